@@ -1,0 +1,105 @@
+# Jolly Ladder. `make demo` to try it, `make test` to check it; see README.md.
+
+PORT ?= 8000
+PY := .venv/bin/python
+MANAGE := $(PY) server/manage.py
+VAR := var
+DEMO_ENV := JOLLY_DEMO=1 JOLLY_DB=$(VAR)/demo.sqlite3 PYTHONUNBUFFERED=1
+WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
+UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --generate-hashes \
+	--no-emit-index-url --no-emit-find-links --custom-compile-command "make lock"
+
+.PHONY: demo serve dev test check bench types lock build clean screenshots browser schema-check
+.DEFAULT_GOAL := demo
+
+# --- install ---------------------------------------------------------------------------------------------------------
+
+.venv/.runtime: requirements/runtime.txt
+	@command -v python3 >/dev/null || { echo "Python 3.11 or newer is needed (python3)."; exit 1; }
+	python3 -m venv .venv
+	$(PY) -m pip install --quiet --require-hashes -r requirements/runtime.txt
+	@touch $@
+
+.venv/.dev: .venv/.runtime requirements/dev.txt requirements/reference.txt
+	$(PY) -m pip install --quiet --require-hashes -r requirements/dev.txt
+	$(PY) -m pip install --quiet --require-hashes -r requirements/reference.txt
+	@touch $@
+
+web/node_modules/.installed: web/package-lock.json web/.npmrc
+	@command -v npm >/dev/null || { echo "Node 20 or newer is needed (node, npm)."; exit 1; }
+	cd web && npm ci --silent
+	@touch $@
+
+# The browser that the tests drive: Debian's chromium, installed when it is missing and this user may do so.
+browser:
+	@sh tools/install-browser.sh
+
+# --- build -----------------------------------------------------------------------------------------------------------
+
+web/dist/.built: web/node_modules/.installed .venv/.runtime $(WEB_SOURCES)
+	cd web && npm run --silent build
+	$(PY) -m whitenoise.compress --quiet web/dist
+	@touch $@
+
+build: web/dist/.built
+
+# --- run -------------------------------------------------------------------------------------------------------------
+
+demo: .venv/.runtime web/dist/.built
+	@mkdir -p $(VAR)
+	@$(DEMO_ENV) $(MANAGE) prepare_demo
+	@$(DEMO_ENV) $(PY) server/serve.py --port $(PORT)
+
+serve: .venv/.runtime web/dist/.built
+	@mkdir -p $(VAR)
+	@$(MANAGE) migrate --verbosity 0
+	@$(PY) server/serve.py --port $(PORT)
+
+# Django with reload on PORT, and Vite with hot reload on 5173 in front of it.
+dev: .venv/.dev web/node_modules/.installed
+	@mkdir -p $(VAR)
+	@$(DEMO_ENV) $(MANAGE) prepare_demo
+	@trap 'kill 0' INT TERM EXIT; \
+	$(DEMO_ENV) JOLLY_DEBUG=1 JOLLY_ORIGINS=http://localhost:5173 $(MANAGE) runserver $(PORT) & \
+	(cd web && JOLLY_PORT=$(PORT) npm run --silent dev) & wait
+
+# --- check -----------------------------------------------------------------------------------------------------------
+
+test: .venv/.dev web/dist/.built browser
+	@mkdir -p $(VAR)
+	$(PY) -m pytest
+
+check: .venv/.dev web/node_modules/.installed schema-check
+	.venv/bin/ruff check .
+	.venv/bin/ruff format --check .
+	.venv/bin/mypy
+	PYTHONPATH=core:server .venv/bin/lint-imports
+	cd web && npm run --silent types && npm run --silent lint
+
+# The committed schema and the types made from it must be what the code says now.
+schema-check: .venv/.runtime web/node_modules/.installed
+	@mkdir -p $(VAR)
+	@JOLLY_DEMO=1 $(MANAGE) spectacular --validate --fail-on-warn --file $(VAR)/openapi.yaml
+	@cmp $(VAR)/openapi.yaml docs/formats/openapi.yaml || { echo "The API changed: run make types"; exit 1; }
+	@cd web && npx --no-install openapi-typescript ../docs/formats/openapi.yaml -o ../$(VAR)/schema.gen.ts >/dev/null
+	@cmp $(VAR)/schema.gen.ts web/src/api/schema.gen.ts || { echo "The API's types are stale: run make types"; exit 1; }
+
+types: .venv/.runtime web/node_modules/.installed
+	JOLLY_DEMO=1 $(MANAGE) spectacular --validate --fail-on-warn --file docs/formats/openapi.yaml
+	cd web && npx --no-install openapi-typescript ../docs/formats/openapi.yaml -o src/api/schema.gen.ts
+	cd web && npx --no-install openapi-typescript \
+		"$$(../$(PY) -c 'import allauth.headless.spec as s; print(s.__path__[0])')/doc/openapi.yaml" -o src/api/account.gen.ts
+
+bench: .venv/.dev web/dist/.built browser
+	@mkdir -p $(VAR)
+	$(PY) -m tests.bench
+
+screenshots: .venv/.dev web/dist/.built browser
+	@mkdir -p $(VAR)
+	$(PY) -m tests.screenshots
+
+lock: .venv/.dev
+	for name in runtime dev reference; do $(UV_COMPILE) requirements/$$name.in -o requirements/$$name.txt; done
+
+clean:
+	rm -rf .venv web/node_modules web/dist $(VAR)/test.sqlite3*

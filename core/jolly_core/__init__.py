@@ -1,0 +1,16 @@
+"""The rules of Jolly Ladder: pure functions and frozen dataclasses, no framework, no clock, no files.
+
+Where each rule lives:
+
+- ``challenges``  the games that are counted: events in, tally out, one module per format
+- ``streaks``     what a streak is expected to cost
+- ``stats``       intervals for a rate
+- ``record``      the athlete's usual and best on a rung
+- ``thresholds``  the athlete's own success criterion, and the verdict on it
+- ``planning``    a block arranged to fit the minutes
+- ``sides``       strong and weak side, and which hand that is
+- ``errors``      what every refusal looks like
+- ``words``       small helpers for sentences with numbers
+
+Data flows one way: events → tally → record → verdict → plan.
+"""

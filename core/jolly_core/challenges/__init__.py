@@ -1,0 +1,11 @@
+"""The games that are counted. Standard library only: the court screen runs these modules, too.
+
+- ``contract``   what a format is: settings, metrics, and four pure functions from state to tally
+- ``settings``   the settings of a format, checked and published as JSON Schema
+- ``events``     what happened in a run, checked and put in order
+- ``session``    one run being played: undo, pause, double taps, the clock; step by step or all at once
+- ``registry``   every format by its id
+- ``wire``       the same with JSON strings on either side
+- ``rally``      the arithmetic of a timed count
+- ``streak``, ``timed_count``, ``makes_of_n``  the formats
+"""

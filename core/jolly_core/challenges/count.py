@@ -1,0 +1,59 @@
+"""The plain count that every format keeps, and a list that grows without copying."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from typing import Generic, TypeVar
+
+from jolly_core.challenges.events import LET, MAKE
+
+Item = TypeVar("Item")
+
+
+@dataclass(frozen=True, slots=True)
+class Count:
+    """Makes, misses, lets, and the makes in a row now and at best. A let leaves the row standing."""
+
+    makes: int = 0
+    misses: int = 0
+    lets: int = 0
+    streak: int = 0
+    best_streak: int = 0
+
+    @property
+    def attempts(self) -> int:
+        return self.makes + self.misses
+
+    def after(self, press: str) -> Count:
+        """The count after one more press.
+
+        >>> Count().after("make").after("let").after("make").streak
+        2
+        """
+        if press == LET:
+            return Count(self.makes, self.misses, self.lets + 1, self.streak, self.best_streak)
+        if press == MAKE:
+            row = self.streak + 1
+            return Count(self.makes + 1, self.misses, self.lets, row, max(row, self.best_streak))
+        return Count(self.makes, self.misses + 1, self.lets, 0, self.best_streak)
+
+
+@dataclass(frozen=True, slots=True)
+class Trail(Generic[Item]):
+    """A list that grows at its end and shares what stood before, so that every step back is kept for free."""
+
+    last: Item | None = None
+    before: Trail[Item] | None = None
+    length: int = 0
+
+    def plus(self, item: Item) -> Trail[Item]:
+        return Trail(item, self, self.length + 1)
+
+    def __iter__(self) -> Iterator[Item]:
+        items: list[Item] = []
+        here: Trail[Item] | None = self
+        while here is not None and here.length:
+            items.append(here.last)  # type: ignore[arg-type]  # an empty trail alone has no last item
+            here = here.before
+        return reversed(items)

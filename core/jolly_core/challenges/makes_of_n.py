@@ -1,0 +1,100 @@
+"""Makes of n: so many attempts, how many are made."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+from jolly_core.challenges.contract import ATTEMPTS, Challenge, Estimate, Metric, Pace, Reading
+from jolly_core.challenges.count import Count
+from jolly_core.challenges.settings import Settings, WholeNumber
+from jolly_core.errors import CoreError
+from jolly_core.stats.proportions import wilson_interval
+
+
+@dataclass(frozen=True, slots=True)
+class MakesState:
+    count: Count = field(default_factory=Count)
+
+
+class MakesOfN(Challenge[MakesState]):
+    """Settings: attempts, goal. Result: makes, and the rate with its interval. All attempts are played."""
+
+    id = "makes_of_n"
+    title = "Makes of n"
+    game = "A set number of attempts: how many are made?"
+    declared = (
+        WholeNumber("attempts", "Attempts", 1, 1000, 10),
+        WholeNumber("goal", "Makes to reach", 1, 1000, None),
+    )
+    metrics = (
+        Metric("makes", "makes", "up", "makes"),
+        Metric("rate", "rate", "up", "%"),
+        Metric("best_streak", "best streak", "up", "in a row"),
+    )
+
+    def read_settings(self, given: Mapping[str, object]) -> dict[str, Any]:
+        read = super().read_settings(given)
+        if read["goal"] is not None and read["goal"] > read["attempts"]:
+            raise CoreError.one(
+                "out_of_reach",
+                f"{read['goal']} makes cannot come from {read['attempts']} attempts; lower the goal.",
+                "goal",
+                value=read["goal"],
+                allowed=f"<= {read['attempts']}",
+            )
+        return read
+
+    def start(self, settings: Settings) -> MakesState:
+        return MakesState()
+
+    def step(self, settings: Settings, state: MakesState, press: str, active_ms: int) -> MakesState:
+        return MakesState(state.count.after(press))
+
+    def count(self, state: MakesState) -> Count:
+        return state.count
+
+    def ending(self, settings: Settings, state: MakesState, active_ms: int) -> str | None:
+        return ATTEMPTS if state.count.attempts >= settings["attempts"] else None
+
+    def read(self, settings: Settings, state: MakesState, active_ms: int) -> Reading:
+        count, attempts, goal = state.count, settings["attempts"], settings["goal"]
+        left = attempts - count.attempts
+        interval = None
+        if count.attempts:
+            interval = [round(end, 4) for end in wilson_interval(count.makes, count.attempts)]
+        return Reading(
+            number=count.makes,
+            number_label="made",
+            out_of=attempts,
+            next=_next(left, goal, count.makes),
+            to_goal=None if goal is None else max(0, goal - count.makes),
+            metrics={
+                "makes": count.makes,
+                # A share of fewer attempts than were asked for is not the same test.
+                "rate": round(100 * count.makes / attempts, 1) if left == 0 else None,
+                "best_streak": count.best_streak,
+            },
+            detail={"attempts_left": left, "interval": interval, "goal": goal},
+        )
+
+    def estimate(self, settings: Settings, pace: Pace) -> Estimate:
+        expected_s = round(settings["attempts"] * pace.attempt_ms / 1000)
+        return Estimate(round(expected_s * 0.8), expected_s, round(expected_s * 1.3))
+
+    def goal_words(self, settings: Settings) -> str:
+        if settings["goal"] is None:
+            return f"out of {settings['attempts']}"
+        return f"{settings['goal']} of {settings['attempts']}"
+
+
+def _next(left: int, goal: int | None, makes: int) -> str:
+    if goal is None:
+        return f"{left} left"
+    wanted = goal - makes
+    if wanted <= 0:
+        return f"Goal reached, {left} left"
+    if wanted > left:
+        return f"{left} left, play on"
+    return f"{wanted} more of {left}"

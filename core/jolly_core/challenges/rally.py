@@ -1,0 +1,116 @@
+"""Rally arithmetic: what a timed count is made of, and what would lift it.
+
+With i the time between contacts in play and r the time lost per break, hits ≈ (T − breaks·r) / i, the first contact
+falling one interval after the start. Times are whole milliseconds or exact fractions of them: binary floats misfloor
+such counts.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+from math import ceil, floor
+
+TENTH_MS = 100
+#: Contacts closer than this are not a pace that anybody plays at.
+FASTEST_INTERVAL_MS = 150
+
+
+@dataclass(frozen=True, slots=True)
+class Rally:
+    """Contacts without a break: how many, and the clock of the first and the last in ms."""
+
+    contacts: int
+    from_ms: int
+    to_ms: int
+
+
+@dataclass(frozen=True)
+class RallyPace:
+    """``interval_ms`` between contacts in play; ``lost_ms`` per break beyond that; ``breaks`` counted."""
+
+    interval_ms: Fraction
+    lost_ms: Fraction
+    breaks: int
+
+
+@dataclass(frozen=True)
+class Lift:
+    """What would reach the goal: so many breaks fewer together with so many tenths of a second off the interval."""
+
+    fewer_breaks: int
+    tenths_earlier: int
+
+
+def rally_hits(duration_ms: int, interval_ms: Fraction, breaks: int, lost_ms: Fraction) -> int:
+    """The contacts that fit into ``duration_ms``; never below nothing.
+
+    >>> rally_hits(60_000, Fraction(1200), 3, Fraction(4000))
+    40
+    """
+    return max(0, floor((duration_ms - breaks * lost_ms) / interval_ms))
+
+
+def most_breaks(duration_ms: int, goal: int, interval_ms: Fraction, lost_ms: Fraction) -> int | None:
+    """The most breaks that still leave time for ``goal`` contacts; None when even no break leaves too little.
+
+    >>> most_breaks(60_000, 40, Fraction(1200), Fraction(4000))
+    3
+    """
+    spare = duration_ms - goal * interval_ms
+    return None if spare < 0 or not lost_ms else floor(spare / lost_ms)
+
+
+def rally_pace(rallies: Sequence[Rally], broken: Sequence[bool]) -> RallyPace | None:
+    """The pace behind a run; None until a rally has two contacts with time between them.
+
+    ``broken[k]`` says whether rally k ended by a break (and not by a let or the end). The time lost by a break is the
+    gap to the next rally less the one interval that play would have taken.
+    """
+    intervals = sum(rally.contacts - 1 for rally in rallies)
+    in_play_ms = sum(rally.to_ms - rally.from_ms for rally in rallies)
+    if not in_play_ms:
+        return None
+    interval = Fraction(in_play_ms, intervals)
+    gaps = [
+        after.from_ms - before.to_ms
+        for before, after, is_break in zip(rallies, rallies[1:], broken, strict=False)
+        if is_break
+    ]
+    lost = max(Fraction(0), Fraction(sum(gaps), len(gaps)) - interval) if gaps else Fraction(0)
+    return RallyPace(interval, lost, sum(broken))
+
+
+def gain_one_break_fewer(duration_ms: int, pace: RallyPace) -> int:
+    """How many contacts one break fewer would add; 0 without a break."""
+    if not pace.breaks:
+        return 0
+    now = rally_hits(duration_ms, pace.interval_ms, pace.breaks, pace.lost_ms)
+    return rally_hits(duration_ms, pace.interval_ms, pace.breaks - 1, pace.lost_ms) - now
+
+
+def gain_tenth_earlier(duration_ms: int, pace: RallyPace) -> int:
+    """How many contacts would be added by meeting each ball a tenth of a second earlier."""
+    sooner = pace.interval_ms - TENTH_MS
+    if sooner < FASTEST_INTERVAL_MS:
+        return 0
+    now = rally_hits(duration_ms, pace.interval_ms, pace.breaks, pace.lost_ms)
+    return rally_hits(duration_ms, sooner, pace.breaks, pace.lost_ms) - now
+
+
+def lift_to_goal(duration_ms: int, goal: int, pace: RallyPace, reached: int) -> Lift | None:
+    """The smallest pair of changes that brings ``reached`` up to ``goal``; None when no such pair exists.
+
+    ``goal`` lies above ``reached``; the model's gain is added to what was really reached. Of pairs with equally many
+    steps, the one with more breaks saved comes first: steadier before faster.
+    """
+    now = rally_hits(duration_ms, pace.interval_ms, pace.breaks, pace.lost_ms)
+    wanted = goal - reached + now
+    lifts = []
+    for fewer in range(pace.breaks + 1):
+        slowest = (duration_ms - (pace.breaks - fewer) * pace.lost_ms) / wanted
+        tenths = max(0, ceil((pace.interval_ms - slowest) / TENTH_MS))
+        if pace.interval_ms - tenths * TENTH_MS >= FASTEST_INTERVAL_MS:
+            lifts.append(Lift(fewer, tenths))
+    return min(lifts, key=lambda lift: (lift.fewer_breaks + lift.tenths_earlier, -lift.fewer_breaks), default=None)

@@ -1,0 +1,180 @@
+"""Streak: makes in a row. A miss ends it, or sets the row back to nothing until time or attempts run out."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field, replace
+from typing import Any
+
+from jolly_core.challenges.contract import ATTEMPTS, GOAL, MISSED, TIME, Challenge, Estimate, Metric, Pace, Reading
+from jolly_core.challenges.count import Count, Trail
+from jolly_core.challenges.events import LET, MAKE
+from jolly_core.challenges.settings import Choice, Settings, WholeNumber
+from jolly_core.errors import CoreError
+from jolly_core.streaks.expectation import attempts_to_streak
+from jolly_core.words import counted
+
+ENDS, RESETS = "ends", "resets"
+#: Nobody keeps at one streak for longer; an estimate says "an hour" and leaves it there.
+LONGEST_ESTIMATE_S = 3600
+
+
+@dataclass(frozen=True, slots=True)
+class StreakState:
+    """``row`` is the streak of the set in hand; ``streaks`` every one that has ended, by a miss or by its goal."""
+
+    count: Count = field(default_factory=Count)
+    row: int = 0
+    best_row: int = 0
+    sets_done: int = 0
+    set_done_ms: int | None = None
+    goal_attempts: int | None = None
+    streaks: Trail[int] = field(default_factory=Trail)
+
+
+class Streak(Challenge[StreakState]):
+    """Settings: goal, sets, rest between sets, what a miss does, limits. Result: best streak, sets, attempts."""
+
+    id = "streak"
+    title = "Streak"
+    game = "Makes in a row: reach the goal before a miss."
+    declared = (
+        WholeNumber("goal", "In a row", 1, 1000, 10),
+        WholeNumber("sets", "Sets", 1, 50, 1),
+        WholeNumber("rest_s", "Rest between sets", 0, 600, 60, "s"),
+        Choice("on_miss", "A miss", (ENDS, RESETS), ("ends the run", "starts the row again"), RESETS),
+        WholeNumber("attempts_limit", "At most this many attempts", 1, 10000, None),
+        WholeNumber("seconds_limit", "At most this long", 10, 7200, None, "s"),
+    )
+    metrics = (
+        Metric("best_streak", "best streak", "up", "in a row"),
+        Metric("sets_done", "sets done", "up", "sets"),
+        Metric("attempts_to_goal", "attempts to the goal", "down", "attempts"),
+    )
+
+    def read_settings(self, given: Mapping[str, object]) -> dict[str, Any]:
+        read = super().read_settings(given)
+        wanted, limit = read["goal"] * read["sets"], read["attempts_limit"]
+        if limit is not None and limit < wanted:
+            raise CoreError.one(
+                "out_of_reach",
+                f"{counted(limit, 'attempt')} cannot hold {counted(read['sets'], 'set')} of {read['goal']}; "
+                f"allow {wanted} or more.",
+                "attempts_limit",
+                value=limit,
+                allowed=f">= {wanted}",
+            )
+        return read
+
+    def start(self, settings: Settings) -> StreakState:
+        return StreakState()
+
+    def step(self, settings: Settings, state: StreakState, press: str, active_ms: int) -> StreakState:
+        state = replace(state, count=state.count.after(press))
+        if press == LET:
+            return state
+        if press != MAKE:
+            return replace(state, row=0, streaks=state.streaks.plus(state.row))
+        row = state.row + 1
+        state = replace(state, row=row, best_row=max(row, state.best_row))
+        return self._close_set(settings, state, active_ms) if row == settings["goal"] else state
+
+    def _close_set(self, settings: Settings, state: StreakState, active_ms: int) -> StreakState:
+        done = state.sets_done + 1
+        return replace(
+            state,
+            row=0,
+            sets_done=done,
+            set_done_ms=active_ms,
+            goal_attempts=state.count.attempts if done == settings["sets"] else None,
+            streaks=state.streaks.plus(state.row),
+        )
+
+    def count(self, state: StreakState) -> Count:
+        return state.count
+
+    def ending(self, settings: Settings, state: StreakState, active_ms: int) -> str | None:
+        if state.sets_done >= settings["sets"]:
+            return GOAL
+        if settings["on_miss"] == ENDS and state.count.misses:
+            return MISSED
+        if settings["attempts_limit"] is not None and state.count.attempts >= settings["attempts_limit"]:
+            return ATTEMPTS
+        if settings["seconds_limit"] is not None and active_ms >= settings["seconds_limit"] * 1000:
+            return TIME
+        return None
+
+    def read(self, settings: Settings, state: StreakState, active_ms: int) -> Reading:
+        goal, sets, limit_s = settings["goal"], settings["sets"], settings["seconds_limit"]
+        is_done = state.sets_done >= sets
+        just_closed = state.row == 0 and state.sets_done > 0 and state.streaks.last == goal
+        rest_left_ms = self._rest_left_ms(settings, state, active_ms)
+        return Reading(
+            number=goal if is_done else state.row,
+            number_label="in a row",
+            out_of=goal,
+            next=self._next(settings, state, rest_left_ms),
+            to_goal=0 if is_done else goal - state.row,
+            time_left_ms=None if limit_s is None else max(0, limit_s * 1000 - active_ms),
+            metrics={
+                "best_streak": state.best_row,
+                "sets_done": state.sets_done,
+                "attempts_to_goal": state.goal_attempts,
+            },
+            detail={
+                "streaks": [*state.streaks, *([] if just_closed else [state.row])],
+                "sets_done": state.sets_done,
+                "sets": sets,
+                "rest_left_ms": rest_left_ms,
+                "attempts_limit": settings["attempts_limit"],
+            },
+        )
+
+    def _rest_left_ms(self, settings: Settings, state: StreakState, active_ms: int) -> int:
+        """The rest still due after a set; a press during the rest opens the next set early, so it counts."""
+        is_between = state.set_done_ms is not None and state.row == 0 and state.streaks.last == settings["goal"]
+        if not is_between or state.sets_done >= settings["sets"]:
+            return 0
+        rest_until_ms: int = (state.set_done_ms or 0) + settings["rest_s"] * 1000
+        return max(0, rest_until_ms - active_ms)
+
+    def _next(self, settings: Settings, state: StreakState, rest_left_ms: int) -> str:
+        set_words = f"set {state.sets_done + 1} of {settings['sets']}"
+        if rest_left_ms:
+            return f"Rest, then {set_words}"
+        left = settings["goal"] - state.row
+        words = f"{left} more" if state.row else f"{settings['goal']} in a row"
+        return words if settings["sets"] == 1 else f"{words}, {set_words}"
+
+    def estimate(self, settings: Settings, pace: Pace) -> Estimate:
+        goal, sets = settings["goal"], settings["sets"]
+        limit = settings["attempts_limit"]
+        shortest = goal * sets
+        expected = attempts_to_streak(pace.rate, goal) * sets
+        if settings["on_miss"] == ENDS:
+            # Up to the first miss, cut at the goal: (1 − p^r) / (1 − p) attempts.
+            shortest, expected = 1, goal if pace.rate >= 1 else (1 - pace.rate**goal) / (1 - pace.rate)
+            limit = _shorter(goal * sets, limit)
+        long = min(expected * 2, limit) if limit is not None else expected * 2
+        rest_s = settings["rest_s"] * (sets - 1)
+        top_s = settings["seconds_limit"] or LONGEST_ESTIMATE_S
+
+        def seconds(attempts: float) -> int:
+            return int(min(top_s, round(min(attempts, limit or attempts, 1e6) * pace.attempt_ms / 1000) + rest_s))
+
+        return Estimate(seconds(min(shortest, expected)), seconds(expected), seconds(max(long, expected)))
+
+    def goal_words(self, settings: Settings) -> str:
+        words = f"{settings['goal']} in a row"
+        if settings["sets"] > 1:
+            words = f"{settings['sets']} sets of {words}"
+        if settings["on_miss"] == ENDS:
+            return f"{words}, one life"
+        if settings["attempts_limit"] is not None:
+            return f"{words}, within {settings['attempts_limit']} tries"
+        return words
+
+
+def _shorter(first: int, second: int | None) -> int:
+    """The smaller of a limit and one that may be missing."""
+    return first if second is None else min(first, second)

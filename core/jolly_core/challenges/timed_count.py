@@ -1,0 +1,137 @@
+"""Timed count: contacts in so many seconds with one ball; a miss breaks the rally and costs the time to fetch it."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field, replace
+from typing import Any
+
+from jolly_core.challenges.contract import TIME, Challenge, Estimate, Metric, Pace, Reading, ms_words
+from jolly_core.challenges.count import Count, Trail
+from jolly_core.challenges.events import MAKE, MISS
+from jolly_core.challenges.rally import (
+    Rally,
+    RallyPace,
+    gain_one_break_fewer,
+    gain_tenth_earlier,
+    lift_to_goal,
+    most_breaks,
+    rally_pace,
+)
+from jolly_core.challenges.settings import Settings, WholeNumber
+from jolly_core.words import counted
+
+
+@dataclass(frozen=True, slots=True)
+class TimedState:
+    """``rally`` is the one in hand; ``rallies`` those that ended, each with whether a break ended it.
+
+    ``longest`` is of the rallies alone: unlike a row of makes, a rally is ended by a let, too.
+    """
+
+    count: Count = field(default_factory=Count)
+    rally: Rally | None = None
+    longest: int = 0
+    rallies: Trail[tuple[Rally, bool]] = field(default_factory=Trail)
+
+
+class TimedCount(Challenge[TimedState]):
+    """Settings: seconds, goal. Result: total, breaks, tempo in play, time lost per break, and what would lift it."""
+
+    id = "timed_count"
+    title = "Timed count"
+    game = "Contacts against the clock with one ball; every break costs the time to fetch it."
+    declared = (
+        WholeNumber("seconds", "Seconds", 5, 3600, 60, "s"),
+        WholeNumber("goal", "Contacts to reach", 1, 10000, None),
+    )
+    metrics = (
+        Metric("total", "contacts", "up", "contacts"),
+        Metric("longest_rally", "longest rally", "up", "contacts"),
+        Metric("breaks", "breaks", "down", "breaks"),
+    )
+
+    def start(self, settings: Settings) -> TimedState:
+        return TimedState()
+
+    def step(self, settings: Settings, state: TimedState, press: str, active_ms: int) -> TimedState:
+        state = replace(state, count=state.count.after(press))
+        if press == MAKE:
+            rally = state.rally
+            rally = Rally(rally.contacts + 1, rally.from_ms, active_ms) if rally else Rally(1, active_ms, active_ms)
+            return replace(state, rally=rally, longest=max(state.longest, rally.contacts))
+        if state.rally is None:  # a break before any contact, or a second one: nothing was in play
+            return state
+        return replace(state, rally=None, rallies=state.rallies.plus((state.rally, press == MISS)))
+
+    def count(self, state: TimedState) -> Count:
+        return state.count
+
+    def ending(self, settings: Settings, state: TimedState, active_ms: int) -> str | None:
+        # A contact on the last millisecond still counts, so the run is over only after it.
+        return TIME if active_ms > settings["seconds"] * 1000 else None
+
+    def read(self, settings: Settings, state: TimedState, active_ms: int) -> Reading:
+        goal, left_ms = settings["goal"], max(0, settings["seconds"] * 1000 - active_ms)
+        total = state.count.makes
+        to_goal = None if goal is None else max(0, goal - total)
+        is_over = self.ending(settings, state, active_ms) is not None
+        return Reading(
+            number=total,
+            number_label="contacts",
+            out_of=goal,
+            next=_next(to_goal, left_ms, is_broken=state.rally is None and state.rallies.length > 0),
+            to_goal=to_goal,
+            time_left_ms=left_ms,
+            metrics={
+                "total": total,
+                "longest_rally": state.longest,
+                # Few breaks in a run that was cut short prove nothing.
+                "breaks": state.count.misses if is_over else None,
+            },
+            detail=self._detail(settings, state),
+        )
+
+    def _detail(self, settings: Settings, state: TimedState) -> dict[str, Any]:
+        ended = list(state.rallies)
+        rallies = [rally for rally, _ in ended] + ([state.rally] if state.rally else [])
+        broken = [is_break for _, is_break in ended] + ([False] if state.rally else [])
+        pace = rally_pace(rallies, broken)
+        return {
+            "breaks": state.count.misses,
+            "rallies": [{"contacts": r.contacts, "from_ms": r.from_ms, "to_ms": r.to_ms} for r in rallies],
+            "in_play_ms": sum(rally.to_ms - rally.from_ms for rally in rallies),
+            "arithmetic": _arithmetic(settings, pace, state.count.makes) if pace else None,
+        }
+
+    def estimate(self, settings: Settings, pace: Pace) -> Estimate:
+        return Estimate(settings["seconds"], settings["seconds"], settings["seconds"])
+
+    def goal_words(self, settings: Settings) -> str:
+        if settings["goal"] is None:
+            return f"{settings['seconds']} s"
+        return f"{settings['goal']} in {settings['seconds']} s"
+
+
+def _arithmetic(settings: Settings, pace: RallyPace, total: int) -> dict[str, Any]:
+    duration_ms, goal = settings["seconds"] * 1000, settings["goal"]
+    lift = lift_to_goal(duration_ms, goal, pace, total) if goal is not None and total < goal else None
+    return {
+        "interval_ms": round(pace.interval_ms),
+        "per_minute": float(round(60_000 / pace.interval_ms, 1)),
+        "lost_per_break_ms": round(pace.lost_ms),
+        "breaks": pace.breaks,
+        "one_break_fewer": gain_one_break_fewer(duration_ms, pace),
+        "tenth_earlier": gain_tenth_earlier(duration_ms, pace),
+        "breaks_allowed": None if goal is None else most_breaks(duration_ms, goal, pace.interval_ms, pace.lost_ms),
+        "lift": None if lift is None else {"fewer_breaks": lift.fewer_breaks, "tenths_earlier": lift.tenths_earlier},
+    }
+
+
+def _next(to_goal: int | None, left_ms: int, *, is_broken: bool) -> str:
+    if is_broken:
+        return "Fetch it and go on"
+    if to_goal is None:
+        return f"{ms_words(left_ms)} left"
+    if to_goal == 0:
+        return "Goal reached, keep going"
+    return f"{counted(to_goal, 'contact')} to go"

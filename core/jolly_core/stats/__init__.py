@@ -1,0 +1,1 @@
+"""Statistics of makes and misses: ``proportions`` (intervals for a rate; standard library only)."""

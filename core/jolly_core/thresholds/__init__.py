@@ -1,0 +1,6 @@
+"""The athlete's own success criterion and what follows from it.
+
+- ``threshold``  the criterion: metric and mark, in k of the last n runs, on at least d days, on each side
+- ``evidence``   how far a side's runs fill it
+- ``verdict``    climb, stay or step back, with the reasons
+"""

@@ -1,0 +1,108 @@
+"""A threshold: "makes of 8 or more, in 3 of the last 5 runs, on at least 2 days, on each side"."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from jolly_core.challenges.contract import Challenge, Metric
+from jolly_core.errors import CoreError, Problem
+from jolly_core.validation import check_integer, check_number
+from jolly_core.words import plain
+
+MOST_RUNS = 20
+HIGHEST_MARK = 100_000
+
+
+@dataclass(frozen=True)
+class Threshold:
+    """Reach ``mark`` of ``metric`` in ``reached`` of the ``of_last`` last runs, on ``days`` different days.
+
+    ``each_side``: the weak and the strong side must each do so. ``floor``: missed in ``floor_runs`` runs one after
+    another, the rung is too hard for now; None switches that off.
+    """
+
+    metric: Metric
+    mark: float
+    reached: int = 2
+    of_last: int = 3
+    days: int = 1
+    each_side: bool = False
+    floor: float | None = None
+    floor_runs: int = 3
+
+    def is_met_by(self, value: float | None) -> bool:
+        """Whether one result reaches the mark."""
+        if value is None:
+            return False
+        return value >= self.mark if self.metric.direction == "up" else value <= self.mark
+
+    def is_under_floor(self, value: float | None) -> bool:
+        """Whether one result misses the floor; without a floor none does."""
+        if self.floor is None or value is None:
+            return False
+        return value < self.floor if self.metric.direction == "up" else value > self.floor
+
+    @property
+    def mark_words(self) -> str:
+        """The mark as it is said: "8 makes or more"."""
+        unit = "%" if self.metric.unit == "%" else f" {self.metric.unit}"
+        return f"{plain(self.mark)}{unit} or {'more' if self.metric.direction == 'up' else 'fewer'}"
+
+    @property
+    def words(self) -> str:
+        """The whole criterion as a sentence without its full stop."""
+        words = f"{self.mark_words} in {self.reached} of the last {self.of_last} runs"
+        if self.reached == self.of_last:
+            words = f"{self.mark_words} in {self.of_last} runs one after another"
+            words = f"{self.mark_words} in one run" if self.of_last == 1 else words
+        if self.days > 1:
+            words += f", on at least {self.days} days"
+        return words + (", on each side" if self.each_side else "")
+
+    def as_dict(self) -> dict[str, Any]:
+        """The threshold as plain values, as ``read_threshold`` takes them."""
+        return {
+            "metric": self.metric.id,
+            "mark": self.mark,
+            "reached": self.reached,
+            "of_last": self.of_last,
+            "days": self.days,
+            "each_side": self.each_side,
+            "floor": self.floor,
+            "floor_runs": self.floor_runs,
+        }
+
+
+def read_threshold(challenge: Challenge[Any], given: Mapping[str, Any]) -> Threshold:
+    """The threshold in plain values, for runs of ``challenge``. Raises ``CoreError`` naming every bad field."""
+    metric = challenge.metric(str(given.get("metric")))
+    known = [each.id for each in challenge.metrics]
+    reached, of_last, days = given.get("reached", 2), given.get("of_last", 3), given.get("days", 1)
+    floor, floor_runs, each_side = given.get("floor"), given.get("floor_runs", 3), given.get("each_side", False)
+    problems = [
+        check_number("mark", given.get("mark"), 0, HIGHEST_MARK),
+        check_integer("of_last", of_last, 1, MOST_RUNS, "runs"),
+        check_integer("reached", reached, 1, of_last if isinstance(of_last, int) else MOST_RUNS, "runs"),
+        check_integer("days", days, 1, reached if isinstance(reached, int) else MOST_RUNS, "days"),
+        check_integer("floor_runs", floor_runs, 1, MOST_RUNS, "runs"),
+        None if floor is None else check_number("floor", floor, 0, HIGHEST_MARK),
+    ]
+    if metric is None:
+        message = f"{challenge.title} does not measure {given.get('metric')!r}; it measures {', '.join(known)}."
+        problems.append(Problem("unknown_metric", message, ("metric",), given.get("metric"), known))
+    if not isinstance(each_side, bool):
+        problems.append(Problem("not_a_yes_or_no", "each_side must be true or false.", ("each_side",), each_side))
+    if found := [problem for problem in problems if problem]:
+        raise CoreError(found)
+    assert metric is not None  # a missing one is among the problems
+    threshold = Threshold(metric, given["mark"], reached, of_last, days, each_side, floor, floor_runs)
+    if floor is not None and threshold.is_met_by(floor):
+        raise CoreError.one(
+            "floor_above_mark",
+            f"The floor ({plain(floor)}) must be easier than the mark ({plain(threshold.mark)}).",
+            "floor",
+            value=floor,
+        )
+    return threshold

@@ -1,0 +1,131 @@
+"""The verdict on a rung: climb, stay or step back, always with its reasons and the numbers behind them."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from jolly_core.sides import BOTH_SIDES, NONE, side_words
+from jolly_core.thresholds.evidence import Evidence, RunResult, gather_evidence
+from jolly_core.thresholds.threshold import Threshold
+from jolly_core.words import counted, plain
+
+CLIMB, STAY, STEP_BACK = "climb", "stay", "step_back"
+
+
+@dataclass(frozen=True)
+class Reason:
+    """One reason: a stable code, and the sentence with its numbers."""
+
+    code: str
+    words: str
+
+
+@dataclass(frozen=True)
+class Verdict:
+    """What the rules advise; the athlete may overrule it. ``share`` (0 to 1) is how full the rung's evidence is."""
+
+    kind: str
+    headline: str
+    reasons: tuple[Reason, ...]
+    evidence: tuple[Evidence, ...]
+    share: float
+
+
+@dataclass(frozen=True)
+class RungPlace:
+    """Where the rung stands on its ladder, and whose hands climb it: enough to word a verdict."""
+
+    number: int
+    rungs: int
+    handedness: str = "right"
+
+    @property
+    def is_lowest(self) -> bool:
+        return self.number == 1
+
+    @property
+    def is_top(self) -> bool:
+        return self.number == self.rungs
+
+
+def judge(threshold: Threshold, runs: Sequence[RunResult], place: RungPlace) -> Verdict:
+    """The verdict on the runs since the athlete came to this rung, oldest first.
+
+    The threshold comes first: who fills it climbs. Then the floor: who missed it on a side in as many runs one after
+    another as the threshold says goes down a rung. Otherwise stay, with what is missing.
+    """
+    by_side = {side: [run for run in runs if run.side == side] for side in BOTH_SIDES} if threshold.each_side else {}
+    by_side = by_side or {NONE: list(runs)}
+    evidence = tuple(gather_evidence(threshold, by_side[side], side) for side in by_side)
+    share = sum(each.share for each in evidence) / len(evidence)
+    if all(each.is_filled for each in evidence):
+        reasons = tuple(_filled(threshold, each, place) for each in evidence)
+        return Verdict(CLIMB, _climb_headline(place), reasons, evidence, 1.0)
+    fallen = [side for side in by_side if _is_through_floor(threshold, by_side[side])]
+    if fallen:
+        reasons = tuple(_through_floor(threshold, by_side[side], side, place) for side in fallen)
+        if not place.is_lowest:
+            return Verdict(STEP_BACK, f"Step back to rung {place.number - 1} and rebuild", reasons, evidence, share)
+        easier = Reason("lowest_rung", "This is the lowest rung: make the target bigger or stand closer for a while.")
+        return Verdict(STAY, "Stay, and make it easier", (*reasons, easier), evidence, share)
+    reasons = tuple(_state(threshold, each, place) for each in evidence)
+    return Verdict(STAY, f"Stay on rung {place.number}", reasons, evidence, share)
+
+
+def _climb_headline(place: RungPlace) -> str:
+    return "The whole ladder is yours" if place.is_top else f"Climb to rung {place.number + 1}"
+
+
+def _is_through_floor(threshold: Threshold, runs: Sequence[RunResult]) -> bool:
+    last = list(runs)[-threshold.floor_runs :]
+    return len(last) == threshold.floor_runs and all(threshold.is_under_floor(run.value) for run in last)
+
+
+def _lead(side: str, place: RungPlace) -> str:
+    words = side_words(side, place.handedness)
+    return f"{words[0].upper()}{words[1:]}: " if words else ""
+
+
+def _on_days(days: int) -> str:
+    return f" on {counted(days, 'day')}" if days else ""
+
+
+def _filled(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
+    words = (
+        f"{_lead(each.side, place)}{each.met} of the last {counted(len(each.recent), 'run')} "
+        f"reached {threshold.mark_words}{_on_days(each.days_met)}; {threshold.reached} wanted."
+    )
+    return Reason("threshold_reached", words)
+
+
+def _through_floor(threshold: Threshold, runs: Sequence[RunResult], side: str, place: RungPlace) -> Reason:
+    values = ", ".join(plain(run.value) for run in list(runs)[-threshold.floor_runs :] if run.value is not None)
+    limit = "below" if threshold.metric.direction == "up" else "above"
+    words = (
+        f"{_lead(side, place)}the last {counted(threshold.floor_runs, 'run')} ({values}) "
+        f"were all {limit} your floor of {plain(threshold.floor or 0)}."
+    )
+    return Reason("floor_missed", words)
+
+
+def _state(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
+    if each.is_filled:
+        return _filled(threshold, each, place)
+    so_far = (
+        f"{each.met} of the last {counted(len(each.recent), 'run')} reached {threshold.mark_words}"
+        if each.recent
+        else f"no run yet at {threshold.mark_words}"
+    )
+    return Reason("still_missing", f"{_lead(each.side, place)}{so_far}; {_missing(each)}.")
+
+
+def _missing(each: Evidence) -> str:
+    more, new_days = each.more_runs, each.more_days
+    if not new_days:
+        return f"{more} more and the rung is yours"
+    if new_days < more:
+        return f"{more} more, {new_days} of them on {'another day' if new_days == 1 else 'other days'}"
+    if new_days == 1:
+        return f"{more} more, on another day" if each.recent else f"{more} more"
+    return f"{more} more, on {new_days} different days"

@@ -1,0 +1,5 @@
+from django.urls import path
+
+from accounts.api.views import AthleteView
+
+urlpatterns = [path("athlete/", AthleteView.as_view())]

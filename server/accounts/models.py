@@ -1,0 +1,39 @@
+"""The athlete: who signs in, and how they like things."""
+
+from django.contrib.auth.models import AbstractUser
+from django.core.validators import MaxValueValidator, MinValueValidator
+from django.db import models
+
+from jolly_core.challenges.session import DOUBLE_TAP_MS
+
+LONGEST_DOUBLE_TAP_MS = 1000
+
+
+class Athlete(AbstractUser):
+    """A user with the settings that rules and screens ask for."""
+
+    class Hand(models.TextChoices):
+        LEFT = "left"
+        RIGHT = "right"
+
+    class Units(models.TextChoices):
+        METRIC = "metric"
+        IMPERIAL = "imperial"
+
+    display_name = models.CharField(max_length=80, blank=True)
+    handedness = models.CharField(max_length=5, choices=Hand.choices, default=Hand.RIGHT)
+    units = models.CharField(max_length=8, choices=Units.choices, default=Units.METRIC)
+    timezone = models.CharField(max_length=64, default="UTC")
+    #: Presses of one kind within this count once.
+    double_tap_ms = models.PositiveSmallIntegerField(
+        default=DOUBLE_TAP_MS, validators=[MinValueValidator(0), MaxValueValidator(LONGEST_DOUBLE_TAP_MS)]
+    )
+    volume = models.PositiveSmallIntegerField(default=70, validators=[MaxValueValidator(100)])
+    is_muted = models.BooleanField(default=False)
+    #: Miss on the right and make on the left, for a left-hander.
+    is_mirrored = models.BooleanField(default=False)
+    is_demo = models.BooleanField(default=False)
+
+    @property
+    def shown_name(self) -> str:
+        return self.display_name or self.username

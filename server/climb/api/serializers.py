@@ -1,0 +1,118 @@
+from typing import Any
+
+from rest_framework import serializers
+
+from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField, ThresholdSerializer
+from ladders.models import Move
+from runs.api.serializers import RunSerializer
+
+VERDICTS = ["climb", "stay", "step_back"]
+
+
+class ReasonSerializer(serializers.Serializer[Any]):
+    code = serializers.CharField()
+    words = serializers.CharField()
+
+
+class EvidenceSerializer(serializers.Serializer[Any]):
+    """How far one side's runs fill the threshold; ``recent`` says which of the last runs reached the mark."""
+
+    side = SideField()
+    recent = serializers.ListField(child=serializers.BooleanField())
+    met = serializers.IntegerField()
+    days_met = serializers.IntegerField()
+    more_runs = serializers.IntegerField()
+    more_days = serializers.IntegerField()
+    share = serializers.FloatField()
+
+
+class VerdictSerializer(serializers.Serializer[Any]):
+    kind = serializers.ChoiceField(choices=VERDICTS)
+    headline = serializers.CharField()
+    reasons = ReasonSerializer(many=True)
+    evidence = EvidenceSerializer(many=True)
+    share = serializers.FloatField()
+
+
+class AskedSerializer(serializers.Serializer[Any]):
+    """A threshold with the words for it."""
+
+    words = serializers.CharField()
+    mark_words = serializers.CharField()
+    values = ThresholdSerializer(source="as_dict")
+
+
+class LadderStandingSerializer(serializers.Serializer[Any]):
+    ladder = LadderRefSerializer()
+    held = serializers.IntegerField()
+    rungs = RungRefSerializer(many=True)
+    working = RungRefSerializer()
+    threshold = AskedSerializer()
+    verdict = VerdictSerializer()
+
+
+class RunPointSerializer(serializers.Serializer[Any]):
+    id = serializers.UUIDField()
+    day = serializers.DateField()
+    value = serializers.FloatField(allow_null=True)
+    is_met = serializers.BooleanField()
+
+
+class RungRecordSerializer(serializers.Serializer[Any]):
+    side = SideField()
+    side_words = serializers.CharField()
+    usual = serializers.FloatField(allow_null=True)
+    spread = serializers.FloatField(allow_null=True)
+    best = serializers.FloatField(allow_null=True)
+    runs = RunPointSerializer(many=True)
+
+
+class RungStandingSerializer(serializers.Serializer[Any]):
+    rung = RungRefSerializer()
+    threshold = AskedSerializer()
+    state = serializers.ChoiceField(choices=["held", "working", "ahead"])
+    records = RungRecordSerializer(many=True)
+
+
+class MoveSerializer(serializers.ModelSerializer[Move]):
+    class Meta:
+        model = Move
+        fields = ("id", "from_held", "to_held", "decision", "verdict", "reasons", "is_overruled", "made_at")
+
+
+class LadderDetailSerializer(serializers.Serializer[Any]):
+    standing = LadderStandingSerializer()
+    rungs = RungStandingSerializer(many=True)
+    moves = MoveSerializer(many=True)
+
+
+class DecisionSerializer(serializers.Serializer[Any]):
+    decision = serializers.ChoiceField(choices=VERDICTS)
+
+
+class ComparisonSerializer(serializers.Serializer[Any]):
+    value = serializers.FloatField()
+    usual = serializers.FloatField(source="usual.mean", allow_null=True, default=None)
+    spread = serializers.FloatField(source="usual.spread", allow_null=True, default=None)
+    best = serializers.FloatField(allow_null=True)
+    is_new_best = serializers.BooleanField()
+    words = serializers.CharField()
+
+
+class MetricRowSerializer(serializers.Serializer[Any]):
+    id = serializers.CharField()
+    title = serializers.CharField()
+    unit = serializers.CharField()
+    comparison = ComparisonSerializer()
+    mark = serializers.FloatField(allow_null=True)
+    is_met = serializers.BooleanField(allow_null=True)
+
+
+class OutcomeSerializer(serializers.Serializer[Any]):
+    run = RunSerializer()
+    side_words = serializers.CharField()
+    rows = MetricRowSerializer(many=True)
+    recent = serializers.ListField(child=serializers.FloatField())
+    threshold = AskedSerializer()
+    standing = LadderStandingSerializer()
+    is_working_rung = serializers.BooleanField()

@@ -1,0 +1,10 @@
+from django.urls import path
+
+from climb.api import views
+
+urlpatterns = [
+    path("ladders/", views.LaddersView.as_view()),
+    path("ladders/<int:ladder_id>/", views.LadderView.as_view()),
+    path("ladders/<int:ladder_id>/moves/", views.MovesView.as_view()),
+    path("runs/<uuid:run_id>/outcome/", views.OutcomeView.as_view()),
+]

@@ -1,0 +1,88 @@
+from datetime import UTC, datetime
+from typing import Any
+from uuid import UUID
+
+from drf_spectacular.utils import extend_schema
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from accounts.models import Athlete
+from climb import selectors, services
+from climb.api.serializers import (
+    DecisionSerializer,
+    LadderDetailSerializer,
+    LadderStandingSerializer,
+    OutcomeSerializer,
+)
+from config.requests import Request
+from ladders.models import Ladder
+from ladders.selectors import get_ladder, list_moves
+
+
+class LaddersView(APIView):
+    """Every ladder of the athlete's with its verdict."""
+
+    @extend_schema(operation_id="list_ladders", responses=LadderStandingSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(LadderStandingSerializer(selectors.list_standings(request.user), many=True).data)
+
+
+def _detail(athlete: Athlete, ladder_id: int) -> dict[str, Any]:
+    ladder = get_ladder(athlete, ladder_id)
+    return {
+        "standing": selectors.get_standing(ladder),
+        "rungs": [_rung_row(standing) for standing in selectors.list_rung_standings(ladder)],
+        "moves": list_moves(ladder).reverse(),
+    }
+
+
+def _rung_row(standing: selectors.RungStanding) -> dict[str, Any]:
+    return {
+        "rung": standing.rung,
+        "threshold": standing.threshold,
+        "state": standing.state,
+        "records": [_record_row(standing, record) for record in standing.records],
+    }
+
+
+def _record_row(standing: selectors.RungStanding, record: selectors.RungRecord) -> dict[str, Any]:
+    points = []
+    for run in record.runs:
+        value = run.metrics.get(standing.threshold.metric.id)
+        points.append({"id": run.pk, "day": run.day, "value": value, "is_met": standing.threshold.is_met_by(value)})
+    return {
+        "side": record.side,
+        "side_words": record.side_words,
+        "usual": record.usual,
+        "spread": record.spread,
+        "best": record.best,
+        "runs": points,
+    }
+
+
+class LadderView(APIView):
+    """One ladder: its rungs from the top down, the runs on each, and the moves made."""
+
+    @extend_schema(operation_id="get_ladder", responses=LadderDetailSerializer)
+    def get(self, request: Request, ladder_id: int) -> Response:
+        return Response(LadderDetailSerializer(_detail(request.user, ladder_id)).data)
+
+
+class MovesView(APIView):
+    """Decide on the verdict: climb, stay or step back. Against the advice is allowed, and kept as such."""
+
+    @extend_schema(operation_id="decide", request=DecisionSerializer, responses={201: LadderDetailSerializer})
+    def post(self, request: Request, ladder_id: int) -> Response:
+        ladder: Ladder = get_ladder(request.user, ladder_id)
+        given = DecisionSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        services.decide(ladder, given.validated_data["decision"], datetime.now(UTC))
+        return Response(LadderDetailSerializer(_detail(request.user, ladder_id)).data, status=201)
+
+
+class OutcomeView(APIView):
+    """The end of a run: what happened, beside the usual, the best and the mark, and the verdict with its reasons."""
+
+    @extend_schema(operation_id="get_outcome", responses=OutcomeSerializer)
+    def get(self, request: Request, run_id: UUID) -> Response:
+        return Response(OutcomeSerializer(selectors.get_outcome(request.user, run_id)).data)

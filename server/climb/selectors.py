@@ -1,0 +1,172 @@
+"""Where the athlete stands: the core's verdicts on what is kept. No tables of its own."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any
+from uuid import UUID
+
+from accounts.models import Athlete
+from jolly_core.record.usual import Comparison, best_of, compare, usual_of
+from jolly_core.sides import BOTH_SIDES, NONE, side_words
+from jolly_core.thresholds.threshold import Threshold
+from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
+from ladders.models import Ladder, Rung
+from ladders.selectors import (
+    get_ladder,
+    get_threshold,
+    get_working_rung,
+    list_ladders,
+    list_rungs,
+)
+from runs.models import Run
+from runs.selectors import get_run, list_counting, list_results
+
+
+@dataclass(frozen=True)
+class RungRecord:
+    """The runs that count on one rung and side, with the usual and best they make."""
+
+    side: str
+    side_words: str
+    runs: Sequence[Run]
+    values: Sequence[float]
+    usual: float | None
+    spread: float | None
+    best: float | None
+
+
+@dataclass(frozen=True)
+class RungStanding:
+    rung: Rung
+    threshold: Threshold
+    state: str
+    records: Sequence[RungRecord]
+
+
+@dataclass(frozen=True)
+class LadderStanding:
+    """A ladder with the rung being worked on and the verdict on it. ``held`` counts rungs from the ground, 0."""
+
+    ladder: Ladder
+    held: int
+    rungs: Sequence[Rung]
+    working: Rung
+    threshold: Threshold
+    verdict: Verdict
+
+
+@dataclass(frozen=True)
+class MetricRow:
+    """One number of a run beside its usual, its best and its mark: a number is never alone."""
+
+    id: str
+    title: str
+    unit: str
+    comparison: Comparison
+    mark: float | None
+    is_met: bool | None
+
+
+@dataclass(frozen=True)
+class Outcome:
+    """What a run came to: its numbers beside the usual, the best and the mark, and the verdict on the rung."""
+
+    run: Run
+    side_words: str
+    rows: Sequence[MetricRow]
+    recent: Sequence[float]
+    threshold: Threshold
+    standing: LadderStanding
+    is_working_rung: bool
+
+
+def get_standing(ladder: Ladder) -> LadderStanding:
+    working = get_working_rung(ladder)
+    threshold = get_threshold(working)
+    place = RungPlace(working.number, len(list_rungs(ladder)), ladder.athlete.handedness)
+    verdict = judge(threshold, list_results(working, threshold.metric.id, ladder.arrived_at), place)
+    return LadderStanding(ladder, ladder.held, list_rungs(ladder), working, threshold, verdict)
+
+
+def list_standings(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderStanding]:
+    """Where the athlete stands on all ladders, or on those that are named and theirs."""
+    ladders = list_ladders(athlete) if ladder_ids is None else list_ladders(athlete).filter(pk__in=ladder_ids)
+    return [get_standing(ladder) for ladder in ladders.select_related("athlete")]
+
+
+def list_rung_standings(ladder: Ladder) -> list[RungStanding]:
+    """Every rung from the top down, with its threshold and the runs on it."""
+    working = get_working_rung(ladder)
+    return [_rung_standing(ladder, rung, working) for rung in reversed(list_rungs(ladder))]
+
+
+def _rung_standing(ladder: Ladder, rung: Rung, working: Rung) -> RungStanding:
+    state = "held" if rung.number <= ladder.held else "working" if rung.pk == working.pk else "ahead"
+    threshold = get_threshold(rung)
+    sides = BOTH_SIDES if ladder.has_sides else (NONE,)
+    return RungStanding(rung, threshold, state, [_record(ladder, rung, threshold, side) for side in sides])
+
+
+def _record(ladder: Ladder, rung: Rung, threshold: Threshold, side: str) -> RungRecord:
+    runs = list(list_counting(rung, side=side))
+    values = _values(runs, threshold.metric.id)
+    usual = usual_of(values)
+    return RungRecord(
+        side=side,
+        side_words=side_words(side, ladder.athlete.handedness),
+        runs=runs,
+        values=values,
+        usual=usual.mean if usual else None,
+        spread=usual.spread if usual else None,
+        best=best_of(values, threshold.metric.direction),
+    )
+
+
+def _values(runs: Sequence[Run], metric_id: str) -> list[float]:
+    values = (run.metrics.get(metric_id) for run in runs)
+    return [value for value in values if value is not None]
+
+
+def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
+    """What the run came to. Runs that began after it are left out of its usual and best."""
+    run = get_run(athlete, run_id)
+    ladder = get_ladder(athlete, run.rung.ladder_id)
+    rung = next(rung for rung in list_rungs(ladder) if rung.pk == run.rung_id)
+    threshold = get_threshold(rung)
+    earlier = [
+        other for other in list_counting(rung, side=run.side) if (other.started_at, other.pk) < (run.started_at, run.pk)
+    ]
+    standing = get_standing(ladder)
+    return Outcome(
+        run=run,
+        side_words=side_words(run.side, athlete.handedness),
+        rows=_rows(run, earlier, threshold),
+        recent=_values([*earlier, run], threshold.metric.id)[-20:],
+        threshold=threshold,
+        standing=standing,
+        is_working_rung=standing.working.pk == rung.pk,
+    )
+
+
+def _rows(run: Run, earlier: Sequence[Run], threshold: Threshold) -> list[MetricRow]:
+    metrics = run.challenge.metrics
+    ordered = sorted(metrics, key=lambda metric: metric.id != threshold.metric.id)
+    rows = []
+    for metric in ordered:
+        value: Any = run.metrics.get(metric.id)
+        if value is None:
+            continue
+        is_asked = metric.id == threshold.metric.id
+        rows.append(
+            MetricRow(
+                id=metric.id,
+                title=metric.title,
+                unit=metric.unit,
+                comparison=compare(value, _values(earlier, metric.id), metric.direction),
+                mark=threshold.mark if is_asked else None,
+                is_met=threshold.is_met_by(value) if is_asked else None,
+            )
+        )
+    return rows

@@ -1,0 +1,174 @@
+"""Django's settings. What differs from one installation to the next comes from the environment (see README)."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from csp.constants import NONE, SELF
+
+from config.env import read_flag, read_list, read_secret_key, read_text
+
+ROOT = Path(__file__).resolve().parents[2]
+VAR = Path(read_text("VAR", str(ROOT / "var")))
+WEB_BUILD = ROOT / "web" / "dist"
+SHELF = ROOT / "shelf"
+
+DEBUG = read_flag("DEBUG")
+#: The demo athlete can be entered with one press; never set this where real athletes keep their record.
+IS_DEMO = read_flag("DEMO")
+IS_HTTPS = read_flag("HTTPS")
+SECRET_KEY = read_secret_key(VAR / "secret_key")
+ALLOWED_HOSTS = read_list("HOSTS") or ["localhost", "127.0.0.1", "[::1]"]
+CSRF_TRUSTED_ORIGINS = read_list("ORIGINS")
+
+INSTALLED_APPS = [
+    "accounts",
+    "ladders",
+    "blocks",
+    "runs",
+    "climb",
+    "plan",
+    "demo",
+    "django.contrib.auth",
+    "django.contrib.contenttypes",
+    "django.contrib.sessions",
+    "django.contrib.messages",
+    "rest_framework",
+    "drf_spectacular",
+    "allauth",
+    "allauth.account",
+    "allauth.headless",
+    "csp",
+]
+MIDDLEWARE = [
+    "django.middleware.security.SecurityMiddleware",
+    # Above WhiteNoise, so that the pages it serves carry the policy as well.
+    "csp.middleware.CSPMiddleware",
+    "whitenoise.middleware.WhiteNoiseMiddleware",
+    "django.contrib.sessions.middleware.SessionMiddleware",
+    "django.middleware.common.CommonMiddleware",
+    "django.middleware.csrf.CsrfViewMiddleware",
+    "django.contrib.auth.middleware.AuthenticationMiddleware",
+    "django.contrib.messages.middleware.MessageMiddleware",
+    "django.middleware.clickjacking.XFrameOptionsMiddleware",
+    "config.account_answers.AccountAnswersMiddleware",
+    "allauth.account.middleware.AccountMiddleware",
+]
+ROOT_URLCONF = "config.urls"
+WSGI_APPLICATION = "config.wsgi.application"
+TEMPLATES = [
+    {
+        "BACKEND": "django.template.backends.django.DjangoTemplates",
+        "OPTIONS": {"context_processors": ["django.template.context_processors.request"]},
+    }
+]
+
+DATABASES = {
+    "default": {
+        "ENGINE": "django.db.backends.sqlite3",
+        "NAME": Path(read_text("DB", str(VAR / "jolly.sqlite3"))),
+        # Closing the last connection forces a checkpoint, the largest cost measured: keep it open.
+        "CONN_MAX_AGE": 600,
+        "OPTIONS": {
+            # A transaction that will write takes its lock at once, so that two of them wait instead of failing.
+            "transaction_mode": "IMMEDIATE",
+            "timeout": 20,
+            # FULL: an event that was answered is on the disk, come what may.
+            "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL;",
+        },
+        # Servers in threads of the tests need a file: a database in memory locks up.
+        "TEST": {"NAME": str(VAR / "test.sqlite3")},
+    }
+}
+DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
+
+AUTH_USER_MODEL = "accounts.Athlete"
+AUTHENTICATION_BACKENDS = ["django.contrib.auth.backends.ModelBackend"]
+AUTH_PASSWORD_VALIDATORS = [
+    {"NAME": f"django.contrib.auth.password_validation.{name}"}
+    for name in (
+        "UserAttributeSimilarityValidator",
+        "MinimumLengthValidator",
+        "CommonPasswordValidator",
+        "NumericPasswordValidator",
+    )
+]
+HEADLESS_ONLY = True
+HEADLESS_CLIENTS = ("browser",)
+ACCOUNT_LOGIN_METHODS = {"username"}
+ACCOUNT_SIGNUP_FIELDS = ["username*", "password1*"]
+ACCOUNT_EMAIL_VERIFICATION = "none"
+SESSION_COOKIE_AGE = 60 * 60 * 24 * 90
+SESSION_ENGINE = "django.contrib.sessions.backends.cached_db"
+
+LANGUAGE_CODE = "en-gb"
+TIME_ZONE = "UTC"
+USE_TZ = True
+USE_I18N = False
+
+STATIC_URL = "/static/"
+STATIC_ROOT = VAR / "static"
+WHITENOISE_ROOT = WEB_BUILD if WEB_BUILD.is_dir() else None
+WHITENOISE_MIMETYPES = {".webmanifest": "application/manifest+json"}
+
+
+def _is_hashed_asset(path: str, url: str) -> bool:
+    """Vite puts a hash of the contents into the name of everything under /assets/."""
+    return url.startswith("/assets/")
+
+
+WHITENOISE_IMMUTABLE_FILE_TEST = _is_hashed_asset
+
+#: The hash is that of the empty string: emotion opens its style element empty and fills it from script.
+EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='"
+CONTENT_SECURITY_POLICY = {
+    "DIRECTIVES": {
+        "default-src": [SELF],
+        "style-src": [SELF, EMPTY_STYLE],
+        "style-src-attr": ["'unsafe-inline'"],
+        "img-src": [SELF, "data:"],
+        "object-src": [NONE],
+        "base-uri": [SELF],
+        "form-action": [SELF],
+        "frame-ancestors": [NONE],
+    }
+}
+X_FRAME_OPTIONS = "DENY"
+SESSION_COOKIE_SAMESITE = CSRF_COOKIE_SAMESITE = "Lax"
+SESSION_COOKIE_SECURE = CSRF_COOKIE_SECURE = SECURE_SSL_REDIRECT = IS_HTTPS
+SECURE_HSTS_SECONDS = 60 * 60 * 24 * 30 if IS_HTTPS else 0
+SECURE_PROXY_SSL_HEADER = ("HTTP_X_FORWARDED_PROTO", "https") if IS_HTTPS else None
+CSRF_FAILURE_VIEW = "config.problems.csrf_failure"
+
+REST_FRAMEWORK = {
+    "DEFAULT_AUTHENTICATION_CLASSES": ["config.authentication.CookieAuthentication"],
+    "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
+    "DEFAULT_RENDERER_CLASSES": ["rest_framework.renderers.JSONRenderer"],
+    "DEFAULT_PARSER_CLASSES": ["rest_framework.parsers.JSONParser"],
+    "DEFAULT_SCHEMA_CLASS": "config.schema.ProblemAutoSchema",
+    "DEFAULT_PAGINATION_CLASS": "rest_framework.pagination.LimitOffsetPagination",
+    "PAGE_SIZE": 50,
+    "EXCEPTION_HANDLER": "config.problems.problem_answer",
+    "UNAUTHENTICATED_USER": "django.contrib.auth.models.AnonymousUser",
+    "TEST_REQUEST_DEFAULT_FORMAT": "json",
+}
+SPECTACULAR_SETTINGS = {
+    "TITLE": "Jolly Ladder",
+    "DESCRIPTION": "Plan, practise, look back and climb. Every refusal is a problem+json answer.",
+    "VERSION": "1",
+    "SERVE_INCLUDE_SCHEMA": False,
+    "COMPONENT_SPLIT_REQUEST": True,
+    "ENUM_NAME_OVERRIDES": {
+        "Side": "jolly_core.sides.SIDES",
+        "Hand": "jolly_core.sides.HANDS",
+        "EventKind": "jolly_core.challenges.events.KINDS",
+        "VerdictKind": "climb.api.serializers.VERDICTS",
+        "SegmentKind": "plan.api.serializers.KINDS",
+    },
+}
+LOGGING = {
+    "version": 1,
+    "disable_existing_loggers": False,
+    "handlers": {"console": {"class": "logging.StreamHandler"}},
+    "root": {"handlers": ["console"], "level": "WARNING"},
+}

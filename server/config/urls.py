@@ -1,0 +1,29 @@
+"""Every address: the API, the account paths, and the application for all the rest."""
+
+from __future__ import annotations
+
+from django.conf import settings
+from django.urls import URLPattern, URLResolver, include, path, re_path
+from drf_spectacular.views import SpectacularAPIView
+
+from config.web import app_page
+
+api: list[URLPattern | URLResolver] = [
+    path("", include("accounts.api.urls")),
+    path("", include("ladders.api.urls")),
+    path("", include("runs.api.urls")),
+    path("", include("climb.api.urls")),
+    path("", include("plan.api.urls")),
+    path("schema/", SpectacularAPIView.as_view(), name="schema"),
+]
+if settings.IS_DEMO:
+    api.append(path("demo/", include("demo.api.urls")))
+
+urlpatterns = [
+    path("api/", include(api)),
+    path("_allauth/", include("allauth.headless.urls")),
+    # Addresses without a dot belong to the application's own router; a file that is missing stays missing.
+    re_path(r"^(?!api/|_allauth/|assets/)[^.]*$", app_page),
+]
+handler404 = "config.problems.not_found"
+handler500 = "config.problems.server_error"

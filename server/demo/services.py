@@ -1,0 +1,101 @@
+"""Loading the demo world: the story is played through the same rules and services as real runs."""
+
+from __future__ import annotations
+
+from datetime import UTC, date, datetime, time, timedelta
+from random import Random
+
+from django.db import transaction
+
+from accounts.models import Athlete
+from accounts.services import make_demo_athlete
+from blocks.models import Block, Segment
+from blocks.services import finish_block, finish_segment, start_block
+from climb.selectors import get_standing
+from climb.services import decide
+from demo import story
+from demo.players import Player, chance
+from jolly_core.sides import WEAK
+from jolly_core.thresholds.verdict import STAY
+from ladders.models import Rung
+from ladders.selectors import get_ladder
+from ladders.services import take_ladder
+from ladders.shelf import list_shelf
+from plan.services import plan_block
+from runs.services import record_events, start_run
+
+
+@transaction.atomic
+def load_demo(today: date) -> Athlete:
+    """Make the demo athlete with nine months of practice that end yesterday, and a block planned for today."""
+    random = Random(story.SEED)
+    athlete = make_demo_athlete(**story.ATHLETE)
+    begin = today - timedelta(days=story.DAYS)
+    shelf = list_shelf()
+    at = _at(begin, 8)
+    ladders = {key: take_ladder(athlete, key, shelf[key], at).pk for key in story.COURSES}
+    for days_left in range(story.DAYS, 0, -1):
+        day = today - timedelta(days=days_left)
+        if _is_practice(random, day, days_left):
+            _play_day(random, athlete, ladders, day, days_left)
+    plan_block(athlete, minutes=30, ladder_ids=[ladders["wall-rally"], ladders["serve-to-box"]], day=today)
+    return athlete
+
+
+def _at(day: date, hour: int) -> datetime:
+    return datetime.combine(day, time(hour), tzinfo=UTC)
+
+
+def _is_practice(random: Random, day: date, days_left: int) -> bool:
+    is_sore = story.SORE_TO <= days_left <= story.SORE_FROM
+    is_skipped = random.random() < story.SKIPPED_SHARE
+    return day.weekday() in story.PRACTICE_WEEKDAYS and not is_sore and not is_skipped
+
+
+def _play_day(random: Random, athlete: Athlete, ladders: dict[str, int], day: date, days_left: int) -> None:
+    keys = story.DAY_LADDERS[day.weekday()]
+    minutes = story.DAY_MINUTES[day.weekday()]
+    block = plan_block(athlete, minutes=minutes, ladder_ids=[ladders[key] for key in keys], day=day)
+    at = _at(day, 17)
+    start_block(block, at)
+    for segment in block.segments.select_related("rung__ladder__athlete"):
+        at += timedelta(seconds=60)
+        if segment.rung is None:
+            at += timedelta(seconds=segment.planned_s)
+        elif not _is_avoided(random, segment, days_left):
+            at = _play_segment(random, segment.rung, segment, at, days_left)
+        finish_segment(segment, at)
+    finish_block(Block.objects.get(pk=block.pk), at)
+
+
+def _is_avoided(random: Random, segment: Segment, days_left: int) -> bool:
+    """The right hand, the weak one of a left-hander, was left out until it was remembered."""
+    return segment.side == WEAK and days_left > story.RIGHT_HAND_REMEMBERED and random.random() < story.AVOIDED_SHARE
+
+
+def _play_segment(random: Random, rung: Rung, segment: Segment, at: datetime, days_left: int) -> datetime:
+    ladder = rung.ladder
+    athlete = ladder.athlete
+    course = story.COURSES[ladder.shelf_key]
+    form = random.gauss(0, 0.18)
+    for _ in range(segment.runs_planned):
+        skill = course.skill(days_left) + form - (course.weak_by if segment.side == WEAK else 0)
+        rate = chance(skill, course.a_rung * (rung.number - 1))
+        player = Player(random, rate, course.tempo_ms, course.fetch_ms)
+        run = start_run(athlete, player.make_id(), rung, side=segment.side, started_at=at, segment_id=segment.pk)
+        run = record_events(run, player.play(rung.format, rung.settings)).run
+        at += timedelta(milliseconds=run.last_at_ms) + timedelta(seconds=30)
+        if _decide_as_advised(athlete, ladder.pk, at):
+            break
+    return at
+
+
+def _decide_as_advised(athlete: Athlete, ladder_id: int, at: datetime) -> bool:
+    """Do what the verdict says; whether that moved the marker (and so ended the work on this rung)."""
+    ladder = get_ladder(athlete, ladder_id)
+    kind = get_standing(ladder).verdict.kind
+    is_top = ladder.held == ladder.rungs.count()
+    if kind == STAY or is_top:
+        return False
+    decide(ladder, kind, at)
+    return True

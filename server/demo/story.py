@@ -1,0 +1,67 @@
+"""Nine months of Wren Talloway's practice: a plateau, a neglected right hand, a sore fortnight and a breakthrough."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Any
+
+DAYS = 272
+SEED = 417
+ATHLETE: dict[str, Any] = {
+    "username": "wren",
+    "display_name": "Wren Talloway",
+    "first_name": "Wren",
+    "last_name": "Talloway",
+    "handedness": "left",
+    "is_mirrored": True,
+    "timezone": "Europe/London",
+}
+#: Days before the end on which the wrist hurt: clubs and discs rest, and so does the wall.
+SORE_FROM, SORE_TO = 128, 114
+#: Before this many days from the end the right hand was left out more often than not.
+RIGHT_HAND_REMEMBERED = 48
+AVOIDED_SHARE = 0.72
+PRACTICE_WEEKDAYS = (1, 3, 5)
+SKIPPED_SHARE = 0.22
+
+
+@dataclass(frozen=True)
+class Course:
+    """How skill at one ladder moves: where it starts, what a month adds, and how much harder each rung is.
+
+    ``plateau`` stops the growth between two days before the end; ``leap`` adds skill at once on a day.
+    """
+
+    start: float
+    a_month: float
+    a_rung: float
+    weak_by: float = 0.0
+    tempo_ms: int = 6000
+    fetch_ms: int = 0
+    plateau: tuple[int, int] | None = None
+    leap: tuple[int, float] | None = None
+
+    def skill(self, days_left: int) -> float:
+        """The skill so many days before the end."""
+        practised = DAYS - days_left
+        if self.plateau:
+            begin, end = self.plateau
+            practised -= max(0, min(begin, DAYS) - max(days_left, end)) if days_left < begin else 0
+        leap = self.leap[1] if self.leap and days_left <= self.leap[0] else 0.0
+        return self.start + self.a_month * practised / 30 + leap
+
+
+COURSES = {
+    "wall-rally": Course(2.15, 0.09, 0.22, weak_by=0.9, tempo_ms=1080, fetch_ms=2600),
+    "serve-to-box": Course(0.75, 0.16, 0.62, weak_by=0.75, tempo_ms=7500),
+    "low-returns": Course(1.25, 0.12, 0.42, weak_by=0.6, tempo_ms=5200),
+    "putting-circle": Course(1.25, 0.22, 0.6, tempo_ms=9000, plateau=(190, 70)),
+    "cascade-catches": Course(1.9, 0.1, 0.45, tempo_ms=620, leap=(38, 1.1)),
+}
+#: What is practised on which weekday: the yard on Tuesdays and Saturdays, the hall on Thursdays.
+DAY_LADDERS = {
+    1: ("wall-rally", "serve-to-box"),
+    3: ("cascade-catches", "putting-circle"),
+    5: ("wall-rally", "low-returns", "serve-to-box"),
+}
+DAY_MINUTES = {1: 30, 3: 30, 5: 45}

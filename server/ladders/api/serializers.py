@@ -1,0 +1,75 @@
+from typing import Any
+
+from rest_framework import serializers
+
+from jolly_core.challenges.registry import CHALLENGES
+from jolly_core.sides import SIDES
+
+FORMATS = tuple(CHALLENGES)
+
+
+class ThresholdSerializer(serializers.Serializer[Any]):
+    """Types only: what may be asked is the core's to say."""
+
+    metric = serializers.CharField()
+    mark = serializers.FloatField()
+    reached = serializers.IntegerField()
+    of_last = serializers.IntegerField()
+    days = serializers.IntegerField()
+    each_side = serializers.BooleanField()
+    floor = serializers.FloatField(allow_null=True)
+    floor_runs = serializers.IntegerField()
+
+
+class MetricSerializer(serializers.Serializer[Any]):
+    id = serializers.CharField()
+    title = serializers.CharField()
+    direction = serializers.ChoiceField(choices=["up", "down"])
+    unit = serializers.CharField()
+
+
+class ChallengeSerializer(serializers.Serializer[Any]):
+    """A format of challenge: its game, what it measures, and the JSON Schema of its settings."""
+
+    id = serializers.CharField()
+    title = serializers.CharField()
+    game = serializers.CharField()
+    metrics = MetricSerializer(many=True)
+    settings_schema = serializers.JSONField(source="schema")
+
+
+class ShelfLadderSerializer(serializers.Serializer[Any]):
+    key = serializers.CharField()
+    title = serializers.CharField()
+    discipline = serializers.CharField()
+    summary = serializers.CharField()
+    has_sides = serializers.BooleanField()
+    rungs = serializers.ListField(child=serializers.CharField())
+    cautions = serializers.ListField(child=serializers.CharField())
+    is_taken = serializers.BooleanField()
+
+
+class LadderRefSerializer(serializers.Serializer[Any]):
+    id = serializers.IntegerField()
+    title = serializers.CharField()
+    discipline = serializers.CharField()
+    has_sides = serializers.BooleanField()
+    kit = serializers.ListField(child=serializers.CharField())
+    cautions = serializers.ListField(child=serializers.CharField())
+    summary = serializers.CharField()
+
+
+class RungRefSerializer(serializers.Serializer[Any]):
+    id = serializers.IntegerField()
+    number = serializers.IntegerField()
+    title = serializers.CharField()
+    set_up = serializers.CharField()
+    lever = serializers.CharField()
+    cues = serializers.ListField(child=serializers.CharField())
+    format = serializers.CharField()
+    goal_words = serializers.CharField()
+
+
+class SideField(serializers.ChoiceField):
+    def __init__(self, **options: Any) -> None:
+        super().__init__(choices=list(SIDES), **options)

@@ -1,0 +1,10 @@
+from django.urls import path
+
+from ladders.api import views
+
+urlpatterns = [
+    path("challenges/", views.ChallengesView.as_view()),
+    path("shelf/", views.ShelfView.as_view()),
+    path("shelf/<slug:key>/take/", views.TakeView.as_view()),
+    path("rungs/<int:rung_id>/threshold/", views.ThresholdView.as_view()),
+]

@@ -1,0 +1,60 @@
+from datetime import UTC, datetime
+from typing import Any
+
+from drf_spectacular.utils import extend_schema
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from config.requests import Request
+from jolly_core.challenges.registry import CHALLENGES
+from ladders import selectors, services
+from ladders.api.serializers import (
+    ChallengeSerializer,
+    LadderRefSerializer,
+    ShelfLadderSerializer,
+    ThresholdSerializer,
+)
+from ladders.shelf import get_shelf_ladder, list_shelf
+
+
+class ChallengesView(APIView):
+    """Every format of challenge."""
+
+    @extend_schema(operation_id="list_challenges", responses=ChallengeSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(ChallengeSerializer(CHALLENGES.values(), many=True).data)
+
+
+def _shelf_row(key: str, ladder: dict[str, Any], taken: set[str]) -> dict[str, Any]:
+    return {**ladder, "rungs": [rung["title"] for rung in ladder["rungs"]], "is_taken": key in taken}
+
+
+class ShelfView(APIView):
+    """The ready-made ladders."""
+
+    @extend_schema(operation_id="list_shelf", responses=ShelfLadderSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        taken = {ladder.shelf_key for ladder in selectors.list_ladders(request.user)}
+        rows = [_shelf_row(key, ladder, taken) for key, ladder in list_shelf().items()]
+        return Response(ShelfLadderSerializer(rows, many=True).data)
+
+
+class TakeView(APIView):
+    """Put a ready-made ladder among one's own."""
+
+    @extend_schema(operation_id="take_ladder", request=None, responses={201: LadderRefSerializer})
+    def post(self, request: Request, key: str) -> Response:
+        ladder = services.take_ladder(request.user, key, get_shelf_ladder(key), datetime.now(UTC))
+        return Response(LadderRefSerializer(ladder).data, status=201)
+
+
+class ThresholdView(APIView):
+    """What is asked of a rung. A change is kept beside what was asked before."""
+
+    @extend_schema(operation_id="change_threshold", request=ThresholdSerializer, responses=ThresholdSerializer)
+    def put(self, request: Request, rung_id: int) -> Response:
+        rung = selectors.get_rung(request.user, rung_id)
+        given = ThresholdSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        revision = services.change_threshold(rung, given.validated_data, datetime.now(UTC))
+        return Response(ThresholdSerializer(revision.threshold).data)

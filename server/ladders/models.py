@@ -1,0 +1,92 @@
+"""Ladders, their rungs, what is asked of each, and the moves made on them."""
+
+from __future__ import annotations
+
+from django.conf import settings
+from django.db import models
+
+from jolly_core.challenges.registry import get_challenge
+
+
+class Ladder(models.Model):
+    """An ordered set of rungs for one drill. ``held`` is the number of the rung the athlete holds, 0 the ground."""
+
+    athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="ladders")
+    title = models.CharField(max_length=120)
+    discipline = models.CharField(max_length=80)
+    summary = models.TextField(blank=True)
+    shelf_key = models.CharField(max_length=80, blank=True)
+    has_sides = models.BooleanField(default=False)
+    kit = models.JSONField(default=list)
+    cautions = models.JSONField(default=list)
+    held = models.PositiveSmallIntegerField(default=0)
+    #: When the athlete came to the rung being worked on; only runs since then count for its threshold.
+    arrived_at = models.DateTimeField()
+    created_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ("id",)
+        constraints = [
+            models.UniqueConstraint(
+                fields=("athlete", "shelf_key"), condition=~models.Q(shelf_key=""), name="a_shelf_ladder_once"
+            )
+        ]
+
+    def __str__(self) -> str:
+        return self.title
+
+
+class Rung(models.Model):
+    """One step: a set-up, one challenge, one threshold (the last of its revisions)."""
+
+    ladder = models.ForeignKey(Ladder, on_delete=models.CASCADE, related_name="rungs")
+    number = models.PositiveSmallIntegerField()
+    title = models.CharField(max_length=120)
+    set_up = models.TextField(blank=True)
+    lever = models.CharField(max_length=120, blank=True)
+    cues = models.JSONField(default=list)
+    format = models.CharField(max_length=40)
+    settings = models.JSONField(default=dict)
+
+    class Meta:
+        ordering = ("ladder_id", "number")
+        constraints = [models.UniqueConstraint(fields=("ladder", "number"), name="a_number_once_a_ladder")]
+
+    @property
+    def goal_words(self) -> str:
+        return get_challenge(self.format).goal_words(self.settings)
+
+    def __str__(self) -> str:
+        return f"{self.ladder.title} {self.number}: {self.title}"
+
+
+class ThresholdRevision(models.Model):
+    """What was asked of a rung from ``made_at`` on. Changes add a revision, so the record keeps them."""
+
+    rung = models.ForeignKey(Rung, on_delete=models.CASCADE, related_name="threshold_revisions")
+    threshold = models.JSONField()
+    made_at = models.DateTimeField()
+
+    class Meta:
+        ordering = ("rung_id", "id")
+
+
+class Move(models.Model):
+    """What the athlete decided on a verdict: up, down, or staying against the advice."""
+
+    class Decision(models.TextChoices):
+        CLIMB = "climb"
+        STAY = "stay"
+        STEP_BACK = "step_back"
+
+    ladder = models.ForeignKey(Ladder, on_delete=models.CASCADE, related_name="moves")
+    from_held = models.PositiveSmallIntegerField()
+    to_held = models.PositiveSmallIntegerField()
+    decision = models.CharField(max_length=10, choices=Decision.choices)
+    verdict = models.CharField(max_length=10)
+    reasons = models.JSONField(default=list)
+    is_overruled = models.BooleanField()
+    made_at = models.DateTimeField()
+
+    class Meta:
+        ordering = ("id",)

@@ -1,0 +1,51 @@
+"""Reads of ladders. Everything goes through the athlete: what belongs to another is not there."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.db.models import QuerySet
+from django.shortcuts import get_object_or_404
+
+from accounts.models import Athlete
+from jolly_core.challenges.registry import get_challenge
+from jolly_core.thresholds.threshold import Threshold, read_threshold
+from ladders.models import Ladder, Move, Rung
+
+
+def list_ladders(athlete: Athlete) -> QuerySet[Ladder]:
+    """The athlete's ladders with rungs and thresholds, in the order they were taken."""
+    return Ladder.objects.filter(athlete=athlete).prefetch_related("rungs__threshold_revisions")
+
+
+def get_ladder(athlete: Athlete, ladder_id: int) -> Ladder:
+    return get_object_or_404(list_ladders(athlete), pk=ladder_id)
+
+
+def get_rung(athlete: Athlete, rung_id: int) -> Rung:
+    return get_object_or_404(Rung.objects.select_related("ladder"), pk=rung_id, ladder__athlete=athlete)
+
+
+def list_rungs(ladder: Ladder) -> list[Rung]:
+    return list(ladder.rungs.all())
+
+
+def get_working_rung(ladder: Ladder) -> Rung:
+    """The rung above the one that is held; the top rung once the whole ladder is."""
+    rungs = list_rungs(ladder)
+    return rungs[min(ladder.held, len(rungs) - 1)]
+
+
+def get_threshold(rung: Rung) -> Threshold:
+    """What is asked of the rung now."""
+    return read_threshold(get_challenge(rung.format), get_threshold_values(rung))
+
+
+def get_threshold_values(rung: Rung) -> dict[str, Any]:
+    revisions = list(rung.threshold_revisions.all())
+    values: dict[str, Any] = revisions[-1].threshold
+    return values
+
+
+def list_moves(ladder: Ladder) -> QuerySet[Move]:
+    return ladder.moves.all()

@@ -1,0 +1,78 @@
+"""Writes of ladders, one each."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from datetime import datetime
+from typing import Any
+
+from django.db import transaction
+
+from accounts.models import Athlete
+from jolly_core.challenges.registry import get_challenge
+from jolly_core.errors import CoreError
+from jolly_core.thresholds.threshold import read_threshold
+from ladders.models import Ladder, Move, Rung, ThresholdRevision
+
+
+@transaction.atomic
+def take_ladder(athlete: Athlete, key: str, pack: Mapping[str, Any], at: datetime) -> Ladder:
+    """Put a ladder of the shelf among the athlete's own. Taking it again returns the one that is there."""
+    values = {name: pack[name] for name in ("title", "discipline", "summary", "has_sides", "kit", "cautions")}
+    ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults={**values, "arrived_at": at})
+    if is_new:
+        for number, rung in enumerate(pack["rungs"], 1):
+            _add_rung(ladder, number, rung, at)
+    return ladder
+
+
+def _add_rung(ladder: Ladder, number: int, given: Mapping[str, Any], at: datetime) -> Rung:
+    challenge = get_challenge(given["format"])
+    threshold = read_threshold(challenge, given["threshold"])
+    rung = Rung.objects.create(
+        ladder=ladder,
+        number=number,
+        title=given["title"],
+        set_up=given["set_up"],
+        lever=given["lever"],
+        cues=given["cues"],
+        format=challenge.id,
+        settings=challenge.read_settings(given["settings"]),
+    )
+    ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
+    return rung
+
+
+def change_threshold(rung: Rung, given: Mapping[str, Any], at: datetime) -> ThresholdRevision:
+    """Ask something else of a rung from now on. Raises ``CoreError`` for values that cannot be asked."""
+    challenge = get_challenge(rung.format)
+    threshold = read_threshold(challenge, given)
+    if threshold.each_side and not rung.ladder.has_sides:
+        raise CoreError.one(
+            "no_sides", f"{rung.ladder.title} has no sides; ask for it without them.", "each_side", value=True
+        )
+    return ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
+
+
+@transaction.atomic
+def record_move(ladder: Ladder, decision: str, verdict: str, reasons: Sequence[str], at: datetime) -> Move:
+    """Move the athlete's marker as decided, and keep the verdict it was decided on."""
+    step = {Move.Decision.CLIMB: 1, Move.Decision.STEP_BACK: -1}.get(Move.Decision(decision), 0)
+    to_held = ladder.held + step
+    if not 0 <= to_held <= ladder.rungs.count():
+        way = "above" if step > 0 else "below"
+        raise CoreError.one("no_such_rung", f"There is no rung {way} this one.", "decision", value=decision)
+    move = Move.objects.create(
+        ladder=ladder,
+        from_held=ladder.held,
+        to_held=to_held,
+        decision=decision,
+        verdict=verdict,
+        reasons=list(reasons),
+        is_overruled=decision != verdict,
+        made_at=at,
+    )
+    if step:
+        ladder.held, ladder.arrived_at = to_held, at
+        ladder.save(update_fields=["held", "arrived_at"])
+    return move

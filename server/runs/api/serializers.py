@@ -1,0 +1,104 @@
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+from django.utils import timezone
+from rest_framework import serializers
+
+from jolly_core.challenges.events import KINDS, LONGEST_NOTE
+from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
+
+#: A clock may be wrong, but not by more than this.
+CLOCK_SLACK = timedelta(days=1)
+EARLIEST = datetime(2000, 1, 1, tzinfo=UTC)
+
+
+class TallySerializer(serializers.Serializer[Any]):
+    """What the rules make of a run's events."""
+
+    format = serializers.CharField()
+    number = serializers.IntegerField(help_text="The huge number of the court screen.")
+    number_label = serializers.CharField()
+    out_of = serializers.IntegerField(allow_null=True)
+    next = serializers.CharField(help_text="What to do next, in a few words.")
+    to_goal = serializers.IntegerField(allow_null=True)
+    attempts = serializers.IntegerField()
+    makes = serializers.IntegerField()
+    misses = serializers.IntegerField()
+    lets = serializers.IntegerField()
+    rate = serializers.FloatField(allow_null=True)
+    streak = serializers.IntegerField()
+    best_streak = serializers.IntegerField()
+    time_used_ms = serializers.IntegerField()
+    time_left_ms = serializers.IntegerField(allow_null=True)
+    is_paused = serializers.BooleanField()
+    is_over = serializers.BooleanField()
+    ending = serializers.ChoiceField(choices=["goal", "missed", "attempts", "time", "stopped"], allow_null=True)
+    undoable = serializers.IntegerField()
+    ignored = serializers.IntegerField()
+    metrics = serializers.DictField(child=serializers.FloatField(allow_null=True))
+    detail = serializers.DictField(help_text="What this format says beyond the rest.")
+
+
+class NewRunSerializer(serializers.Serializer[Any]):
+    rung = serializers.IntegerField()
+    side = SideField()
+    segment = serializers.IntegerField(allow_null=True, required=False, default=None)
+    started_at = serializers.DateTimeField()
+
+    def validate_started_at(self, value: datetime) -> datetime:
+        if not EARLIEST <= value <= timezone.now() + CLOCK_SLACK:
+            raise serializers.ValidationError("A run starts now; check this device's clock.", code="out_of_range")
+        return value
+
+
+class RunSerializer(serializers.Serializer[Any]):
+    id = serializers.UUIDField()
+    rung = RungRefSerializer()
+    ladder = LadderRefSerializer(source="rung.ladder")
+    segment = serializers.IntegerField(source="segment_id", allow_null=True)
+    side = SideField()
+    format = serializers.CharField()
+    settings = serializers.DictField()
+    started_at = serializers.DateTimeField()
+    day = serializers.DateField()
+    last_seq = serializers.IntegerField()
+    last_at_ms = serializers.IntegerField()
+    is_over = serializers.BooleanField()
+    set_aside = serializers.CharField()
+    tally = TallySerializer()
+
+
+class NewEventSerializer(serializers.Serializer[Any]):
+    """Types only: what may stand in an event is the core's to say."""
+
+    id = serializers.UUIDField(help_text="Made by the client; the same event sent again is counted once.")
+    kind = serializers.CharField(help_text=f"One of {', '.join(KINDS)}.")
+    seq = serializers.IntegerField(help_text="The event's number in its run, from 1.")
+    at_ms = serializers.IntegerField(help_text="The run's clock, ms; never goes backwards.")
+    text = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
+
+
+class EventsSerializer(serializers.Serializer[Any]):
+    events = NewEventSerializer(many=True)
+
+
+class RecordedSerializer(serializers.Serializer[Any]):
+    """How the run stands after a batch of events."""
+
+    added = serializers.IntegerField()
+    repeated = serializers.IntegerField()
+    last_seq = serializers.IntegerField(source="run.last_seq")
+    last_at_ms = serializers.IntegerField(source="run.last_at_ms")
+    tally = TallySerializer(source="run.tally")
+
+
+class EventSerializer(serializers.Serializer[Any]):
+    id = serializers.UUIDField(source="client_id")
+    kind = serializers.ChoiceField(choices=list(KINDS))
+    seq = serializers.IntegerField()
+    at_ms = serializers.IntegerField()
+    text = serializers.CharField()
+
+
+class SetAsideSerializer(serializers.Serializer[Any]):
+    reason = serializers.CharField(max_length=200)

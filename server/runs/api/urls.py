@@ -1,0 +1,10 @@
+from django.urls import path
+
+from runs.api import views
+
+urlpatterns = [
+    path("runs/", views.RunsView.as_view()),
+    path("runs/<uuid:run_id>/", views.RunView.as_view()),
+    path("runs/<uuid:run_id>/events/", views.EventsView.as_view()),
+    path("runs/<uuid:run_id>/set-aside/", views.SetAsideView.as_view()),
+]

@@ -1,0 +1,91 @@
+from typing import TYPE_CHECKING, cast
+from uuid import UUID
+
+from django.db.models import QuerySet
+from drf_spectacular.utils import extend_schema, extend_schema_view
+from rest_framework.generics import ListAPIView
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from blocks.selectors import get_segment
+from config.requests import Request
+from ladders.selectors import get_rung
+from runs import selectors, services
+from runs.api.serializers import (
+    EventSerializer,
+    EventsSerializer,
+    NewRunSerializer,
+    RecordedSerializer,
+    RunSerializer,
+    SetAsideSerializer,
+)
+from runs.models import Run
+
+if TYPE_CHECKING:
+    from accounts.models import Athlete
+
+
+@extend_schema_view(get=extend_schema(operation_id="list_runs"))
+class RunsView(ListAPIView[Run]):
+    """The logbook: every run, the latest first."""
+
+    serializer_class = RunSerializer
+
+    def get_queryset(self) -> QuerySet[Run]:
+        return selectors.list_runs(cast("Athlete", self.request.user)).exclude(last_seq=0)
+
+
+class RunView(APIView):
+    """One run, under an id that the client made."""
+
+    @extend_schema(operation_id="get_run", responses=RunSerializer)
+    def get(self, request: Request, run_id: UUID) -> Response:
+        return Response(RunSerializer(selectors.get_run(request.user, run_id)).data)
+
+    @extend_schema(operation_id="start_run", request=NewRunSerializer, responses=RunSerializer)
+    def put(self, request: Request, run_id: UUID) -> Response:
+        given = NewRunSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        segment = get_segment(request.user, values["segment"]) if values["segment"] else None
+        run = services.start_run(
+            request.user,
+            run_id,
+            get_rung(request.user, values["rung"]),
+            side=values["side"],
+            started_at=values["started_at"],
+            segment_id=segment.pk if segment else None,
+        )
+        return Response(RunSerializer(run).data)
+
+
+class EventsView(APIView):
+    """The events of a run. They may arrive twice, late or in batches, and are counted once."""
+
+    @extend_schema(operation_id="list_events", responses=EventSerializer(many=True))
+    def get(self, request: Request, run_id: UUID) -> Response:
+        run = selectors.get_run(request.user, run_id)
+        return Response(EventSerializer(selectors.list_events(run), many=True).data)
+
+    @extend_schema(operation_id="record_events", request=EventsSerializer, responses=RecordedSerializer)
+    def post(self, request: Request, run_id: UUID) -> Response:
+        run = selectors.get_run(request.user, run_id)
+        given = EventsSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        recorded = services.record_events(run, given.validated_data["events"])
+        return Response(RecordedSerializer(recorded).data)
+
+
+class SetAsideView(APIView):
+    """Leave a run out of the record, or take it back."""
+
+    @extend_schema(operation_id="set_run_aside", request=SetAsideSerializer, responses=RunSerializer)
+    def put(self, request: Request, run_id: UUID) -> Response:
+        given = SetAsideSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        run = services.set_run_aside(selectors.get_run(request.user, run_id), given.validated_data["reason"])
+        return Response(RunSerializer(run).data)
+
+    @extend_schema(operation_id="take_run_back", responses=RunSerializer)
+    def delete(self, request: Request, run_id: UUID) -> Response:
+        return Response(RunSerializer(services.take_run_back(selectors.get_run(request.user, run_id))).data)

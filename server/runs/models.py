@@ -1,0 +1,71 @@
+"""Runs and their events. Events are only ever added."""
+
+from __future__ import annotations
+
+import uuid
+from typing import Any
+
+from django.conf import settings
+from django.db import models
+
+from jolly_core.challenges.contract import Challenge
+from jolly_core.challenges.registry import get_challenge
+
+
+class Run(models.Model):
+    """One go at a challenge on one rung and one side.
+
+    The settings are a copy: a rung that is changed later does not change what was played. ``tally`` is what the core
+    made of the events; what a record needs of it stands in columns of its own, so that reading a record does not grow
+    with its events.
+    """
+
+    id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
+    athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="runs")
+    rung = models.ForeignKey("ladders.Rung", on_delete=models.CASCADE, related_name="runs")
+    segment = models.ForeignKey("blocks.Segment", null=True, on_delete=models.SET_NULL, related_name="runs")
+    side = models.CharField(max_length=6, default="none")
+    format = models.CharField(max_length=40)
+    settings = models.JSONField()
+    double_tap_ms = models.PositiveSmallIntegerField()
+    started_at = models.DateTimeField()
+    day = models.DateField()
+    tally = models.JSONField()
+    metrics = models.JSONField(default=dict)
+    attempts = models.PositiveIntegerField(default=0)
+    makes = models.PositiveIntegerField(default=0)
+    time_used_ms = models.PositiveIntegerField(default=0)
+    last_seq = models.PositiveIntegerField(default=0)
+    last_at_ms = models.PositiveIntegerField(default=0)
+    is_over = models.BooleanField(default=False)
+    set_aside = models.CharField(max_length=200, blank=True)
+
+    class Meta:
+        ordering = ("started_at", "id")
+        indexes = [
+            models.Index(fields=("athlete", "started_at"), name="runs_of_an_athlete"),
+            models.Index(fields=("rung", "started_at"), name="runs_on_a_rung"),
+        ]
+
+    @property
+    def challenge(self) -> Challenge[Any]:
+        return get_challenge(self.format)
+
+
+class Event(models.Model):
+    """One thing that happened. ``client_id`` is made where it happened, so that it can arrive twice."""
+
+    run = models.ForeignKey(Run, on_delete=models.CASCADE, related_name="events")
+    client_id = models.UUIDField()
+    seq = models.PositiveIntegerField()
+    kind = models.CharField(max_length=12)
+    at_ms = models.PositiveIntegerField()
+    text = models.CharField(max_length=500, blank=True)
+    recorded_at = models.DateTimeField(auto_now_add=True)
+
+    class Meta:
+        ordering = ("run_id", "seq")
+        constraints = [
+            models.UniqueConstraint(fields=("run", "client_id"), name="an_event_once_a_run"),
+            models.UniqueConstraint(fields=("run", "seq"), name="a_seq_once_a_run"),
+        ]

@@ -1,0 +1,65 @@
+"""Reads of runs: the record that thresholds, usual and best are made from."""
+
+from __future__ import annotations
+
+from datetime import date, datetime
+from uuid import UUID
+
+from django.db.models import Max, QuerySet
+from django.shortcuts import get_object_or_404
+
+from accounts.models import Athlete
+from jolly_core.challenges.contract import Pace
+from jolly_core.thresholds.evidence import RunResult
+from ladders.models import Rung
+from runs.models import Event, Run
+
+#: A pace steadies within this many runs and follows the athlete after that.
+PACE_RUNS = 10
+
+
+def list_runs(athlete: Athlete) -> QuerySet[Run]:
+    """All of the athlete's runs, the latest first."""
+    return Run.objects.filter(athlete=athlete).select_related("rung__ladder").order_by("-started_at", "id")
+
+
+def get_run(athlete: Athlete, run_id: UUID) -> Run:
+    return get_object_or_404(list_runs(athlete), pk=run_id)
+
+
+def list_events(run: Run) -> QuerySet[Event]:
+    return run.events.all()
+
+
+def list_counting(rung: Rung, *, side: str | None = None, since: datetime | None = None) -> QuerySet[Run]:
+    """The runs on a rung that count, oldest first: over, not set aside, and with at least one attempt."""
+    runs = Run.objects.filter(rung=rung, is_over=True, set_aside="", attempts__gt=0)
+    if side is not None:
+        runs = runs.filter(side=side)
+    if since is not None:
+        runs = runs.filter(started_at__gte=since)
+    return runs.defer("tally", "settings").order_by("started_at", "id")
+
+
+def list_results(rung: Rung, metric_id: str, since: datetime) -> list[RunResult]:
+    """The runs on a rung that count, as the core's thresholds take them."""
+    rows = list_counting(rung, since=since).values_list("day", "side", "metrics")
+    return [RunResult(day, side, metrics.get(metric_id)) for day, side, metrics in rows]
+
+
+def get_last_day(rung: Rung, side: str) -> date | None:
+    """The day on which the rung's ladder was last played on that side, on whichever rung."""
+    runs = Run.objects.filter(rung__ladder=rung.ladder_id, side=side, is_over=True)
+    last: date | None = runs.aggregate(last=Max("day"))["last"]
+    return last
+
+
+def get_pace(rung: Rung, side: str) -> Pace:
+    """The athlete's own pace on a rung from the last runs there; the stated prior without any."""
+    runs = list(list_counting(rung, side=side).reverse()[:PACE_RUNS])
+    attempts = sum(run.attempts for run in runs)
+    if not attempts:
+        return Pace()
+    used_ms, makes = sum(run.time_used_ms for run in runs), sum(run.makes for run in runs)
+    # Laplace's rule keeps a rate from a short record off the ends.
+    return Pace(max(1, used_ms // attempts), (makes + 1) / (attempts + 2), is_prior=False)
