@@ -21,7 +21,7 @@ from ladders.selectors import (
     list_rungs,
 )
 from runs.models import Run
-from runs.selectors import get_run, list_counting, list_results
+from runs.selectors import get_run, list_counting, list_results, list_values
 
 
 @dataclass(frozen=True)
@@ -74,7 +74,6 @@ class Outcome:
     """What a run came to: its numbers beside the usual, the best and the mark, and the verdict on the rung."""
 
     run: Run
-    side_words: str
     rows: Sequence[MetricRow]
     recent: Sequence[float]
     threshold: Threshold
@@ -85,7 +84,8 @@ class Outcome:
 def get_standing(ladder: Ladder) -> LadderStanding:
     working = get_working_rung(ladder)
     threshold = get_threshold(working)
-    place = RungPlace(working.number, len(list_rungs(ladder)), ladder.athlete.handedness)
+    rungs = len(list_rungs(ladder))
+    place = RungPlace(working.number, rungs, ladder.athlete.handedness, is_ladder_held=ladder.held >= rungs)
     verdict = judge(threshold, list_results(working, threshold.metric.id, ladder.arrived_at), place)
     return LadderStanding(ladder, ladder.held, list_rungs(ladder), working, threshold, verdict)
 
@@ -111,7 +111,7 @@ def _rung_standing(ladder: Ladder, rung: Rung, working: Rung) -> RungStanding:
 
 def _record(ladder: Ladder, rung: Rung, threshold: Threshold, side: str) -> RungRecord:
     runs = list(list_counting(rung, side=side))
-    values = _values(runs, threshold.metric.id)
+    values = list_values(runs, threshold.metric.id)
     usual = usual_of(values)
     return RungRecord(
         side=side,
@@ -122,11 +122,6 @@ def _record(ladder: Ladder, rung: Rung, threshold: Threshold, side: str) -> Rung
         spread=usual.spread if usual else None,
         best=best_of(values, threshold.metric.direction),
     )
-
-
-def _values(runs: Sequence[Run], metric_id: str) -> list[float]:
-    values = (run.metrics.get(metric_id) for run in runs)
-    return [value for value in values if value is not None]
 
 
 def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
@@ -141,9 +136,8 @@ def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
     standing = get_standing(ladder)
     return Outcome(
         run=run,
-        side_words=side_words(run.side, athlete.handedness),
         rows=_rows(run, earlier, threshold),
-        recent=_values([*earlier, run], threshold.metric.id)[-20:],
+        recent=list_values([*earlier, run], threshold.metric.id)[-20:],
         threshold=threshold,
         standing=standing,
         is_working_rung=standing.working.pk == rung.pk,
@@ -164,7 +158,7 @@ def _rows(run: Run, earlier: Sequence[Run], threshold: Threshold) -> list[Metric
                 id=metric.id,
                 title=metric.title,
                 unit=metric.unit,
-                comparison=compare(value, _values(earlier, metric.id), metric.direction),
+                comparison=compare(value, list_values(earlier, metric.id), metric.direction),
                 mark=threshold.mark if is_asked else None,
                 is_met=threshold.is_met_by(value) if is_asked else None,
             )

@@ -87,6 +87,9 @@ class Move(models.Model):
     reasons = models.JSONField(default=list)
     is_overruled = models.BooleanField()
     made_at = models.DateTimeField()
+    #: When the athlete had come to the rung they left: where taking the move back returns to.
+    arrived_before = models.DateTimeField()
+    taken_back_at = models.DateTimeField(null=True)
 
     class Meta:
         ordering = ("id",)

@@ -71,8 +71,28 @@ def record_move(ladder: Ladder, decision: str, verdict: str, reasons: Sequence[s
         reasons=list(reasons),
         is_overruled=decision != verdict,
         made_at=at,
+        arrived_before=ladder.arrived_at,
     )
     if step:
-        ladder.held, ladder.arrived_at = to_held, at
-        ladder.save(update_fields=["held", "arrived_at"])
+        _stand_on(ladder, to_held, at)
     return move
+
+
+@transaction.atomic
+def take_move_back(ladder: Ladder, at: datetime) -> Move:
+    """Undo the last decision that stands: the marker and the runs that count are as before; the record keeps both.
+
+    Raises ``CoreError`` (``no_move``) when there is none.
+    """
+    move = ladder.moves.filter(taken_back_at=None).last()
+    if move is None:
+        raise CoreError.one("no_move", "There is no decision on this ladder to take back.", "decision")
+    move.taken_back_at = at
+    move.save(update_fields=["taken_back_at"])
+    _stand_on(ladder, move.from_held, move.arrived_before)
+    return move
+
+
+def _stand_on(ladder: Ladder, held: int, arrived_at: datetime) -> None:
+    ladder.held, ladder.arrived_at = held, arrived_at
+    ladder.save(update_fields=["held", "arrived_at"])

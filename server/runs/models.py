@@ -10,6 +10,7 @@ from django.db import models
 
 from jolly_core.challenges.contract import Challenge
 from jolly_core.challenges.registry import get_challenge
+from jolly_core.record.yardstick import Distance, Yardstick, measure
 
 
 class Run(models.Model):
@@ -31,6 +32,8 @@ class Run(models.Model):
     started_at = models.DateTimeField()
     day = models.DateField()
     tally = models.JSONField()
+    #: Usual, best and mark as they stood when the run began: what the court screen measures against.
+    yardstick = models.JSONField(default=dict)
     metrics = models.JSONField(default=dict)
     attempts = models.PositiveIntegerField(default=0)
     makes = models.PositiveIntegerField(default=0)
@@ -50,6 +53,11 @@ class Run(models.Model):
     @property
     def challenge(self) -> Challenge[Any]:
         return get_challenge(self.format)
+
+    @property
+    def distance(self) -> Distance:
+        """How far the run's number is from its mark, usual and best."""
+        return measure(Yardstick(**self.yardstick), self.tally["metrics"])
 
 
 class Event(models.Model):

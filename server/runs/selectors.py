@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from datetime import date, datetime
 from uuid import UUID
 
@@ -10,8 +11,10 @@ from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
 from jolly_core.challenges.contract import Pace
+from jolly_core.record.yardstick import Yardstick, lay_yardstick
 from jolly_core.thresholds.evidence import RunResult
 from ladders.models import Rung
+from ladders.selectors import get_threshold
 from runs.models import Event, Run
 
 #: A pace steadies within this many runs and follows the athlete after that.
@@ -20,7 +23,8 @@ PACE_RUNS = 10
 
 def list_runs(athlete: Athlete) -> QuerySet[Run]:
     """All of the athlete's runs, the latest first."""
-    return Run.objects.filter(athlete=athlete).select_related("rung__ladder").order_by("-started_at", "id")
+    runs = Run.objects.filter(athlete=athlete).select_related("rung__ladder__athlete", "segment")
+    return runs.order_by("-started_at", "id")
 
 
 def get_run(athlete: Athlete, run_id: UUID) -> Run:
@@ -39,6 +43,19 @@ def list_counting(rung: Rung, *, side: str | None = None, since: datetime | None
     if since is not None:
         runs = runs.filter(started_at__gte=since)
     return runs.defer("tally", "settings").order_by("started_at", "id")
+
+
+def list_values(runs: Iterable[Run], metric_id: str) -> list[float]:
+    """The metric's values of runs that have one, in their order."""
+    values = (run.metrics.get(metric_id) for run in runs)
+    return [value for value in values if value is not None]
+
+
+def get_yardstick(rung: Rung, side: str) -> Yardstick:
+    """What the next run on a rung and side is measured against."""
+    threshold = get_threshold(rung)
+    earlier = list_values(list_counting(rung, side=side), threshold.metric.id)
+    return lay_yardstick(threshold.metric, threshold.mark, earlier)
 
 
 def list_results(rung: Rung, metric_id: str, since: datetime) -> list[RunResult]:

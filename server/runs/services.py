@@ -22,6 +22,7 @@ from jolly_core.sides import NONE, SIDES
 from jolly_core.validation import check_choice
 from ladders.models import Rung
 from runs.models import Event, Run
+from runs.selectors import get_yardstick
 
 MOST_EVENTS_A_BATCH = 500
 _TALLIED = ["tally", "is_over", "metrics", "attempts", "makes", "time_used_ms", "last_seq", "last_at_ms"]
@@ -65,6 +66,7 @@ def start_run(
         started_at=started_at,
         day=get_day(athlete, started_at),
         tally=tally.as_dict(),
+        yardstick=get_yardstick(rung, side).as_dict(),
     )
 
 

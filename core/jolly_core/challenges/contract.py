@@ -142,8 +142,3 @@ class Challenge(ABC, Generic[State]):
     @abstractmethod
     def goal_words(self, settings: Settings) -> str:
         """The game with its numbers in a few words: "8 of 10", "30 s, 25 to reach"."""
-
-
-def ms_words(left_ms: int) -> str:
-    """Milliseconds left as whole seconds, rounded up as a countdown does."""
-    return f"{-(-left_ms // 1000)} s"

@@ -5,7 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass, field, replace
 from typing import Any
 
-from jolly_core.challenges.contract import TIME, Challenge, Estimate, Metric, Pace, Reading, ms_words
+from jolly_core.challenges.contract import TIME, Challenge, Estimate, Metric, Pace, Reading
 from jolly_core.challenges.count import Count, Trail
 from jolly_core.challenges.events import MAKE, MISS
 from jolly_core.challenges.rally import (
@@ -79,7 +79,7 @@ class TimedCount(Challenge[TimedState]):
             number=total,
             number_label="contacts",
             out_of=goal,
-            next=_next(to_goal, left_ms, is_broken=state.rally is None and state.rallies.length > 0),
+            next=_next(to_goal, is_broken=state.rally is None and state.rallies.length > 0),
             to_goal=to_goal,
             time_left_ms=left_ms,
             metrics={
@@ -127,11 +127,11 @@ def _arithmetic(settings: Settings, pace: RallyPace, total: int) -> dict[str, An
     }
 
 
-def _next(to_goal: int | None, left_ms: int, *, is_broken: bool) -> str:
+def _next(to_goal: int | None, *, is_broken: bool) -> str:
     if is_broken:
         return "Fetch it and go on"
     if to_goal is None:
-        return f"{ms_words(left_ms)} left"
+        return "Keep it going"
     if to_goal == 0:
         return "Goal reached, keep going"
     return f"{counted(to_goal, 'contact')} to go"

@@ -1,1 +1,5 @@
-"""What the athlete's own past runs say: ``usual`` (average with its spread, best, how this run compares)."""
+"""What the athlete's own past runs say.
+
+- ``usual``      the average with its spread, the best, how a run compares
+- ``yardstick``  the same laid beside a run in play: how far it still is
+"""

@@ -34,11 +34,15 @@ class Verdict:
 
 @dataclass(frozen=True)
 class RungPlace:
-    """Where the rung stands on its ladder, and whose hands climb it: enough to word a verdict."""
+    """Where the rung stands on its ladder, and whose hands climb it: enough to word a verdict.
+
+    ``is_ladder_held``: the top rung is held already, so there is nowhere further to climb.
+    """
 
     number: int
     rungs: int
     handedness: str = "right"
+    is_ladder_held: bool = False
 
     @property
     def is_lowest(self) -> bool:
@@ -61,16 +65,19 @@ def judge(threshold: Threshold, runs: Sequence[RunResult], place: RungPlace) -> 
     share = sum(each.share for each in evidence) / len(evidence)
     if all(each.is_filled for each in evidence):
         reasons = tuple(_filled(threshold, each, place) for each in evidence)
-        return Verdict(CLIMB, _climb_headline(place), reasons, evidence, 1.0)
+        kind = STAY if place.is_ladder_held else CLIMB
+        return Verdict(kind, _climb_headline(place), reasons, evidence, 1.0)
     fallen = [side for side in by_side if _is_through_floor(threshold, by_side[side])]
     if fallen:
         reasons = tuple(_through_floor(threshold, by_side[side], side, place) for side in fallen)
-        if not place.is_lowest:
-            return Verdict(STEP_BACK, f"Step back to rung {place.number - 1} and rebuild", reasons, evidence, share)
+        if place.is_ladder_held or not place.is_lowest:
+            below = place.number if place.is_ladder_held else place.number - 1
+            return Verdict(STEP_BACK, f"Step back to rung {below} and rebuild", reasons, evidence, share)
         easier = Reason("lowest_rung", "This is the lowest rung: make the target bigger or stand closer for a while.")
         return Verdict(STAY, "Stay, and make it easier", (*reasons, easier), evidence, share)
     reasons = tuple(_state(threshold, each, place) for each in evidence)
-    return Verdict(STAY, f"Stay on rung {place.number}", reasons, evidence, share)
+    headline = "The whole ladder is yours" if place.is_ladder_held else f"Stay on rung {place.number}"
+    return Verdict(STAY, headline, reasons, evidence, share)
 
 
 def _climb_headline(place: RungPlace) -> str:

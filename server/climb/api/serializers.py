@@ -77,7 +77,17 @@ class RungStandingSerializer(serializers.Serializer[Any]):
 class MoveSerializer(serializers.ModelSerializer[Move]):
     class Meta:
         model = Move
-        fields = ("id", "from_held", "to_held", "decision", "verdict", "reasons", "is_overruled", "made_at")
+        fields = (
+            "id",
+            "from_held",
+            "to_held",
+            "decision",
+            "verdict",
+            "reasons",
+            "is_overruled",
+            "made_at",
+            "taken_back_at",
+        )
 
 
 class LadderDetailSerializer(serializers.Serializer[Any]):
@@ -110,7 +120,6 @@ class MetricRowSerializer(serializers.Serializer[Any]):
 
 class OutcomeSerializer(serializers.Serializer[Any]):
     run = RunSerializer()
-    side_words = serializers.CharField()
     rows = MetricRowSerializer(many=True)
     recent = serializers.ListField(child=serializers.FloatField())
     threshold = AskedSerializer()

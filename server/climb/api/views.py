@@ -17,6 +17,7 @@ from climb.api.serializers import (
 from config.requests import Request
 from ladders.models import Ladder
 from ladders.selectors import get_ladder, list_moves
+from ladders.services import take_move_back
 
 
 class LaddersView(APIView):
@@ -78,6 +79,11 @@ class MovesView(APIView):
         given.is_valid(raise_exception=True)
         services.decide(ladder, given.validated_data["decision"], datetime.now(UTC))
         return Response(LadderDetailSerializer(_detail(request.user, ladder_id)).data, status=201)
+
+    @extend_schema(operation_id="take_move_back", responses=LadderDetailSerializer)
+    def delete(self, request: Request, ladder_id: int) -> Response:
+        take_move_back(get_ladder(request.user, ladder_id), datetime.now(UTC))
+        return Response(LadderDetailSerializer(_detail(request.user, ladder_id)).data)
 
 
 class OutcomeView(APIView):

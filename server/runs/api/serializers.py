@@ -5,7 +5,9 @@ from django.utils import timezone
 from rest_framework import serializers
 
 from jolly_core.challenges.events import KINDS, LONGEST_NOTE
+from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
+from runs.models import Run
 
 #: A clock may be wrong, but not by more than this.
 CLOCK_SLACK = timedelta(days=1)
@@ -39,6 +41,29 @@ class TallySerializer(serializers.Serializer[Any]):
     detail = serializers.DictField(help_text="What this format says beyond the rest.")
 
 
+class YardstickSerializer(serializers.Serializer[Any]):
+    """The usual, the best and the mark that a run is measured against, as they stood when it began."""
+
+    metric = serializers.CharField()
+    title = serializers.CharField()
+    unit = serializers.CharField()
+    direction = serializers.ChoiceField(choices=["up", "down"])
+    mark = serializers.FloatField()
+    usual = serializers.FloatField(allow_null=True)
+    best = serializers.FloatField(allow_null=True)
+
+
+class DistanceSerializer(serializers.Serializer[Any]):
+    """What is still missing to mark, usual and best; null without a value or a measure."""
+
+    value = serializers.FloatField(allow_null=True)
+    to_mark = serializers.FloatField(allow_null=True)
+    to_usual = serializers.FloatField(allow_null=True)
+    to_best = serializers.FloatField(allow_null=True)
+    is_close_to_best = serializers.BooleanField()
+    is_new_best = serializers.BooleanField()
+
+
 class NewRunSerializer(serializers.Serializer[Any]):
     rung = serializers.IntegerField()
     side = SideField()
@@ -56,7 +81,9 @@ class RunSerializer(serializers.Serializer[Any]):
     rung = RungRefSerializer()
     ladder = LadderRefSerializer(source="rung.ladder")
     segment = serializers.IntegerField(source="segment_id", allow_null=True)
+    block = serializers.IntegerField(source="segment.block_id", allow_null=True, default=None)
     side = SideField()
+    side_words = serializers.SerializerMethodField()
     format = serializers.CharField()
     settings = serializers.DictField()
     started_at = serializers.DateTimeField()
@@ -66,6 +93,11 @@ class RunSerializer(serializers.Serializer[Any]):
     is_over = serializers.BooleanField()
     set_aside = serializers.CharField()
     tally = TallySerializer()
+    yardstick = YardstickSerializer()
+    distance = DistanceSerializer()
+
+    def get_side_words(self, run: Run) -> str:
+        return side_words(run.side, run.rung.ladder.athlete.handedness)
 
 
 class NewEventSerializer(serializers.Serializer[Any]):
@@ -90,6 +122,7 @@ class RecordedSerializer(serializers.Serializer[Any]):
     last_seq = serializers.IntegerField(source="run.last_seq")
     last_at_ms = serializers.IntegerField(source="run.last_at_ms")
     tally = TallySerializer(source="run.tally")
+    distance = DistanceSerializer(source="run.distance")
 
 
 class EventSerializer(serializers.Serializer[Any]):

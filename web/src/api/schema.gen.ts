@@ -137,7 +137,8 @@ export interface paths {
         put?: never;
         /** @description Decide on the verdict: climb, stay or step back. Against the advice is allowed, and kept as such. */
         post: operations["decide"];
-        delete?: never;
+        /** @description Decide on the verdict: climb, stay or step back. Against the advice is allowed, and kept as such. */
+        delete: operations["take_move_back"];
         options?: never;
         head?: never;
         patch?: never;
@@ -410,6 +411,19 @@ export interface components {
          * @enum {string}
          */
         DirectionEnum: "up" | "down";
+        /** @description What is still missing to mark, usual and best; null without a value or a measure. */
+        Distance: {
+            /** Format: double */
+            value: number | null;
+            /** Format: double */
+            to_mark: number | null;
+            /** Format: double */
+            to_usual: number | null;
+            /** Format: double */
+            to_best: number | null;
+            is_close_to_best: boolean;
+            is_new_best: boolean;
+        };
         /**
          * @description * `goal` - goal
          *     * `missed` - missed
@@ -513,6 +527,8 @@ export interface components {
             is_overruled: boolean;
             /** Format: date-time */
             made_at: string;
+            /** Format: date-time */
+            taken_back_at?: string | null;
         };
         /**
          * @description * `climb` - Climb
@@ -548,7 +564,6 @@ export interface components {
         NullEnum: null;
         Outcome: {
             run: components["schemas"]["Run"];
-            side_words: string;
             rows: components["schemas"]["MetricRow"][];
             recent: number[];
             threshold: components["schemas"]["Asked"];
@@ -635,6 +650,7 @@ export interface components {
             last_seq: number;
             last_at_ms: number;
             tally: components["schemas"]["Tally"];
+            distance: components["schemas"]["Distance"];
         };
         Run: {
             /** Format: uuid */
@@ -642,7 +658,9 @@ export interface components {
             rung: components["schemas"]["RungRef"];
             ladder: components["schemas"]["LadderRef"];
             segment: number | null;
+            block?: number | null;
             side: components["schemas"]["Side"];
+            readonly side_words: string;
             format: string;
             settings: {
                 [key: string]: unknown;
@@ -656,6 +674,8 @@ export interface components {
             is_over: boolean;
             set_aside: string;
             tally: components["schemas"]["Tally"];
+            yardstick: components["schemas"]["Yardstick"];
+            distance: components["schemas"]["Distance"];
         };
         RunPoint: {
             /** Format: uuid */
@@ -848,6 +868,19 @@ export interface components {
         WishesRequest: {
             minutes: number;
             ladders: number[];
+        };
+        /** @description The usual, the best and the mark that a run is measured against, as they stood when it began. */
+        Yardstick: {
+            metric: string;
+            title: string;
+            unit: string;
+            direction: components["schemas"]["DirectionEnum"];
+            /** Format: double */
+            mark: number;
+            /** Format: double */
+            usual: number | null;
+            /** Format: double */
+            best: number | null;
         };
     };
     responses: never;
@@ -1359,6 +1392,58 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["LadderDetail"];
                 };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_move_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: {
                 headers: {

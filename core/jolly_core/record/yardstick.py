@@ -1,0 +1,91 @@
+"""A yardstick laid beside a run in play: the usual, the best and the mark that its number is measured against."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import asdict, dataclass
+from typing import Any
+
+from jolly_core.challenges.contract import Metric
+from jolly_core.record.usual import best_of, is_better, usual_of
+
+#: Within a tenth of the best, and at least within one, a run is close to it. Common practice, no source.
+CLOSE_SHARE = 10
+
+
+@dataclass(frozen=True)
+class Yardstick:
+    """What a run is measured against, fixed when it begins: later runs do not move it."""
+
+    metric: str
+    title: str
+    unit: str
+    direction: str
+    mark: float
+    usual: float | None
+    best: float | None
+
+    def as_dict(self) -> dict[str, Any]:
+        return asdict(self)
+
+
+@dataclass(frozen=True)
+class Distance:
+    """How far the run's number is from mark, usual and best: what is still missing, 0 where it is reached.
+
+    All None while the metric has no value yet, or where there is nothing to measure against.
+    """
+
+    value: float | None = None
+    to_mark: float | None = None
+    to_usual: float | None = None
+    to_best: float | None = None
+    is_close_to_best: bool = False
+    is_new_best: bool = False
+
+
+def lay_yardstick(metric: Metric, mark: float, earlier: Sequence[float]) -> Yardstick:
+    """The yardstick for a run after ``earlier`` results of the metric, oldest first."""
+    usual = usual_of(earlier)
+    return Yardstick(
+        metric=metric.id,
+        title=metric.title,
+        unit=metric.unit,
+        direction=metric.direction,
+        mark=mark,
+        usual=usual.mean if usual else None,
+        best=best_of(earlier, metric.direction),
+    )
+
+
+def measure(yardstick: Yardstick, metrics: Mapping[str, float | None]) -> Distance:
+    """The distances of a run's metrics.
+
+    >>> stick = Yardstick("makes", "makes", "makes", "up", mark=8, usual=6.5, best=9)
+    >>> measure(stick, {"makes": 8})
+    Distance(value=8, to_mark=0, to_usual=0, to_best=1, is_close_to_best=True, is_new_best=False)
+    """
+    value = metrics.get(yardstick.metric)
+    if value is None:
+        return Distance()
+    best, direction = yardstick.best, yardstick.direction
+    to_best = _missing(value, best, direction)
+    is_new_best = best is not None and is_better(value, best, direction)
+    return Distance(
+        value=value,
+        to_mark=_missing(value, yardstick.mark, direction),
+        to_usual=_missing(value, yardstick.usual, direction),
+        to_best=to_best,
+        is_close_to_best=best is not None and to_best is not None and not is_new_best and to_best <= _close(best),
+        is_new_best=is_new_best,
+    )
+
+
+def _missing(value: float, wanted: float | None, direction: str) -> float | None:
+    if wanted is None:
+        return None
+    return max(0, wanted - value if direction == "up" else value - wanted)
+
+
+def _close(best: float) -> float:
+    return max(1, best / CLOSE_SHARE)
