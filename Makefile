@@ -6,6 +6,8 @@ MANAGE := $(PY) server/manage.py
 VAR := var
 DEMO_ENV := JOLLY_DEMO=1 JOLLY_DB=$(VAR)/demo.sqlite3 PYTHONUNBUFFERED=1
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
+# A field with a default may be left out of what is sent.
+OPENAPI_TS := npx --no-install openapi-typescript --default-non-nullable=false
 UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --generate-hashes \
 	--no-emit-index-url --no-emit-find-links --custom-compile-command "make lock"
 
@@ -81,13 +83,13 @@ schema-check: .venv/.runtime web/node_modules/.installed
 	@mkdir -p $(VAR)
 	@JOLLY_DEMO=1 $(MANAGE) spectacular --validate --fail-on-warn --file $(VAR)/openapi.yaml
 	@cmp $(VAR)/openapi.yaml docs/formats/openapi.yaml || { echo "The API changed: run make types"; exit 1; }
-	@cd web && npx --no-install openapi-typescript ../docs/formats/openapi.yaml -o ../$(VAR)/schema.gen.ts >/dev/null
+	@cd web && $(OPENAPI_TS) ../docs/formats/openapi.yaml -o ../$(VAR)/schema.gen.ts >/dev/null
 	@cmp $(VAR)/schema.gen.ts web/src/api/schema.gen.ts || { echo "The API's types are stale: run make types"; exit 1; }
 
 types: .venv/.runtime web/node_modules/.installed
 	JOLLY_DEMO=1 $(MANAGE) spectacular --validate --fail-on-warn --file docs/formats/openapi.yaml
-	cd web && npx --no-install openapi-typescript ../docs/formats/openapi.yaml -o src/api/schema.gen.ts
-	cd web && npx --no-install openapi-typescript \
+	cd web && $(OPENAPI_TS) ../docs/formats/openapi.yaml -o src/api/schema.gen.ts
+	cd web && $(OPENAPI_TS) \
 		"$$(../$(PY) -c 'import allauth.headless.spec as s; print(s.__path__[0])')/doc/openapi.yaml" -o src/api/account.gen.ts
 
 bench: .venv/.dev web/dist/.built browser

@@ -5,6 +5,8 @@ from __future__ import annotations
 from django.conf import settings
 from django.db import models
 
+LONGEST_NOTE = 2000
+
 
 class Block(models.Model):
     class Status(models.TextChoices):
@@ -19,6 +21,7 @@ class Block(models.Model):
     minutes = models.PositiveSmallIntegerField()
     spare_s = models.PositiveIntegerField(default=0)
     status = models.CharField(max_length=8, choices=Status.choices, default=Status.PLANNED)
+    note = models.TextField(blank=True, max_length=LONGEST_NOTE)
     created_at = models.DateTimeField(auto_now_add=True)
     started_at = models.DateTimeField(null=True)
     finished_at = models.DateTimeField(null=True)

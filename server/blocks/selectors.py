@@ -14,13 +14,13 @@ from blocks.models import Block, Segment
 def list_blocks(athlete: Athlete) -> QuerySet[Block]:
     """The athlete's blocks with their segments, but for those that were dropped."""
     blocks = Block.objects.filter(athlete=athlete).exclude(status=Block.Status.DROPPED)
-    return blocks.prefetch_related("segments__rung__ladder", "segments__runs").select_related("athlete")
+    return blocks.prefetch_related("segments__rung__ladder__athlete", "segments__runs").select_related("athlete")
 
 
 def get_block(athlete: Athlete, block_id: int) -> Block:
     blocks = (
         Block.objects.filter(athlete=athlete)
-        .prefetch_related("segments__rung__ladder", "segments__runs")
+        .prefetch_related("segments__rung__ladder__athlete", "segments__runs")
         .select_related("athlete")
     )
     return get_object_or_404(blocks, pk=block_id)

@@ -43,11 +43,11 @@ def finish_segment(segment: Segment, at: datetime) -> Segment:
     return segment
 
 
-def finish_block(block: Block, at: datetime) -> Block:
-    """Close a block, played to its end or not."""
+def finish_block(block: Block, at: datetime, note: str = "") -> Block:
+    """Close a block, played to its end or not, with what was felt."""
     if block.status in (Block.Status.PLANNED, Block.Status.STARTED):
-        block.status, block.finished_at = Block.Status.DONE, at
-        block.save(update_fields=["status", "finished_at"])
+        block.status, block.finished_at, block.note = Block.Status.DONE, at, note
+        block.save(update_fields=["status", "finished_at", "note"])
     return block
 
 

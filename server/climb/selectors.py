@@ -4,12 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from datetime import date
 from typing import Any
 from uuid import UUID
 
 from accounts.models import Athlete
 from jolly_core.record.usual import Comparison, best_of, compare, usual_of
-from jolly_core.sides import BOTH_SIDES, NONE, side_words
+from jolly_core.sides import side_words
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 from ladders.models import Ladder, Rung
@@ -23,6 +24,19 @@ from ladders.selectors import (
 from runs.models import Run
 from runs.selectors import get_run, list_counting, list_results, list_values
 
+#: How many results are shown in a row at the end of a run.
+RECENT_RUNS = 20
+
+
+@dataclass(frozen=True)
+class RunPoint:
+    """One run as a point: what a threshold asks of it, and whether it was reached."""
+
+    id: UUID
+    day: date
+    value: float | None
+    is_met: bool
+
 
 @dataclass(frozen=True)
 class RungRecord:
@@ -30,8 +44,7 @@ class RungRecord:
 
     side: str
     side_words: str
-    runs: Sequence[Run]
-    values: Sequence[float]
+    runs: Sequence[RunPoint]
     usual: float | None
     spread: float | None
     best: float | None
@@ -75,10 +88,11 @@ class Outcome:
 
     run: Run
     rows: Sequence[MetricRow]
-    recent: Sequence[float]
+    recent: Sequence[RunPoint]
     threshold: Threshold
     standing: LadderStanding
     is_working_rung: bool
+    lessons: Sequence[str]
 
 
 def get_standing(ladder: Ladder) -> LadderStanding:
@@ -105,8 +119,8 @@ def list_rung_standings(ladder: Ladder) -> list[RungStanding]:
 def _rung_standing(ladder: Ladder, rung: Rung, working: Rung) -> RungStanding:
     state = "held" if rung.number <= ladder.held else "working" if rung.pk == working.pk else "ahead"
     threshold = get_threshold(rung)
-    sides = BOTH_SIDES if ladder.has_sides else (NONE,)
-    return RungStanding(rung, threshold, state, [_record(ladder, rung, threshold, side) for side in sides])
+    records = [_record(ladder, rung, threshold, side) for side in ladder.sides]
+    return RungStanding(rung, threshold, state, records)
 
 
 def _record(ladder: Ladder, rung: Rung, threshold: Threshold, side: str) -> RungRecord:
@@ -116,12 +130,16 @@ def _record(ladder: Ladder, rung: Rung, threshold: Threshold, side: str) -> Rung
     return RungRecord(
         side=side,
         side_words=side_words(side, ladder.athlete.handedness),
-        runs=runs,
-        values=values,
+        runs=_points(runs, threshold),
         usual=usual.mean if usual else None,
         spread=usual.spread if usual else None,
         best=best_of(values, threshold.metric.direction),
     )
+
+
+def _points(runs: Sequence[Run], threshold: Threshold) -> list[RunPoint]:
+    values = [(run, run.metrics.get(threshold.metric.id)) for run in runs]
+    return [RunPoint(run.pk, run.day, value, threshold.is_met_by(value)) for run, value in values]
 
 
 def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
@@ -137,10 +155,11 @@ def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
     return Outcome(
         run=run,
         rows=_rows(run, earlier, threshold),
-        recent=list_values([*earlier, run], threshold.metric.id)[-20:],
+        recent=_points([*earlier, run], threshold)[-RECENT_RUNS:],
         threshold=threshold,
         standing=standing,
         is_working_rung=standing.working.pk == rung.pk,
+        lessons=run.challenge.lessons(run.settings, run.tally),
     )
 
 

@@ -106,8 +106,6 @@ TIME_ZONE = "UTC"
 USE_TZ = True
 USE_I18N = False
 
-STATIC_URL = "/static/"
-STATIC_ROOT = VAR / "static"
 WHITENOISE_ROOT = WEB_BUILD if WEB_BUILD.is_dir() else None
 WHITENOISE_MIMETYPES = {".webmanifest": "application/manifest+json"}
 
@@ -158,6 +156,10 @@ SPECTACULAR_SETTINGS = {
     "VERSION": "1",
     "SERVE_INCLUDE_SCHEMA": False,
     "COMPONENT_SPLIT_REQUEST": True,
+    "POSTPROCESSING_HOOKS": [
+        "drf_spectacular.hooks.postprocess_schema_enums",
+        "config.schema.every_answer_is_whole",
+    ],
     "ENUM_NAME_OVERRIDES": {
         "Side": "jolly_core.sides.SIDES",
         "Hand": "jolly_core.sides.HANDS",

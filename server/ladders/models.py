@@ -6,6 +6,7 @@ from django.conf import settings
 from django.db import models
 
 from jolly_core.challenges.registry import get_challenge
+from jolly_core.sides import BOTH_SIDES, NONE
 
 
 class Ladder(models.Model):
@@ -31,6 +32,11 @@ class Ladder(models.Model):
                 fields=("athlete", "shelf_key"), condition=~models.Q(shelf_key=""), name="a_shelf_ladder_once"
             )
         ]
+
+    @property
+    def sides(self) -> tuple[str, ...]:
+        """The sides it is played on, the one to begin with first."""
+        return BOTH_SIDES if self.has_sides else (NONE,)
 
     def __str__(self) -> str:
         return self.title

@@ -16,7 +16,7 @@ from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.planning.arrangement import Arrangement, Wish, arrange_block
 from jolly_core.planning.warmup import CAUTION
-from jolly_core.sides import BOTH_SIDES, NONE, side_words
+from jolly_core.sides import NONE, side_words
 from ladders.models import Rung
 from runs.models import Run
 from runs.selectors import get_last_day, get_pace, list_runs
@@ -82,7 +82,7 @@ def _wishes(athlete: Athlete, standing: LadderStanding) -> list[tuple[Wish, str]
     challenge = get_challenge(rung.format)
     missing = {each.side: each.more_runs for each in standing.verdict.evidence}
     wishes = []
-    for side in BOTH_SIDES if ladder.has_sides else (NONE,):
+    for side in ladder.sides:
         words = side_words(side, athlete.handedness)
         wish = Wish(
             key=f"{rung.pk}-{side}",

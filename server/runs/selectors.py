@@ -27,6 +27,16 @@ def list_runs(athlete: Athlete) -> QuerySet[Run]:
     return runs.order_by("-started_at", "id")
 
 
+def list_played(athlete: Athlete) -> QuerySet[Run]:
+    """The logbook: runs in which something happened."""
+    return list_runs(athlete).filter(last_seq__gt=0)
+
+
+def list_unfinished(athlete: Athlete) -> QuerySet[Run]:
+    """Runs to come back to."""
+    return list_played(athlete).filter(is_over=False, set_aside="")
+
+
 def get_run(athlete: Athlete, run_id: UUID) -> Run:
     return get_object_or_404(list_runs(athlete), pk=run_id)
 

@@ -18,7 +18,6 @@ from jolly_core.challenges.events import check_follows, read_event
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.challenges.session import replay
 from jolly_core.errors import CoreError, Problem
-from jolly_core.sides import NONE, SIDES
 from jolly_core.validation import check_choice
 from ladders.models import Rung
 from runs.models import Event, Run
@@ -45,8 +44,7 @@ def start_run(
 
     Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``id_taken`` for an id in other use.
     """
-    allowed = tuple(side for side in SIDES if (side != NONE) == rung.ladder.has_sides)
-    if problem := check_choice("side", side, allowed):
+    if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
     known = Run.objects.filter(pk=run_id).first()
     if known:

@@ -6,6 +6,6 @@
 - ``session``    one run being played: undo, pause, double taps, the clock; step by step or all at once
 - ``registry``   every format by its id
 - ``wire``       the same with JSON strings on either side
-- ``rally``      the arithmetic of a timed count
+- ``rally``      the arithmetic of a timed count, and ``rally_words`` the same in sentences
 - ``streak``, ``timed_count``, ``makes_of_n``  the formats
 """

@@ -55,6 +55,7 @@ class Reading:
     to_goal: int | None
     metrics: Mapping[str, int | float | None]
     time_left_ms: int | None = None
+    rest_left_ms: int = 0
     detail: Mapping[str, Any] = field(default_factory=dict)
 
 
@@ -77,6 +78,7 @@ class Tally:
     best_streak: int
     time_used_ms: int
     time_left_ms: int | None
+    rest_left_ms: int
     is_paused: bool
     is_over: bool
     ending: str | None
@@ -94,12 +96,15 @@ class Challenge(ABC, Generic[State]):
     """One format: what it is called, what can be set, what it measures, and how its state moves.
 
     States are frozen: a session keeps every one of them, which is what makes undo go back as far as wished.
-    ``metrics`` starts with the one that the format is about.
+    ``metrics`` starts with the one that the format is about; ``make_word`` and ``miss_word`` are what the two halves
+    of the court screen say.
     """
 
     id: ClassVar[str]
     title: ClassVar[str]
     game: ClassVar[str]
+    make_word: ClassVar[str] = "Made"
+    miss_word: ClassVar[str] = "Missed"
     declared: ClassVar[tuple[Setting, ...]]
     metrics: ClassVar[tuple[Metric, ...]]
 
@@ -138,6 +143,10 @@ class Challenge(ABC, Generic[State]):
     @abstractmethod
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         """How long one run will take this athlete."""
+
+    def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
+        """What the arithmetic of a run says about it, in sentences with numbers; ``tally`` as plain values."""
+        return ()
 
     @abstractmethod
     def goal_words(self, settings: Settings) -> str:

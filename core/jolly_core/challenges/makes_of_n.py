@@ -83,6 +83,16 @@ class MakesOfN(Challenge[MakesState]):
         expected_s = round(settings["attempts"] * pace.attempt_ms / 1000)
         return Estimate(round(expected_s * 0.8), expected_s, round(expected_s * 1.3))
 
+    def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
+        interval = tally["detail"]["interval"]
+        if interval is None:
+            return ()
+        low, high = (round(100 * end) for end in interval)
+        return (
+            f"{tally['makes']} of {tally['attempts']} fits a true rate anywhere from {low} to {high} % "
+            "(19 times in 20): one run says less than it seems, several say more.",
+        )
+
     def goal_words(self, settings: Settings) -> str:
         if settings["goal"] is None:
             return f"out of {settings['attempts']}"

@@ -99,6 +99,7 @@ class Session:
             best_streak=count.best_streak,
             time_used_ms=active_ms,
             time_left_ms=reading.time_left_ms,
+            rest_left_ms=0 if ending else reading.rest_left_ms,
             is_paused=self._paused_at is not None,
             is_over=ending is not None,
             ending=ending,

@@ -17,6 +17,8 @@ from jolly_core.words import counted
 ENDS, RESETS = "ends", "resets"
 #: Nobody keeps at one streak for longer; an estimate says "an hour" and leaves it there.
 LONGEST_ESTIMATE_S = 3600
+#: A goal that takes more attempts than this is not a goal for today. Common practice, no source.
+FAR_ATTEMPTS = 500
 
 
 @dataclass(frozen=True, slots=True)
@@ -116,6 +118,7 @@ class Streak(Challenge[StreakState]):
             next=self._next(settings, state, rest_left_ms),
             to_goal=0 if is_done else goal - state.row,
             time_left_ms=None if limit_s is None else max(0, limit_s * 1000 - active_ms),
+            rest_left_ms=rest_left_ms,
             metrics={
                 "best_streak": state.best_row,
                 "sets_done": state.sets_done,
@@ -125,7 +128,6 @@ class Streak(Challenge[StreakState]):
                 "streaks": [*state.streaks, *([] if just_closed else [state.row])],
                 "sets_done": state.sets_done,
                 "sets": sets,
-                "rest_left_ms": rest_left_ms,
                 "attempts_limit": settings["attempts_limit"],
             },
         )
@@ -163,6 +165,17 @@ class Streak(Challenge[StreakState]):
             return int(min(top_s, round(min(attempts, limit or attempts, 1e6) * pace.attempt_ms / 1000) + rest_s))
 
         return Estimate(seconds(min(shortest, expected)), seconds(expected), seconds(max(long, expected)))
+
+    def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
+        if not tally["attempts"]:
+            return ()
+        # Laplace's rule keeps the rate of a short run off the ends.
+        rate = (tally["makes"] + 1) / (tally["attempts"] + 2)
+        attempts = attempts_to_streak(rate, settings["goal"])
+        made = f"You made {tally['makes']} of {tally['attempts']}."
+        if attempts > FAR_ATTEMPTS:
+            return (made, f"At that rate {settings['goal']} in a row is far off: take a shorter goal for now.")
+        return (made, f"At that rate {settings['goal']} in a row takes about {round(attempts)} attempts on average.")
 
     def goal_words(self, settings: Settings) -> str:
         words = f"{settings['goal']} in a row"

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from typing import Any
 
@@ -17,6 +18,7 @@ from jolly_core.challenges.rally import (
     most_breaks,
     rally_pace,
 )
+from jolly_core.challenges.rally_words import rally_lessons
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.words import counted
 
@@ -40,6 +42,8 @@ class TimedCount(Challenge[TimedState]):
     id = "timed_count"
     title = "Timed count"
     game = "Contacts against the clock with one ball; every break costs the time to fetch it."
+    make_word = "Contact"
+    miss_word = "Break"
     declared = (
         WholeNumber("seconds", "Seconds", 5, 3600, 60, "s"),
         WholeNumber("goal", "Contacts to reach", 1, 10000, None),
@@ -105,6 +109,10 @@ class TimedCount(Challenge[TimedState]):
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         return Estimate(settings["seconds"], settings["seconds"], settings["seconds"])
+
+    def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
+        arithmetic = tally["detail"]["arithmetic"]
+        return rally_lessons(arithmetic, settings["goal"], tally["makes"]) if arithmetic else ()
 
     def goal_words(self, settings: Settings) -> str:
         if settings["goal"] is None:

@@ -124,7 +124,9 @@ def _state(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
         if each.recent
         else f"no run yet at {threshold.mark_words}"
     )
-    return Reason("still_missing", f"{_lead(each.side, place)}{so_far}; {_missing(each)}.")
+    lead = _lead(each.side, place)
+    words = f"{lead}{so_far}; {_missing(each)}."
+    return Reason("still_missing", f"{words[0].upper()}{words[1:]}")
 
 
 def _missing(each: Evidence) -> str:

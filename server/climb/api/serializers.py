@@ -121,7 +121,8 @@ class MetricRowSerializer(serializers.Serializer[Any]):
 class OutcomeSerializer(serializers.Serializer[Any]):
     run = RunSerializer()
     rows = MetricRowSerializer(many=True)
-    recent = serializers.ListField(child=serializers.FloatField())
+    recent = RunPointSerializer(many=True)
     threshold = AskedSerializer()
     standing = LadderStandingSerializer()
     is_working_rung = serializers.BooleanField()
+    lessons = serializers.ListField(child=serializers.CharField(), help_text="What the run's arithmetic says.")

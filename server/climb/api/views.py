@@ -32,32 +32,8 @@ def _detail(athlete: Athlete, ladder_id: int) -> dict[str, Any]:
     ladder = get_ladder(athlete, ladder_id)
     return {
         "standing": selectors.get_standing(ladder),
-        "rungs": [_rung_row(standing) for standing in selectors.list_rung_standings(ladder)],
+        "rungs": selectors.list_rung_standings(ladder),
         "moves": list_moves(ladder).reverse(),
-    }
-
-
-def _rung_row(standing: selectors.RungStanding) -> dict[str, Any]:
-    return {
-        "rung": standing.rung,
-        "threshold": standing.threshold,
-        "state": standing.state,
-        "records": [_record_row(standing, record) for record in standing.records],
-    }
-
-
-def _record_row(standing: selectors.RungStanding, record: selectors.RungRecord) -> dict[str, Any]:
-    points = []
-    for run in record.runs:
-        value = run.metrics.get(standing.threshold.metric.id)
-        points.append({"id": run.pk, "day": run.day, "value": value, "is_met": standing.threshold.is_met_by(value)})
-    return {
-        "side": record.side,
-        "side_words": record.side_words,
-        "usual": record.usual,
-        "spread": record.spread,
-        "best": record.best,
-        "runs": points,
     }
 
 

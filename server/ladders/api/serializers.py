@@ -1,9 +1,11 @@
 from typing import Any
 
+from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from jolly_core.challenges.registry import CHALLENGES
-from jolly_core.sides import SIDES
+from jolly_core.sides import SIDES, side_words
+from ladders.models import Ladder
 
 FORMATS = tuple(CHALLENGES)
 
@@ -49,6 +51,11 @@ class ShelfLadderSerializer(serializers.Serializer[Any]):
     is_taken = serializers.BooleanField()
 
 
+class PlayedSideSerializer(serializers.Serializer[Any]):
+    side = serializers.ChoiceField(choices=list(SIDES))
+    words = serializers.CharField(help_text="With the hand it means for this athlete; empty without sides.")
+
+
 class LadderRefSerializer(serializers.Serializer[Any]):
     id = serializers.IntegerField()
     title = serializers.CharField()
@@ -57,6 +64,12 @@ class LadderRefSerializer(serializers.Serializer[Any]):
     kit = serializers.ListField(child=serializers.CharField())
     cautions = serializers.ListField(child=serializers.CharField())
     summary = serializers.CharField()
+    sides = serializers.SerializerMethodField()
+
+    @extend_schema_field(PlayedSideSerializer(many=True))
+    def get_sides(self, ladder: Ladder) -> list[dict[str, str]]:
+        """The sides it is played on, the one to begin with first."""
+        return [{"side": side, "words": side_words(side, ladder.athlete.handedness)} for side in ladder.sides]
 
 
 class RungRefSerializer(serializers.Serializer[Any]):

@@ -2,7 +2,7 @@ from typing import Any
 
 from rest_framework import serializers
 
-from blocks.models import Block, Segment
+from blocks.models import LONGEST_NOTE, Block, Segment
 from climb.api.serializers import LadderStandingSerializer
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.warmup import warm_up_parts
@@ -100,11 +100,12 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
 
     class Meta:
         model = Block
-        fields = ("id", "title", "day", "minutes", "spare_s", "status", "started_at", "finished_at", "segments")
+        fields = ("id", "title", "day", "minutes", "spare_s", "status", "started_at", "finished_at", "note", "segments")
 
 
 class BlockChangeSerializer(serializers.Serializer[Any]):
     change = serializers.ChoiceField(choices=["start", "finish", "drop", "restore"])
+    note = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
 
 
 class TodaySerializer(serializers.Serializer[Any]):

@@ -74,7 +74,7 @@ class BlockView(APIView):
         if change == "start":
             block_services.start_block(block, now)
         elif change == "finish":
-            block_services.finish_block(block, now)
+            block_services.finish_block(block, now, given.validated_data["note"])
         elif change == "drop":
             block_services.drop_block(block)
         else:

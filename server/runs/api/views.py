@@ -2,7 +2,7 @@ from typing import TYPE_CHECKING, cast
 from uuid import UUID
 
 from django.db.models import QuerySet
-from drf_spectacular.utils import extend_schema, extend_schema_view
+from drf_spectacular.utils import OpenApiParameter, extend_schema, extend_schema_view
 from rest_framework.generics import ListAPIView
 from rest_framework.response import Response
 from rest_framework.views import APIView
@@ -25,14 +25,19 @@ if TYPE_CHECKING:
     from accounts.models import Athlete
 
 
-@extend_schema_view(get=extend_schema(operation_id="list_runs"))
+UNFINISHED = OpenApiParameter("unfinished", bool, description="Only runs that are begun and not over.")
+
+
+@extend_schema_view(get=extend_schema(operation_id="list_runs", parameters=[UNFINISHED]))
 class RunsView(ListAPIView[Run]):
     """The logbook: every run, the latest first."""
 
     serializer_class = RunSerializer
 
     def get_queryset(self) -> QuerySet[Run]:
-        return selectors.list_runs(cast("Athlete", self.request.user)).exclude(last_seq=0)
+        athlete = cast("Athlete", self.request.user)
+        is_unfinished = self.request.query_params.get("unfinished") == "true"
+        return selectors.list_unfinished(athlete) if is_unfinished else selectors.list_played(athlete)
 
 
 class RunView(APIView):

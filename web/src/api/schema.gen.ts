@@ -348,14 +348,14 @@ export interface components {
             /** @description Required. 150 characters or fewer. Letters, digits and @/./+/-/_ only. */
             readonly username: string;
             readonly name: string;
-            display_name?: string;
-            handedness?: components["schemas"]["HandednessEnum"];
-            units?: components["schemas"]["UnitsEnum"];
-            timezone?: string;
-            double_tap_ms?: number;
-            volume?: number;
-            is_muted?: boolean;
-            is_mirrored?: boolean;
+            display_name: string;
+            handedness: components["schemas"]["HandednessEnum"];
+            units: components["schemas"]["UnitsEnum"];
+            timezone: string;
+            double_tap_ms: number;
+            volume: number;
+            is_muted: boolean;
+            is_mirrored: boolean;
             readonly is_demo: boolean;
         };
         Block: {
@@ -366,12 +366,13 @@ export interface components {
             /** Format: int64 */
             minutes: number;
             /** Format: int64 */
-            spare_s?: number;
-            status?: components["schemas"]["StatusEnum"];
+            spare_s: number;
+            status: components["schemas"]["StatusEnum"];
             /** Format: date-time */
-            started_at?: string | null;
+            started_at: string | null;
             /** Format: date-time */
-            finished_at?: string | null;
+            finished_at: string | null;
+            note: string;
             segments: components["schemas"]["Segment"][];
         };
         /** @description A format of challenge: its game, what it measures, and the JSON Schema of its settings. */
@@ -394,9 +395,9 @@ export interface components {
             /** Format: double */
             value: number;
             /** Format: double */
-            usual?: number | null;
+            usual: number | null;
             /** Format: double */
-            spread?: number | null;
+            spread: number | null;
             /** Format: double */
             best: number | null;
             is_new_best: boolean;
@@ -486,6 +487,7 @@ export interface components {
             kit: string[];
             cautions: string[];
             summary: string;
+            readonly sides: components["schemas"]["PlayedSide"][];
         };
         LadderStanding: {
             ladder: components["schemas"]["LadderRef"];
@@ -523,12 +525,12 @@ export interface components {
             to_held: number;
             decision: components["schemas"]["MoveDecisionEnum"];
             verdict: string;
-            reasons?: unknown;
+            reasons: unknown;
             is_overruled: boolean;
             /** Format: date-time */
             made_at: string;
             /** Format: date-time */
-            taken_back_at?: string | null;
+            taken_back_at: string | null;
         };
         /**
          * @description * `climb` - Climb
@@ -551,7 +553,7 @@ export interface components {
             /** @description The run's clock, ms; never goes backwards. */
             at_ms: number;
             /** @default  */
-            text: string;
+            text?: string;
         };
         NewRunRequest: {
             rung: number;
@@ -565,10 +567,12 @@ export interface components {
         Outcome: {
             run: components["schemas"]["Run"];
             rows: components["schemas"]["MetricRow"][];
-            recent: number[];
+            recent: components["schemas"]["RunPoint"][];
             threshold: components["schemas"]["Asked"];
             standing: components["schemas"]["LadderStanding"];
             is_working_rung: boolean;
+            /** @description What the run's arithmetic says. */
+            lessons: string[];
         };
         PaginatedRunList: {
             /** @example 123 */
@@ -577,12 +581,12 @@ export interface components {
              * Format: uri
              * @example http://api.example.org/accounts/?offset=400&limit=100
              */
-            next?: string | null;
+            next: string | null;
             /**
              * Format: uri
              * @example http://api.example.org/accounts/?offset=200&limit=100
              */
-            previous?: string | null;
+            previous: string | null;
             results: components["schemas"]["Run"][];
         };
         Part: {
@@ -601,6 +605,8 @@ export interface components {
         };
         PatchedBlockChangeRequest: {
             change?: components["schemas"]["ChangeEnum"];
+            /** @default  */
+            note?: string;
         };
         /** @description What to arrange: the minutes, and which ladders. */
         PlanRequest: {
@@ -608,6 +614,11 @@ export interface components {
             ladders: number[];
             /** Format: date */
             day: string;
+        };
+        PlayedSide: {
+            side: components["schemas"]["Side"];
+            /** @description With the hand it means for this athlete; empty without sides. */
+            words: string;
         };
         /** @description Every refusal has this shape. */
         Problem: {
@@ -658,10 +669,13 @@ export interface components {
             rung: components["schemas"]["RungRef"];
             ladder: components["schemas"]["LadderRef"];
             segment: number | null;
-            block?: number | null;
+            block: number | null;
             side: components["schemas"]["Side"];
             readonly side_words: string;
             format: string;
+            /** @description What the make half of the screen says. */
+            make_word: string;
+            miss_word: string;
             settings: {
                 [key: string]: unknown;
             };
@@ -720,18 +734,18 @@ export interface components {
             kind: components["schemas"]["SegmentKind"];
             title: string;
             rung: components["schemas"]["RungRef"] | null;
-            ladder?: components["schemas"]["LadderRef"] | null;
+            ladder: components["schemas"]["LadderRef"] | null;
             side: components["schemas"]["Side"];
             readonly side_words: string;
             readonly parts: components["schemas"]["Part"][];
             /** Format: int64 */
             planned_s: number;
             /** Format: int64 */
-            runs_planned?: number;
+            runs_planned: number;
             reasons: string[];
             readonly runs: string[];
             /** Format: date-time */
-            done_at?: string | null;
+            done_at: string | null;
         };
         /**
          * @description * `warm_up` - warm_up
@@ -795,6 +809,8 @@ export interface components {
             best_streak: number;
             time_used_ms: number;
             time_left_ms: number | null;
+            /** @description Rest still due between two sets. */
+            rest_left_ms: number;
             is_paused: boolean;
             is_over: boolean;
             ending: (components["schemas"]["EndingEnum"] | components["schemas"]["NullEnum"]) | null;
@@ -1598,6 +1614,8 @@ export interface operations {
                 limit?: number;
                 /** @description The initial index from which to return the results. */
                 offset?: number;
+                /** @description Only runs that are begun and not over. */
+                unfinished?: boolean;
             };
             header?: never;
             path?: never;

@@ -1,0 +1,60 @@
+/** The server, typed from its own schema. Every refusal becomes a ProblemError. */
+import createClient, { type Middleware } from "openapi-fetch";
+
+import type { paths as AccountPaths } from "./account.gen";
+import type { components, paths } from "./schema.gen";
+
+export type Schemas = components["schemas"];
+export type Problem = Schemas["Problem"];
+
+export class ProblemError extends Error {
+  constructor(
+    readonly status: number,
+    readonly problem: Problem | null,
+  ) {
+    super(problem?.detail ?? "The server gave no answer that we understand.");
+  }
+
+  /** What is wrong with one field of a form, if anything. */
+  field(name: string): string | undefined {
+    return this.problem?.errors.find((error) => error.loc[0] === name)?.msg;
+  }
+}
+
+function readCookie(name: string): string | undefined {
+  return document.cookie
+    .split("; ")
+    .find((part) => part.startsWith(`${name}=`))
+    ?.slice(name.length + 1);
+}
+
+/** Django wants its token back with every change; asking for the account's config is what hands it out. */
+const csrf: Middleware = {
+  async onRequest({ request }) {
+    if (request.method === "GET") return;
+    if (!readCookie("csrftoken")) await fetch("/_allauth/browser/v1/config");
+    request.headers.set("X-CSRFToken", readCookie("csrftoken") ?? "");
+  },
+};
+
+export const api = createClient<paths>({ baseUrl: "/" });
+export const account = createClient<AccountPaths>({ baseUrl: "/" });
+api.use(csrf);
+account.use(csrf);
+
+interface Answer<T> {
+  data?: T;
+  error?: unknown;
+  response: Response;
+}
+
+function asProblem(error: unknown): Problem | null {
+  return typeof error === "object" && error !== null && "detail" in error ? (error as Problem) : null;
+}
+
+/** The data of an answer; throws a ProblemError for a refusal. */
+export async function unwrap<T>(promise: Promise<Answer<T>>): Promise<T> {
+  const { data, error, response } = await promise;
+  if (!response.ok) throw new ProblemError(response.status, asProblem(error));
+  return data as T;
+}

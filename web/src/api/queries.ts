@@ -1,0 +1,127 @@
+/** What the screens read and where it is kept. A write names what it makes stale. */
+import { queryOptions, useMutation, useQueryClient, type QueryKey } from "@tanstack/react-query";
+
+import { api, unwrap, type Schemas } from "./client";
+
+export type Athlete = Schemas["Athlete"];
+export type Block = Schemas["Block"];
+export type Segment = Schemas["Segment"];
+export type Run = Schemas["Run"];
+export type Tally = Schemas["Tally"];
+export type Standing = Schemas["LadderStanding"];
+export type Rung = Schemas["RungRef"];
+export type Verdict = Schemas["Verdict"];
+export type Distance = Schemas["Distance"];
+export type EventKind = Schemas["EventKind"];
+export type NewEvent = Schemas["NewEventRequest"];
+export type Recorded = Schemas["Recorded"];
+export type Outcome = Schemas["Outcome"];
+export type Side = Schemas["Side"];
+export type LadderDetail = Schemas["LadderDetail"];
+export type RungStanding = Schemas["RungStanding"];
+
+export const athleteQuery = queryOptions({
+  queryKey: ["athlete"],
+  queryFn: () => unwrap(api.GET("/api/athlete/")),
+  staleTime: Infinity,
+});
+
+export const todayQuery = queryOptions({ queryKey: ["today"], queryFn: () => unwrap(api.GET("/api/today/")) });
+
+export const laddersQuery = queryOptions({ queryKey: ["ladders"], queryFn: () => unwrap(api.GET("/api/ladders/")) });
+
+export const ladderQuery = (id: number) =>
+  queryOptions({
+    queryKey: ["ladders", id],
+    queryFn: () => unwrap(api.GET("/api/ladders/{ladder_id}/", { params: { path: { ladder_id: id } } })),
+  });
+
+export const shelfQuery = queryOptions({ queryKey: ["shelf"], queryFn: () => unwrap(api.GET("/api/shelf/")) });
+
+export const challengesQuery = queryOptions({
+  queryKey: ["challenges"],
+  queryFn: () => unwrap(api.GET("/api/challenges/")),
+  staleTime: Infinity,
+});
+
+export const blocksQuery = queryOptions({ queryKey: ["blocks"], queryFn: () => unwrap(api.GET("/api/blocks/")) });
+
+export const blockQuery = (id: number) =>
+  queryOptions({
+    queryKey: ["blocks", id],
+    queryFn: () => unwrap(api.GET("/api/blocks/{block_id}/", { params: { path: { block_id: id } } })),
+  });
+
+export const runQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["runs", id],
+    queryFn: () => unwrap(api.GET("/api/runs/{run_id}/", { params: { path: { run_id: id } } })),
+  });
+
+export const outcomeQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["runs", id, "outcome"],
+    queryFn: () => unwrap(api.GET("/api/runs/{run_id}/outcome/", { params: { path: { run_id: id } } })),
+  });
+
+export const eventsQuery = (id: string) =>
+  queryOptions({
+    queryKey: ["runs", id, "events"],
+    queryFn: () => unwrap(api.GET("/api/runs/{run_id}/events/", { params: { path: { run_id: id } } })),
+  });
+
+/** A change on the server, after which the named readings are taken again. */
+export function useChange<Input, Output>(change: (input: Input) => Promise<Output>, ...stale: QueryKey[]) {
+  const client = useQueryClient();
+  return useMutation({
+    mutationFn: change,
+    onSuccess: () => Promise.all(stale.map((queryKey) => client.invalidateQueries({ queryKey }))),
+  });
+}
+
+export function useBlockChange(id: number) {
+  return useChange(
+    (body: Schemas["PatchedBlockChangeRequest"]) =>
+      unwrap(api.PATCH("/api/blocks/{block_id}/", { params: { path: { block_id: id } }, body })),
+    ["blocks"],
+    ["today"],
+  );
+}
+
+export function useStartRun() {
+  return useChange(
+    ({ id, ...body }: Schemas["NewRunRequest"] & { id: string }) =>
+      unwrap(api.PUT("/api/runs/{run_id}/", { params: { path: { run_id: id } }, body })),
+    ["runs"],
+  );
+}
+
+export function useDecision(ladderId: number) {
+  return useChange(
+    (decision: Schemas["VerdictKind"]) =>
+      unwrap(
+        api.POST("/api/ladders/{ladder_id}/moves/", { params: { path: { ladder_id: ladderId } }, body: { decision } }),
+      ),
+    ["ladders"],
+    ["today"],
+    ["runs"],
+  );
+}
+
+export function useTakeMoveBack(ladderId: number) {
+  return useChange(
+    () => unwrap(api.DELETE("/api/ladders/{ladder_id}/moves/", { params: { path: { ladder_id: ladderId } } })),
+    ["ladders"],
+    ["today"],
+    ["runs"],
+  );
+}
+
+export function recordEvents(runId: string, events: NewEvent[]): Promise<Recorded> {
+  return unwrap(api.POST("/api/runs/{run_id}/events/", { params: { path: { run_id: runId } }, body: { events } }));
+}
+
+export const unfinishedQuery = queryOptions({
+  queryKey: ["runs", "unfinished"],
+  queryFn: () => unwrap(api.GET("/api/runs/", { params: { query: { unfinished: true } } })),
+});

@@ -1,0 +1,66 @@
+/** The application: providers and addresses. Each screen loads its own code. */
+import { CssBaseline, ThemeProvider } from "@mui/material";
+import { QueryClientProvider } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
+import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+
+import { Skeletons } from "../shared/ui/Loaded";
+import { queryClient } from "./queryClient";
+import { RequireAthlete } from "./RequireAthlete";
+import { Shell } from "./Shell";
+import { paperTheme } from "../shared/ui/theme";
+
+const Welcome = lazy(() => import("../features/welcome/WelcomePage"));
+const Today = lazy(() => import("../features/today/TodayPage"));
+const Plan = lazy(() => import("../features/plan/PlanPage"));
+const Block = lazy(() => import("../features/plan/BlockPage"));
+const SetUp = lazy(() => import("../features/setup/SetUpPage"));
+const Practise = lazy(() => import("../features/practise/PractisePage"));
+const PlayBlock = lazy(() => import("../features/practise/PlayBlockPage"));
+const PlayRung = lazy(() => import("../features/practise/PlayRungPage"));
+const Court = lazy(() => import("../features/practise/CourtPage"));
+const RunEnd = lazy(() => import("../features/practise/RunEndPage"));
+const LookBack = lazy(() => import("../features/lookback/LookBackPage"));
+const RunEvents = lazy(() => import("../features/lookback/RunEventsPage"));
+const Climb = lazy(() => import("../features/climb/ClimbPage"));
+const Shelf = lazy(() => import("../features/climb/ShelfPage"));
+const Ladder = lazy(() => import("../features/climb/LadderPage"));
+const Settings = lazy(() => import("../features/athlete/SettingsPage"));
+
+export function App() {
+  return (
+    <QueryClientProvider client={queryClient}>
+      <ThemeProvider theme={paperTheme}>
+        <CssBaseline />
+        <BrowserRouter>
+          <Suspense fallback={<Skeletons />}>
+            <Routes>
+              <Route path="/welcome" element={<Welcome />} />
+              <Route element={<RequireAthlete />}>
+                {/* The court has the whole screen to itself. */}
+                <Route path="/practise/runs/:runId" element={<Court />} />
+                <Route element={<Shell />}>
+                  <Route index element={<Today />} />
+                  <Route path="/plan" element={<Plan />} />
+                  <Route path="/plan/blocks/:blockId" element={<Block />} />
+                  <Route path="/set-up" element={<SetUp />} />
+                  <Route path="/practise" element={<Practise />} />
+                  <Route path="/practise/blocks/:blockId" element={<PlayBlock />} />
+                  <Route path="/practise/rungs/:rungId" element={<PlayRung />} />
+                  <Route path="/practise/runs/:runId/end" element={<RunEnd />} />
+                  <Route path="/look-back" element={<LookBack />} />
+                  <Route path="/look-back/runs/:runId" element={<RunEvents />} />
+                  <Route path="/climb" element={<Climb />} />
+                  <Route path="/climb/shelf" element={<Shelf />} />
+                  <Route path="/climb/:ladderId" element={<Ladder />} />
+                  <Route path="/settings" element={<Settings />} />
+                </Route>
+              </Route>
+              <Route path="*" element={<Navigate to="/" replace />} />
+            </Routes>
+          </Suspense>
+        </BrowserRouter>
+      </ThemeProvider>
+    </QueryClientProvider>
+  );
+}

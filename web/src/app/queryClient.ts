@@ -1,0 +1,12 @@
+import { QueryClient } from "@tanstack/react-query";
+
+import { ProblemError } from "../api/client";
+
+/** A refusal will be refused again; a server that cannot be reached may come back. */
+function isWorthRetrying(failures: number, error: Error): boolean {
+  return !(error instanceof ProblemError) && failures < 3;
+}
+
+export const queryClient = new QueryClient({
+  defaultOptions: { queries: { retry: isWorthRetrying, staleTime: 2000, refetchOnWindowFocus: false } },
+});

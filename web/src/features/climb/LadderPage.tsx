@@ -1,0 +1,98 @@
+/** One ladder: the drawing, the verdict, its rungs from the top down with the runs on each, and the moves made. */
+import { Box, Stack, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { useParams } from "react-router";
+
+import { ladderQuery, type LadderDetail, type RungStanding } from "../../api/queries";
+import { showDay } from "../../shared/lib/format";
+import { Decision } from "../../shared/ui/Decision";
+import { LadderDrawing } from "../../shared/ui/LadderDrawing";
+import { Loaded } from "../../shared/ui/Loaded";
+import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSign";
+import { RungRow } from "./RungRow";
+import { ThresholdDialog } from "./ThresholdDialog";
+
+type Move = LadderDetail["moves"][number];
+const MOVES: Record<Move["decision"], (move: Move) => string> = {
+  climb: (move) => `climbed: rung ${move.to_held} held`,
+  stay: () => "stayed",
+  step_back: (move) => `stepped back to rung ${move.from_held}`,
+};
+const ADVICE: Record<string, string> = { climb: "climb", stay: "stay", step_back: "step back" };
+
+function Moves({ moves }: { moves: Move[] }) {
+  if (moves.length === 0) return <span>None yet.</span>;
+  return (
+    <Stack spacing={0.75}>
+      {moves.map((move) => (
+        <span key={move.id} style={{ textDecoration: move.taken_back_at ? "line-through" : "none" }}>
+          {showDay(move.made_at.slice(0, 10))}: {MOVES[move.decision](move)}
+          {move.is_overruled && ` (the rules advised: ${ADVICE[move.verdict] ?? move.verdict})`}
+          {move.taken_back_at && " (taken back)"}
+        </span>
+      ))}
+    </Stack>
+  );
+}
+
+function Verdict({ detail, onClimb, isHopping }: { detail: LadderDetail; onClimb: () => void; isHopping: boolean }) {
+  const { standing } = detail;
+  const { verdict, held, rungs } = standing;
+  return (
+    <Panel title={<>{verdict.headline} &nbsp;<VerdictSign kind={verdict.kind} /></>}>
+      <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap" }}>
+        <LadderDrawing rungs={rungs.length} held={held} share={verdict.share} width={130} step={44} isHopping={isHopping} label={`Rung ${held} of ${rungs.length} is held; the next is ${Math.round(verdict.share * 100)} % filled`} />
+        <Stack spacing={2} sx={{ flex: "1 1 300px", minWidth: 0 }}>
+          <Reasons verdict={verdict} />
+          <EvidenceStrokes standing={standing} />
+          <Decision standing={standing} onClimb={onClimb} />
+        </Stack>
+      </Box>
+    </Panel>
+  );
+}
+
+function Why({ detail }: { detail: LadderDetail }) {
+  const { ladder, threshold } = detail.standing;
+  return (
+    <>
+      <WhyPoint title="Asked for now">{threshold.words}. Only runs since you came to this rung count for it.</WhyPoint>
+      {ladder.cautions.map((caution) => (
+        <WhyPoint key={caution} title="Take care">
+          {caution}
+        </WhyPoint>
+      ))}
+      <WhyPoint title="Your decisions">
+        <Moves moves={detail.moves} />
+      </WhyPoint>
+    </>
+  );
+}
+
+export default function LadderPage() {
+  const id = Number(useParams()["ladderId"]);
+  const query = useQuery(ladderQuery(id));
+  const [changing, setChanging] = useState<RungStanding | null>(null);
+  const [isHopping, setIsHopping] = useState(false);
+  const ladder = query.data?.standing.ladder;
+  return (
+    <Page title={ladder?.title ?? "Ladder"} lead={ladder && `${ladder.discipline}. ${ladder.summary}`} why={query.data && <Why detail={query.data} />}>
+      <Loaded query={query}>
+        {(detail) => (
+          <>
+            <Verdict detail={detail} isHopping={isHopping} onClimb={() => setIsHopping(true)} />
+            <Stack component="ol" spacing={1.5} sx={{ listStyle: "none", m: 0, p: 0 }} aria-label="Rungs, from the top down">
+              {detail.rungs.map((standing) => (
+                <RungRow key={standing.rung.id} standing={standing} onChange={() => setChanging(standing)} />
+              ))}
+            </Stack>
+            {detail.standing.ladder.kit.length > 0 && <Typography color="text.secondary">Kit: {detail.standing.ladder.kit.join(", ")}.</Typography>}
+          </>
+        )}
+      </Loaded>
+      {changing && ladder && <ThresholdDialog standing={changing} hasSides={ladder.has_sides} onClose={() => setChanging(null)} />}
+    </Page>
+  );
+}

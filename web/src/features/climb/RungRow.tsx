@@ -1,0 +1,72 @@
+/** One rung of a ladder: its set-up, what it asks for, and the runs on each side. */
+import { Box, Button, Link, Stack, Typography } from "@mui/material";
+import { Link as RouterLink } from "react-router";
+
+import type { Schemas } from "../../api/client";
+import type { RungStanding } from "../../api/queries";
+import { counted, showDay, showNumber } from "../../shared/lib/format";
+import { ResultStrip } from "../../shared/ui/ResultStrip";
+import { tape } from "../../shared/ui/tape";
+
+const SHOWN_RUNS = 20;
+const STATES = { held: "✓ held", working: "working on it", ahead: "ahead" };
+
+function SideRecord({ record, mark }: { record: Schemas["RungRecord"]; mark: number }) {
+  const { runs, usual, best, spread } = record;
+  const last = runs.slice(-SHOWN_RUNS);
+  const latest = last.at(-1);
+  if (!latest) return <Typography color="text.secondary">{record.side_words && `${record.side_words}: `}no run yet</Typography>;
+  const numbers = `usual ${showNumber(usual ?? 0)}${spread === null ? "" : ` ± ${showNumber(spread)}`}, best ${showNumber(best ?? 0)}`;
+  return (
+    <Box sx={{ minWidth: 0, flex: "1 1 300px" }}>
+      <Typography>
+        {record.side_words && <b>{record.side_words}: </b>}
+        {counted(runs.length, "run")}
+        {usual !== null && `, ${numbers}`};{" "}
+        <Link component={RouterLink} to={`/practise/runs/${latest.id}/end`}>
+          last on {showDay(latest.day)}
+        </Link>
+      </Typography>
+      <ResultStrip points={last} mark={mark} height={70} label={`The last ${last.length} runs, ${last.filter((point) => point.is_met).length} of them at the mark`} />
+    </Box>
+  );
+}
+
+interface RungRowProps {
+  standing: RungStanding;
+  onChange: () => void;
+}
+
+export function RungRow({ standing, onChange }: RungRowProps) {
+  const { rung, state, threshold, records } = standing;
+  const isWorking = state === "working";
+  return (
+    <Box component="li" sx={{ borderLeft: "6px solid", borderColor: isWorking ? tape.mustard : state === "held" ? tape.timber : "divider", bgcolor: "background.paper", p: 2, minWidth: 0 }}>
+      <Stack direction="row" sx={{ justifyContent: "space-between", flexWrap: "wrap", gap: 1, alignItems: "baseline" }}>
+        <Typography variant="h2">
+          {rung.number}. {rung.title}
+        </Typography>
+        <Typography sx={{ fontWeight: isWorking ? 700 : 400 }}>{STATES[state]}</Typography>
+      </Stack>
+      <Typography>{rung.set_up}</Typography>
+      <Typography color="text.secondary">
+        The game: {rung.goal_words}. Asked for: {threshold.words}.
+      </Typography>
+      <Stack direction="row" sx={{ gap: 1, my: 1, flexWrap: "wrap" }} className="no-print">
+        <Button component={RouterLink} to={`/practise/rungs/${rung.id}`} variant={isWorking ? "contained" : "outlined"} color={isWorking ? "success" : "primary"} size="small" aria-label={`Play rung ${rung.number}`}>
+          Play
+        </Button>
+        <Button size="small" onClick={onChange} aria-label={`Change what rung ${rung.number} asks for`}>
+          Change what it asks for
+        </Button>
+      </Stack>
+      {state === "ahead" && records.every((record) => record.runs.length === 0) ? null : (
+        <Stack direction="row" sx={{ gap: 2, flexWrap: "wrap" }}>
+          {records.map((record) => (
+            <SideRecord key={record.side} record={record} mark={threshold.values.mark} />
+          ))}
+        </Stack>
+      )}
+    </Box>
+  );
+}

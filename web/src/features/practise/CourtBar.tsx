@@ -1,0 +1,77 @@
+/** The lower edge of the court: undo, let, pause, stop; sounds, keys and the way out. */
+import KeyboardIcon from "@mui/icons-material/KeyboardOutlined";
+import PauseIcon from "@mui/icons-material/Pause";
+import PlayArrowIcon from "@mui/icons-material/PlayArrow";
+import StopIcon from "@mui/icons-material/Stop";
+import UndoIcon from "@mui/icons-material/Undo";
+import VolumeOffIcon from "@mui/icons-material/VolumeOff";
+import VolumeUpIcon from "@mui/icons-material/VolumeUp";
+import ReplayIcon from "@mui/icons-material/Replay";
+import { Box, Button, Slider } from "@mui/material";
+import type { ReactNode } from "react";
+
+import type { Tally } from "../../api/queries";
+import { court } from "../../shared/ui/tape";
+
+interface BarButtonProps {
+  icon: ReactNode;
+  word: string;
+  name?: string;
+  isOff?: boolean;
+  onPress: () => void;
+}
+
+function BarButton({ icon, word, name, isOff = false, onPress }: BarButtonProps) {
+  return (
+    <Button
+      color="inherit"
+      variant="outlined"
+      disabled={isOff}
+      aria-label={name ?? word}
+      onPointerDown={(event) => event.preventDefault()} // A tap must not take the keys away from the count.
+      onClick={onPress}
+      sx={{ minWidth: 0, px: { xs: 1, md: 2 }, borderColor: court.line, flexDirection: { xs: "column", md: "row" }, fontSize: { xs: "0.8rem", md: "1rem" }, gap: { xs: 0, md: 1 }, lineHeight: 1.15, flex: { xs: 1, md: "none" }, "&.Mui-disabled": { color: "#8f99b8", borderColor: court.line } }}
+    >
+      {icon}
+      {word}
+    </Button>
+  );
+}
+
+interface CourtBarProps {
+  tally: Tally;
+  isPlaying: boolean;
+  canUndo: boolean;
+  volume: number;
+  isMuted: boolean;
+  onUndo: () => void;
+  onLet: () => void;
+  onPause: () => void;
+  onStop: () => void;
+  onMute: () => void;
+  onVolume: (volume: number) => void;
+  onHelp: () => void;
+}
+
+export function CourtBar({ tally, isPlaying, canUndo, volume, isMuted, onUndo, onLet, onPause, onStop, onMute, onVolume, onHelp }: CourtBarProps) {
+  const isOff = !isPlaying || tally.is_over;
+  return (
+    <Box component="footer" sx={{ display: "flex", gap: { xs: 0.5, md: 1 }, p: { xs: 0.75, md: 1 }, alignItems: "stretch", bgcolor: court.ground, pb: "max(6px, env(safe-area-inset-bottom))" }}>
+      <BarButton icon={<UndoIcon />} word="Undo" isOff={!canUndo} onPress={onUndo} />
+      <BarButton icon={<ReplayIcon />} word="Let" isOff={isOff} onPress={onLet} />
+      <BarButton icon={tally.is_paused ? <PlayArrowIcon /> : <PauseIcon />} word={tally.is_paused ? "Go on" : "Pause"} isOff={isOff} onPress={onPause} />
+      <BarButton icon={<StopIcon />} word="Stop" isOff={isOff} onPress={onStop} />
+      <Box sx={{ flex: { xs: 0, md: 1 } }} />
+      <Slider
+        aria-label="Volume"
+        size="small"
+        value={volume}
+        disabled={isMuted}
+        onChange={(_, value) => onVolume(value)}
+        sx={{ display: { xs: "none", md: "block" }, width: 110, alignSelf: "center", mr: 1, color: court.dim }}
+      />
+      <BarButton icon={isMuted ? <VolumeOffIcon /> : <VolumeUpIcon />} word={isMuted ? "Muted" : "Sound"} name={isMuted ? "Turn sounds on" : "Turn sounds off"} onPress={onMute} />
+      <BarButton icon={<KeyboardIcon />} word="Keys" onPress={onHelp} />
+    </Box>
+  );
+}

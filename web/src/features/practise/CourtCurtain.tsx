@@ -1,0 +1,83 @@
+/** What lies over the court while nothing is counted: before the first press, after being away, the count-in, the end. */
+import { Box, Button, Stack, Typography } from "@mui/material";
+import type { ReactNode } from "react";
+
+import type { Run } from "../../api/queries";
+import { showClock } from "../../shared/lib/format";
+import { court } from "../../shared/ui/tape";
+import type { Standing } from "./outbox";
+
+function Curtain({ children, isClear = false }: { children: ReactNode; isClear?: boolean }) {
+  return (
+    <Box
+      sx={{ position: "absolute", inset: 0, zIndex: 2, bgcolor: isClear ? "rgba(16, 23, 43, 0.86)" : court.ground, display: "grid", placeItems: "center", p: 2, overflow: "auto" }}
+    >
+      <Stack spacing={2.5} sx={{ alignItems: "center", textAlign: "center", maxWidth: 720 }}>
+        {children}
+      </Stack>
+    </Box>
+  );
+}
+
+const bigButton = { fontSize: "clamp(1.4rem, 4vmin, 2.2rem)", px: 5, py: 2 };
+
+/** Before the first press it says what to do; after being away, that nothing is lost. */
+export function ReadyCurtain({ run, standing, nowMs, onStart }: { run: Run; standing: Standing; nowMs: number; onStart: () => void }) {
+  const isNew = nowMs === 0;
+  return (
+    <Curtain>
+      {isNew ? (
+        <>
+          <Typography sx={{ fontSize: "clamp(1.6rem, 5vmin, 2.8rem)", fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 700, color: court.mustard }}>{run.rung.goal_words}</Typography>
+          <Typography sx={{ fontSize: "clamp(1.05rem, 2.6vmin, 1.4rem)" }}>{run.rung.set_up}</Typography>
+          {run.rung.cues.length > 0 && <Typography sx={{ fontSize: "clamp(1.05rem, 2.6vmin, 1.4rem)", color: court.dim }}>{run.rung.cues.join(" · ")}</Typography>}
+        </>
+      ) : (
+        <>
+          <Typography variant="h1">Your count is kept</Typography>
+          <Typography sx={{ fontSize: "1.3rem" }}>
+            {standing.tally.number} {standing.tally.number_label} at {showClock(nowMs)}. The clock has stood still while you were away.
+          </Typography>
+        </>
+      )}
+      <Button variant="contained" color="success" onClick={onStart} sx={bigButton}>
+        {isNew ? "Start: 3, 2, 1" : "Carry on: 3, 2, 1"}
+      </Button>
+      <Typography sx={{ color: court.dim }}>or press Space</Typography>
+    </Curtain>
+  );
+}
+
+export function CountIn({ count }: { count: number }) {
+  return (
+    <Curtain isClear>
+      <Box aria-live="assertive" sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "min(60dvh, 80vw)", lineHeight: 1, color: court.mustard }}>
+        {count}
+      </Box>
+    </Curtain>
+  );
+}
+
+const ENDINGS = { goal: "Goal reached", missed: "A miss ends it", attempts: "All attempts played", time: "Time", stopped: "Stopped" };
+
+export function EndCurtain({ run, standing, onSee, onUndo }: { run: Run; standing: Standing; onSee: () => void; onUndo: () => void }) {
+  const { tally } = standing;
+  return (
+    <Curtain>
+      <Typography variant="h1" sx={{ color: court.mustard }}>
+        {tally.ending ? ENDINGS[tally.ending] : "Done"}
+      </Typography>
+      <Box sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "min(34dvh, 50vw)", lineHeight: 1 }}>{tally.number}</Box>
+      <Typography sx={{ fontSize: "1.4rem" }}>
+        {tally.out_of !== null && `of ${tally.out_of} `}
+        {tally.number_label}; asked for: {run.rung.goal_words}
+      </Typography>
+      <Button variant="contained" color="success" onClick={onSee} sx={bigButton} autoFocus>
+        See what it means
+      </Button>
+      <Button color="inherit" onClick={onUndo}>
+        {tally.ending === "stopped" ? "Undo the stop" : "Undo the last press"}
+      </Button>
+    </Curtain>
+  );
+}

@@ -1,0 +1,82 @@
+/** The one huge number, what it is out of, what to do now, and how far it is to the mark, the usual and the best. */
+import { Box } from "@mui/material";
+
+import type { Run } from "../../api/queries";
+import { counted, showClock, showNumber } from "../../shared/lib/format";
+import { court } from "../../shared/ui/tape";
+import type { Standing } from "./outbox";
+
+const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';
+
+function Beside({ word, value, missing }: { word: string; value: number | null; missing: number | null }) {
+  if (value === null) return null;
+  return (
+    <Box component="span" sx={{ whiteSpace: "nowrap" }}>
+      {word} <b>{showNumber(value)}</b>
+      {missing !== null && <Box component="span" sx={{ color: missing > 0 ? court.dim : court.teal }}> {missing > 0 ? `(${showNumber(missing)} to go)` : "✓ reached"}</Box>}
+    </Box>
+  );
+}
+
+function Company({ run, standing }: { run: Run; standing: Standing }) {
+  const { yardstick } = run;
+  const { distance, tally } = standing;
+  const isUp = yardstick.direction === "up";
+  const steps = [counted(tally.makes, "made", "made"), counted(tally.misses, "missed", "missed"), tally.lets > 0 && counted(tally.lets, "let")];
+  return (
+    <Box sx={{ display: "flex", flexWrap: "wrap", justifyContent: "center", columnGap: 3, rowGap: 0.25, fontSize: "clamp(0.95rem, 2.4vmin, 1.35rem)", color: court.text }}>
+      <Beside word="mark" value={yardstick.mark} missing={isUp ? distance.to_mark : null} />
+      <Beside word="usual" value={yardstick.usual} missing={isUp ? distance.to_usual : null} />
+      <Beside word="best" value={yardstick.best} missing={isUp ? distance.to_best : null} />
+      <Box component="span" sx={{ color: court.dim }}>{steps.filter(Boolean).join(", ")}</Box>
+    </Box>
+  );
+}
+
+interface CourtNumbersProps {
+  run: Run;
+  standing: Standing;
+}
+
+export function CourtNumbers({ run, standing }: CourtNumbersProps) {
+  const { tally } = standing;
+  const digits = String(tally.number).length;
+  return (
+    <Box
+      sx={{ position: "absolute", inset: 0, pb: "84px", pointerEvents: "none", display: "flex", flexDirection: "column", alignItems: "center", justifyContent: "center", textAlign: "center", px: 1 }}
+    >
+      <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(2rem, 5.8vmin, 3.4rem)", lineHeight: 1.1, color: court.mustard }}>{tally.next}</Box>
+      <Box
+        data-testid="number"
+        sx={{ fontFamily: HEADINGS, fontWeight: 800, fontVariantNumeric: "tabular-nums", fontSize: `min(46dvh, ${150 / Math.max(2, digits)}vw)`, lineHeight: 0.92, color: court.text }}
+      >
+        {tally.number}
+      </Box>
+      <Box sx={{ fontFamily: HEADINGS, fontWeight: 600, fontSize: "clamp(1.2rem, 4vmin, 2.2rem)", lineHeight: 1.2 }}>
+        {tally.out_of !== null && `of ${tally.out_of} `}
+        {tally.number_label}
+      </Box>
+      <Company run={run} standing={standing} />
+      <Box aria-live="polite" sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}>
+        {tally.number} {tally.number_label}. {tally.next}
+      </Box>
+    </Box>
+  );
+}
+
+/** The clock that matters: what is left where time is limited, what is used where it is not. */
+export function CourtClock({ leftMs, usedMs, isPaused }: { leftMs: number | null; usedMs: number; isPaused: boolean }) {
+  const isLast = leftMs !== null && leftMs <= 5000;
+  return (
+    <Box
+      role="timer"
+      aria-label={leftMs === null ? "time used" : "time left"}
+      sx={{ fontFamily: HEADINGS, fontWeight: 750, fontVariantNumeric: "tabular-nums", fontSize: "clamp(1.6rem, 6vmin, 3.2rem)", lineHeight: 1, px: 1, bgcolor: isLast ? court.mustard : "transparent", color: isLast ? court.ground : court.text }}
+    >
+      {showClock(leftMs ?? usedMs)}
+      <Box component="span" sx={{ fontSize: "0.4em", fontWeight: 600, ml: 0.75 }}>
+        {isPaused ? "paused" : leftMs === null ? "used" : "left"}
+      </Box>
+    </Box>
+  );
+}

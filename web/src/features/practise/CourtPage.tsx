@@ -1,0 +1,114 @@
+/** The court screen: one run in play, on the whole screen. */
+import { Alert, Box, Button, CssBaseline, ThemeProvider, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { Link as RouterLink, useParams } from "react-router";
+
+import { athleteQuery, runQuery, type Athlete, type Run } from "../../api/queries";
+import { Loaded } from "../../shared/ui/Loaded";
+import { useTitle } from "../../shared/ui/Page";
+import { court } from "../../shared/ui/tape";
+import { courtTheme } from "../../shared/ui/theme";
+import { CourtBar } from "./CourtBar";
+import { CountIn, EndCurtain, ReadyCurtain } from "./CourtCurtain";
+import { CourtClock, CourtNumbers } from "./CourtNumbers";
+import { KeysDialog } from "./KeysDialog";
+import type { Standing } from "./outbox";
+import { Pads } from "./Pads";
+import { usePlay } from "./usePlay";
+
+function Heading({ run }: { run: Run }) {
+  return (
+    <Box sx={{ minWidth: 0, flex: 1 }}>
+      <Typography component="h1" sx={{ fontSize: "clamp(0.95rem, 2.6vmin, 1.4rem)", fontWeight: 700, lineHeight: 1.2 }}>
+        {run.ladder.title}: {run.rung.title}
+      </Typography>
+      <Typography sx={{ fontSize: "clamp(0.85rem, 2.2vmin, 1.15rem)", color: court.dim, lineHeight: 1.2 }}>
+        {run.side_words ? `${run.side_words}, ` : ""}
+        {run.rung.goal_words}
+      </Typography>
+    </Box>
+  );
+}
+
+/** Says what is kept and what is happening when presses have not been answered. */
+function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => void }) {
+  const { problem, isCutOff, waiting } = standing;
+  if (!problem && !isCutOff) return null;
+  const words = problem
+    ? `${problem.message} ${waiting} presses are kept on this device.`
+    : `No connection. ${waiting} presses are kept here and counted as soon as it is back; play on.`;
+  return (
+    <Alert severity={problem ? "error" : "warning"} variant="filled" action={<Button color="inherit" onClick={onRetry}>Try now</Button>} sx={{ borderRadius: 0 }}>
+      {words}
+    </Alert>
+  );
+}
+
+function Call({ words }: { words: string }) {
+  return (
+    <Box
+      role="status"
+      sx={{ position: "absolute", top: 8, left: 0, right: 0, mx: "auto", width: "fit-content", zIndex: 1, pointerEvents: "none", bgcolor: court.mustard, color: court.ground, px: 3, py: 0.5, fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "clamp(1.4rem, 5vmin, 2.8rem)" }}
+    >
+      {words}
+    </Box>
+  );
+}
+
+function CourtScreen({ run, athlete }: { run: Run; athlete: Athlete }) {
+  const play = usePlay(run, athlete);
+  const { standing } = play.court;
+  const { tally } = standing;
+  const isOff = !play.isPlaying || tally.is_over || tally.is_paused;
+  return (
+    <Box component="main" sx={{ height: "100dvh", display: "flex", flexDirection: "column", bgcolor: court.ground, color: court.text, overflow: "hidden" }}>
+      <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
+        <Heading run={run} />
+        <CourtClock leftMs={play.leftMs} usedMs={play.usedMs} isPaused={tally.is_paused} />
+        <Button component={RouterLink} to={play.wayOut} color="inherit" sx={{ minWidth: 0 }}>
+          Leave
+        </Button>
+      </Box>
+      <LinkNotice standing={standing} onRetry={play.court.retry} />
+      <Box sx={{ flex: 1, position: "relative", minHeight: 0 }}>
+        <Pads makeWord={run.make_word} missWord={run.miss_word} isMirrored={athlete.is_mirrored} isOff={isOff} flash={play.flash} onPress={play.press} />
+        <CourtNumbers run={run} standing={standing} />
+        {play.call && <Call words={play.call} />}
+        {play.countIn !== null && <CountIn count={play.countIn} />}
+        {!play.isPlaying && play.countIn === null && !tally.is_over && <ReadyCurtain run={run} standing={standing} nowMs={play.nowMs} onStart={play.start} />}
+        {tally.is_over && <EndCurtain run={run} standing={standing} onSee={play.seeEnd} onUndo={play.undo} />}
+      </Box>
+      <CourtBar
+        tally={tally}
+        isPlaying={play.isPlaying}
+        canUndo={play.canUndo}
+        volume={play.sound.volume}
+        isMuted={play.sound.isMuted}
+        onUndo={play.undo}
+        onLet={() => play.press("let")}
+        onPause={play.pause}
+        onStop={play.stop}
+        onMute={play.sound.toggle}
+        onVolume={play.sound.setVolume}
+        onHelp={() => play.setHelp(true)}
+      />
+      <KeysDialog isOpen={play.isHelpOpen} isAwake={play.isAwake} onClose={() => play.setHelp(false)} />
+    </Box>
+  );
+}
+
+export default function CourtPage() {
+  const id = useParams()["runId"] ?? "";
+  // What stands on this screen is newer than any answer: it is read once, and never again while it is open.
+  const run = useQuery({ ...runQuery(id), staleTime: 0, gcTime: 0, refetchOnMount: "always", refetchOnReconnect: false });
+  const athlete = useQuery(athleteQuery);
+  useTitle(run.data ? `${run.data.ladder.title}, ${run.data.rung.goal_words}` : "Practise");
+  return (
+    <ThemeProvider theme={courtTheme}>
+      <CssBaseline />
+      <Loaded query={run}>
+        {(data) => <Loaded query={athlete}>{(person) => !run.isFetching || run.isFetchedAfterMount ? <CourtScreen key={id} run={data} athlete={person} /> : null}</Loaded>}
+      </Loaded>
+    </ThemeProvider>
+  );
+}

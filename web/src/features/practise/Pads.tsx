@@ -1,0 +1,109 @@
+/** The two halves of the screen: miss and make. They count on the way down, not on the way up: that is what feels instant. */
+import CheckIcon from "@mui/icons-material/Check";
+import CloseIcon from "@mui/icons-material/Close";
+import { Box } from "@mui/material";
+import { keyframes } from "@mui/system";
+
+import { court } from "../../shared/ui/tape";
+
+export interface Flash {
+  kind: "make" | "miss" | "let";
+  key: number;
+}
+
+const fade = keyframes`from { opacity: 0.55; } to { opacity: 0; }`;
+
+const LOOKS = {
+  make: { ground: court.tealDeep, tape: court.teal, Icon: CheckIcon },
+  miss: { ground: court.coralDeep, tape: court.coral, Icon: CloseIcon },
+};
+
+interface PadProps {
+  kind: "make" | "miss";
+  word: string;
+  flash: Flash | null;
+  isOff: boolean;
+  onPress: () => void;
+}
+
+function Pad({ kind, word, flash, isOff, onPress }: PadProps) {
+  const { ground, tape, Icon } = LOOKS[kind];
+  return (
+    <Box
+      component="button"
+      type="button"
+      data-pad={kind}
+      aria-label={word}
+      disabled={isOff}
+      onPointerDown={(event) => {
+        event.preventDefault(); // Keeps the focus, and with it the keys, where it was.
+        if (event.button === 0) onPress();
+      }}
+      // A click without a pointer comes from a keyboard or a screen reader.
+      onClick={(event) => event.detail === 0 && onPress()}
+      sx={{
+        flex: 1,
+        position: "relative",
+        border: 0,
+        p: 0,
+        bgcolor: ground,
+        color: court.text,
+        cursor: "pointer",
+        touchAction: "manipulation",
+        userSelect: "none",
+        WebkitTapHighlightColor: "transparent",
+        "&:disabled": { filter: "saturate(0.35) brightness(0.75)", cursor: "default" },
+        "&:focus-visible": { outline: `5px solid ${court.mustard}`, outlineOffset: -8 },
+      }}
+    >
+      {flash?.kind === kind && (
+        <Box key={flash.key} aria-hidden sx={{ position: "absolute", inset: 0, bgcolor: tape, opacity: 0, animation: `${fade} 320ms ease-out` }} />
+      )}
+      <Box
+        aria-hidden
+        sx={{
+          position: "absolute",
+          left: 0,
+          right: 0,
+          bottom: { xs: 14, md: 20 },
+          mx: "auto",
+          width: "min(84%, 300px)",
+          py: 1,
+          bgcolor: tape,
+          color: court.ground,
+          display: "flex",
+          justifyContent: "center",
+          alignItems: "center",
+          gap: 1,
+          fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+          fontWeight: 750,
+          fontSize: "clamp(1.3rem, 3.2vmin, 2rem)",
+          transform: kind === "make" ? "rotate(-0.8deg)" : "rotate(0.8deg)",
+          // The torn ends of a strip of tape.
+          clipPath: "polygon(0 12%, 2% 0, 98% 0, 100% 20%, 99% 45%, 100% 72%, 98% 100%, 2% 100%, 0 80%, 1% 48%)",
+        }}
+      >
+        <Icon sx={{ fontSize: "1.1em" }} />
+        {word}
+      </Box>
+    </Box>
+  );
+}
+
+interface PadsProps {
+  makeWord: string;
+  missWord: string;
+  isMirrored: boolean;
+  isOff: boolean;
+  flash: Flash | null;
+  onPress: (kind: "make" | "miss") => void;
+}
+
+export function Pads({ makeWord, missWord, isMirrored, isOff, flash, onPress }: PadsProps) {
+  return (
+    <Box sx={{ position: "absolute", inset: 0, display: "flex", gap: "4px", flexDirection: isMirrored ? "row-reverse" : "row" }}>
+      <Pad kind="miss" word={missWord} flash={flash} isOff={isOff} onPress={() => onPress("miss")} />
+      <Pad kind="make" word={makeWord} flash={flash} isOff={isOff} onPress={() => onPress("make")} />
+    </Box>
+  );
+}

@@ -1,0 +1,154 @@
+/** A block being played, segment after segment: what is on now, large; what came before and comes next, small. */
+import { Alert, Box, Button, Stack, TextField, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link as RouterLink, useNavigate, useParams } from "react-router";
+
+import { api, unwrap } from "../../api/client";
+import { blockQuery, useBlockChange, useChange, type Block, type Segment } from "../../api/queries";
+import { counted, showMinutes } from "../../shared/lib/format";
+import { BlockRibbon } from "../../shared/ui/BlockRibbon";
+import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
+import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { Briefing, StartButton } from "./Briefing";
+import { useKeys } from "./useKeys";
+import { WarmUp } from "./WarmUp";
+
+const LONGEST_NOTE = 2000;
+
+function useSegmentDone() {
+  return useChange(
+    (id: number) => unwrap(api.POST("/api/segments/{segment_id}/done/", { params: { path: { segment_id: id } } })),
+    ["blocks"],
+    ["today"],
+  );
+}
+
+function NowWarmUp({ segment }: { segment: Segment }) {
+  const done = useSegmentDone();
+  return (
+    <Stack spacing={2}>
+      <WarmUp segment={segment} />
+      <Button variant="contained" color="success" size="large" loading={done.isPending} onClick={() => done.mutate(segment.id)} sx={{ alignSelf: "flex-start" }}>
+        Warm: go on
+      </Button>
+      {done.error && <ErrorNotice error={done.error} />}
+    </Stack>
+  );
+}
+
+function NowChallenge({ segment }: { segment: Segment }) {
+  const done = useSegmentDone();
+  if (!segment.rung) return null;
+  const played = segment.runs.length;
+  const isEnough = played >= segment.runs_planned;
+  return (
+    <Stack spacing={2}>
+      <Briefing rung={segment.rung} />
+      <Typography>
+        {played} of {counted(segment.runs_planned, "run")} played.
+      </Typography>
+      <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>
+        {!isEnough && <StartButton rung={segment.rung.id} side={segment.side} segment={segment.id} word={`Start run ${played + 1}`} />}
+        <Button variant={isEnough ? "contained" : "text"} color={isEnough ? "success" : "primary"} size="large" loading={done.isPending} onClick={() => done.mutate(segment.id)}>
+          {isEnough ? "On to what comes next" : played > 0 ? "That is enough: go on" : "Leave it out today"}
+        </Button>
+        {isEnough && <StartButton rung={segment.rung.id} side={segment.side} segment={segment.id} word="One more run" isQuiet />}
+      </Stack>
+      {done.error && <ErrorNotice error={done.error} />}
+    </Stack>
+  );
+}
+
+function NowNote({ block }: { block: Block }) {
+  const change = useBlockChange(block.id);
+  const navigate = useNavigate();
+  const [note, setNote] = useState("");
+  const finish = () => change.mutate({ change: "finish", note }, { onSuccess: () => void navigate(`/plan/blocks/${block.id}`) });
+  return (
+    <Stack spacing={2}>
+      <TextField multiline minRows={3} label="What did you feel?" value={note} onChange={(event) => setNote(event.target.value)} slotProps={{ htmlInput: { maxLength: LONGEST_NOTE } }} />
+      <Button variant="contained" color="success" size="large" loading={change.isPending} onClick={finish} sx={{ alignSelf: "flex-start" }}>
+        Finish the block
+      </Button>
+      {change.error && <ErrorNotice error={change.error} />}
+    </Stack>
+  );
+}
+
+function Now({ block, segment }: { block: Block; segment: Segment | undefined }) {
+  if (!segment || segment.kind === "cool_down") return <NowNote block={block} />;
+  return segment.kind === "warm_up" ? <NowWarmUp segment={segment} /> : <NowChallenge segment={segment} />;
+}
+
+function Playing({ block }: { block: Block }) {
+  const current = block.segments.find((segment) => segment.done_at === null);
+  const done = useSegmentDone();
+  useKeys({ next: () => current && current.kind !== "cool_down" && done.mutate(current.id) });
+  return (
+    <>
+      <Panel title={current ? `Now: ${current.title}, ${showMinutes(current.planned_s)}` : "All done"}>
+        <Now key={current?.id} block={block} segment={current} />
+      </Panel>
+      <Panel title="The block">
+        <BlockRibbon segments={block.segments} minutes={block.minutes} />
+      </Panel>
+    </>
+  );
+}
+
+function Begin({ block }: { block: Block }) {
+  const change = useBlockChange(block.id);
+  return (
+    <Panel>
+      <Stack spacing={2.5}>
+        <BlockRibbon segments={block.segments} minutes={block.minutes} />
+        <Button variant="contained" color="success" loading={change.isPending} onClick={() => change.mutate({ change: "start" })} sx={{ fontSize: "1.4rem", py: 1.75, px: 4, alignSelf: "flex-start" }}>
+          Start with the warm-up
+        </Button>
+        {change.error && <ErrorNotice error={change.error} />}
+      </Stack>
+    </Panel>
+  );
+}
+
+function Closed({ block }: { block: Block }) {
+  return (
+    <Alert severity="info" variant="outlined" sx={{ color: "text.primary" }}>
+      This block is {block.status}. <RouterLink to={`/plan/blocks/${block.id}`}>See it</RouterLink> or <RouterLink to="/plan">plan the next one</RouterLink>.
+    </Alert>
+  );
+}
+
+export default function PlayBlockPage() {
+  const id = Number(useParams()["blockId"]);
+  const query = useQuery(blockQuery(id));
+  const block = query.data;
+  const current = block?.segments.find((segment) => segment.done_at === null);
+  const why = (
+    <>
+      {current && <WhyPoint title={`Why: ${current.title}`}>{current.reasons.join("; ")}.</WhyPoint>}
+      {(current?.ladder?.cautions ?? []).map((caution) => (
+        <WhyPoint key={caution} title="Take care">
+          {caution}
+        </WhyPoint>
+      ))}
+      <WhyPoint title="Stop if it hurts">
+        On sharp, sudden or worsening pain, dizziness, chest pain or unusual breathlessness, stop and get medical help. Alone at the wall: tell somebody where you are and keep a phone at hand.
+      </WhyPoint>
+    </>
+  );
+  return (
+    <Page title="Practise the block" heading={block ? `${block.minutes} minutes: ${block.title}` : "The block"} why={why}>
+      <Loaded query={query}>
+        {(data) => (
+          <Box sx={{ display: "grid", gap: 3 }}>
+            {data.status === "planned" && <Begin block={data} />}
+            {data.status === "started" && <Playing block={data} />}
+            {(data.status === "done" || data.status === "dropped") && <Closed block={data} />}
+          </Box>
+        )}
+      </Loaded>
+    </Page>
+  );
+}

@@ -1,0 +1,70 @@
+/** One run on one rung, outside of any block. */
+import { Stack } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { Link as RouterLink, useParams } from "react-router";
+
+import { laddersQuery, type Rung, type Standing } from "../../api/queries";
+import { EmptyState } from "../../shared/ui/EmptyState";
+import { Loaded } from "../../shared/ui/Loaded";
+import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { Reasons } from "../../shared/ui/VerdictSign";
+import { Briefing, StartButton } from "./Briefing";
+
+function findRung(standings: Standing[] | undefined, id: number) {
+  for (const standing of standings ?? []) {
+    const rung = standing.rungs.find((each) => each.id === id);
+    if (rung) return { standing, rung };
+  }
+  return null;
+}
+
+/** One start for each side, the one to begin with first and loudest. */
+function Starts({ rung, standing }: { rung: Rung; standing: Standing }) {
+  return (
+    <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap" }}>
+      {standing.ladder.sides.map(({ side, words }, index) => (
+        <StartButton key={side} rung={rung.id} side={side} word={words ? `Start, ${words}` : "Start"} isQuiet={index > 0} />
+      ))}
+    </Stack>
+  );
+}
+
+export default function PlayRungPage() {
+  const id = Number(useParams()["rungId"]);
+  const ladders = useQuery(laddersQuery);
+  const found = findRung(ladders.data, id);
+  const why = found && (
+    <>
+      {found.standing.working.id === id && (
+        <WhyPoint title="Where you stand">
+          <Reasons verdict={found.standing.verdict} />
+        </WhyPoint>
+      )}
+      {found.standing.ladder.cautions.map((caution) => (
+        <WhyPoint key={caution} title="Take care">
+          {caution}
+        </WhyPoint>
+      ))}
+    </>
+  );
+  return (
+    <Page title="One run" heading={found ? `${found.standing.ladder.title}: ${found.rung.title}` : "One run"} why={why}>
+      <Loaded query={ladders}>
+        {() =>
+          found ? (
+            <Panel>
+              <Stack spacing={2.5}>
+                <Briefing rung={found.rung} />
+                <Starts rung={found.rung} standing={found.standing} />
+              </Stack>
+            </Panel>
+          ) : (
+            <EmptyState title="There is no such rung" action={<RouterLink to="/climb">See your ladders</RouterLink>}>
+              It may belong to a ladder that you have not taken.
+            </EmptyState>
+          )
+        }
+      </Loaded>
+    </Page>
+  );
+}

@@ -1,0 +1,100 @@
+/** Practise: carry on with what is open, play the next block, or just one run. */
+import { Box, Button, Stack, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { Link as RouterLink } from "react-router";
+
+import { todayQuery, unfinishedQuery, type Run, type Standing } from "../../api/queries";
+import { showDay, showTime } from "../../shared/lib/format";
+import { EmptyState } from "../../shared/ui/EmptyState";
+import { Loaded } from "../../shared/ui/Loaded";
+import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+
+function Unfinished({ runs }: { runs: Run[] }) {
+  if (runs.length === 0) return null;
+  return (
+    <Panel title="Not over yet">
+      <Stack spacing={1}>
+        {runs.map((run) => (
+          <Stack key={run.id} direction="row" sx={{ gap: 2, alignItems: "center", flexWrap: "wrap" }}>
+            <Box sx={{ flex: "1 1 260px" }}>
+              <b>
+                {run.tally.number} {run.tally.number_label}
+              </b>{" "}
+              so far, {run.ladder.title}
+              {run.side_words && `, ${run.side_words}`}, {showDay(run.day)} {showTime(run.started_at)}
+            </Box>
+            <Button component={RouterLink} to={`/practise/runs/${run.id}`} variant="contained">
+              Carry on
+            </Button>
+          </Stack>
+        ))}
+      </Stack>
+    </Panel>
+  );
+}
+
+function OneRun({ standings }: { standings: Standing[] }) {
+  return (
+    <Panel title="Just one run">
+      {standings.map(({ ladder, working }) => (
+        <Stack key={ladder.id} direction="row" sx={{ gap: 2, alignItems: "center", flexWrap: "wrap", borderTop: "1px solid", borderColor: "divider", py: 1.25 }}>
+          <Box sx={{ flex: "1 1 260px", minWidth: 0 }}>
+            <Typography variant="h3">{ladder.title}</Typography>
+            <Typography color="text.secondary">
+              Rung {working.number}, {working.title}: {working.goal_words}
+            </Typography>
+          </Box>
+          <Button component={RouterLink} to={`/practise/rungs/${working.id}`} variant="outlined" aria-label={`Play ${ladder.title}`}>
+            Play
+          </Button>
+        </Stack>
+      ))}
+    </Panel>
+  );
+}
+
+export default function PractisePage() {
+  const query = useQuery(todayQuery);
+  const unfinished = useQuery(unfinishedQuery);
+  const why = (
+    <>
+      <WhyPoint title="How it counts">
+        A press on the make half of the screen, Space or a clicker counts a make; the other half or X a miss. A wrong press
+        is nothing: undo goes back as far as you like.
+      </WhyPoint>
+      <WhyPoint title="Nothing is lost">Every press is kept as it happens. Close the lid, come back, carry on.</WhyPoint>
+    </>
+  );
+  return (
+    <Page title="Practise" why={why}>
+      <Loaded query={query}>
+        {({ next_block: block, standings }) => (
+          <>
+            <Unfinished runs={unfinished.data?.results ?? []} />
+            {block && (
+              <Panel title={`${block.minutes} minutes: ${block.title}`}>
+                <Button component={RouterLink} to={`/practise/blocks/${block.id}`} variant="contained" color="success" size="large" sx={{ fontSize: "1.3rem", px: 4, py: 1.5 }}>
+                  {block.status === "started" ? "Carry on with the block" : "Start the block"}
+                </Button>
+              </Panel>
+            )}
+            {standings.length > 0 ? (
+              <OneRun standings={standings} />
+            ) : (
+              <EmptyState
+                title="Nothing to play yet"
+                action={
+                  <Button component={RouterLink} to="/climb/shelf" variant="contained" color="success">
+                    Choose a ladder
+                  </Button>
+                }
+              >
+                A run is played on a rung of a ladder. Take a ladder from the shelf first.
+              </EmptyState>
+            )}
+          </>
+        )}
+      </Loaded>
+    </Page>
+  );
+}

@@ -1,0 +1,179 @@
+/** The end of a run: what happened, beside the usual, the best and the mark; the verdict with its reasons; what next. */
+import { Box, Button, Stack, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { Link as RouterLink, useNavigate, useParams } from "react-router";
+
+import { blockQuery, outcomeQuery, type Outcome, type Run } from "../../api/queries";
+import { counted, showNumber } from "../../shared/lib/format";
+import { Decision } from "../../shared/ui/Decision";
+import { Figure } from "../../shared/ui/Figure";
+import { LadderDrawing } from "../../shared/ui/LadderDrawing";
+import { Loaded } from "../../shared/ui/Loaded";
+import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { ResultStrip } from "../../shared/ui/ResultStrip";
+import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSign";
+import { StartButton } from "./Briefing";
+import { RunNote } from "./RunNote";
+import { SetAside } from "./SetAside";
+import { useKeys } from "./useKeys";
+
+const show = (value: number | null) => (value === null ? "none yet" : showNumber(value));
+
+function Numbers({ outcome }: { outcome: Outcome }) {
+  return (
+    <Box sx={{ overflowX: "auto" }}>
+      <Table size="small" aria-label="This run beside the usual, the best and the mark">
+        <TableHead>
+          <TableRow>
+            {["", "this run", "usual", "best before", "mark"].map((head) => (
+              <TableCell key={head} align={head ? "right" : "left"} sx={{ fontWeight: 700, px: { xs: 0.75, md: 2 } }}>
+                {head}
+              </TableCell>
+            ))}
+          </TableRow>
+        </TableHead>
+        <TableBody>
+          {outcome.rows.map(({ id, title, comparison, mark, is_met: isMet }) => (
+            <TableRow key={id} sx={{ "& td, & th": { px: { xs: 0.75, md: 2 } } }}>
+              <TableCell component="th" scope="row">{title}</TableCell>
+              <TableCell align="right" sx={{ fontWeight: 700 }}>{showNumber(comparison.value)}</TableCell>
+              <TableCell align="right">
+                {show(comparison.usual)}
+                {comparison.spread !== null && <Box component="span" sx={{ color: "text.secondary", whiteSpace: "nowrap" }}> ± {showNumber(comparison.spread)}</Box>}
+              </TableCell>
+              <TableCell align="right">{show(comparison.best)}</TableCell>
+              <TableCell align="right">{mark === null ? "" : `${showNumber(mark)} ${isMet ? "✓ met" : "✗ not met"}`}</TableCell>
+            </TableRow>
+          ))}
+        </TableBody>
+      </Table>
+    </Box>
+  );
+}
+
+function WhatHappened({ outcome }: { outcome: Outcome }) {
+  const { run, rows, recent, threshold } = outcome;
+  const { tally } = run;
+  const first = rows[0];
+  const presses = [counted(tally.makes, "made", "made"), counted(tally.misses, "missed", "missed"), tally.lets > 0 && counted(tally.lets, "let")];
+  return (
+    <Panel title="What happened">
+      <Box sx={{ display: "grid", gap: 3, gridTemplateColumns: { xs: "minmax(0,1fr)", sm: "auto minmax(0,1fr)" }, alignItems: "center" }}>
+        <Figure size="large" value={tally.number} label={`${tally.out_of === null ? "" : `of ${tally.out_of} `}${tally.number_label}`} beside={presses.filter(Boolean).join(", ")} />
+        <Stack spacing={1.5} sx={{ minWidth: 0 }}>
+          {first && <Typography sx={{ fontSize: "1.2rem", fontWeight: first.comparison.is_new_best ? 700 : 400 }}>{first.comparison.words}</Typography>}
+          <Numbers outcome={outcome} />
+        </Stack>
+      </Box>
+      {recent.length > 1 && (
+        <Box sx={{ mt: 2 }}>
+          <ResultStrip points={recent} mark={threshold.values.mark} label={`The last ${recent.length} runs on this rung and side, this one at the right: ${recent.map(({ value }) => show(value)).join(", ")}`} />
+        </Box>
+      )}
+    </Panel>
+  );
+}
+
+function TheVerdict({ outcome }: { outcome: Outcome }) {
+  const { standing } = outcome;
+  const [hasClimbed, setHasClimbed] = useState(false);
+  if (!outcome.is_working_rung && !hasClimbed) {
+    return (
+      <Panel title="The verdict">
+        <Typography>
+          This was rung {outcome.run.rung.number}; you are working on <RouterLink to={`/climb/${standing.ladder.id}`}>rung {standing.working.number}</RouterLink>. Runs off the rung count for its own record only.
+        </Typography>
+      </Panel>
+    );
+  }
+  return (
+    <Panel title={<>{standing.verdict.headline} &nbsp;<VerdictSign kind={standing.verdict.kind} /></>}>
+      <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
+        <LadderDrawing
+          rungs={standing.rungs.length}
+          held={standing.held}
+          share={standing.verdict.share}
+          isHopping={hasClimbed}
+          label={`${standing.ladder.title}: rung ${standing.held} of ${standing.rungs.length} held, the next one ${Math.round(standing.verdict.share * 100)} % filled`}
+        />
+        <Stack spacing={2} sx={{ flex: "1 1 300px", minWidth: 0 }}>
+          <Reasons verdict={standing.verdict} />
+          <EvidenceStrokes standing={standing} />
+          <Decision standing={standing} onClimb={() => setHasClimbed(true)} />
+        </Stack>
+      </Box>
+    </Panel>
+  );
+}
+
+/** The next thing to do: the block's next run, or one more of these. */
+function WhatNext({ run }: { run: Run }) {
+  const navigate = useNavigate();
+  const block = useQuery({ ...blockQuery(run.block ?? 0), enabled: run.block !== null });
+  const segment = block.data?.segments.find((each) => each.id === run.segment);
+  const hasMore = segment && segment.done_at === null && segment.runs.length < segment.runs_planned;
+  useKeys({ next: () => run.block !== null && void navigate(`/practise/blocks/${run.block}`) });
+  return (
+    <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "flex-start" }} className="no-print">
+      {hasMore && <StartButton rung={run.rung.id} side={run.side} segment={segment.id} word={`Next run (${segment.runs.length + 1} of ${segment.runs_planned})`} />}
+      {run.block !== null && (
+        <Button component={RouterLink} to={`/practise/blocks/${run.block}`} variant={hasMore ? "outlined" : "contained"} color={hasMore ? "primary" : "success"} size="large" sx={{ fontSize: "1.25rem", px: 4, py: 1.5 }}>
+          On with the block
+        </Button>
+      )}
+      {run.block === null && <StartButton rung={run.rung.id} side={run.side} word="Once more" />}
+    </Stack>
+  );
+}
+
+export default function RunEndPage() {
+  const id = useParams()["runId"] ?? "";
+  const query = useQuery(outcomeQuery(id));
+  const outcome = query.data;
+  const heading = outcome ? `${outcome.run.ladder.title}: ${outcome.run.rung.title}` : "End of the run";
+  const why = outcome && (
+    <>
+      <WhyPoint title="Asked for on this rung">{outcome.threshold.words}.</WhyPoint>
+      {outcome.lessons.length > 0 && (
+        <WhyPoint title="What the numbers say">
+          <Stack spacing={1}>
+            {outcome.lessons.map((lesson) => (
+              <span key={lesson}>{lesson}</span>
+            ))}
+          </Stack>
+        </WhyPoint>
+      )}
+      <WhyPoint title="Every number from its events">
+        <RouterLink to={`/look-back/runs/${id}`}>See the {counted(outcome.run.last_seq, "event")} of this run</RouterLink>
+      </WhyPoint>
+    </>
+  );
+  return (
+    <Page title="End of the run" heading={heading} lead={outcome && [outcome.run.side_words, outcome.run.rung.goal_words].filter(Boolean).join(", ")} why={why}>
+      <Loaded query={query}>
+        {(data) => (
+          <>
+            {!data.run.is_over && (
+              <Typography>
+                This run is not over. <RouterLink to={`/practise/runs/${id}`}>Carry on</RouterLink>
+              </Typography>
+            )}
+            <WhatHappened outcome={data} />
+            <TheVerdict outcome={data} />
+            <WhatNext run={data.run} />
+            <Panel title="For the record">
+              <Stack spacing={2}>
+                <RunNote run={data.run} />
+                <SetAside run={data.run} />
+                <Typography>
+                  A wrong press? <RouterLink to={`/practise/runs/${id}`}>Back to the count</RouterLink>, and undo it there.
+                </Typography>
+              </Stack>
+            </Panel>
+          </>
+        )}
+      </Loaded>
+    </Page>
+  );
+}

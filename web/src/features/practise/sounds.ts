@@ -1,0 +1,53 @@
+/** Sounds made on the spot, loud enough for a hall. Each has a twin on the screen: see `calls.ts` and the pads. */
+export type Sound = "made" | "missed" | "count_in" | "go" | "second" | "end" | "ten" | "close" | "best" | "next";
+
+/** Notes as [frequency in Hz, start in s, length in s]. */
+const NOTES: Record<Sound, [number, number, number][]> = {
+  made: [[1320, 0, 0.05]],
+  missed: [[220, 0, 0.09]],
+  count_in: [[660, 0, 0.12]],
+  go: [[990, 0, 0.35]],
+  second: [[880, 0, 0.08]],
+  end: [[784, 0, 0.22], [587, 0.24, 0.22], [392, 0.48, 0.5]],
+  ten: [[988, 0, 0.09], [1319, 0.1, 0.14]],
+  close: [[740, 0, 0.09], [740, 0.14, 0.09]],
+  best: [[784, 0, 0.12], [988, 0.12, 0.12], [1175, 0.24, 0.12], [1568, 0.36, 0.4]],
+  next: [[523, 0, 0.12], [784, 0.13, 0.2]],
+};
+
+export class Speaker {
+  private context: AudioContext | null = null;
+  private level = 0.7;
+
+  /** `volume` from 0 to 1. */
+  setLevel(volume: number, isMuted: boolean) {
+    this.level = isMuted ? 0 : volume;
+  }
+
+  /** Browsers let a page sound only after a press: call this from one. */
+  wake() {
+    this.context ??= new AudioContext();
+    if (this.context.state === "suspended") void this.context.resume();
+  }
+
+  play(sound: Sound) {
+    if (this.level === 0 || !this.context || this.context.state !== "running") return;
+    const now = this.context.currentTime;
+    for (const [frequency, start, length] of NOTES[sound]) this.note(frequency, now + start, length);
+  }
+
+  private note(frequency: number, at: number, length: number) {
+    if (!this.context) return;
+    const tone = this.context.createOscillator();
+    const gain = this.context.createGain();
+    tone.type = "triangle";
+    tone.frequency.value = frequency;
+    gain.gain.setValueAtTime(0, at);
+    gain.gain.linearRampToValueAtTime(this.level, at + 0.008);
+    gain.gain.setValueAtTime(this.level, at + length * 0.7);
+    gain.gain.linearRampToValueAtTime(0, at + length);
+    tone.connect(gain).connect(this.context.destination);
+    tone.start(at);
+    tone.stop(at + length + 0.02);
+  }
+}

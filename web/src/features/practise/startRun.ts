@@ -1,0 +1,22 @@
+/** Begins a run and goes to the court. The id is made here, so that the same start sent twice begins one run. */
+import { useNavigate } from "react-router";
+
+import { useStartRun, type Side } from "../../api/queries";
+import { makeUuid } from "../../shared/lib/uuid";
+
+interface Start {
+  rung: number;
+  side: Side;
+  segment?: number | null;
+}
+
+export function useStart() {
+  const navigate = useNavigate();
+  const begin = useStartRun();
+  const start = ({ rung, side, segment = null }: Start) =>
+    begin.mutate(
+      { id: makeUuid(), rung, side, segment, started_at: new Date().toISOString() },
+      { onSuccess: (run) => void navigate(`/practise/runs/${run.id}`) },
+    );
+  return { start, isStarting: begin.isPending, error: begin.error };
+}

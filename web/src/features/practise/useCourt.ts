@@ -1,0 +1,79 @@
+/** One run in play: its clock, its events on their way, and where it stands. What counts is the server's to say. */
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
+
+import { api, unwrap } from "../../api/client";
+import { outcomeQuery, recordEvents, type EventKind, type Run } from "../../api/queries";
+import { Outbox, type Server, type Standing } from "./outbox";
+import { RunClock } from "./runClock";
+
+const SAVE_EVERY_MS = 1000;
+
+function serverOf(runId: string): Server {
+  const params = { path: { run_id: runId } };
+  return {
+    record: (events) => recordEvents(runId, events),
+    reload: async () => {
+      const run = await unwrap(api.GET("/api/runs/{run_id}/", { params }));
+      const events = await unwrap(api.GET("/api/runs/{run_id}/events/", { params }));
+      return { run, known: new Set(events.map((event) => event.id)) };
+    },
+  };
+}
+
+/** What is left of a running clock at `nowMs`; the tally's own figure while the run stands still. */
+export function leftAt(leftMs: number | null, standing: Standing, nowMs: number): number | null {
+  if (leftMs === null) return null;
+  const { tally, atMs } = standing;
+  const isStill = tally.is_paused || tally.is_over;
+  return Math.max(0, leftMs - (isStill ? 0 : Math.max(0, nowMs - atMs)));
+}
+
+export interface Court {
+  standing: Standing;
+  clock: RunClock;
+  press: (kind: EventKind) => void;
+  /** The last moment of a limited time is past. */
+  timeUp: () => void;
+  retry: () => void;
+}
+
+export function useCourt(run: Run): Court {
+  const client = useQueryClient();
+  const [outbox] = useState(() => new Outbox(run, serverOf(run.id)));
+  const [clock] = useState(() => new RunClock(run.id, outbox.latestMs));
+  const standing = useSyncExternalStore(outbox.subscribe, outbox.read);
+  const press = useCallback((kind: EventKind) => outbox.add(kind, clock.now()), [outbox, clock]);
+  const timeUp = useCallback(() => {
+    const { tally, atMs } = outbox.read();
+    // A contact on the very last millisecond counts, so the run is over one later.
+    outbox.add("finish", atMs + (tally.time_left_ms ?? 0) + 1);
+  }, [outbox]);
+  const retry = useCallback(() => void outbox.send(), [outbox]);
+
+  useEffect(() => {
+    void outbox.send();
+    const save = () => clock.save();
+    const timer = window.setInterval(save, SAVE_EVERY_MS);
+    window.addEventListener("pagehide", save);
+    window.addEventListener("online", retry);
+    return () => {
+      save();
+      window.clearInterval(timer);
+      window.removeEventListener("pagehide", save);
+      window.removeEventListener("online", retry);
+    };
+  }, [outbox, clock, retry]);
+
+  useEffect(() => {
+    if (standing.waiting > 0) return;
+    // What other screens know of this run is behind by these presses.
+    for (const queryKey of [["runs", run.id], ["today"], ["ladders"], ["blocks"]]) void client.invalidateQueries({ queryKey, refetchType: "none" });
+    if (!standing.tally.is_over) return;
+    clock.clear();
+    // Read ahead; whoever opens the result is told of any trouble.
+    client.query(outcomeQuery(run.id)).catch(() => undefined);
+  }, [client, clock, run.id, standing.tally.is_over, standing.waiting]);
+
+  return { standing, clock, press, timeUp, retry };
+}

@@ -1,0 +1,18 @@
+import { useEffect, useEffectEvent } from "react";
+
+import { readKey, type Action } from "./keys";
+
+/** Presses of the court's keys, wherever the focus is. */
+export function useKeys(actions: Partial<Record<Action, () => void>>) {
+  const act = useEffectEvent((event: KeyboardEvent) => {
+    const action = readKey(event);
+    if (!action || !actions[action]) return;
+    event.preventDefault();
+    actions[action]();
+  });
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => act(event);
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, []);
+}

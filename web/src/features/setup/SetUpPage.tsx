@@ -1,0 +1,78 @@
+/** Set up: what to bring and where things go, for the next block or, without one, for every ladder. */
+import { Box, Checkbox, FormControlLabel, Stack, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { Link as RouterLink } from "react-router";
+
+import { todayQuery, type Rung, type Standing } from "../../api/queries";
+import { capital, counted, showDay } from "../../shared/lib/format";
+import { EmptyState } from "../../shared/ui/EmptyState";
+import { Loaded } from "../../shared/ui/Loaded";
+import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+
+interface Station {
+  key: string;
+  title: string;
+  rung: Rung;
+  ladderId: number;
+}
+
+function StationRow({ station }: { station: Station }) {
+  const { rung } = station;
+  return (
+    <Box sx={{ borderTop: "1px solid", borderColor: "divider", py: 1.5 }}>
+      <Typography variant="h3">
+        <RouterLink to={`/climb/${station.ladderId}`} style={{ color: "inherit" }}>
+          {station.title}, rung {rung.number}
+        </RouterLink>
+      </Typography>
+      <Typography>{rung.set_up}</Typography>
+      <Typography color="text.secondary">
+        The game: {rung.goal_words}. {rung.cues.length > 0 && `Cues: ${rung.cues.join("; ")}.`}
+      </Typography>
+    </Box>
+  );
+}
+
+function fromStanding({ ladder, working }: Standing): Station {
+  return { key: String(ladder.id), title: ladder.title, rung: working, ladderId: ladder.id };
+}
+
+export default function SetUpPage() {
+  const query = useQuery(todayQuery);
+  const block = query.data?.next_block;
+  const inBlock = new Set(block?.segments.flatMap((segment) => (segment.ladder ? [segment.ladder.id] : [])));
+  const standings = (query.data?.standings ?? []).filter(({ ladder }) => !block || inBlock.has(ladder.id));
+  const kit = [...new Set(standings.flatMap(({ ladder }) => ladder.kit))];
+  const lead = block ? `For the block on ${showDay(block.day)}: ${counted(kit.length, "thing")} to bring.` : "For all your ladders; plan a block and only its kit is listed.";
+  const why = (
+    <WhyPoint title="Same tape, same test">
+      A number means something only beside one taken from the same line. Measure once, tape it, and leave the tape.
+    </WhyPoint>
+  );
+  return (
+    <Page title="Set up" lead={query.data && lead} why={why}>
+      <Loaded query={query}>
+        {() =>
+          standings.length === 0 ? (
+            <EmptyState title="Nothing to set up yet">Take a ladder from the shelf under Climb, and its kit and tape stand here.</EmptyState>
+          ) : (
+            <>
+              <Panel title="To bring">
+                <Stack>
+                  {kit.map((thing) => (
+                    <FormControlLabel key={thing} control={<Checkbox />} label={capital(thing)} />
+                  ))}
+                </Stack>
+              </Panel>
+              <Panel title="Where things go">
+                {standings.map(fromStanding).map((station) => (
+                  <StationRow key={station.key} station={station} />
+                ))}
+              </Panel>
+            </>
+          )
+        }
+      </Loaded>
+    </Page>
+  );
+}

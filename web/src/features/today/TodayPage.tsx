@@ -1,0 +1,159 @@
+/** Home: the next block, what the ladders are asking for, cautions, one big way in. */
+import { Box, Button, Link, Stack, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { Link as RouterLink } from "react-router";
+
+import { todayQuery, type Block, type Run, type Standing } from "../../api/queries";
+import { counted, showDay, showLongDay, showMinutes, showNumber } from "../../shared/lib/format";
+import { BlockRibbon } from "../../shared/ui/BlockRibbon";
+import { EmptyState } from "../../shared/ui/EmptyState";
+import { LadderDrawing } from "../../shared/ui/LadderDrawing";
+import { Loaded } from "../../shared/ui/Loaded";
+import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { VerdictSign } from "../../shared/ui/VerdictSign";
+
+function NextBlock({ block, today }: { block: Block; today: string }) {
+  const isStarted = block.status === "started";
+  const when = block.day === today ? "today" : showDay(block.day);
+  return (
+    <Panel
+      title={`${block.minutes} minutes ${when}`}
+      actions={
+        <Link component={RouterLink} to={`/plan/blocks/${block.id}`}>
+          See the whole block
+        </Link>
+      }
+    >
+      <Stack spacing={2.5}>
+        <BlockRibbon segments={block.segments} minutes={block.minutes} />
+        <Button
+          component={RouterLink}
+          to={`/practise/blocks/${block.id}`}
+          variant="contained"
+          color="success"
+          sx={{ fontSize: "1.4rem", py: 1.75, px: 4, alignSelf: { xs: "stretch", sm: "flex-start" } }}
+        >
+          {isStarted ? "Carry on with the block" : "Start the block"}
+        </Button>
+      </Stack>
+    </Panel>
+  );
+}
+
+function Asking({ standing }: { standing: Standing }) {
+  const { ladder, verdict, working, held, rungs } = standing;
+  return (
+    <Box
+      component={RouterLink}
+      to={`/climb/${ladder.id}`}
+      sx={{ display: "flex", gap: 2, alignItems: "center", color: "inherit", textDecoration: "none", borderTop: "1px solid", borderColor: "divider", py: 1.5, "&:hover .name": { textDecoration: "underline" } }}
+    >
+      <LadderDrawing rungs={rungs.length} held={held} share={verdict.share} width={64} step={14} label={`Holds rung ${held} of ${rungs.length}`} />
+      <Box sx={{ minWidth: 0, flex: 1 }}>
+        <Stack direction="row" spacing={1} sx={{ alignItems: "center", flexWrap: "wrap", rowGap: 0.5 }}>
+          <Typography className="name" variant="h3">{ladder.title}</Typography>
+          <VerdictSign kind={verdict.kind} />
+        </Stack>
+        <Typography color="text.secondary">
+          Rung {working.number}, {working.title}. {verdict.reasons[0]?.words}
+        </Typography>
+      </Box>
+    </Box>
+  );
+}
+
+function Recent({ runs }: { runs: Run[] }) {
+  if (runs.length === 0) return <Typography color="text.secondary">Your runs will stand here.</Typography>;
+  return (
+    <Stack spacing={1}>
+      {runs.map((run) => (
+        <Link key={run.id} component={RouterLink} to={`/practise/runs/${run.id}/end`} color="inherit" underline="hover" sx={{ display: "block" }}>
+          <b>
+            {showNumber(run.tally.number)} {run.tally.number_label}
+          </b>{" "}
+          ({run.rung.goal_words}), {run.ladder.title}
+          {run.side_words && `, ${run.side_words}`}, {showDay(run.day)}
+        </Link>
+      ))}
+    </Stack>
+  );
+}
+
+export default function TodayPage() {
+  const query = useQuery(todayQuery);
+  const day = query.data;
+  const why = day && (
+    <>
+      {day.next_block && (
+        <WhyPoint title="Why these">
+          <Stack component="ul" sx={{ pl: 2.5, m: 0 }} spacing={0.5}>
+            {day.next_block.segments.filter((segment) => segment.rung).map((segment) => (
+              <li key={segment.id}>
+                {segment.title}: {segment.reasons.join(", ")}
+              </li>
+            ))}
+          </Stack>
+        </WhyPoint>
+      )}
+      <WhyPoint title="Take care">
+        <Stack spacing={1}>
+          {day.cautions.slice(0, 3).map((caution) => (
+            <span key={caution}>{caution}</span>
+          ))}
+          <span>Your coach, the venue&rsquo;s rules and medical advice come before anything this screen says.</span>
+        </Stack>
+      </WhyPoint>
+      <WhyPoint title="Last runs">
+        <Recent runs={day.recent} />
+      </WhyPoint>
+    </>
+  );
+  return (
+    <Page title="Today" heading={day ? showLongDay(day.day) : "Today"} lead={day && lead(day.next_block, day.standings)} why={why}>
+      <Loaded query={query}>
+        {({ next_block: block, standings, day: today }) => (
+          <>
+            {block ? <NextBlock block={block} today={today} /> : <NoBlock hasLadders={standings.length > 0} />}
+            {standings.length > 0 && (
+              <Panel title="What your ladders ask for">
+                {[...standings].sort(byPressing).map((standing) => (
+                  <Asking key={standing.ladder.id} standing={standing} />
+                ))}
+              </Panel>
+            )}
+          </>
+        )}
+      </Loaded>
+    </Page>
+  );
+}
+
+/** Verdicts to decide on come first, then the ladder nearest to its next rung. */
+function byPressing(one: Standing, other: Standing): number {
+  const settled = (standing: Standing) => (standing.verdict.kind === "stay" ? 1 : 0);
+  return settled(one) - settled(other) || other.verdict.share - one.verdict.share;
+}
+
+function lead(block: Block | null, standings: Standing[]) {
+  const moving = standings.filter((standing) => standing.verdict.kind !== "stay").length;
+  const ladders = moving ? `${counted(moving, "ladder")} waiting for your decision.` : "No ladder is waiting for a decision.";
+  if (!block) return `Nothing planned yet. ${ladders}`;
+  const playing = block.segments.filter((segment) => segment.rung).reduce((sum, segment) => sum + segment.planned_s, 0);
+  return `${showMinutes(playing)} of challenges after the warm-up. ${ladders}`;
+}
+
+function NoBlock({ hasLadders }: { hasLadders: boolean }) {
+  const [title, text, to, word] = hasLadders
+    ? ["No block is planned", "Say how many minutes you have and which ladders; the rest is arranged for you.", "/plan", "Plan a block"]
+    : ["Start with a ladder", "A ladder is a drill in steps. Take one from the shelf; what a step asks for is yours to change.", "/climb/shelf", "Choose a ladder"];
+  const action = (
+    <Button component={RouterLink} to={to} variant="contained" color="success" size="large">
+      {word}
+    </Button>
+  );
+  return (
+    <EmptyState title={title} action={action}>
+      {text}
+    </EmptyState>
+  );
+}

@@ -1,0 +1,122 @@
+/** The way in: sign in, sign up, or, in the demo, one press. */
+import { Box, Button, Stack, TextField, Typography } from "@mui/material";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useState, type SubmitEvent } from "react";
+import { useLocation, useNavigate } from "react-router";
+
+import { account, api, ProblemError, unwrap } from "../../api/client";
+import { LadderDrawing } from "../../shared/ui/LadderDrawing";
+import { ErrorNotice } from "../../shared/ui/Loaded";
+import { TapeHeading, useTitle } from "../../shared/ui/Page";
+
+const IS_DEMO = document.documentElement.dataset["demo"] === "yes";
+const CLIENT = { params: { path: { client: "browser" as const } } };
+
+interface Names {
+  username: string;
+  password: string;
+}
+
+async function signIn(body: Names) {
+  await unwrap(account.POST("/_allauth/{client}/v1/auth/login", { ...CLIENT, body }));
+}
+
+async function signUp(body: Names) {
+  // The schema also asks for an e-mail address, which this server does not.
+  await unwrap(account.POST("/_allauth/{client}/v1/auth/signup", { ...CLIENT, body: body as Names & { email: string } }));
+  const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
+  // A zone that the server does not know leaves the athlete on UTC, to be changed in the settings.
+  await api.PATCH("/api/athlete/", { body: { timezone: timeZone } });
+}
+
+/** After any way in: forget what was read as nobody, and go where the athlete was going. */
+function useWayIn<Input>(enter: (input: Input) => Promise<unknown>) {
+  const client = useQueryClient();
+  const navigate = useNavigate();
+  const state = useLocation().state as { from?: string } | null;
+  return useMutation({
+    mutationFn: enter,
+    onSuccess: async () => {
+      client.clear();
+      await navigate(state?.from ?? "/", { replace: true });
+    },
+  });
+}
+
+function NamesForm({ isNew }: { isNew: boolean }) {
+  const [names, setNames] = useState<Names>({ username: "", password: "" });
+  const way = useWayIn(isNew ? signUp : signIn);
+  const problem = way.error instanceof ProblemError ? way.error : null;
+  const isFieldProblem = !!(problem?.field("username") ?? problem?.field("password"));
+  const submit = (event: SubmitEvent) => {
+    event.preventDefault();
+    way.mutate(names);
+  };
+  return (
+    <Stack component="form" spacing={2} onSubmit={submit}>
+      <TextField
+        label="Name to sign in with"
+        autoComplete="username"
+        required
+        value={names.username}
+        onChange={(event) => setNames({ ...names, username: event.target.value })}
+        error={!!problem?.field("username")}
+        helperText={problem?.field("username")}
+      />
+      <TextField
+        label="Password"
+        type="password"
+        autoComplete={isNew ? "new-password" : "current-password"}
+        required
+        value={names.password}
+        onChange={(event) => setNames({ ...names, password: event.target.value })}
+        error={!!problem?.field("password")}
+        helperText={problem?.field("password") ?? (isNew ? "Eight characters or more." : undefined)}
+      />
+      {way.error && !isFieldProblem && <ErrorNotice error={way.error} />}
+      <Button type="submit" variant="contained" loading={way.isPending}>
+        {isNew ? "Sign up" : "Sign in"}
+      </Button>
+    </Stack>
+  );
+}
+
+function DemoDoor() {
+  const way = useWayIn<unknown>(() => unwrap(api.POST("/api/demo/enter/")));
+  return (
+    <Stack spacing={1} sx={{ borderLeft: "6px solid", borderColor: "warning.main", pl: 2 }}>
+      <Typography>This is the demo. Wren Talloway has left nine months of practice here to look around in.</Typography>
+      <Button variant="contained" color="warning" size="large" onClick={() => way.mutate(null)} loading={way.isPending} sx={{ alignSelf: "flex-start" }}>
+        Enter as the demo athlete
+      </Button>
+      {way.error && <ErrorNotice error={way.error} />}
+    </Stack>
+  );
+}
+
+export default function WelcomePage() {
+  const [isNew, setIsNew] = useState(false);
+  useTitle("Welcome");
+  return (
+    <Box component="main" sx={{ maxWidth: 1000, mx: "auto", p: { xs: 3, md: 6 }, display: "grid", gap: { xs: 4, md: 8 }, gridTemplateColumns: { xs: "1fr", md: "1fr 380px" } }}>
+      <Stack spacing={3}>
+        <Box>
+          <TapeHeading>You play. We count.</TapeHeading>
+        </Box>
+        <Typography sx={{ fontSize: "1.15rem", maxWidth: 480 }}>
+          Jolly Ladder plans your solo practice, counts while your hands are busy, and tells you, with reasons, when a
+          drill is ready for the next rung.
+        </Typography>
+        {IS_DEMO && <DemoDoor />}
+        <Box sx={{ display: { xs: "none", md: "block" } }}>
+          <LadderDrawing rungs={5} held={2} share={0.6} width={150} step={42} label="A ladder with the marker on the second of five rungs" />
+        </Box>
+      </Stack>
+      <Stack spacing={2}>
+        <Typography variant="h2">{isNew ? "Sign up" : "Sign in"}</Typography>
+        <NamesForm key={String(isNew)} isNew={isNew} />
+        <Button onClick={() => setIsNew(!isNew)}>{isNew ? "I have an account: sign in" : "I am new here: sign up"}</Button>
+      </Stack>
+    </Box>
+  );
+}

@@ -1,0 +1,15 @@
+import "@fontsource-variable/atkinson-hyperlegible-next/wght.css";
+import "@fontsource-variable/bricolage-grotesque/wght.css";
+
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+
+import { App } from "./app/App";
+
+const root = document.getElementById("root");
+if (!root) throw new Error("index.html has lost its #root");
+createRoot(root).render(
+  <StrictMode>
+    <App />
+  </StrictMode>,
+);

@@ -1,0 +1,43 @@
+/** Dates, times and numbers in the reader's own locale. */
+const dayFormat = new Intl.DateTimeFormat(undefined, { weekday: "short", day: "numeric", month: "short" });
+const longDayFormat = new Intl.DateTimeFormat(undefined, { weekday: "long", day: "numeric", month: "long" });
+const timeFormat = new Intl.DateTimeFormat(undefined, { hour: "2-digit", minute: "2-digit" });
+const numberFormat = new Intl.NumberFormat(undefined, { maximumFractionDigits: 1 });
+
+/** A calendar day "2026-03-01" as a local date; `new Date` alone would take it for midnight UTC. */
+function fromDay(day: string): Date {
+  const [year = 1970, month = 1, date = 1] = day.split("-").map(Number);
+  return new Date(year, month - 1, date);
+}
+
+export const showDay = (day: string) => dayFormat.format(fromDay(day));
+export const showLongDay = (day: string) => longDayFormat.format(fromDay(day));
+export const showTime = (moment: string) => timeFormat.format(new Date(moment));
+export const showNumber = (value: number) => numberFormat.format(value);
+export const showPercent = (share: number) => `${numberFormat.format(Math.round(share * 100))} %`;
+
+/** Seconds as minutes for a plan: "5 min", "90 s" while short. */
+export function showMinutes(seconds: number): string {
+  if (seconds < 120 && seconds % 60) return `${seconds} s`;
+  const minutes = seconds / 60;
+  return `${numberFormat.format(minutes >= 10 ? Math.round(minutes) : Math.round(minutes * 2) / 2)} min`;
+}
+
+/** Milliseconds as a running clock: "1:05". */
+export function showClock(ms: number): string {
+  const seconds = Math.max(0, Math.ceil(ms / 1000));
+  return `${Math.floor(seconds / 60)}:${String(seconds % 60).padStart(2, "0")}`;
+}
+
+export function capital(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+export function counted(count: number, noun: string, plural = `${noun}s`): string {
+  return `${count} ${count === 1 ? noun : plural}`;
+}
+
+/** Today on this device as "2026-03-01". */
+export function localDay(at = new Date()): string {
+  return [at.getFullYear(), String(at.getMonth() + 1).padStart(2, "0"), String(at.getDate()).padStart(2, "0")].join("-");
+}

@@ -1,0 +1,46 @@
+/** What a screen shows while its data are on the way, and when they do not come. */
+import { Alert, Button, Skeleton, Stack } from "@mui/material";
+import type { UseQueryResult } from "@tanstack/react-query";
+import type { ReactNode } from "react";
+
+import { ProblemError } from "../../api/client";
+
+export function describe(error: unknown): string {
+  if (error instanceof ProblemError) return error.message;
+  return "The server cannot be reached. What you entered is kept; try again in a moment.";
+}
+
+export function ErrorNotice({ error, onRetry }: { error: unknown; onRetry?: () => void }) {
+  const action = onRetry && (
+    <Button color="inherit" onClick={onRetry}>
+      Try again
+    </Button>
+  );
+  return (
+    <Alert severity="error" variant="outlined" action={action} sx={{ color: "text.primary" }}>
+      {describe(error)}
+    </Alert>
+  );
+}
+
+export function Skeletons({ rows = 3, height = 96 }: { rows?: number; height?: number }) {
+  return (
+    <Stack spacing={2} aria-busy="true" aria-label="Loading">
+      {Array.from({ length: rows }, (_, index) => (
+        <Skeleton key={index} variant="rectangular" height={height} sx={{ maxWidth: "100%" }} />
+      ))}
+    </Stack>
+  );
+}
+
+interface LoadedProps<T> {
+  query: UseQueryResult<T>;
+  children: (data: T) => ReactNode;
+  rows?: number;
+}
+
+export function Loaded<T>({ query, children, rows }: LoadedProps<T>) {
+  if (query.data !== undefined) return children(query.data);
+  if (query.isError) return <ErrorNotice error={query.error} onRetry={() => void query.refetch()} />;
+  return <Skeletons rows={rows ?? 3} />;
+}

@@ -1,0 +1,66 @@
+/** A verdict is a sign, a word and a colour together, never a colour alone. */
+import ArrowDownwardIcon from "@mui/icons-material/ArrowDownward";
+import ArrowUpwardIcon from "@mui/icons-material/ArrowUpward";
+import DragHandleIcon from "@mui/icons-material/DragHandle";
+import { Box, Stack, Typography } from "@mui/material";
+
+import type { Standing, Verdict } from "../../api/queries";
+import { Strokes } from "./Strokes";
+import { tape } from "./tape";
+
+const SIGNS = {
+  climb: { word: "Climb", colour: tape.teal, ink: "#ffffff", Icon: ArrowUpwardIcon },
+  stay: { word: "Stay", colour: tape.mustard, ink: tape.ink, Icon: DragHandleIcon },
+  step_back: { word: "Step back", colour: tape.coral, ink: "#ffffff", Icon: ArrowDownwardIcon },
+};
+
+export function VerdictSign({ kind }: { kind: Verdict["kind"] }) {
+  const { word, colour, ink, Icon } = SIGNS[kind];
+  return (
+    <Box
+      component="span"
+      sx={{ display: "inline-flex", alignItems: "center", gap: 0.5, bgcolor: colour, color: ink, px: 1, py: 0.25, fontWeight: 700, fontSize: "0.9rem", whiteSpace: "nowrap" }}
+    >
+      <Icon fontSize="inherit" aria-hidden />
+      {word}
+    </Box>
+  );
+}
+
+export function Reasons({ verdict }: { verdict: Verdict }) {
+  return (
+    <Stack component="ul" spacing={0.75} sx={{ m: 0, pl: 2.5 }}>
+      {verdict.reasons.map((reason) => (
+        <Typography component="li" key={reason.words}>
+          {reason.words}
+        </Typography>
+      ))}
+    </Stack>
+  );
+}
+
+/** Each side's last runs as strokes: which of them reached the mark. */
+export function EvidenceStrokes({ standing }: { standing: Standing }) {
+  const { values } = standing.threshold;
+  return (
+    <Stack spacing={0.5}>
+      {standing.verdict.evidence.map((each) => (
+        <Stack key={each.side} direction="row" spacing={1} sx={{ alignItems: "center" }}>
+          {each.side !== "none" && (
+            <Typography variant="body2" sx={{ width: 56, color: "text.secondary" }}>
+              {each.side}
+            </Typography>
+          )}
+          <Strokes
+            marks={each.recent}
+            wanted={values.of_last}
+            label={`${each.met} of the last ${each.recent.length} runs at the mark, ${values.reached} of ${values.of_last} wanted`}
+          />
+          <Typography variant="body2">
+            {each.met} of {values.reached} wanted{values.days > 1 && `, on ${each.days_met} of ${values.days} days`}
+          </Typography>
+        </Stack>
+      ))}
+    </Stack>
+  );
+}

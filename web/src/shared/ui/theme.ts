@@ -1,0 +1,69 @@
+/** Tape, chalk and timber: our own colours and type over MUI. Two modes: paper, and the dark court. */
+import { createTheme, type ThemeOptions } from "@mui/material/styles";
+
+import { court, tape } from "./tape";
+
+const HEADINGS = '"Bricolage Grotesque Variable", "Trebuchet MS", sans-serif';
+const TEXT = '"Atkinson Hyperlegible Next Variable", "Verdana", sans-serif';
+
+const shared: ThemeOptions = {
+  shape: { borderRadius: 3 },
+  typography: {
+    fontFamily: TEXT,
+    h1: { fontFamily: HEADINGS, fontWeight: 750, fontSize: "clamp(1.7rem, 1.3rem + 1.6vw, 2.5rem)", lineHeight: 1.1 },
+    h2: { fontFamily: HEADINGS, fontWeight: 700, fontSize: "1.3rem", lineHeight: 1.2 },
+    h3: { fontFamily: HEADINGS, fontWeight: 650, fontSize: "1.05rem" },
+    button: { fontFamily: HEADINGS, fontWeight: 650, textTransform: "none", fontSize: "1rem" },
+  },
+  components: {
+    MuiButtonBase: { defaultProps: { disableRipple: true } },
+    MuiButton: {
+      defaultProps: { disableElevation: true },
+      styleOverrides: {
+        root: { minHeight: 44, borderRadius: 2, "&.Mui-focusVisible": { outline: "3px solid currentColor", outlineOffset: 2 } },
+      },
+    },
+    MuiLink: { defaultProps: { underline: "always" } },
+    MuiTooltip: { defaultProps: { arrow: true } },
+    MuiCssBaseline: {
+      styleOverrides: {
+        a: { color: "inherit" },
+        body: { fontVariantNumeric: "tabular-nums", overflowWrap: "anywhere" },
+        ":focus-visible": { outline: `3px solid ${tape.plum}`, outlineOffset: 2 },
+        "@media (prefers-reduced-motion: reduce)": {
+          "*, *::before, *::after": { animation: "none !important", transition: "none !important" },
+        },
+        "@media print": { "header, nav, .no-print": { display: "none !important" }, body: { background: "white" } },
+      },
+    },
+  },
+};
+
+export const paperTheme = createTheme(shared, {
+  palette: {
+    mode: "light",
+    primary: { main: tape.ink, contrastText: tape.paper },
+    secondary: { main: tape.plum, contrastText: tape.paper },
+    success: { main: tape.teal, contrastText: "#ffffff" },
+    error: { main: tape.coral, contrastText: "#ffffff" },
+    warning: { main: tape.mustard, contrastText: tape.ink },
+    background: { default: tape.paper, paper: "#fffdf8" },
+    text: { primary: tape.ink, secondary: "#4c5470" },
+    divider: "#d9cfbb",
+  },
+});
+
+/** Dark, for sun and for dim halls: chalk on slate, the tape's colours lightened. */
+export const courtTheme = createTheme(shared, {
+  palette: {
+    mode: "dark",
+    primary: { main: court.text, contrastText: court.ground },
+    secondary: { main: court.mustard, contrastText: court.ground },
+    success: { main: court.teal, contrastText: court.ground },
+    error: { main: court.coral, contrastText: court.ground },
+    warning: { main: court.mustard, contrastText: court.ground },
+    background: { default: court.ground, paper: "#1a2340" },
+    text: { primary: court.text, secondary: court.dim },
+    divider: court.line,
+  },
+});
