@@ -22,7 +22,8 @@ class RunResult:
 class Evidence:
     """Of the last runs of ``side``: which met the mark, on how many days, and what is still missing.
 
-    ``more_runs`` is the least number of further good runs; ``more_days`` how many of them must fall on new days.
+    ``more_runs`` is the least number of further good runs; ``more_days`` how many of them must fall on new days,
+    beside the ``days_kept`` that will still count by then.
     ``share`` (0 to 1) is how far the threshold is filled, for drawing.
     """
 
@@ -32,6 +33,7 @@ class Evidence:
     days_met: int
     more_runs: int
     more_days: int
+    days_kept: int
     share: float
 
     @property
@@ -43,7 +45,7 @@ def gather_evidence(threshold: Threshold, runs: Sequence[RunResult], side: str) 
     """The evidence in one side's runs, oldest first."""
     recent = list(runs)[-threshold.of_last :]
     good = [run.day for run in recent if threshold.is_met_by(run.value)]
-    more_runs, more_days = _still_missing(threshold, recent)
+    more_runs, more_days, days_kept = _still_missing(threshold, recent)
     # Every good run and every day asked for is one part; parts beyond what is asked for fill nothing.
     wanted = threshold.reached + threshold.days
     filled = min(len(good), threshold.reached) + min(len(set(good)), threshold.days)
@@ -54,19 +56,21 @@ def gather_evidence(threshold: Threshold, runs: Sequence[RunResult], side: str) 
         days_met=len(set(good)),
         more_runs=more_runs,
         more_days=more_days,
+        days_kept=days_kept,
         share=filled / wanted,
     )
 
 
-def _still_missing(threshold: Threshold, recent: Sequence[RunResult]) -> tuple[int, int]:
-    """The least number of good runs to add until the window holds enough, and how many need a new day.
+def _still_missing(threshold: Threshold, recent: Sequence[RunResult]) -> tuple[int, int, int]:
+    """The least number of good runs to add until the window holds enough, how many need a new day, beside how many.
 
     Adding a run pushes the oldest one out of the window, so this is counted by trying.
     """
     for more in range(threshold.of_last + 1):
         kept = list(recent)[-(threshold.of_last - more) :] if more < threshold.of_last else []
         good = [run.day for run in kept if threshold.is_met_by(run.value)]
-        new_days = max(0, threshold.days - len(set(good)))
+        days = len(set(good))
+        new_days = max(0, threshold.days - days)
         if len(good) + more >= threshold.reached and new_days <= more:
-            return more, new_days
-    return threshold.of_last, threshold.days  # a window of good runs alone always does
+            return more, new_days, days
+    return threshold.of_last, threshold.days, 0  # a window of good runs alone always does

@@ -91,7 +91,11 @@ def _is_through_floor(threshold: Threshold, runs: Sequence[RunResult]) -> bool:
 
 def _lead(side: str, place: RungPlace) -> str:
     words = side_words(side, place.handedness)
-    return f"{words[0].upper()}{words[1:]}: " if words else ""
+    return f"{words}: " if words else ""
+
+
+def _sentence(words: str) -> str:
+    return f"{words[0].upper()}{words[1:]}"
 
 
 def _on_days(days: int) -> str:
@@ -103,7 +107,7 @@ def _filled(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
         f"{_lead(each.side, place)}{each.met} of the last {counted(len(each.recent), 'run')} "
         f"reached {threshold.mark_words}{_on_days(each.days_met)}; {threshold.reached} wanted."
     )
-    return Reason("threshold_reached", words)
+    return Reason("threshold_reached", _sentence(words))
 
 
 def _through_floor(threshold: Threshold, runs: Sequence[RunResult], side: str, place: RungPlace) -> Reason:
@@ -113,7 +117,7 @@ def _through_floor(threshold: Threshold, runs: Sequence[RunResult], side: str, p
         f"{_lead(side, place)}the last {counted(threshold.floor_runs, 'run')} ({values}) "
         f"were all {limit} your floor of {plain(threshold.floor or 0)}."
     )
-    return Reason("floor_missed", words)
+    return Reason("floor_missed", _sentence(words))
 
 
 def _state(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
@@ -124,17 +128,18 @@ def _state(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
         if each.recent
         else f"no run yet at {threshold.mark_words}"
     )
-    lead = _lead(each.side, place)
-    words = f"{lead}{so_far}; {_missing(each)}."
-    return Reason("still_missing", f"{words[0].upper()}{words[1:]}")
+    return Reason("still_missing", _sentence(f"{_lead(each.side, place)}{so_far}; {_missing(each)}."))
 
 
 def _missing(each: Evidence) -> str:
     more, new_days = each.more_runs, each.more_days
+    if each.days_kept == 0:
+        # Nothing counts yet, so the first good day is not "another" one.
+        if new_days <= 1:
+            return f"{more} more and the rung is yours"
+        return f"{more} more, on {new_days} different days" + ("" if new_days == more else " at least")
     if not new_days:
         return f"{more} more and the rung is yours"
     if new_days < more:
         return f"{more} more, {new_days} of them on {'another day' if new_days == 1 else 'other days'}"
-    if new_days == 1:
-        return f"{more} more, on another day" if each.recent else f"{more} more"
-    return f"{more} more, on {new_days} different days"
+    return f"{more} more, on another day" if new_days == 1 else f"{more} more, on {new_days} other days"

@@ -1,0 +1,91 @@
+"""What an athlete does at the screen, in the athlete's own words: tests say "play a streak", not selectors."""
+
+from __future__ import annotations
+
+import re
+from dataclasses import dataclass
+from typing import Literal
+from uuid import uuid4
+
+from playwright.sync_api import Locator, Page, expect
+
+Hand = Literal["keys", "mouse"]
+KEYS = {"make": "Space", "miss": "x", "let": "l", "undo": "u", "pause": "p"}
+PASSWORD = "seven-silver-skipping-ropes"
+#: A count-in of three seconds, and what the machine needs around it.
+COUNT_IN_TIMEOUT_MS = 8000
+
+
+@dataclass
+class AthleteAtTheScreen:
+    page: Page
+
+    # --- the way in ---------------------------------------------------------------------------------------------------
+
+    def sign_up(self, name: str | None = None) -> str:
+        name = name or f"athlete-{uuid4().hex[:12]}"
+        self.page.goto("/welcome")
+        self.page.get_by_role("button", name="I am new here").click()
+        self.page.get_by_label("Name to sign in with").fill(name)
+        self.page.get_by_label("Password").fill(PASSWORD)
+        self.page.get_by_role("button", name="Sign up", exact=True).click()
+        self.page.wait_for_url(re.compile(r"/$"))
+        return name
+
+    def enter_demo(self) -> None:
+        self.page.goto("/welcome")
+        self.page.get_by_role("button", name="Enter as the demo athlete").click()
+        self.page.wait_for_url(re.compile(r"/$"))
+
+    def take_ladder(self, title: str) -> None:
+        self.page.goto("/climb/shelf")
+        self.page.get_by_role("button", name=f"Take {title}").click()
+        expect(self.page.get_by_role("heading", name=title, level=1)).to_be_visible()
+
+    def ask_rung_for(self, number: int, **values: float) -> None:
+        """Change what a rung of the ladder on the screen asks for; keywords are the dialog's labels."""
+        self.page.get_by_role("button", name=f"Change what rung {number} asks for").click()
+        for label, value in values.items():
+            self.page.get_by_label(label.replace("_", " "), exact=False).fill(str(value))
+        self.page.get_by_role("button", name="Ask for this").click()
+        expect(self.page.get_by_role("dialog")).to_be_hidden()
+
+    # --- a run --------------------------------------------------------------------------------------------------------
+
+    def open_run(self, title: str, side: str = "") -> None:
+        """Go to the court with one run of a ladder, outside of any block; the clock does not run yet."""
+        self.page.goto("/practise")
+        self.page.get_by_role("link", name=f"Play {title}").click()
+        self.page.get_by_role("button", name=re.compile(f"Start.*{side}" if side else "^Start$")).click()
+        self.page.wait_for_url(re.compile(r"/practise/runs/[0-9a-f-]+$"))
+
+    def start(self, hand: Hand = "keys") -> None:
+        """Press start, and wait for three, two, one."""
+        button = self.page.get_by_role("button", name=re.compile("(Start|Carry on): 3, 2, 1"))
+        expect(button).to_be_visible()
+        self.page.keyboard.press("Space") if hand == "keys" else button.click()
+        expect(self.pad("make")).to_be_enabled(timeout=COUNT_IN_TIMEOUT_MS)
+
+    def pad(self, kind: str) -> Locator:
+        return self.page.locator(f"[data-pad={kind}]")
+
+    def press(self, *kinds: str, hand: Hand = "keys", apart_ms: int = 130) -> None:
+        for kind in kinds:
+            if hand == "keys":
+                self.page.keyboard.press(KEYS[kind])
+            elif kind in ("make", "miss"):
+                self.pad(kind).click()
+            else:
+                self.page.get_by_role("button", name=kind.capitalize(), exact=True).click()
+            self.page.wait_for_timeout(apart_ms)  # beyond the double-tap time, as real presses are
+
+    def expect_count(self, number: int) -> None:
+        expect(self.page.get_by_test_id("number")).to_have_text(str(number))
+
+    def expect_end(self, words: str) -> None:
+        expect(self.page.get_by_role("heading", name=words)).to_be_visible(timeout=COUNT_IN_TIMEOUT_MS)
+
+    def see_what_it_means(self) -> None:
+        self.page.get_by_role("button", name="See what it means").click()
+        self.page.wait_for_url(re.compile(r"/end$"))
+        expect(self.page.get_by_role("heading", name="What happened")).to_be_visible()

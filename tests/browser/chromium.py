@@ -1,0 +1,42 @@
+"""Debian's chromium, headless, as all that drive the application start it."""
+
+from __future__ import annotations
+
+import shutil
+from collections.abc import Iterator
+from contextlib import contextmanager
+
+from playwright.sync_api import Browser, BrowserContext, sync_playwright
+
+#: Without these the browser calls home, and with them it needs no graphics and no sandbox of its own.
+FLAGS = (
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--autoplay-policy=no-user-gesture-required",
+)
+DESK = {"width": 1280, "height": 800}
+PHONE = {"width": 390, "height": 844}
+
+
+@contextmanager
+def open_browser() -> Iterator[Browser]:
+    path = shutil.which("chromium")
+    if path is None:
+        raise RuntimeError("chromium is missing: run `make browser`.")
+    with sync_playwright() as playwright:
+        browser = playwright.chromium.launch(executable_path=path, args=list(FLAGS))
+        yield browser
+        browser.close()
+
+
+def open_window(browser: Browser, url: str, *, is_phone: bool = False) -> BrowserContext:
+    """A window with its own cookies and storage; on a phone it has a finger instead of a mouse."""
+    size = PHONE if is_phone else DESK
+    return browser.new_context(
+        base_url=url, viewport=size, locale="en-GB", timezone_id="Europe/London", has_touch=is_phone, is_mobile=is_phone
+    )

@@ -1,0 +1,31 @@
+"""Runs written as a line of letters: o make, x miss, l let, u undo, p pause, r resume, f finish."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from typing import Any
+
+from jolly_core.challenges.contract import Tally
+from jolly_core.challenges.events import Event
+from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.session import replay
+
+KINDS = {"o": "make", "x": "miss", "l": "let", "u": "undo", "p": "pause", "r": "resume", "f": "finish"}
+
+
+def events_of(line: str, *, every_ms: int = 1000, first_ms: int | None = None) -> list[Event]:
+    """One event for each letter, ``every_ms`` apart."""
+    first_ms = every_ms if first_ms is None else first_ms
+    letters = line.replace(" ", "")
+    return [Event(KINDS[letter], first_ms + place * every_ms, place + 1) for place, letter in enumerate(letters)]
+
+
+def timed(moments: Iterable[tuple[str, int]]) -> list[Event]:
+    """Events at moments of their own: pairs of a letter and the clock in ms."""
+    return [Event(KINDS[letter], at_ms, seq) for seq, (letter, at_ms) in enumerate(moments, 1)]
+
+
+def play(format_id: str, settings: Mapping[str, Any], line: str | list[Event], **options: Any) -> Tally:
+    """The tally of a run, from a line of letters or from events."""
+    events = events_of(line) if isinstance(line, str) else line
+    return replay(get_challenge(format_id), settings, events, **options)

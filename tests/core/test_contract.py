@@ -1,0 +1,163 @@
+"""Laws that every format keeps, whatever is pressed. A new format joins by standing in the registry."""
+
+from __future__ import annotations
+
+import json
+import os
+import subprocess
+import sys
+from pathlib import Path
+from typing import Any
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from jolly_core.challenges.contract import Tally
+from jolly_core.challenges.events import CONTROLS, KINDS, LET, MAKE, NOTE, PRESSES, UNDO, Event
+from jolly_core.challenges.registry import CHALLENGES, get_challenge
+from jolly_core.challenges.session import Session, replay
+from jolly_core.challenges.wire import tally_json
+from jolly_core.errors import CoreError
+
+#: Settings under which a short run can end in every way that the format knows.
+SETTINGS: dict[str, list[dict[str, Any]]] = {
+    "streak": [
+        {},
+        {"goal": 3, "on_miss": "ends"},
+        {"goal": 2, "sets": 2, "rest_s": 3, "attempts_limit": 9},
+        {"goal": 4, "seconds_limit": 10},
+    ],
+    "timed_count": [{"seconds": 10}, {"seconds": 20, "goal": 8}],
+    "makes_of_n": [{"attempts": 6}, {"attempts": 12, "goal": 8}],
+}
+CASES = [(format_id, settings) for format_id in CHALLENGES for settings in SETTINGS[format_id]]
+Case = tuple[str, dict[str, Any]]
+
+
+@st.composite
+def runs(draw: st.DrawFn, kinds: tuple[str, ...] = KINDS) -> list[Event]:
+    """Events in order, at times as close as a double tap and as far as a rest."""
+    pressed = draw(st.lists(st.tuples(st.sampled_from(kinds), st.integers(0, 4000)), max_size=40))
+    at_ms, events = 0, []
+    for seq, (kind, gap_ms) in enumerate(pressed, 1):
+        at_ms += gap_ms
+        events.append(Event(kind, at_ms, seq))
+    return events
+
+
+def play(case: Case, events: list[Event]) -> Tally:
+    return replay(get_challenge(case[0]), case[1], events)
+
+
+@pytest.mark.parametrize("case", CASES, ids=[f"{format_id} {settings}" for format_id, settings in CASES])
+class TestEveryFormat:
+    @given(events=runs())
+    def test_counts_stay_in_their_order(self, case: Case, events: list[Event]) -> None:
+        tally = play(case, events)
+        assert 0 <= tally.streak <= tally.best_streak <= tally.makes <= tally.attempts
+        assert tally.attempts == tally.makes + tally.misses
+
+    @given(events=runs())
+    def test_the_tally_of_a_prefix_is_the_live_tally_then(self, case: Case, events: list[Event]) -> None:
+        session = Session(get_challenge(case[0]), case[1])
+        for place, event in enumerate(events, 1):
+            session.step(event)
+            assert session.tally() == play(case, events[:place])
+
+    @given(events=runs(), order=st.randoms(use_true_random=False))
+    def test_the_order_of_arrival_changes_nothing(self, case: Case, events: list[Event], order: Any) -> None:
+        shuffled = list(events)
+        order.shuffle(shuffled)
+        assert play(case, shuffled) == play(case, events)
+
+    @given(events=runs(PRESSES))
+    def test_undo_of_everything_gives_the_empty_count(self, case: Case, events: list[Event]) -> None:
+        last = events[-1] if events else Event(MAKE, 0, 0)
+        undos = [Event(UNDO, last.at_ms + 1000 * n, last.seq + n) for n in range(1, len(events) + 1)]
+        tally = play(case, [*events, *undos])
+        assert (tally.attempts, tally.lets, tally.best_streak, tally.undoable) == (0, 0, 0, 0)
+
+    @given(events=runs(PRESSES))
+    def test_a_let_changes_no_count(self, case: Case, events: list[Event]) -> None:
+        before = play(case, events)
+        last = events[-1] if events else Event(MAKE, 0, 0)
+        after = play(case, [*events, Event(LET, last.at_ms, last.seq + 1)])
+        assert (after.attempts, after.makes, after.streak) == (before.attempts, before.makes, before.streak)
+        assert after.number == before.number
+
+    @given(events=runs((*PRESSES, NOTE)))
+    def test_a_finished_run_refuses_further_counts(self, case: Case, events: list[Event]) -> None:
+        at_ms, seq = (events[-1].at_ms, events[-1].seq) if events else (0, 0)
+        finished = [*events, Event("finish", at_ms, seq + 1)]
+        more = [Event(kind, at_ms + 500 * n, seq + 1 + n) for n, kind in enumerate(PRESSES, 1)]
+        over, later = play(case, finished), play(case, [*finished, *more])
+        assert over.is_over
+        assert (later.attempts, later.makes, later.lets) == (over.attempts, over.makes, over.lets)
+        assert later.ignored == over.ignored + len(more)
+
+    @given(events=runs())
+    def test_says_what_to_do_in_words_that_can_be_read_from_afar(self, case: Case, events: list[Event]) -> None:
+        tally = play(case, events)
+        assert 0 < len(tally.next) <= 32
+
+    @given(events=runs())
+    def test_lessons_are_sentences_for_every_run(self, case: Case, events: list[Event]) -> None:
+        challenge = get_challenge(case[0])
+        lessons = challenge.lessons(challenge.read_settings(case[1]), play(case, events).as_dict())
+        assert all(lesson.endswith(".") for lesson in lessons)
+
+    def test_names_its_metrics_and_measures_them(self, case: Case) -> None:
+        tally = play(case, [Event(MAKE, 500, 1)])
+        assert list(tally.metrics) == [metric.id for metric in get_challenge(case[0]).metrics]
+
+    def test_publishes_its_settings_as_json_schema(self, case: Case) -> None:
+        schema = get_challenge(case[0]).schema()
+        defaults = {name: each["default"] for name, each in schema["properties"].items()}
+        assert get_challenge(case[0]).read_settings(defaults) == get_challenge(case[0]).read_settings({})
+
+    def test_refuses_settings_it_does_not_know(self, case: Case) -> None:
+        with pytest.raises(CoreError) as refused:
+            get_challenge(case[0]).read_settings({**case[1], "colour": "red"})
+        assert refused.value.problems[0].code == "unknown_setting"
+
+
+def test_every_kind_of_event_is_either_a_press_or_a_control() -> None:
+    assert set(KINDS) == set(PRESSES) | set(CONTROLS)
+
+
+def test_unknown_format_is_refused_with_those_there_are() -> None:
+    with pytest.raises(CoreError) as refused:
+        get_challenge("tug_of_war")
+    assert refused.value.problems[0].allowed == list(CHALLENGES)
+
+
+def test_the_same_input_gives_the_same_bytes_in_another_process() -> None:
+    """With another hash seed, and so another order of sets and dictionaries of objects, as in the browser's worker."""
+    events = json.dumps([{"kind": kind, "at_ms": 300 * n, "seq": n} for n, kind in enumerate(KINDS * 3, 1)])
+    program = (
+        "import sys; from jolly_core.challenges.wire import tally_json;"
+        "sys.stdout.write(tally_json(sys.argv[1], sys.argv[2], sys.argv[3]))"
+    )
+    core = Path(__file__).resolve().parents[2] / "core"
+    for format_id, settings in CASES:
+        words = [sys.executable, "-c", program, format_id, json.dumps(settings), events]
+        environment = {**os.environ, "PYTHONHASHSEED": "1234", "PYTHONPATH": str(core)}
+        other = subprocess.run(words, capture_output=True, text=True, check=True, env=environment)
+        assert other.stdout == tally_json(format_id, json.dumps(settings), events)
+
+
+def test_the_challenges_import_only_the_standard_library() -> None:
+    program = (
+        "import sys; import jolly_core.challenges.wire;"
+        "print([n for n in {m.split('.')[0] for m in sys.modules} - set(sys.stdlib_module_names)"
+        " if n not in ('jolly_core', '__main__') and not n.startswith('_')])"
+    )
+    core = Path(__file__).resolve().parents[2] / "core"
+    done = subprocess.run(
+        [sys.executable, "-I", "-S", "-c", f"import sys; sys.path.insert(0, {str(core)!r}); {program}"],
+        capture_output=True,
+        text=True,
+        check=True,
+    )
+    assert done.stdout.strip() == "[]"

@@ -1,0 +1,70 @@
+"""The application as users run it: built, served by waitress in a process of its own, on a database of its own."""
+
+from __future__ import annotations
+
+import os
+import signal
+import socket
+import subprocess
+import sys
+import time
+import urllib.error
+import urllib.request
+from dataclasses import dataclass, field
+from pathlib import Path
+
+ROOT = Path(__file__).resolve().parents[1]
+MANAGE = ROOT / "server" / "manage.py"
+START_TIMEOUT_S = 40
+
+
+def free_port() -> int:
+    with socket.socket() as probe:
+        probe.bind(("127.0.0.1", 0))
+        port: int = probe.getsockname()[1]
+    return port
+
+
+@dataclass
+class Application:
+    """A server that can be started, stopped and killed; what it stores outlives it."""
+
+    database: Path
+    port: int = field(default_factory=free_port)
+    is_demo: bool = True
+    process: subprocess.Popen[bytes] | None = None
+
+    @property
+    def url(self) -> str:
+        return f"http://127.0.0.1:{self.port}"
+
+    @property
+    def environment(self) -> dict[str, str]:
+        settings = {"JOLLY_DB": str(self.database), "JOLLY_DEMO": "1" if self.is_demo else ""}
+        return {**os.environ, **settings, "PYTHONUNBUFFERED": "1"}
+
+    def manage(self, *words: str) -> str:
+        done = subprocess.run(
+            [sys.executable, str(MANAGE), *words], env=self.environment, check=True, capture_output=True, text=True
+        )
+        return done.stdout
+
+    def start(self) -> Application:
+        command = [sys.executable, str(ROOT / "server" / "serve.py"), "--port", str(self.port)]
+        self.process = subprocess.Popen(command, env=self.environment, stdout=subprocess.DEVNULL)
+        deadline = time.monotonic() + START_TIMEOUT_S
+        while time.monotonic() < deadline:
+            try:
+                urllib.request.urlopen(f"{self.url}/", timeout=2).close()
+                return self
+            except (urllib.error.URLError, ConnectionError):
+                if self.process.poll() is not None:
+                    break
+                time.sleep(0.05)
+        raise RuntimeError(f"The server on port {self.port} did not answer.")
+
+    def stop(self, how: signal.Signals = signal.SIGTERM) -> None:
+        if self.process is not None:
+            self.process.send_signal(how)
+            self.process.wait(10)
+            self.process = None
