@@ -1,0 +1,115 @@
+"""Verdicts on what is kept, and the decisions made on them."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from rest_framework.test import APIClient
+
+from ladders.models import Ladder
+from tests.server.conftest import rung_id
+from tests.server.player import Player
+
+
+def standing(client: APIClient, ladder: Ladder) -> Any:
+    return client.get(f"/api/ladders/{ladder.pk}/").json()["standing"]
+
+
+def decide(client: APIClient, ladder: Ladder, decision: str) -> Any:
+    return client.post(f"/api/ladders/{ladder.pk}/moves/", {"decision": decision}, format="json")
+
+
+def test_a_filled_threshold_advises_to_climb(player: Player, putting: Ladder) -> None:
+    player.putts(rung_id(putting), 8)
+    assert standing(player.client, putting)["verdict"]["kind"] == "stay"
+    player.putts(rung_id(putting), 9)
+    verdict = standing(player.client, putting)["verdict"]
+    assert (verdict["kind"], verdict["headline"]) == ("climb", "Climb to rung 2")
+    assert verdict["reasons"][0]["words"].startswith("2 of the last 2 runs reached 8 makes or more")
+
+
+def test_climbing_moves_the_marker_and_begins_the_next_rung_afresh(player: Player, putting: Ladder) -> None:
+    player.putts(rung_id(putting, 2), 10)  # played before it was the rung being worked on
+    for made in (8, 9):
+        player.putts(rung_id(putting), made)
+    answer = decide(player.client, putting, "climb")
+    assert answer.status_code == 201
+    after = answer.json()["standing"]
+    assert (after["held"], after["working"]["number"]) == (1, 2)
+    assert after["verdict"]["evidence"][0]["recent"] == []
+
+
+def test_the_advice_is_kept_beside_a_decision_against_it(player: Player, putting: Ladder) -> None:
+    player.putts(rung_id(putting), 3)
+    move = decide(player.client, putting, "climb").json()["moves"][0]
+    assert (move["decision"], move["verdict"], move["is_overruled"]) == ("climb", "stay", True)
+    assert move["reasons"] == ["0 of the last 1 run reached 8 makes or more; 2 more and the rung is yours."]
+
+
+def test_a_decision_can_be_taken_back(player: Player, putting: Ladder) -> None:
+    for made in (8, 9):
+        player.putts(rung_id(putting), made)
+    before = standing(player.client, putting)
+    decide(player.client, putting, "climb")
+    answer = player.client.delete(f"/api/ladders/{putting.pk}/moves/").json()
+    assert answer["standing"] == before
+    assert answer["moves"][0]["taken_back_at"] is not None
+    again = player.client.delete(f"/api/ladders/{putting.pk}/moves/")
+    assert (again.status_code, again.json()["code"]) == (400, "no_move")
+
+
+@pytest.mark.parametrize(("held", "decision"), [(0, "step_back"), (5, "climb")])
+def test_there_is_no_rung_beyond_the_ends(client: APIClient, putting: Ladder, held: int, decision: str) -> None:
+    Ladder.objects.filter(pk=putting.pk).update(held=held)
+    answer = decide(client, putting, decision)
+    assert (answer.status_code, answer.json()["errors"][0]["loc"]) == (400, ["decision"])
+
+
+def test_a_decision_that_is_none_is_refused(client: APIClient, putting: Ladder) -> None:
+    assert decide(client, putting, "leap").status_code == 400
+
+
+def test_three_runs_below_the_floor_advise_to_step_back(player: Player, putting: Ladder) -> None:
+    Ladder.objects.filter(pk=putting.pk).update(held=1)
+    for made in (3, 2, 3):
+        player.putts(rung_id(putting, 2), made)
+    verdict = standing(player.client, putting)["verdict"]
+    assert (verdict["kind"], verdict["headline"]) == ("step_back", "Step back to rung 1 and rebuild")
+    assert decide(player.client, putting, "step_back").json()["standing"]["held"] == 0
+
+
+def test_runs_of_one_side_do_not_fill_the_other(player: Player, serving: Ladder) -> None:
+    for _ in range(2):
+        player.play(rung_id(serving), "ooooooooox", side="strong")
+    verdict = standing(player.client, serving)["verdict"]
+    assert verdict["kind"] == "stay"
+    assert [each["met"] for each in verdict["evidence"]] == [0, 2]
+
+
+def test_the_end_of_a_run_stands_beside_usual_best_and_mark(player: Player, putting: Ladder) -> None:
+    for made in (6, 9):
+        player.putts(rung_id(putting), made)
+    run_id = player.putts(rung_id(putting), 8)
+    player.putts(rung_id(putting), 2)  # later runs are left out
+    outcome = player.outcome(run_id)
+    makes = outcome["rows"][0]
+    assert (makes["id"], makes["mark"], makes["is_met"]) == ("makes", 8, True)
+    comparison = makes["comparison"]
+    assert (comparison["value"], comparison["usual"], comparison["best"]) == (8, 7.5, 9)
+    assert comparison["words"] == "About your usual, which is 7.5."
+    assert [point["value"] for point in outcome["recent"]] == [6, 9, 8]
+    assert outcome["lessons"][0].startswith("8 of 10 fits a true rate anywhere from 49 to 94 %")
+
+
+def test_a_run_on_another_rung_is_told_apart(player: Player, putting: Ladder) -> None:
+    assert player.outcome(player.putts(rung_id(putting, 3), 5))["is_working_rung"] is False
+
+
+def test_a_ladder_shows_every_rung_with_its_runs_from_the_top_down(player: Player, putting: Ladder) -> None:
+    player.putts(rung_id(putting), 8)
+    rungs = player.client.get(f"/api/ladders/{putting.pk}/").json()["rungs"]
+    assert [each["rung"]["number"] for each in rungs] == [5, 4, 3, 2, 1]
+    assert [each["state"] for each in rungs] == ["ahead", "ahead", "ahead", "ahead", "working"]
+    record = rungs[-1]["records"][0]
+    assert (record["usual"], record["best"], record["runs"][0]["is_met"]) == (8, 8, True)

@@ -1,0 +1,90 @@
+"""What every answer has in common: problem+json, security headers, a schema that is as committed."""
+
+from __future__ import annotations
+
+import io
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+import yaml
+from django.conf import settings
+from django.core.management import call_command
+from django.test import Client, override_settings
+from rest_framework.test import APIClient
+
+SCHEMA = settings.ROOT / "docs" / "formats" / "openapi.yaml"
+
+
+@pytest.fixture(scope="module")
+def schema() -> Any:
+    return yaml.safe_load(SCHEMA.read_text())
+
+
+def operations(schema: Any) -> Iterator[tuple[str, Any]]:
+    for path, methods in schema["paths"].items():
+        for method, operation in methods.items():
+            yield f"{method} {path}", operation
+
+
+def test_the_committed_schema_is_what_the_code_says() -> None:
+    with override_settings(IS_DEMO=True):
+        out = io.StringIO()
+        call_command(
+            "spectacular", validate=True, fail_on_warn=True, urlconf="tests.server.config.demo_urls", stdout=out
+        )
+    assert yaml.safe_load(out.getvalue()) == yaml.safe_load(SCHEMA.read_text())
+
+
+def test_every_operation_documents_its_refusals(schema: Any) -> None:
+    for name, operation in operations(schema):
+        answer = operation["responses"]["400"]["content"]["application/problem+json"]["schema"]
+        assert answer == {"$ref": "#/components/schemas/Problem"}, name
+
+
+def test_every_operation_has_a_name_of_its_own(schema: Any) -> None:
+    names = [operation["operationId"] for _, operation in operations(schema)]
+    assert len(names) == len(set(names))
+
+
+def test_every_read_asks_nobody_to_sign_in(db: None, schema: Any, nobody: APIClient) -> None:
+    for path, methods in schema["paths"].items():
+        if "get" in methods and "schema" not in path:
+            spelled = path.replace("{run_id}", "7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55").replace("{", "").replace("}", "")
+            spelled = spelled.replace("block_id", "1").replace("ladder_id", "1")
+            assert nobody.get(spelled).status_code == 401, path
+
+
+@pytest.mark.parametrize("path", ["/api/nowhere/", "/assets/missing.js", "/missing.txt"])
+def test_an_address_that_is_not_there_says_so(db: None, path: str) -> None:
+    answer = Client().get(path)
+    assert (answer.status_code, answer["Content-Type"]) == (404, "application/problem+json")
+
+
+def test_broken_json_is_refused_in_the_same_shape(client: APIClient) -> None:
+    answer = client.patch("/api/athlete/", "{half", content_type="application/json")
+    assert (answer.status_code, answer.json()["code"]) == (400, "parse_error")
+
+
+def test_a_change_from_a_foreign_page_is_refused(athlete: Any) -> None:
+    client = Client(enforce_csrf_checks=True)
+    client.force_login(athlete)
+    answer = client.patch("/api/athlete/", {"volume": 1}, content_type="application/json")
+    assert answer.status_code == 403
+    assert answer.json()["code"] in {"csrf_failed", "permission_denied"}
+
+
+def test_the_page_allows_no_script_but_its_own() -> None:
+    policy = Client().get("/").headers["Content-Security-Policy"]
+    assert "default-src 'self'" in policy
+    assert "unsafe-eval" not in policy
+    assert "script-src" not in policy  # so scripts, too, come from 'self' alone
+    assert "frame-ancestors 'none'" in policy
+
+
+@pytest.mark.parametrize("path", ["/", "/climb/3", "/practise/runs/7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55"])
+def test_every_screen_has_an_address(path: str) -> None:
+    answer = Client().get(path)
+    assert answer.status_code == 200
+    assert b'id="root"' in answer.content
+    assert "no-store" in answer["Cache-Control"] or "no-cache" in answer["Cache-Control"]

@@ -1,0 +1,108 @@
+"""The shelf, taking a ladder, and changing what a rung asks for."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+from rest_framework.test import APIClient
+
+from accounts.models import Athlete
+from jolly_core.challenges.registry import CHALLENGES, get_challenge
+from jolly_core.thresholds.threshold import read_threshold
+from ladders.models import Ladder, ThresholdRevision
+from ladders.shelf import list_shelf
+from tests.server.conftest import rung_id
+
+
+@pytest.mark.parametrize("key", sorted(list_shelf()))
+def test_every_ladder_on_the_shelf_can_be_played(key: str) -> None:
+    ladder = list_shelf()[key]
+    assert {"title", "discipline", "summary", "kit", "cautions", "has_sides"} <= set(ladder)
+    for rung in ladder["rungs"]:
+        challenge = get_challenge(rung["format"])
+        challenge.read_settings(rung["settings"])
+        threshold = read_threshold(challenge, rung["threshold"])
+        assert threshold.each_side == ladder["has_sides"]
+        assert len(rung["cues"]) <= 2
+        assert rung["set_up"]
+
+
+def test_the_shelf_says_which_are_taken(client: APIClient, putting: Ladder) -> None:
+    taken = {each["key"]: each["is_taken"] for each in client.get("/api/shelf/").json()}
+    assert taken["putting-circle"] is True
+    assert taken["wall-rally"] is False
+
+
+def test_taking_a_ladder_twice_takes_it_once(client: APIClient) -> None:
+    first, again = (client.post("/api/shelf/wall-rally/take/") for _ in range(2))
+    assert (first.status_code, first.json()["id"]) == (201, again.json()["id"])
+    assert len(client.get("/api/ladders/").json()) == 1
+
+
+def test_a_ladder_that_is_not_on_the_shelf_is_not_there(client: APIClient) -> None:
+    assert client.post("/api/shelf/rope-to-the-moon/take/").status_code == 404
+
+
+def test_sides_are_said_with_the_hand_they_mean(client: APIClient, serving: Ladder) -> None:
+    sides = client.get("/api/ladders/").json()[0]["ladder"]["sides"]
+    assert [each["words"] for each in sides] == ["weak side (right)", "strong side (left)"]
+
+
+def test_every_format_is_described_for_its_editor(client: APIClient) -> None:
+    formats = client.get("/api/challenges/").json()
+    assert [each["id"] for each in formats] == list(CHALLENGES)
+    assert all(each["settings_schema"]["$schema"].endswith("2020-12/schema") for each in formats)
+
+
+ASKED = {
+    "metric": "makes",
+    "mark": 7,
+    "reached": 1,
+    "of_last": 2,
+    "days": 1,
+    "each_side": False,
+    "floor": None,
+    "floor_runs": 3,
+}
+
+
+def ask(client: APIClient, rung: int, **values: Any) -> Any:
+    return client.put(f"/api/rungs/{rung}/threshold/", {**ASKED, **values}, format="json")
+
+
+def test_what_was_asked_before_stays_in_the_record(client: APIClient, putting: Ladder) -> None:
+    rung = rung_id(putting)
+    assert ask(client, rung).status_code == 200
+    marks = [each.threshold["mark"] for each in ThresholdRevision.objects.filter(rung=rung)]
+    assert marks == [8, 7]
+    standing = client.get("/api/ladders/").json()[0]
+    assert standing["threshold"]["words"] == "7 makes or more in 1 of the last 2 runs"
+
+
+@pytest.mark.parametrize(
+    ("values", "field"),
+    [
+        ({"reached": 3}, "reached"),
+        ({"metric": "contacts"}, "metric"),
+        ({"each_side": True}, "each_side"),
+        ({"floor": 9}, "floor"),
+        ({"mark": None}, "mark"),
+    ],
+)
+def test_what_cannot_be_asked_is_refused_by_field(
+    client: APIClient, putting: Ladder, values: dict[str, Any], field: str
+) -> None:
+    answer = ask(client, rung_id(putting), **values)
+    assert (answer.status_code, answer.json()["errors"][0]["loc"]) == (400, [field])
+    assert ThresholdRevision.objects.filter(rung=rung_id(putting)).count() == 1
+
+
+def test_another_athletes_rung_is_not_there(
+    client: APIClient, stranger: Athlete, ladder_of: Callable[[Athlete, str], Ladder]
+) -> None:
+    theirs = ladder_of(stranger, "putting-circle")
+    assert ask(client, rung_id(theirs)).status_code == 404
+    assert client.get(f"/api/ladders/{theirs.pk}/").status_code == 404
+    assert client.get("/api/ladders/").json() == []

@@ -1,0 +1,125 @@
+"""Proposing a block, keeping it, playing it through, and the day at a glance."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from rest_framework.test import APIClient
+
+from blocks.models import Block
+from ladders.models import Ladder
+from tests.server.conftest import rung_id
+from tests.server.player import Player
+
+DAY = "2099-05-04"
+
+
+def plan(client: APIClient, *ladders: Ladder, minutes: int = 30, day: str = DAY) -> Any:
+    body = {"minutes": minutes, "ladders": [ladder.pk for ladder in ladders], "day": day}
+    return client.post("/api/blocks/", body, format="json")
+
+
+def change(client: APIClient, block: int, **values: Any) -> Any:
+    return client.patch(f"/api/blocks/{block}/", values, format="json")
+
+
+def test_a_proposal_is_shown_and_not_kept(client: APIClient, putting: Ladder) -> None:
+    answer = client.post("/api/proposals/", {"minutes": 30, "ladders": [putting.pk]}, format="json").json()
+    assert [segment["kind"] for segment in answer["segments"]] == ["warm_up", "challenge", "cool_down"]
+    assert sum(segment["planned_s"] for segment in answer["segments"]) + answer["spare_s"] == 30 * 60
+    assert Block.objects.count() == 0
+
+
+def test_a_block_is_kept_as_proposed(client: APIClient, putting: Ladder, serving: Ladder) -> None:
+    block = plan(client, putting, serving).json()
+    titles = [segment["title"] for segment in block["segments"]]
+    assert titles[0] == "Warm-up"
+    assert "Serve to the box: 2 m box, weak side (right)" in titles
+    assert client.get(f"/api/blocks/{block['id']}/").json() == block
+
+
+@pytest.mark.parametrize(
+    ("values", "loc"),
+    [
+        ({"minutes": 5}, ["minutes"]),
+        ({"minutes": 181}, ["minutes"]),
+        ({"ladders": []}, ["ladders"]),
+        ({"ladders": [987654]}, ["ladders", 0]),
+        ({"day": "soon"}, ["day"]),
+        ({"minutes": None}, ["minutes"]),
+    ],
+)
+def test_a_block_that_cannot_be_is_refused_by_field(
+    client: APIClient, putting: Ladder, values: dict[str, Any], loc: list[Any]
+) -> None:
+    body = {"minutes": 30, "ladders": [putting.pk], "day": DAY, **values}
+    answer = client.post("/api/blocks/", body, format="json")
+    assert (answer.status_code, answer.json()["errors"][0]["loc"]) == (400, loc)
+    assert Block.objects.count() == 0
+
+
+def test_a_block_is_played_segment_after_segment(player: Player, putting: Ladder) -> None:
+    client = player.client
+    block = plan(client, putting).json()
+    warm_up, challenge, _ = block["segments"]
+    assert [part["seconds"] for part in warm_up["parts"]] == [90, 60, 60, 90]
+    assert change(client, block["id"], change="start").json()["status"] == "started"
+    assert client.post(f"/api/segments/{warm_up['id']}/done/").json()["segments"][0]["done_at"]
+    run_id = player.play(rung_id(putting), "o" * 10, segment=challenge["id"])
+    assert client.get(f"/api/blocks/{block['id']}/").json()["segments"][1]["runs"] == [run_id]
+    assert client.get(f"/api/runs/{run_id}/").json()["block"] == block["id"]
+    finished = change(client, block["id"], change="finish", note="Calm hands").json()
+    assert (finished["status"], finished["note"]) == ("done", "Calm hands")
+
+
+def test_a_closed_block_is_not_begun_again(client: APIClient, putting: Ladder) -> None:
+    block = plan(client, putting).json()["id"]
+    change(client, block, change="finish")
+    answer = change(client, block, change="start")
+    assert (answer.status_code, answer.json()["code"]) == (409, "block_closed")
+
+
+def test_a_dropped_block_can_be_brought_back(client: APIClient, putting: Ladder) -> None:
+    block = plan(client, putting).json()["id"]
+    change(client, block, change="drop")
+    assert client.get("/api/blocks/").json() == []
+    assert change(client, block, change="restore").json()["status"] == "planned"
+    assert [each["id"] for each in client.get("/api/blocks/").json()] == [block]
+
+
+def test_today_has_the_next_block_the_ladders_and_the_cautions(client: APIClient, putting: Ladder) -> None:
+    block = plan(client, putting).json()
+    today = client.get("/api/today/").json()
+    assert today["next_block"]["id"] == block["id"]
+    assert [each["ladder"]["title"] for each in today["standings"]] == ["Putts from the circle"]
+    assert any("half speed" in caution or "full effort" in caution for caution in today["cautions"])
+    assert any("people out of the line" in caution for caution in today["cautions"])
+
+
+def test_today_of_a_new_athlete_is_empty(client: APIClient) -> None:
+    today = client.get("/api/today/").json()
+    assert (today["next_block"], today["standings"], today["recent"]) == (None, [], [])
+
+
+def test_another_athletes_block_is_not_there(client: APIClient, stranger: Any, putting: Ladder) -> None:
+    block = plan(client, putting).json()
+    other = APIClient()
+    other.force_login(stranger)
+    assert other.get(f"/api/blocks/{block['id']}/").status_code == 404
+    assert change(other, block["id"], change="drop").status_code == 404
+    assert other.post(f"/api/segments/{block['segments'][0]['id']}/done/").status_code == 404
+    refused = plan(other, putting)
+    assert (refused.status_code, refused.json()["errors"][0]["loc"]) == (400, ["ladders", 0])
+
+
+def test_a_run_cannot_be_hung_on_another_athletes_block(
+    player: Player, stranger: Any, putting: Ladder, ladder_of: Any
+) -> None:
+    segment = plan(player.client, putting).json()["segments"][1]["id"]
+    other = APIClient()
+    other.force_login(stranger)
+    theirs = rung_id(ladder_of(stranger, "putting-circle"))
+    body = {"rung": theirs, "side": "none", "segment": segment, "started_at": "2026-05-04T17:00:00Z"}
+    path = "/api/runs/7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55/"
+    assert other.put(path, body, format="json").status_code == 404
