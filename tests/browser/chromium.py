@@ -6,7 +6,7 @@ import shutil
 from collections.abc import Iterator
 from contextlib import contextmanager
 
-from playwright.sync_api import Browser, BrowserContext, sync_playwright
+from playwright.sync_api import Browser, BrowserContext, BrowserType, sync_playwright
 
 #: Without these the browser calls home, and with them it needs no graphics and no sandbox of its own.
 FLAGS = (
@@ -23,13 +23,17 @@ DESK = {"width": 1280, "height": 800}
 PHONE = {"width": 390, "height": 844}
 
 
-@contextmanager
-def open_browser() -> Iterator[Browser]:
+def launch(chromium: BrowserType) -> Browser:
     path = shutil.which("chromium")
     if path is None:
         raise RuntimeError("chromium is missing: run `make browser`.")
+    return chromium.launch(executable_path=path, args=list(FLAGS))
+
+
+@contextmanager
+def open_browser() -> Iterator[Browser]:
     with sync_playwright() as playwright:
-        browser = playwright.chromium.launch(executable_path=path, args=list(FLAGS))
+        browser = launch(playwright.chromium)
         yield browser
         browser.close()
 

@@ -17,6 +17,12 @@ from tests.server.moments import MOMENT
 from tests.server.player import Player
 
 
+@pytest.fixture(autouse=True)
+def _quick_passwords(settings: Any) -> None:
+    """Guessing passwords is to be slow for attackers, not for tests."""
+    settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
+
+
 @pytest.fixture
 def athlete(db: None) -> Athlete:
     return Athlete.objects.create_user("wren", password="a-long-quiet-afternoon", handedness="left")

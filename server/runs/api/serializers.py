@@ -89,6 +89,7 @@ class RunSerializer(serializers.Serializer[Any]):
     make_word = serializers.CharField(source="challenge.make_word", help_text="What the make half of the screen says.")
     miss_word = serializers.CharField(source="challenge.miss_word")
     settings = serializers.DictField()
+    double_tap_ms = serializers.IntegerField()
     started_at = serializers.DateTimeField()
     day = serializers.DateField()
     last_seq = serializers.IntegerField()

@@ -679,6 +679,7 @@ export interface components {
             settings: {
                 [key: string]: unknown;
             };
+            double_tap_ms: number;
             /** Format: date-time */
             started_at: string;
             /** Format: date */

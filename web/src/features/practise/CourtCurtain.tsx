@@ -72,7 +72,7 @@ export function EndCurtain({ run, standing, onSee, onUndo }: { run: Run; standin
         {tally.out_of !== null && `of ${tally.out_of} `}
         {tally.number_label}; asked for: {run.rung.goal_words}
       </Typography>
-      <Button variant="contained" color="success" onClick={onSee} sx={bigButton} autoFocus>
+      <Button variant="contained" color="success" onClick={onSee} sx={bigButton}>
         See what it means
       </Button>
       <Button color="inherit" onClick={onUndo}>

@@ -4,6 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
 import { athleteQuery, runQuery, type Athlete, type Run } from "../../api/queries";
+import { counted } from "../../shared/lib/format";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
 import { court } from "../../shared/ui/tape";
@@ -34,9 +35,8 @@ function Heading({ run }: { run: Run }) {
 function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => void }) {
   const { problem, isCutOff, waiting } = standing;
   if (!problem && !isCutOff) return null;
-  const words = problem
-    ? `${problem.message} ${waiting} presses are kept on this device.`
-    : `No connection. ${waiting} presses are kept here and counted as soon as it is back; play on.`;
+  const kept = `${counted(waiting, "press", "presses")} kept on this device`;
+  const words = problem ? `${problem.message} ${kept}.` : `No connection. ${kept} and counted as soon as it is back; play on.`;
   return (
     <Alert severity={problem ? "error" : "warning"} variant="filled" action={<Button color="inherit" onClick={onRetry}>Try now</Button>} sx={{ borderRadius: 0 }}>
       {words}

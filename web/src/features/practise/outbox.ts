@@ -3,6 +3,7 @@ import { ProblemError } from "../../api/client";
 import type { Distance, EventKind, NewEvent, Recorded, Run, Tally } from "../../api/queries";
 import { forget, keep, recall } from "../../shared/lib/storage";
 import { makeUuid } from "../../shared/lib/uuid";
+import type { RunClock } from "./runClock";
 
 const FIRST_WAIT_MS = 400;
 const LONGEST_WAIT_MS = 5000;
@@ -42,11 +43,13 @@ export class Outbox {
   constructor(
     private readonly run: Run,
     private readonly server: Server,
+    private readonly clock: RunClock,
   ) {
     const kept = recall(keyOf(run.id));
     this.pending = Array.isArray(kept) ? (kept as NewEvent[]) : [];
     this.lastSeq = Math.max(run.last_seq, ...this.pending.map((event) => event.seq));
     this.lastAtMs = Math.max(run.last_at_ms, ...this.pending.map((event) => event.at_ms));
+    clock.skip(Math.max(0, this.lastAtMs - clock.now()));
     this.standing = { tally: run.tally, distance: run.distance, atMs: run.last_at_ms, waiting: this.pending.length, isCutOff: false, problem: null };
   }
 
@@ -57,14 +60,10 @@ export class Outbox {
 
   readonly read = () => this.standing;
 
-  get latestMs(): number {
-    return this.lastAtMs;
-  }
-
-  add(kind: EventKind, atMs: number, text = "") {
+  add(kind: EventKind, atMs = this.clock.now()) {
     this.lastSeq += 1;
     this.lastAtMs = Math.max(this.lastAtMs, atMs);
-    this.pending.push({ id: makeUuid(), kind, seq: this.lastSeq, at_ms: this.lastAtMs, text });
+    this.pending.push({ id: makeUuid(), kind, seq: this.lastSeq, at_ms: this.lastAtMs });
     this.keepPending();
     void this.send();
   }
@@ -105,13 +104,13 @@ export class Outbox {
   private async stepBehind() {
     try {
       const { run, known } = await this.server.reload();
-      this.lastSeq = run.last_seq;
-      this.lastAtMs = run.last_at_ms;
-      this.pending = this.pending.filter((event) => !known.has(event.id)).map((event) => {
-        this.lastSeq += 1;
-        this.lastAtMs = Math.max(this.lastAtMs, event.at_ms);
-        return { ...event, seq: this.lastSeq, at_ms: this.lastAtMs };
-      });
+      const left = this.pending.filter((event) => !known.has(event.id));
+      // Far enough behind the other screen's last press not to be taken for a double tap of it.
+      const lagMs = Math.max(0, run.last_at_ms + run.double_tap_ms - (left[0]?.at_ms ?? this.clock.now()));
+      this.clock.skip(lagMs);
+      this.pending = left.map((event, place) => ({ ...event, seq: run.last_seq + 1 + place, at_ms: event.at_ms + lagMs }));
+      this.lastSeq = run.last_seq + left.length;
+      this.lastAtMs = this.pending.at(-1)?.at_ms ?? run.last_at_ms;
       this.keepPending({ tally: run.tally, distance: run.distance, atMs: run.last_at_ms });
     } catch (error) {
       this.tell(error instanceof ProblemError ? { problem: error } : { isCutOff: true });

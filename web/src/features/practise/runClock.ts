@@ -5,21 +5,15 @@ const keyOf = (runId: string) => `jolly.clock.${runId}`;
 
 export class RunClock {
   private startedAt: number | null = null;
+  private elapsedMs: number;
 
-  constructor(
-    private readonly runId: string,
-    private elapsedMs: number,
-  ) {
+  constructor(private readonly runId: string) {
     const kept = recall(keyOf(runId));
-    if (typeof kept === "number") this.elapsedMs = Math.max(elapsedMs, Math.round(kept));
+    this.elapsedMs = typeof kept === "number" ? Math.round(kept) : 0;
   }
 
   get isRunning(): boolean {
     return this.startedAt !== null;
-  }
-
-  get isFresh(): boolean {
-    return this.now() === 0;
   }
 
   now(): number {
@@ -28,6 +22,11 @@ export class RunClock {
 
   start() {
     this.startedAt ??= performance.now();
+  }
+
+  /** Move on, because another screen's clock for this run is ahead. */
+  skip(ms: number) {
+    this.elapsedMs += ms;
   }
 
   /** Keep the moment on this device, so that a crash costs no more than the time since. */

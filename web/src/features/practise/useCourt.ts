@@ -40,10 +40,10 @@ export interface Court {
 
 export function useCourt(run: Run): Court {
   const client = useQueryClient();
-  const [outbox] = useState(() => new Outbox(run, serverOf(run.id)));
-  const [clock] = useState(() => new RunClock(run.id, outbox.latestMs));
+  const [clock] = useState(() => new RunClock(run.id));
+  const [outbox] = useState(() => new Outbox(run, serverOf(run.id), clock));
   const standing = useSyncExternalStore(outbox.subscribe, outbox.read);
-  const press = useCallback((kind: EventKind) => outbox.add(kind, clock.now()), [outbox, clock]);
+  const press = useCallback((kind: EventKind) => outbox.add(kind), [outbox]);
   const timeUp = useCallback(() => {
     const { tally, atMs } = outbox.read();
     // A contact on the very last millisecond counts, so the run is over one later.

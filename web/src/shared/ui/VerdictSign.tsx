@@ -5,6 +5,7 @@ import DragHandleIcon from "@mui/icons-material/DragHandle";
 import { Box, Stack, Typography } from "@mui/material";
 
 import type { Standing, Verdict } from "../../api/queries";
+import { counted } from "../lib/format";
 import { Strokes } from "./Strokes";
 import { tape } from "./tape";
 
@@ -54,7 +55,7 @@ export function EvidenceStrokes({ standing }: { standing: Standing }) {
           <Strokes
             marks={each.recent}
             wanted={values.of_last}
-            label={`${each.met} of the last ${each.recent.length} runs at the mark, ${values.reached} of ${values.of_last} wanted`}
+            label={`${each.met} of the last ${counted(each.recent.length, "run")} at the mark, ${values.reached} of ${values.of_last} wanted`}
           />
           <Typography variant="body2">
             {each.met} of {values.reached} wanted{values.days > 1 && `, on ${each.days_met} of ${values.days} days`}

@@ -1,0 +1,107 @@
+"""Servers are killed, browsers crash, two screens count on one run: the count stands."""
+
+from __future__ import annotations
+
+import contextlib
+import signal
+
+from playwright.sync_api import Browser, Error, Page, expect
+
+from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
+from tests.browser.chromium import launch, open_window
+from tests.browser.conftest import OpenPage
+from tests.serving import Application
+
+
+def begin(page: Page) -> tuple[AthleteAtTheScreen, str]:
+    """An athlete two putts into a run, and their name."""
+    athlete = AthleteAtTheScreen(page)
+    name = athlete.sign_up()
+    athlete.take_ladder("Putts from the circle")
+    athlete.open_run("Putts from the circle")
+    athlete.start()
+    athlete.press("make", "make")
+    athlete.expect_count(2)
+    return athlete, name
+
+
+def test_presses_while_the_server_is_dead_are_counted_when_it_is_back(
+    open_page: OpenPage, fresh_application: Application
+) -> None:
+    athlete, _ = begin(open_page(fresh_application.url, is_quiet=True))
+    fresh_application.stop(signal.SIGKILL)
+    athlete.press("make", "miss", "make")
+    expect(athlete.page.get_by_text("No connection. 3 presses kept on this device")).to_be_visible()
+    athlete.expect_count(2)
+    fresh_application.start()
+    athlete.expect_count(4)
+    expect(athlete.page.get_by_text("No connection")).to_be_hidden()
+
+
+def test_presses_survive_a_reload_of_the_page_while_the_server_is_dead(
+    open_page: OpenPage, fresh_application: Application
+) -> None:
+    athlete, _ = begin(open_page(fresh_application.url, is_quiet=True))
+    address = athlete.page.url
+    fresh_application.stop(signal.SIGKILL)
+    athlete.press("make", "make")
+    with contextlib.suppress(Error):  # there is nobody to load it from
+        athlete.page.reload()
+    fresh_application.start()
+    athlete.page.goto(address)
+    athlete.start()
+    athlete.expect_count(4)
+
+
+def test_a_crashed_browser_comes_back_to_the_same_count(browser: Browser, fresh_application: Application) -> None:
+    doomed = launch(browser.browser_type)
+    athlete, name = begin(open_window(doomed, fresh_application.url).new_page())
+    address = athlete.page.url
+    with contextlib.suppress(Error):  # a browser that crashes does not answer
+        doomed.new_browser_cdp_session().send("Browser.crash")
+    page = open_window(browser, fresh_application.url).new_page()
+    page.goto(address)
+    page.get_by_label("Name to sign in with").fill(name)
+    page.get_by_label("Password").fill(PASSWORD)
+    page.get_by_role("button", name="Sign in", exact=True).click()
+    page.wait_for_url(address)  # the way in leads back to where one was going
+    back = AthleteAtTheScreen(page)
+    back.start()
+    back.expect_count(2)
+    page.context.close()
+
+
+def test_an_open_run_is_offered_to_be_carried_on(athlete: AthleteAtTheScreen) -> None:
+    begun, _ = begin(athlete.page)
+    begun.page.get_by_role("link", name="Leave").click()
+    expect(begun.page.get_by_text("2 made so far, Putts from the circle")).to_be_visible()
+    begun.page.get_by_role("link", name="Carry on").click()
+    begun.start()
+    begun.press("make")
+    begun.expect_count(3)
+
+
+def test_two_screens_on_one_run_come_to_one_count(open_page: OpenPage) -> None:
+    first, _ = begin(open_page(is_quiet=True))  # the browser writes each refusal into its console
+    second = AthleteAtTheScreen(first.page.context.new_page())
+    second.page.goto(first.page.url)
+    second.start()
+    second.press("make")
+    second.expect_count(3)
+    first.press("miss", "make")  # numbered behind what the other screen has counted
+    first.expect_count(4)
+    second.press("make")
+    second.expect_count(5)
+    first.press("undo")
+    first.expect_count(4)
+
+
+def test_a_signed_out_court_keeps_its_presses(athlete: AthleteAtTheScreen) -> None:
+    begun, _ = begin(athlete.page)
+    cookies = begun.page.context.cookies()
+    begun.page.context.clear_cookies(name="sessionid")
+    begun.press("make")
+    expect(begun.page.get_by_text("1 press kept on this device")).to_be_visible()
+    begun.page.context.add_cookies(cookies)  # type: ignore[arg-type]  # as they came
+    begun.page.get_by_role("button", name="Try now").click()
+    begun.expect_count(3)
