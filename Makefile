@@ -94,7 +94,7 @@ types: .venv/.runtime web/node_modules/.installed
 
 bench: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)
-	$(PY) -m tests.bench
+	PYTHONPATH=core:server $(PY) -m tests.bench
 
 screenshots: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)

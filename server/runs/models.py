@@ -40,6 +40,7 @@ class Run(models.Model):
     time_used_ms = models.PositiveIntegerField(default=0)
     last_seq = models.PositiveIntegerField(default=0)
     last_at_ms = models.PositiveIntegerField(default=0)
+    event_count = models.PositiveIntegerField(default=0)
     is_over = models.BooleanField(default=False)
     set_aside = models.CharField(max_length=200, blank=True)
 

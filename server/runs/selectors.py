@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from datetime import date, datetime
 from uuid import UUID
 
@@ -39,6 +39,16 @@ def list_unfinished(athlete: Athlete) -> QuerySet[Run]:
 
 def get_run(athlete: Athlete, run_id: UUID) -> Run:
     return get_object_or_404(list_runs(athlete), pk=run_id)
+
+
+def get_run_to_record(athlete: Athlete, run_id: UUID) -> Run:
+    """The run alone, without the rung it is on: what one more event needs, and no more."""
+    return get_object_or_404(Run, pk=run_id, athlete=athlete)
+
+
+def list_known(run: Run, client_ids: Sequence[UUID]) -> QuerySet[Event]:
+    """Those of the events that are stored already."""
+    return run.events.filter(client_id__in=client_ids)
 
 
 def list_events(run: Run) -> QuerySet[Event]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from itertools import pairwise
@@ -16,15 +16,16 @@ from accounts.selectors import get_day
 from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.events import check_follows, read_event
 from jolly_core.challenges.registry import get_challenge
-from jolly_core.challenges.session import replay
+from jolly_core.challenges.session import Session, replay
 from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_choice
 from ladders.models import Rung
+from runs.live import put_session, take_session
 from runs.models import Event, Run
-from runs.selectors import get_yardstick
+from runs.selectors import get_run_to_record, get_yardstick, list_known
 
 MOST_EVENTS_A_BATCH = 500
-_TALLIED = ["tally", "is_over", "metrics", "attempts", "makes", "time_used_ms", "last_seq", "last_at_ms"]
+_TALLIED = ["tally", "is_over", "metrics", "attempts", "makes", "time_used_ms", "last_seq", "last_at_ms", "event_count"]
 
 
 @dataclass(frozen=True)
@@ -69,30 +70,30 @@ def start_run(
 
 
 @transaction.atomic
-def record_events(run: Run, batch: Sequence[Mapping[str, Any]]) -> Recorded:
+def record_events(athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, Any]]) -> Recorded:
     """Add events to a run, each once however often it arrives, and bring the tally up to date. All or nothing.
 
     Raises ``CoreError``: bad fields by their place in the batch, ``event_id_reused``, ``seq_taken``,
     ``time_goes_backwards``, ``run_set_aside``.
     """
+    run = get_run_to_record(athlete, run_id)
     if run.set_aside:
         raise CoreError.one("run_set_aside", "This run was set aside; take it back before counting on.", "run")
     if not 1 <= len(batch) <= MOST_EVENTS_A_BATCH:
         raise CoreError.one("bad_batch", f"Send 1 to {MOST_EVENTS_A_BATCH} events at a time.", "events")
-    stored = {event.client_id: event for event in run.events.all()}
-    fresh = _fresh_events(run, batch, stored)
+    fresh = _fresh_events(run, batch)
     if fresh:
-        ordered = sorted([*stored.values(), *fresh.values()], key=lambda event: event.seq)
-        _check_order(ordered, {event.client_id: place for place, event in fresh.items()})
+        session = _follow_on(run, fresh) if _is_behind_all(run, fresh) else _fit_in(run, fresh)
         Event.objects.bulk_create(fresh.values())
-        _keep_tally(run, ordered)
+        _keep_tally(run, session, fresh.values())
     return Recorded(run, len(fresh), len(batch) - len(fresh))
 
 
-def _fresh_events(run: Run, batch: Sequence[Mapping[str, Any]], stored: Mapping[UUID, Event]) -> dict[int, Event]:
+def _fresh_events(run: Run, batch: Sequence[Mapping[str, Any]]) -> dict[int, Event]:
     """The events of the batch that are not stored yet, by their place in it; raises with every problem found."""
     problems: list[Problem] = []
-    known, fresh = dict(stored), {}
+    fresh: dict[int, Event] = {}
+    known = {event.client_id: event for event in list_known(run, [given["id"] for given in batch])}
     for place, given in enumerate(batch):
         try:
             read = read_event(given)
@@ -112,6 +113,37 @@ def _fresh_events(run: Run, batch: Sequence[Mapping[str, Any]], stored: Mapping[
     return fresh
 
 
+def _is_behind_all(run: Run, fresh: Mapping[int, Event]) -> bool:
+    """Whether the events come after all that are stored, in their order: the way of a run in play."""
+    numbers = [run.last_seq, *(event.seq for event in fresh.values())]
+    return all(before < after for before, after in pairwise(numbers))
+
+
+def _follow_on(run: Run, fresh: Mapping[int, Event]) -> Session:
+    """Step the run's session on by events that come after all it has taken."""
+    session = take_session(run.pk, run.event_count) or _replay(run, run.events.all())
+    for place, event in fresh.items():
+        try:
+            session.step(_as_core(event))
+        except CoreError as error:
+            raise error.under("events", place) from None
+    return session
+
+
+def _fit_in(run: Run, fresh: Mapping[int, Event]) -> Session:
+    """Put late events in their places among those stored, and replay it all."""
+    ordered = sorted([*run.events.all(), *fresh.values()], key=lambda event: event.seq)
+    _check_order(ordered, {event.client_id: place for place, event in fresh.items()})
+    return _replay(run, ordered)
+
+
+def _replay(run: Run, events: Iterable[Event]) -> Session:
+    session = Session(get_challenge(run.format), run.settings, double_tap_ms=run.double_tap_ms)
+    for event in events:
+        session.step(_as_core(event))
+    return session
+
+
 def _as_core(event: Event) -> CoreEvent:
     return CoreEvent(event.kind, event.at_ms, event.seq, event.text)
 
@@ -126,15 +158,17 @@ def _check_order(ordered: Sequence[Event], places: Mapping[UUID, int]) -> None:
             raise error.under("events", place) from None
 
 
-def _keep_tally(run: Run, events: Sequence[Event]) -> None:
-    read = map(_as_core, events)
-    tally = replay(get_challenge(run.format), run.settings, read, double_tap_ms=run.double_tap_ms)
+def _keep_tally(run: Run, session: Session, fresh: Collection[Event]) -> None:
+    tally = session.tally()
     run.tally = tally.as_dict()
     run.is_over = tally.is_over
     run.metrics, run.attempts, run.makes = run.tally["metrics"], tally.attempts, tally.makes
     run.time_used_ms = tally.time_used_ms
-    run.last_seq, run.last_at_ms = events[-1].seq, events[-1].at_ms
+    run.last_seq = max(run.last_seq, *(event.seq for event in fresh))
+    run.last_at_ms = max(run.last_at_ms, *(event.at_ms for event in fresh))
+    run.event_count += len(fresh)
     run.save(update_fields=_TALLIED)
+    put_session(run.pk, run.event_count, session)
 
 
 def set_run_aside(run: Run, reason: str) -> Run:

@@ -44,7 +44,7 @@ class AthleteAtTheScreen:
 
     def ask_rung_for(self, number: int, **values: float) -> None:
         """Change what a rung of the ladder on the screen asks for; keywords are the dialog's labels."""
-        self.page.get_by_role("button", name=f"Change what rung {number} asks for").click()
+        self.page.get_by_role("button", name=f"Change what it asks for, rung {number}").click()
         for label, value in values.items():
             self.page.get_by_label(label.replace("_", " "), exact=False).fill(str(value))
         self.page.get_by_role("button", name="Ask for this").click()

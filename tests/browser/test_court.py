@@ -90,9 +90,9 @@ def test_sounds_can_be_muted_and_stay_so(putting: AthleteAtTheScreen) -> None:
     page = putting.page
     with page.expect_response(lambda answer: answer.request.method == "PATCH"):
         page.keyboard.press("m")
-    expect(page.get_by_role("button", name="Turn sounds on")).to_be_visible()
+    expect(page.get_by_role("button", name="Muted: turn sounds on")).to_be_visible()
     page.reload()
-    expect(page.get_by_role("button", name="Turn sounds on")).to_be_visible()
+    expect(page.get_by_role("button", name="Muted: turn sounds on")).to_be_visible()
 
 
 def test_sounds_are_really_made(athlete: AthleteAtTheScreen) -> None:

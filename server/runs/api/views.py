@@ -74,10 +74,9 @@ class EventsView(APIView):
 
     @extend_schema(operation_id="record_events", request=EventsSerializer, responses=RecordedSerializer)
     def post(self, request: Request, run_id: UUID) -> Response:
-        run = selectors.get_run(request.user, run_id)
         given = EventsSerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        recorded = services.record_events(run, given.validated_data["events"])
+        recorded = services.record_events(request.user, run_id, given.validated_data["events"])
         return Response(RecordedSerializer(recorded).data)
 
 

@@ -35,6 +35,7 @@ class Migration(migrations.Migration):
                 ('time_used_ms', models.PositiveIntegerField(default=0)),
                 ('last_seq', models.PositiveIntegerField(default=0)),
                 ('last_at_ms', models.PositiveIntegerField(default=0)),
+                ('event_count', models.PositiveIntegerField(default=0)),
                 ('is_over', models.BooleanField(default=False)),
                 ('set_aside', models.CharField(blank=True, max_length=200)),
                 ('athlete', models.ForeignKey(on_delete=django.db.models.deletion.CASCADE, related_name='runs', to=settings.AUTH_USER_MODEL)),

@@ -56,7 +56,7 @@ export function RungRow({ standing, onChange }: RungRowProps) {
         <Button component={RouterLink} to={`/practise/rungs/${rung.id}`} variant={isWorking ? "contained" : "outlined"} color={isWorking ? "success" : "primary"} size="small" aria-label={`Play rung ${rung.number}`}>
           Play
         </Button>
-        <Button size="small" onClick={onChange} aria-label={`Change what rung ${rung.number} asks for`}>
+        <Button size="small" onClick={onChange} aria-label={`Change what it asks for, rung ${rung.number}`}>
           Change what it asks for
         </Button>
       </Stack>

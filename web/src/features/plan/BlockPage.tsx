@@ -61,6 +61,11 @@ export default function BlockPage() {
             <Panel>
               <BlockRibbon segments={data.segments} minutes={data.minutes} />
             </Panel>
+            {data.note && (
+              <Panel title="What you felt">
+                <Typography sx={{ whiteSpace: "pre-line" }}>{data.note}</Typography>
+              </Panel>
+            )}
             <Actions block={data} />
           </>
         )}

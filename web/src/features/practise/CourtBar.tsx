@@ -8,9 +8,8 @@ import VolumeOffIcon from "@mui/icons-material/VolumeOff";
 import VolumeUpIcon from "@mui/icons-material/VolumeUp";
 import ReplayIcon from "@mui/icons-material/Replay";
 import { Box, Button, Slider } from "@mui/material";
-import type { ReactNode } from "react";
+import { memo, type ReactNode } from "react";
 
-import type { Tally } from "../../api/queries";
 import { court } from "../../shared/ui/tape";
 
 interface BarButtonProps {
@@ -39,8 +38,9 @@ function BarButton({ icon, word, name, isOff = false, onPress }: BarButtonProps)
 }
 
 interface CourtBarProps {
-  tally: Tally;
-  isPlaying: boolean;
+  /** Whether presses count just now: not before the start, not after the end. */
+  isOn: boolean;
+  isPaused: boolean;
   canUndo: boolean;
   volume: number;
   isMuted: boolean;
@@ -53,13 +53,13 @@ interface CourtBarProps {
   onHelp: () => void;
 }
 
-export function CourtBar({ tally, isPlaying, canUndo, volume, isMuted, onUndo, onLet, onPause, onStop, onMute, onVolume, onHelp }: CourtBarProps) {
-  const isOff = !isPlaying || tally.is_over;
+export const CourtBar = memo(function CourtBar({ isOn, isPaused, canUndo, volume, isMuted, onUndo, onLet, onPause, onStop, onMute, onVolume, onHelp }: CourtBarProps) {
+  const isOff = !isOn;
   return (
     <Box component="footer" sx={{ display: "flex", gap: { xs: 0.5, md: 1 }, p: { xs: 0.75, md: 1 }, alignItems: "stretch", bgcolor: court.ground, pb: "max(6px, env(safe-area-inset-bottom))" }}>
       <BarButton icon={<UndoIcon />} word="Undo" isOff={!canUndo} onPress={onUndo} />
       <BarButton icon={<ReplayIcon />} word="Let" isOff={isOff} onPress={onLet} />
-      <BarButton icon={tally.is_paused ? <PlayArrowIcon /> : <PauseIcon />} word={tally.is_paused ? "Go on" : "Pause"} isOff={isOff} onPress={onPause} />
+      <BarButton icon={isPaused ? <PlayArrowIcon /> : <PauseIcon />} word={isPaused ? "Go on" : "Pause"} isOff={isOff} onPress={onPause} />
       <BarButton icon={<StopIcon />} word="Stop" isOff={isOff} onPress={onStop} />
       <Box sx={{ flex: { xs: 0, md: 1 } }} />
       <Slider
@@ -70,8 +70,8 @@ export function CourtBar({ tally, isPlaying, canUndo, volume, isMuted, onUndo, o
         onChange={(_, value) => onVolume(value)}
         sx={{ display: { xs: "none", md: "block" }, width: 110, alignSelf: "center", mr: 1, color: court.dim }}
       />
-      <BarButton icon={isMuted ? <VolumeOffIcon /> : <VolumeUpIcon />} word={isMuted ? "Muted" : "Sound"} name={isMuted ? "Turn sounds on" : "Turn sounds off"} onPress={onMute} />
+      <BarButton icon={isMuted ? <VolumeOffIcon /> : <VolumeUpIcon />} word={isMuted ? "Muted" : "Sound"} name={isMuted ? "Muted: turn sounds on" : "Sound: turn sounds off"} onPress={onMute} />
       <BarButton icon={<KeyboardIcon />} word="Keys" onPress={onHelp} />
     </Box>
   );
-}
+});

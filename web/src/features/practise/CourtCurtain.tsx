@@ -22,8 +22,8 @@ function Curtain({ children, isClear = false }: { children: ReactNode; isClear?:
 const bigButton = { fontSize: "clamp(1.4rem, 4vmin, 2.2rem)", px: 5, py: 2 };
 
 /** Before the first press it says what to do; after being away, that nothing is lost. */
-export function ReadyCurtain({ run, standing, nowMs, onStart }: { run: Run; standing: Standing; nowMs: number; onStart: () => void }) {
-  const isNew = nowMs === 0;
+export function ReadyCurtain({ run, standing, atMs, onStart }: { run: Run; standing: Standing; atMs: number; onStart: () => void }) {
+  const isNew = atMs === 0;
   return (
     <Curtain>
       {isNew ? (
@@ -34,9 +34,9 @@ export function ReadyCurtain({ run, standing, nowMs, onStart }: { run: Run; stan
         </>
       ) : (
         <>
-          <Typography variant="h1">Your count is kept</Typography>
+          <Typography variant="h1" component="h2">Your count is kept</Typography>
           <Typography sx={{ fontSize: "1.3rem" }}>
-            {standing.tally.number} {standing.tally.number_label} at {showClock(nowMs)}. The clock has stood still while you were away.
+            {standing.tally.number} {standing.tally.number_label} at {showClock(atMs)}. The clock has stood still while you were away.
           </Typography>
         </>
       )}
@@ -64,7 +64,7 @@ export function EndCurtain({ run, standing, onSee, onUndo }: { run: Run; standin
   const { tally } = standing;
   return (
     <Curtain>
-      <Typography variant="h1" sx={{ color: court.mustard }}>
+      <Typography variant="h1" component="h2" sx={{ color: court.mustard }}>
         {tally.ending ? ENDINGS[tally.ending] : "Done"}
       </Typography>
       <Box sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "min(34dvh, 50vw)", lineHeight: 1 }}>{tally.number}</Box>

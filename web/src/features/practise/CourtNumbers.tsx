@@ -1,11 +1,13 @@
 /** The one huge number, what it is out of, what to do now, and how far it is to the mark, the usual and the best. */
 import { Box } from "@mui/material";
+import { memo } from "react";
 
 import type { Run } from "../../api/queries";
 import { counted, showClock, showNumber } from "../../shared/lib/format";
 import { court } from "../../shared/ui/tape";
 import type { Standing } from "./outbox";
 
+const LAST_SECONDS = 5;
 const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';
 
 function Beside({ word, value, missing }: { word: string; value: number | null; missing: number | null }) {
@@ -36,16 +38,20 @@ function Company({ run, standing }: { run: Run; standing: Standing }) {
 interface CourtNumbersProps {
   run: Run;
   standing: Standing;
+  restS: number;
 }
 
-export function CourtNumbers({ run, standing }: CourtNumbersProps) {
+export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS }: CourtNumbersProps) {
   const { tally } = standing;
   const digits = String(tally.number).length;
   return (
     <Box
       sx={{ position: "absolute", inset: 0, pb: "84px", pointerEvents: "none", display: "flex", flexDirection: "column", alignItems: "center", justifyContent: "center", textAlign: "center", px: 1 }}
     >
-      <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(2rem, 5.8vmin, 3.4rem)", lineHeight: 1.1, color: court.mustard }}>{tally.next}</Box>
+      <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(2rem, 5.8vmin, 3.4rem)", lineHeight: 1.1, color: court.mustard }}>
+        {tally.next}
+        {restS > 0 && ` (${restS} s)`}
+      </Box>
       <Box
         data-testid="number"
         sx={{ fontFamily: HEADINGS, fontWeight: 800, fontVariantNumeric: "tabular-nums", fontSize: `min(46dvh, ${150 / Math.max(2, digits)}vw)`, lineHeight: 0.92, color: court.text }}
@@ -62,20 +68,20 @@ export function CourtNumbers({ run, standing }: CourtNumbersProps) {
       </Box>
     </Box>
   );
-}
+});
 
 /** The clock that matters: what is left where time is limited, what is used where it is not. */
-export function CourtClock({ leftMs, usedMs, isPaused }: { leftMs: number | null; usedMs: number; isPaused: boolean }) {
-  const isLast = leftMs !== null && leftMs <= 5000;
+export function CourtClock({ leftS, usedS, isPaused }: { leftS: number | null; usedS: number; isPaused: boolean }) {
+  const isLast = leftS !== null && leftS <= LAST_SECONDS;
   return (
     <Box
       role="timer"
-      aria-label={leftMs === null ? "time used" : "time left"}
+      aria-label={leftS === null ? "time used" : "time left"}
       sx={{ fontFamily: HEADINGS, fontWeight: 750, fontVariantNumeric: "tabular-nums", fontSize: "clamp(1.6rem, 6vmin, 3.2rem)", lineHeight: 1, px: 1, bgcolor: isLast ? court.mustard : "transparent", color: isLast ? court.ground : court.text }}
     >
-      {showClock(leftMs ?? usedMs)}
+      {showClock((leftS ?? usedS) * 1000)}
       <Box component="span" sx={{ fontSize: "0.4em", fontWeight: 600, ml: 0.75 }}>
-        {isPaused ? "paused" : leftMs === null ? "used" : "left"}
+        {isPaused ? "paused" : leftS === null ? "used" : "left"}
       </Box>
     </Box>
   );

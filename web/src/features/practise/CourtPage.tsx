@@ -1,6 +1,7 @@
 /** The court screen: one run in play, on the whole screen. */
 import { Alert, Box, Button, CssBaseline, ThemeProvider, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
+import { memo } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 
 import { athleteQuery, runQuery, type Athlete, type Run } from "../../api/queries";
@@ -8,7 +9,7 @@ import { counted } from "../../shared/lib/format";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
 import { court } from "../../shared/ui/tape";
-import { courtTheme } from "../../shared/ui/theme";
+import { courtTheme } from "../../shared/ui/courtTheme";
 import { CourtBar } from "./CourtBar";
 import { CountIn, EndCurtain, ReadyCurtain } from "./CourtCurtain";
 import { CourtClock, CourtNumbers } from "./CourtNumbers";
@@ -17,7 +18,7 @@ import type { Standing } from "./outbox";
 import { Pads } from "./Pads";
 import { usePlay } from "./usePlay";
 
-function Heading({ run }: { run: Run }) {
+const Heading = memo(function Heading({ run }: { run: Run }) {
   return (
     <Box sx={{ minWidth: 0, flex: 1 }}>
       <Typography component="h1" sx={{ fontSize: "clamp(0.95rem, 2.6vmin, 1.4rem)", fontWeight: 700, lineHeight: 1.2 }}>
@@ -29,7 +30,7 @@ function Heading({ run }: { run: Run }) {
       </Typography>
     </Box>
   );
-}
+});
 
 /** Says what is kept and what is happening when presses have not been answered. */
 function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => void }) {
@@ -57,42 +58,43 @@ function Call({ words }: { words: string }) {
 
 function CourtScreen({ run, athlete }: { run: Run; athlete: Athlete }) {
   const play = usePlay(run, athlete);
-  const { standing } = play.court;
+  const { acts } = play;
+  const { standing, clock } = play.court;
   const { tally } = standing;
-  const isOff = !play.isPlaying || tally.is_over || tally.is_paused;
+  const isOn = play.isPlaying && !tally.is_over;
   return (
     <Box component="main" sx={{ height: "100dvh", display: "flex", flexDirection: "column", bgcolor: court.ground, color: court.text, overflow: "hidden" }}>
       <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
         <Heading run={run} />
-        <CourtClock leftMs={play.leftMs} usedMs={play.usedMs} isPaused={tally.is_paused} />
+        <CourtClock leftS={play.leftS} usedS={play.usedS} isPaused={tally.is_paused} />
         <Button component={RouterLink} to={play.wayOut} color="inherit" sx={{ minWidth: 0 }}>
           Leave
         </Button>
       </Box>
       <LinkNotice standing={standing} onRetry={play.court.retry} />
       <Box sx={{ flex: 1, position: "relative", minHeight: 0 }}>
-        <Pads makeWord={run.make_word} missWord={run.miss_word} isMirrored={athlete.is_mirrored} isOff={isOff} flash={play.flash} onPress={play.press} />
-        <CourtNumbers run={run} standing={standing} />
+        <Pads makeWord={run.make_word} missWord={run.miss_word} isMirrored={athlete.is_mirrored} isOff={!isOn || tally.is_paused} onPress={acts.press} />
+        <CourtNumbers run={run} standing={standing} restS={play.restS} />
         {play.call && <Call words={play.call} />}
         {play.countIn !== null && <CountIn count={play.countIn} />}
-        {!play.isPlaying && play.countIn === null && !tally.is_over && <ReadyCurtain run={run} standing={standing} nowMs={play.nowMs} onStart={play.start} />}
-        {tally.is_over && <EndCurtain run={run} standing={standing} onSee={play.seeEnd} onUndo={play.undo} />}
+        {!play.isPlaying && play.countIn === null && !tally.is_over && <ReadyCurtain run={run} standing={standing} atMs={clock.now()} onStart={acts.start} />}
+        {tally.is_over && <EndCurtain run={run} standing={standing} onSee={acts.seeEnd} onUndo={acts.undo} />}
       </Box>
       <CourtBar
-        tally={tally}
-        isPlaying={play.isPlaying}
+        isOn={isOn}
+        isPaused={tally.is_paused}
         canUndo={play.canUndo}
         volume={play.sound.volume}
         isMuted={play.sound.isMuted}
-        onUndo={play.undo}
-        onLet={() => play.press("let")}
-        onPause={play.pause}
-        onStop={play.stop}
-        onMute={play.sound.toggle}
+        onUndo={acts.undo}
+        onLet={acts.letIt}
+        onPause={acts.pause}
+        onStop={acts.stop}
+        onMute={acts.toggleSound}
         onVolume={play.sound.setVolume}
-        onHelp={() => play.setHelp(true)}
+        onHelp={acts.showKeys}
       />
-      <KeysDialog isOpen={play.isHelpOpen} isAwake={play.isAwake} onClose={() => play.setHelp(false)} />
+      <KeysDialog isOpen={play.isHelpOpen} isAwake={play.isAwake} onClose={acts.hideKeys} />
     </Box>
   );
 }

@@ -6,7 +6,7 @@ export function KeysDialog({ isOpen, isAwake, onClose }: { isOpen: boolean; isAw
   return (
     <Dialog open={isOpen} onClose={onClose} aria-labelledby="keys-title" maxWidth="sm" fullWidth>
       <DialogTitle id="keys-title">Keys and clicker</DialogTitle>
-      <DialogContent>
+      <DialogContent tabIndex={0}>
         <Table size="small">
           <TableBody>
             {KEY_HELP.map(([keys, words]) => (

@@ -2,16 +2,17 @@
 import CheckIcon from "@mui/icons-material/Check";
 import CloseIcon from "@mui/icons-material/Close";
 import { Box } from "@mui/material";
-import { keyframes } from "@mui/system";
+import { memo } from "react";
 
 import { court } from "../../shared/ui/tape";
 
-export interface Flash {
-  kind: "make" | "miss" | "let";
-  key: number;
-}
+const FLASH_MS = 200;
 
-const fade = keyframes`from { opacity: 0.55; } to { opacity: 0; }`;
+/** Lights a pad up for a moment, without a render: the next press may come before one is done. */
+export function lightPad(kind: "make" | "miss") {
+  const isStill = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
+  document.querySelector(`[data-sheen=${kind}]`)?.animate({ opacity: [0.5, isStill ? 0.5 : 0] }, { duration: FLASH_MS });
+}
 
 const LOOKS = {
   make: { ground: court.tealDeep, tape: court.teal, Icon: CheckIcon },
@@ -21,12 +22,11 @@ const LOOKS = {
 interface PadProps {
   kind: "make" | "miss";
   word: string;
-  flash: Flash | null;
   isOff: boolean;
-  onPress: () => void;
+  onPress: (kind: "make" | "miss") => void;
 }
 
-function Pad({ kind, word, flash, isOff, onPress }: PadProps) {
+function Pad({ kind, word, isOff, onPress }: PadProps) {
   const { ground, tape, Icon } = LOOKS[kind];
   return (
     <Box
@@ -37,10 +37,10 @@ function Pad({ kind, word, flash, isOff, onPress }: PadProps) {
       disabled={isOff}
       onPointerDown={(event) => {
         event.preventDefault(); // Keeps the focus, and with it the keys, where it was.
-        if (event.button === 0) onPress();
+        if (event.button === 0) onPress(kind);
       }}
       // A click without a pointer comes from a keyboard or a screen reader.
-      onClick={(event) => event.detail === 0 && onPress()}
+      onClick={(event) => event.detail === 0 && onPress(kind)}
       sx={{
         flex: 1,
         position: "relative",
@@ -56,9 +56,7 @@ function Pad({ kind, word, flash, isOff, onPress }: PadProps) {
         "&:focus-visible": { outline: `5px solid ${court.mustard}`, outlineOffset: -8 },
       }}
     >
-      {flash?.kind === kind && (
-        <Box key={flash.key} aria-hidden sx={{ position: "absolute", inset: 0, bgcolor: tape, opacity: 0, animation: `${fade} 320ms ease-out` }} />
-      )}
+      <Box data-sheen={kind} aria-hidden sx={{ position: "absolute", inset: 0, bgcolor: tape, opacity: 0 }} />
       <Box
         aria-hidden
         sx={{
@@ -95,15 +93,14 @@ interface PadsProps {
   missWord: string;
   isMirrored: boolean;
   isOff: boolean;
-  flash: Flash | null;
   onPress: (kind: "make" | "miss") => void;
 }
 
-export function Pads({ makeWord, missWord, isMirrored, isOff, flash, onPress }: PadsProps) {
+export const Pads = memo(function Pads({ makeWord, missWord, isMirrored, isOff, onPress }: PadsProps) {
   return (
     <Box sx={{ position: "absolute", inset: 0, display: "flex", gap: "4px", flexDirection: isMirrored ? "row-reverse" : "row" }}>
-      <Pad kind="miss" word={missWord} flash={flash} isOff={isOff} onPress={() => onPress("miss")} />
-      <Pad kind="make" word={makeWord} flash={flash} isOff={isOff} onPress={() => onPress("make")} />
+      <Pad kind="miss" word={missWord} isOff={isOff} onPress={onPress} />
+      <Pad kind="make" word={makeWord} isOff={isOff} onPress={onPress} />
     </Box>
   );
-}
+});

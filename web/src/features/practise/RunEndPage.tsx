@@ -26,8 +26,8 @@ function Numbers({ outcome }: { outcome: Outcome }) {
       <Table size="small" aria-label="This run beside the usual, the best and the mark">
         <TableHead>
           <TableRow>
-            {["", "this run", "usual", "best before", "mark"].map((head) => (
-              <TableCell key={head} align={head ? "right" : "left"} sx={{ fontWeight: 700, px: { xs: 0.75, md: 2 } }}>
+            {["number", "this run", "usual", "best before", "mark"].map((head, index) => (
+              <TableCell key={head} align={index > 0 ? "right" : "left"} sx={{ fontWeight: 700, px: { xs: 0.75, md: 2 } }}>
                 {head}
               </TableCell>
             ))}

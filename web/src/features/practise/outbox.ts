@@ -64,8 +64,14 @@ export class Outbox {
     this.lastSeq += 1;
     this.lastAtMs = Math.max(this.lastAtMs, atMs);
     this.pending.push({ id: makeUuid(), kind, seq: this.lastSeq, at_ms: this.lastAtMs });
-    this.keepPending();
+    this.store();
     void this.send();
+    // While answers come, the next one is a moment away and says it all; a render now would only delay it.
+    if (this.standing.isCutOff || this.standing.problem) this.tell({});
+  }
+
+  get isEmpty(): boolean {
+    return this.pending.length === 0;
   }
 
   /** Send what is waiting; one batch at a time, so that events arrive in their order. */
@@ -79,7 +85,8 @@ export class Outbox {
       const sent = new Set(batch.map((event) => event.id));
       this.pending = this.pending.filter((event) => !sent.has(event.id));
       this.waitMs = FIRST_WAIT_MS;
-      this.keepPending({ tally: recorded.tally, distance: recorded.distance, atMs: recorded.last_at_ms, isCutOff: false, problem: null });
+      this.store();
+      this.tell({ tally: recorded.tally, distance: recorded.distance, atMs: recorded.last_at_ms, isCutOff: false, problem: null });
     } catch (error) {
       await this.recover(error);
     } finally {
@@ -111,16 +118,16 @@ export class Outbox {
       this.pending = left.map((event, place) => ({ ...event, seq: run.last_seq + 1 + place, at_ms: event.at_ms + lagMs }));
       this.lastSeq = run.last_seq + left.length;
       this.lastAtMs = this.pending.at(-1)?.at_ms ?? run.last_at_ms;
-      this.keepPending({ tally: run.tally, distance: run.distance, atMs: run.last_at_ms });
+      this.store();
+      this.tell({ tally: run.tally, distance: run.distance, atMs: run.last_at_ms });
     } catch (error) {
       this.tell(error instanceof ProblemError ? { problem: error } : { isCutOff: true });
     }
   }
 
-  private keepPending(change: Partial<Standing> = {}) {
+  private store() {
     if (this.pending.length > 0) keep(keyOf(this.run.id), this.pending);
     else forget(keyOf(this.run.id));
-    this.tell(change);
   }
 
   private tell(change: Partial<Standing>) {

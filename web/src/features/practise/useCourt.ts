@@ -29,6 +29,12 @@ export function leftAt(leftMs: number | null, standing: Standing, nowMs: number)
   return Math.max(0, leftMs - (isStill ? 0 : Math.max(0, nowMs - atMs)));
 }
 
+/** What of the run's time is used at `nowMs`. */
+export function usedAt({ tally, atMs }: Standing, nowMs: number): number {
+  const isStill = tally.is_paused || tally.is_over;
+  return tally.time_used_ms + (isStill ? 0 : Math.max(0, nowMs - atMs));
+}
+
 export interface Court {
   standing: Standing;
   clock: RunClock;
@@ -36,6 +42,8 @@ export interface Court {
   /** The last moment of a limited time is past. */
   timeUp: () => void;
   retry: () => void;
+  /** Whether any press is not answered yet. */
+  hasPending: () => boolean;
 }
 
 export function useCourt(run: Run): Court {
@@ -45,6 +53,7 @@ export function useCourt(run: Run): Court {
   const standing = useSyncExternalStore(outbox.subscribe, outbox.read);
   const press = useCallback((kind: EventKind) => outbox.add(kind), [outbox]);
   const timeUp = useCallback(() => {
+    if (!outbox.isEmpty) return; // a press, or a pause, that is not answered yet comes first
     const { tally, atMs } = outbox.read();
     // A contact on the very last millisecond counts, so the run is over one later.
     outbox.add("finish", atMs + (tally.time_left_ms ?? 0) + 1);
@@ -75,5 +84,5 @@ export function useCourt(run: Run): Court {
     client.query(outcomeQuery(run.id)).catch(() => undefined);
   }, [client, clock, run.id, standing.tally.is_over, standing.waiting]);
 
-  return { standing, clock, press, timeUp, retry };
+  return { standing, clock, press, timeUp, retry, hasPending: () => !outbox.isEmpty };
 }

@@ -3,12 +3,13 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
 import type { Athlete, Run } from "../../api/queries";
+import { useStable } from "../../shared/lib/useStable";
 import { callBetween } from "./calls";
-import type { Flash } from "./Pads";
+import { lightPad } from "./Pads";
 import type { Speaker } from "./sounds";
 import { useCall } from "./useCall";
 import { useCountIn } from "./useCountIn";
-import { leftAt, useCourt, type Court } from "./useCourt";
+import { leftAt, useCourt, usedAt, type Court } from "./useCourt";
 import { useKeys } from "./useKeys";
 import { useSound } from "./useSound";
 import { useTick } from "./useTick";
@@ -18,18 +19,18 @@ const LAST_SECONDS = 5;
 /** The count often outruns the eye: for so long after the end a make is taken for a press too many. */
 const END_GUARD_MS = 900;
 
-/** The clocks of the court, ticking down from what the last tally said. */
+/** The clocks of the court in whole seconds, running from what the last tally said. Null where there is no such clock. */
 function useClocks({ standing, clock }: Court, isPlaying: boolean) {
-  const { tally } = standing;
-  const read = useCallback(() => clock.now(), [clock]);
-  const nowMs = useTick(read, isPlaying && !tally.is_over);
-  const isStill = tally.is_paused || tally.is_over;
-  return {
-    nowMs,
-    leftMs: leftAt(tally.time_left_ms, standing, nowMs),
-    restMs: leftAt(tally.rest_left_ms, standing, nowMs) ?? 0,
-    usedMs: tally.time_used_ms + (isStill ? 0 : Math.max(0, nowMs - standing.atMs)),
-  };
+  const isOn = isPlaying && !standing.tally.is_over;
+  const leftS = useTick(useCallback(() => secondsUp(leftAt(standing.tally.time_left_ms, standing, clock.now())), [standing, clock]), isOn);
+  const restS = useTick(useCallback(() => secondsUp(leftAt(standing.tally.rest_left_ms, standing, clock.now())), [standing, clock]), isOn);
+  const usedS = useTick(useCallback(() => Math.floor(usedAt(standing, clock.now()) / 1000), [standing, clock]), isOn);
+  return { leftS: leftS < 0 ? null : leftS, restS: Math.max(0, restS), usedS };
+}
+
+/** A countdown's whole seconds, -1 for none: a second lasts until it is gone. */
+function secondsUp(ms: number | null): number {
+  return ms === null ? -1 : Math.ceil(ms / 1000);
 }
 
 /** Says and sounds what the count and the clock come to. */
@@ -45,12 +46,12 @@ function useAnnouncer(court: Court, speaker: Speaker, say: (words: string) => vo
     speaker.play(heard.sound);
   }, [standing, say, speaker]);
 
-  const second = isPlaying && !tally.is_paused && clocks.leftMs !== null ? Math.ceil(clocks.leftMs / 1000) : 0;
+  const second = isPlaying && !tally.is_paused ? (clocks.leftS ?? 0) : 0;
   useEffect(() => {
     if (second >= 1 && second <= LAST_SECONDS) speaker.play("second");
   }, [second, speaker]);
 
-  const isResting = clocks.restMs > 0;
+  const isResting = clocks.restS > 0;
   const wasResting = useRef(isResting);
   useEffect(() => {
     if (wasResting.current && !isResting && !tally.is_over) {
@@ -69,7 +70,6 @@ export function usePlay(run: Run, athlete: Athlete) {
   const { speaker } = sound;
   const { call, say } = useCall();
   const [isPlaying, setIsPlaying] = useState(false);
-  const [flash, setFlash] = useState<Flash | null>(null);
   const [isHelpOpen, setHelp] = useState(false);
   const isAwake = useWakeLock(!tally.is_over);
   const clocks = useClocks(court, isPlaying);
@@ -90,7 +90,7 @@ export function usePlay(run: Run, athlete: Athlete) {
 
   // Time is up by the clock; that the run is over is for the rules to say, so they are told the time.
   const { timeUp } = court;
-  const isTimeUp = isPlaying && clocks.leftMs === 0 && !tally.is_over && !tally.is_paused && waiting === 0;
+  const isTimeUp = isPlaying && clocks.leftS === 0 && !tally.is_over && !tally.is_paused;
   useEffect(() => {
     if (isTimeUp) timeUp();
   }, [isTimeUp, timeUp]);
@@ -101,15 +101,18 @@ export function usePlay(run: Run, athlete: Athlete) {
     speaker.wake();
     countIn.begin();
   };
-  const press = (kind: Flash["kind"]) => {
+  const press = (kind: "make" | "miss" | "let") => {
     if (!isPlaying || tally.is_over || tally.is_paused) return;
     court.press(kind);
-    setFlash({ kind, key: performance.now() });
-    if (kind === "let") say("Let: not counted");
-    else speaker.play(kind === "make" ? "made" : "missed");
+    if (kind === "let") {
+      say("Let: not counted");
+      return;
+    }
+    lightPad(kind);
+    speaker.play(kind === "make" ? "made" : "missed");
   };
   const undo = () => {
-    if (!canUndo) return;
+    if (!canUndo && !court.hasPending()) return;
     court.press("undo");
     say("Undone");
   };
@@ -126,10 +129,10 @@ export function usePlay(run: Run, athlete: Athlete) {
   const keys = { make, miss: () => press("miss"), let: () => press("let"), undo, pause, mute: sound.toggle, next: () => tally.is_over && seeEnd() };
   useKeys({ ...(isHelpOpen ? {} : keys), help: () => setHelp(!isHelpOpen) });
 
+  const acts = useStable({ start, press, undo, pause, seeEnd, stop: () => court.press("finish"), letIt: () => press("let"), showKeys: () => setHelp(true), hideKeys: () => setHelp(false), toggleSound: sound.toggle });
   return {
     ...clocks,
-    ...{ court, sound, countIn: countIn.count, isPlaying, isAwake, flash, call, canUndo, isHelpOpen, setHelp },
-    ...{ start, press, undo, pause, seeEnd, stop: () => court.press("finish") },
+    ...{ court, sound, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts },
     wayOut: run.block === null ? "/practise" : `/practise/blocks/${run.block}`,
   };
 }

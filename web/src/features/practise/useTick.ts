@@ -1,12 +1,15 @@
-import { useEffect, useState } from "react";
+import { useCallback, useSyncExternalStore } from "react";
 
-/** The clock's reading, taken anew ten times a second while `isOn`. */
-export function useTick(read: () => number, isOn: boolean): number {
-  const [now, setNow] = useState(read);
-  useEffect(() => {
-    if (!isOn) return;
-    const timer = window.setInterval(() => setNow(read()), 100);
-    return () => window.clearInterval(timer);
-  }, [isOn, read]);
-  return now;
+const LOOK_EVERY_MS = 100;
+
+/** What `read` says, looked at ten times a second while `isOn`; rendered anew only when it says something else. */
+export function useTick<T extends string | number>(read: () => T, isOn: boolean): T {
+  const subscribe = useCallback(
+    (look: () => void) => {
+      const timer = isOn ? window.setInterval(look, LOOK_EVERY_MS) : undefined;
+      return () => window.clearInterval(timer);
+    },
+    [isOn],
+  );
+  return useSyncExternalStore(subscribe, read);
 }

@@ -27,6 +27,7 @@ export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; 
       <Box aria-hidden sx={{ display: "flex", gap: "3px", height: 64 }}>
         {segments.map((segment, index) => {
           const look = LOOKS[segment.kind];
+          const ground = segment.side === "weak" ? tape.plum : look.bg;
           return (
             <Box
               key={index}
@@ -34,21 +35,22 @@ export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; 
               sx={{
                 flex: `${segment.planned_s} 0 0`,
                 minWidth: 0,
-                bgcolor: segment.side === "weak" ? tape.plum : look.bg,
-                color: segment.side === "weak" ? "#fff" : look.ink,
-                opacity: segment.done_at ? 0.45 : 1,
+                // What is done is peeled off: the outline of its tape stays.
+                bgcolor: segment.done_at ? "transparent" : ground,
+                color: segment.done_at ? tape.ink : segment.side === "weak" ? "#fff" : look.ink,
+                border: `3px solid ${ground}`,
                 overflow: "hidden",
                 // Half a word helps nobody: what is too narrow for its words shows none; the list below has them.
                 containerType: "inline-size",
                 "@container (max-width: 50px)": { "& > *": { display: "none" } },
-                py: 0.5,
+                py: 0.25,
                 fontSize: "0.82rem",
                 lineHeight: 1.15,
                 fontWeight: 600,
               }}
             >
               <Box sx={{ px: 0.75 }}>
-                <Box sx={{ whiteSpace: "nowrap" }}>{showMinutes(segment.planned_s)}</Box>
+                <Box sx={{ whiteSpace: "nowrap" }}>{segment.done_at ? "✓ " : ""}{showMinutes(segment.planned_s)}</Box>
                 <Box sx={{ fontWeight: 400, display: "-webkit-box", WebkitLineClamp: 2, WebkitBoxOrient: "vertical", overflow: "hidden", overflowWrap: "normal", hyphens: "auto" }}>
                   {short(segment)}
                 </Box>

@@ -27,7 +27,7 @@ export function Skeletons({ rows = 3, height = 96 }: { rows?: number; height?: n
   return (
     <Stack spacing={2} aria-busy="true" aria-label="Loading">
       {Array.from({ length: rows }, (_, index) => (
-        <Skeleton key={index} variant="rectangular" height={height} sx={{ maxWidth: "100%" }} />
+        <Skeleton key={index} variant="rectangular" animation={false} height={height} sx={{ maxWidth: "100%" }} />
       ))}
     </Stack>
   );

@@ -1,12 +1,12 @@
-/** Tape, chalk and timber: our own colours and type over MUI. Two modes: paper, and the dark court. */
+/** Tape, chalk and timber: our own colours and type over MUI. Two modes: paper, and the dark court (``courtTheme``). */
 import { createTheme, type ThemeOptions } from "@mui/material/styles";
 
-import { court, tape } from "./tape";
+import { tape } from "./tape";
 
 const HEADINGS = '"Bricolage Grotesque Variable", "Trebuchet MS", sans-serif';
 const TEXT = '"Atkinson Hyperlegible Next Variable", "Verdana", sans-serif';
 
-const shared: ThemeOptions = {
+export const sharedTheme: ThemeOptions = {
   shape: { borderRadius: 3 },
   typography: {
     fontFamily: TEXT,
@@ -39,7 +39,7 @@ const shared: ThemeOptions = {
   },
 };
 
-export const paperTheme = createTheme(shared, {
+export const paperTheme = createTheme(sharedTheme, {
   palette: {
     mode: "light",
     primary: { main: tape.ink, contrastText: tape.paper },
@@ -50,20 +50,5 @@ export const paperTheme = createTheme(shared, {
     background: { default: tape.paper, paper: "#fffdf8" },
     text: { primary: tape.ink, secondary: "#4c5470" },
     divider: "#d9cfbb",
-  },
-});
-
-/** Dark, for sun and for dim halls: chalk on slate, the tape's colours lightened. */
-export const courtTheme = createTheme(shared, {
-  palette: {
-    mode: "dark",
-    primary: { main: court.text, contrastText: court.ground },
-    secondary: { main: court.mustard, contrastText: court.ground },
-    success: { main: court.teal, contrastText: court.ground },
-    error: { main: court.coral, contrastText: court.ground },
-    warning: { main: court.mustard, contrastText: court.ground },
-    background: { default: court.ground, paper: "#1a2340" },
-    text: { primary: court.text, secondary: court.dim },
-    divider: court.line,
   },
 });

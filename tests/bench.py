@@ -1,0 +1,239 @@
+"""Measures what the product promises about speed, and prints it beside the promise. Run by `make bench`."""
+
+from __future__ import annotations
+
+import http.client
+import json
+import os
+import statistics
+import subprocess
+import tempfile
+import time
+import urllib.error
+import urllib.request
+from collections.abc import Callable, Iterator
+from contextlib import contextmanager
+from dataclasses import dataclass, field
+from datetime import UTC, datetime, timedelta
+from pathlib import Path
+from typing import Any
+from uuid import uuid4
+
+from playwright.sync_api import Browser, Page
+
+from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
+from tests.browser.chromium import open_browser, open_window
+from tests.serving import ROOT, Application, free_port
+
+STORED_EVENTS = 200_000
+EVENTS_A_RUN = 200
+POSTS = 400
+PRESSES = 150
+
+
+@dataclass(frozen=True)
+class Figure:
+    what: str
+    measured: float
+    limit: float
+    unit: str
+
+    def __str__(self) -> str:
+        verdict = "ok " if self.measured <= self.limit else "OVER"
+        return f"{verdict}  {self.measured:8.1f} {self.unit:<3} (at most {self.limit:g})  {self.what}"
+
+
+def p95(values: list[float]) -> float:
+    """The 95th percentile, as the standard library's inclusive quantiles give it."""
+    return statistics.quantiles(values, n=20, method="inclusive")[-1]
+
+
+# --- the server -------------------------------------------------------------------------------------------------------
+
+
+def fill(database: Path) -> None:
+    """Store as many events as somebody has after years: runs of two hundred, on the demo world's ladders."""
+    os.environ["JOLLY_DB"] = str(database)
+    os.environ["DJANGO_SETTINGS_MODULE"] = "config.settings"
+    import django
+
+    django.setup()
+    from accounts.models import Athlete
+    from ladders.services import take_ladder
+    from ladders.shelf import list_shelf
+    from runs.models import Event, Run
+    from runs.services import start_run
+
+    begin = datetime(2024, 1, 1, tzinfo=UTC)
+    athlete = Athlete.objects.create_user("years", password=PASSWORD)
+    ladder = take_ladder(athlete, "putting-circle", list_shelf()["putting-circle"], begin)
+    rung = ladder.rungs.get(number=1)
+    for number in range(STORED_EVENTS // EVENTS_A_RUN):
+        run = start_run(athlete, uuid4(), rung, side="none", started_at=begin + timedelta(hours=number))
+        Event.objects.bulk_create(
+            Event(run=run, client_id=uuid4(), seq=seq, kind="make", at_ms=seq * 500)
+            for seq in range(1, EVENTS_A_RUN + 1)
+        )
+    Run.objects.update(is_over=True, attempts=10, metrics={"makes": 7})
+    if Event.objects.count() < STORED_EVENTS:
+        raise RuntimeError("the database was not filled")
+
+
+@dataclass
+class Caller:
+    """One connection that stays open, signed in, as a browser's does."""
+
+    port: int
+    cookies: dict[str, str] = field(default_factory=dict)
+
+    def __post_init__(self) -> None:
+        self.connection = http.client.HTTPConnection("127.0.0.1", self.port)
+
+    def call(self, method: str, path: str, body: Any = None) -> Any:
+        headers = {"Content-Type": "application/json", "Cookie": "; ".join(f"{k}={v}" for k, v in self.cookies.items())}
+        if "csrftoken" in self.cookies:
+            headers["X-CSRFToken"] = self.cookies["csrftoken"]
+        self.connection.request(method, path, json.dumps(body) if body is not None else None, headers)
+        answer = self.connection.getresponse()
+        text = answer.read()
+        for name, value in answer.getheaders():
+            if name.lower() == "set-cookie":
+                key, _, rest = value.partition("=")
+                self.cookies[key] = rest.split(";")[0]
+        if answer.status >= 400:
+            raise RuntimeError(f"{method} {path}: {answer.status} {text[:200]!r}")
+        return json.loads(text) if text else None
+
+
+def measure_posts(port: int) -> Figure:
+    caller = Caller(port)
+    caller.call("GET", "/_allauth/browser/v1/config")
+    caller.call("POST", "/_allauth/browser/v1/auth/login", {"username": "years", "password": PASSWORD})
+    ladder = caller.call("GET", "/api/ladders/")[0]
+    times: list[float] = []
+    for _ in range(POSTS // 10):
+        run_id = str(uuid4())
+        start = {"rung": ladder["rungs"][0]["id"], "side": "none", "started_at": datetime.now(UTC).isoformat()}
+        caller.call("PUT", f"/api/runs/{run_id}/", start)
+        for seq in range(1, 11):
+            event = {"id": str(uuid4()), "kind": "make", "seq": seq, "at_ms": seq * 900}
+            began = time.perf_counter()
+            caller.call("POST", f"/api/runs/{run_id}/events/", {"events": [event]})
+            times.append((time.perf_counter() - began) * 1000)
+    return Figure(f"event POST, 95th percentile of {POSTS}, {STORED_EVENTS} events stored", p95(times), 25, "ms")
+
+
+# --- the screen -------------------------------------------------------------------------------------------------------
+
+#: From the key's own time stamp to the frame that follows the new number.
+WATCH = """() => {
+  window.delays = [];
+  let pressed = null;
+  window.addEventListener("keydown", (event) => { pressed = event.timeStamp; }, true);
+  const number = document.querySelector("[data-testid=number]");
+  new MutationObserver(() => {
+    if (pressed === null) return;
+    const since = pressed;
+    pressed = null;
+    requestAnimationFrame(() => window.delays.push(performance.now() - since));
+  }).observe(number, { childList: true, characterData: true, subtree: true });
+}"""
+
+
+def measure_presses(browser: Browser, url: str) -> Figure:
+    page = open_window(browser, url).new_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.enter_demo()
+    athlete.open_run("Three-club cascade")
+    athlete.start()
+    page.evaluate(WATCH)
+    for _ in range(PRESSES // 50):
+        athlete.press(*["make"] * 50, "miss")
+    delays: list[float] = page.evaluate("window.delays")
+    if len(delays) < PRESSES * 0.9:
+        raise RuntimeError(f"only {len(delays)} presses changed the number")
+    return Figure(f"press to new count on the court, 95th percentile of {len(delays)}", p95(delays), 50, "ms")
+
+
+def measure_first_view(browser: Browser, url: str) -> Iterator[Figure]:
+    page: Page = open_window(browser, url).new_page()
+    session = page.context.new_cdp_session(page)
+    scripts, sizes = set(), {}
+    session.on(
+        "Network.responseReceived", lambda said: scripts.add(said["requestId"]) if said["type"] == "Script" else None
+    )
+    session.on("Network.loadingFinished", lambda said: sizes.update({said["requestId"]: said["encodedDataLength"]}))
+    session.send("Network.enable")
+    began = time.perf_counter()
+    page.goto("/")
+    page.get_by_role("button", name="Enter as the demo athlete").wait_for()
+    usable_ms = (time.perf_counter() - began) * 1000
+    page.wait_for_load_state("networkidle")
+    yield Figure("first view, compressed script", sum(sizes[each] for each in scripts) / 1024, 250, "KB")
+    yield Figure("first screen can be used", usable_ms, 1000, "ms")
+
+
+def measure_second_demo() -> Figure:
+    """`make demo` once more in this checkout, up to its first answer."""
+    port = free_port()
+    subprocess.run(["make", "--silent", "web/dist/.built"], cwd=ROOT, check=True)
+    with make_demo(port):
+        pass  # the first time may have the demo world to load
+    with make_demo(port) as seconds:
+        return Figure("`make demo` the second time, to its first answer", seconds, 5, "s")
+
+
+@contextmanager
+def make_demo(port: int) -> Iterator[float]:
+    began = time.perf_counter()
+    making = subprocess.Popen(["make", "--silent", "demo", f"PORT={port}"], cwd=ROOT, stdout=subprocess.DEVNULL)
+    try:
+        while True:
+            try:
+                urllib.request.urlopen(f"http://127.0.0.1:{port}/", timeout=2).close()
+                break
+            except (urllib.error.URLError, ConnectionError):
+                if making.poll() is not None:
+                    raise RuntimeError("make demo stopped") from None
+                time.sleep(0.02)
+        yield time.perf_counter() - began
+    finally:
+        subprocess.run(["pkill", "-f", f"serve.py --port {port}"], check=False)
+        making.wait(10)
+
+
+@contextmanager
+def running(prepare: Callable[[Application], None]) -> Iterator[Application]:
+    with tempfile.TemporaryDirectory() as folder:
+        application = Application(Path(folder) / "bench.sqlite3")
+        prepare(application)
+        application.start()
+        try:
+            yield application
+        finally:
+            application.stop()
+
+
+def all_figures() -> Iterator[Figure]:
+    def filled(application: Application) -> None:
+        application.manage("migrate")
+        fill(application.database)
+
+    with running(filled) as application:
+        yield measure_posts(application.port)
+    with (
+        running(lambda application: print(application.manage("prepare_demo").strip())) as application,
+        open_browser() as browser,
+    ):
+        yield from measure_first_view(browser, application.url)
+        yield measure_presses(browser, application.url)
+    yield measure_second_demo()
+
+
+def main() -> None:
+    for figure in all_figures():
+        print(figure, flush=True)
+
+
+if __name__ == "__main__":
+    main()

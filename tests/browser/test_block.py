@@ -1,0 +1,116 @@
+"""From an empty account to a block played through: plan, warm-up, runs, note, finish."""
+
+from __future__ import annotations
+
+import re
+
+from playwright.sync_api import expect
+
+from tests.browser.athlete import AthleteAtTheScreen
+from tests.browser.conftest import OpenPage
+
+
+def test_a_new_athlete_is_led_to_a_first_block(athlete: AthleteAtTheScreen) -> None:
+    page = athlete.page
+    athlete.sign_up()
+    expect(page.get_by_role("heading", name="Start with a ladder")).to_be_visible()
+    page.get_by_role("link", name="Choose a ladder").click()
+    page.get_by_role("button", name="Take Putts from the circle").click()
+    expect(page.get_by_role("heading", name="Putts from the circle", level=1)).to_be_visible()
+
+    page.get_by_role("link", name="Plan", exact=True).click()
+    page.get_by_role("button", name="15", exact=True).click()
+    expect(page.get_by_role("heading", name="Your 15 minutes")).to_be_visible()
+    expect(page.get_by_text("not played yet")).to_be_visible()
+    page.get_by_role("button", name="Keep it and start now").click()
+
+    page.get_by_role("button", name="Start with the warm-up").click()
+    page.get_by_label(re.compile("Walk or skip on the spot")).click()
+    page.get_by_role("button", name="Warm: go on").click()
+    page.get_by_role("button", name="Start run 1").click()
+    athlete.start()
+    athlete.press(*["make"] * 10)
+    athlete.expect_end("All attempts played")
+    athlete.see_what_it_means()
+    page.get_by_role("link", name="On with the block").click()
+    expect(page.get_by_text(re.compile(r"1 of \d runs? played"))).to_be_visible()
+    page.get_by_role("button", name=re.compile("go on|On to what comes next")).click()
+    page.get_by_label("What did you feel?").fill("Calm hands")
+    page.get_by_role("button", name="Finish the block").click()
+    expect(page.get_by_text(re.compile("Started at .*, finished at"))).to_be_visible()
+    expect(page.get_by_text("Calm hands")).to_be_visible()
+
+    page.get_by_role("link", name="Jolly Ladder").click()
+    expect(page.get_by_text("10 made").first).to_be_visible()
+    expect(page.get_by_role("heading", name="No block is planned")).to_be_visible()
+
+
+def test_what_is_asked_for_lives_in_the_address(athlete: AthleteAtTheScreen) -> None:
+    page = athlete.page
+    athlete.enter_demo()
+    page.goto("/plan")
+    page.get_by_role("button", name="45", exact=True).click()
+    page.get_by_label(re.compile("Three-club cascade")).click()
+    expect(page.get_by_role("heading", name="Your 45 minutes")).to_be_visible()
+    page.reload()
+    expect(page.get_by_role("heading", name="Your 45 minutes")).to_be_visible()
+    expect(page.get_by_label(re.compile("Three-club cascade"))).to_be_checked()
+
+
+def test_a_block_for_another_day_can_be_dropped_and_brought_back(athlete: AthleteAtTheScreen) -> None:
+    page = athlete.page
+    athlete.sign_up()
+    athlete.take_ladder("Putts from the circle")
+    page.goto("/plan?day=2099-05-04")
+    page.get_by_role("button", name=re.compile("Keep it for .*4 May")).click()
+    page.get_by_role("button", name="Drop it").click()
+    expect(page.get_by_text("Dropped from your plan.")).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("link", name="Start the block")).to_be_visible()
+
+
+def test_too_short_a_block_says_so(athlete: AthleteAtTheScreen) -> None:
+    page = athlete.page
+    athlete.enter_demo()
+    page.goto("/plan?minutes=10&ladders=5")
+    expect(page.get_by_text(re.compile("Did not fit:.*needs \\d+ minutes")).first).to_be_visible()
+    expect(page.get_by_role("button", name="Keep it and start now")).to_be_disabled()
+
+
+def test_what_a_rung_asks_for_is_the_athletes_own(open_page: OpenPage) -> None:
+    athlete = AthleteAtTheScreen(open_page(is_quiet=True))
+    page = athlete.page
+    athlete.sign_up()
+    athlete.take_ladder("Putts from the circle")
+    page.get_by_role("button", name="Change what it asks for, rung 1").click()
+    page.get_by_label("In how many").fill("5")
+    page.get_by_role("button", name="Ask for this").click()
+    expect(page.get_by_text("reached must be 1 to 3 runs; 5 is outside.").first).to_be_visible()
+    page.get_by_label("In how many").fill("1")
+    page.get_by_role("button", name="Ask for this").click()
+    expect(page.get_by_text("8 makes or more in 1 of the last 3 runs").first).to_be_visible()
+
+
+def test_the_way_in_and_out(open_page: OpenPage) -> None:
+    page = open_page(is_quiet=True)
+    athlete = AthleteAtTheScreen(page)
+    name = athlete.sign_up()
+    page.goto("/settings")
+    page.get_by_role("button", name="Sign out").click()
+    page.wait_for_url(re.compile("/welcome$"))
+    page.goto("/climb/shelf")
+    page.wait_for_url(re.compile("/welcome$"))
+    page.get_by_label("Name to sign in with").fill(name)
+    page.get_by_label("Password").fill("not-the-password")
+    page.get_by_role("button", name="Sign in", exact=True).click()
+    expect(page.get_by_text("The username and/or password you specified are not correct.")).to_be_visible()
+    page.get_by_label("Password").fill("seven-silver-skipping-ropes")
+    page.get_by_role("button", name="Sign in", exact=True).click()
+    page.wait_for_url(re.compile("/climb/shelf$"))
+
+
+def test_only_a_demo_has_a_door_for_the_demo_athlete(open_page: OpenPage, fresh_application: object) -> None:
+    page = open_page(fresh_application.url, is_quiet=True)  # type: ignore[attr-defined]
+    page.goto("/welcome")
+    expect(page.get_by_role("heading", name="Sign in")).to_be_visible()
+    expect(page.get_by_role("button", name="Enter as the demo athlete")).to_have_count(0)

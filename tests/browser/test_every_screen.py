@@ -1,0 +1,121 @@
+"""Every screen, at a desk, on a phone and at 200 % zoom: no fault for axe, no sideways scroll, a title, a heading."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from typing import Any
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from tests.browser.athlete import AthleteAtTheScreen
+from tests.browser.chromium import open_window
+from tests.serving import ROOT, Application
+
+AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
+#: WCAG 2.2 at level AA, and axe's own best practices.
+STANDARD = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]
+SCREENS = {
+    "today": "/",
+    "plan": "/plan",
+    "block": "/plan/blocks/1",
+    "set up": "/set-up",
+    "practise": "/practise",
+    "briefing": "/practise/rungs/1",
+    "look back": "/look-back",
+    "climb": "/climb",
+    "shelf": "/climb/shelf",
+    "ladder": "/climb/1",
+    "settings": "/settings",
+}
+#: At 200 % a window of 1280 by 800 has room for half as many pixels either way.
+SIZES = {"desk": (1280, 800), "phone": (390, 844), "zoomed": (640, 400)}
+
+
+@pytest.fixture(scope="module", params=list(SIZES))
+def page(request: pytest.FixtureRequest, browser: Browser, application: Application) -> Iterator[Page]:
+    """The demo athlete's window at one size."""
+    window = open_window(browser, application.url, is_phone=request.param == "phone")
+    page = window.new_page()
+    width, height = SIZES[request.param]
+    page.set_viewport_size({"width": width, "height": height})
+    AthleteAtTheScreen(page).enter_demo()
+    yield page
+    window.close()
+
+
+def check(page: Page) -> None:
+    page.wait_for_load_state("networkidle")
+    expect(page.locator("[aria-busy=true]")).to_have_count(0)
+    page.wait_for_timeout(250)  # colours that are still moving are no colours to judge
+    # The policy of the page blocks a script tag, so axe is brought in as an expression.
+    page.evaluate(AXE)
+    result: Any = page.evaluate("(tags) => axe.run({ runOnly: tags })", STANDARD)
+    faults = [
+        (fault["id"], [node["html"][:150] for node in fault["nodes"]], fault["nodes"][0].get("failureSummary"))
+        for fault in result["violations"]
+    ]
+    assert faults == []
+    assert len(result["passes"]) > 10  # axe did look
+    width = page.evaluate("innerWidth")
+    assert page.evaluate("document.documentElement.scrollWidth") <= width
+    assert re.search(".+ · Jolly Ladder", page.title())
+    expect(page.locator("h1")).to_have_count(1)
+
+
+@pytest.mark.parametrize("screen", list(SCREENS))
+def test_screen(page: Page, screen: str) -> None:
+    page.goto(SCREENS[screen])
+    check(page)
+
+
+def test_end_of_a_run_and_its_events(page: Page) -> None:
+    page.goto("/look-back")
+    page.get_by_role("row").nth(1).get_by_role("link").click()
+    expect(page.get_by_role("heading", name="What happened")).to_be_visible()
+    check(page)
+    page.get_by_role("link", name=re.compile("^See the .* of this run")).click()
+    expect(page.get_by_role("heading", name=re.compile("event by event"))).to_be_visible()
+    check(page)
+
+
+def test_court_before_during_and_after(page: Page) -> None:
+    athlete = AthleteAtTheScreen(page)
+    athlete.open_run("Putts from the circle")
+    check(page)
+    athlete.start()
+    athlete.press("make", "miss")
+    check(page)
+    page.keyboard.press("?")
+    check(page)
+    page.keyboard.press("Escape")
+    page.get_by_role("button", name="Stop").click()
+    athlete.expect_end("Stopped")
+    check(page)
+
+
+def test_dialog_of_a_threshold(page: Page) -> None:
+    page.goto("/climb/1")
+    page.get_by_role("button", name="Change what it asks for, rung 1").click()
+    expect(page.get_by_role("dialog")).to_be_visible()
+    check(page)
+
+
+def test_welcome(browser: Browser, application: Application) -> None:
+    for is_phone in (False, True):
+        window = open_window(browser, application.url, is_phone=is_phone)
+        page = window.new_page()
+        page.goto("/welcome")
+        check(page)
+        window.close()
+
+
+def test_nothing_moves_for_those_who_want_no_motion(page: Page) -> None:
+    page.emulate_media(reduced_motion="reduce")
+    page.goto("/climb/1")
+    durations = page.evaluate(
+        "[...document.querySelectorAll('*')].filter(e => getComputedStyle(e).animationName !== 'none').length"
+    )
+    page.emulate_media(reduced_motion="no-preference")
+    assert durations == 0

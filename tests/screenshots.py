@@ -1,0 +1,91 @@
+"""Takes one picture of each main view, from the demo data, into docs/screenshots/. Run by `make screenshots`."""
+
+from __future__ import annotations
+
+import tempfile
+from collections.abc import Callable
+from pathlib import Path
+
+from playwright.sync_api import Browser, Page
+
+from tests.browser.athlete import AthleteAtTheScreen
+from tests.browser.chromium import open_browser, open_window
+from tests.serving import ROOT, Application
+
+SHOTS = ROOT / "docs" / "screenshots"
+
+
+def play_rally(athlete: AthleteAtTheScreen) -> None:
+    """Some way into a rally against the wall, at a believable pace, with one break."""
+    athlete.open_run("Rally with the wall", side="strong")
+    athlete.start()
+    athlete.press(*["make"] * 9, apart_ms=900)
+    athlete.press("miss", apart_ms=2600)
+    athlete.press(*["make"] * 6, apart_ms=900)
+
+
+def play_to_the_end(athlete: AthleteAtTheScreen) -> None:
+    athlete.press(*["make"] * 8, apart_ms=1000)
+    athlete.expect_end("Time")
+    athlete.see_what_it_means()
+
+
+def go(path: str) -> Callable[[AthleteAtTheScreen], None]:
+    def open_path(athlete: AthleteAtTheScreen) -> None:
+        athlete.page.goto(path)
+
+    return open_path
+
+
+DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
+    "today": go("/"),
+    "plan": go("/plan"),
+    "set-up": go("/set-up"),
+    "practise": play_rally,
+    "end-of-a-run": play_to_the_end,
+    "look-back": go("/look-back"),
+    "climb": go("/climb"),
+    "ladder": go("/climb/2"),
+}
+PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
+    "phone-today": go("/"),
+    "phone-plan": go("/plan"),
+    "phone-practise": play_rally,
+}
+
+
+def take(page: Page, name: str) -> None:
+    page.wait_for_load_state("networkidle")
+    page.wait_for_timeout(500)
+    page.screenshot(path=SHOTS / f"{name}.png")
+    print(f"docs/screenshots/{name}.png")
+
+
+def take_all(browser: Browser, url: str) -> None:
+    for views, is_phone in ((DESK, False), (PHONE, True)):
+        page = open_window(browser, url, is_phone=is_phone).new_page()
+        athlete = AthleteAtTheScreen(page)
+        page.goto("/welcome")
+        if not is_phone:
+            take(page, "welcome")
+        athlete.enter_demo()
+        for name, reach in views.items():
+            reach(athlete)
+            take(page, name)
+
+
+def main() -> None:
+    SHOTS.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as folder:
+        application = Application(Path(folder) / "demo.sqlite3")
+        application.manage("prepare_demo")
+        application.start()
+        try:
+            with open_browser() as browser:
+                take_all(browser, application.url)
+        finally:
+            application.stop()
+
+
+if __name__ == "__main__":
+    main()
