@@ -188,6 +188,7 @@ def test_each_side_must_fill_it() -> None:
     verdict = verdict_on(threshold, runs)
     assert verdict.kind == "stay"
     assert [reason.words.split(":")[0] for reason in verdict.reasons] == ["Weak side (right)", "Strong side (left)"]
+    assert verdict.reasons[0].words.endswith("; 1 more and this side is there.")
     assert verdict_on(threshold, [*runs, *runs_of(8, side="weak")]).kind == "climb"
 
 

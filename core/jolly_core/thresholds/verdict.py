@@ -133,13 +133,14 @@ def _state(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
 
 def _missing(each: Evidence) -> str:
     more, new_days = each.more_runs, each.more_days
+    enough = f"{more} more and {'the rung is yours' if each.side == NONE else 'this side is there'}"
     if each.days_kept == 0:
         # Nothing counts yet, so the first good day is not "another" one.
         if new_days <= 1:
-            return f"{more} more and the rung is yours"
+            return enough
         return f"{more} more, on {new_days} different days" + ("" if new_days == more else " at least")
     if not new_days:
-        return f"{more} more and the rung is yours"
+        return enough
     if new_days < more:
         return f"{more} more, {new_days} of them on {'another day' if new_days == 1 else 'other days'}"
     return f"{more} more, on another day" if new_days == 1 else f"{more} more, on {new_days} other days"

@@ -61,7 +61,7 @@ export function LadderDrawing({ rungs, held, share, width = 96, step = 34, label
           <Box component="g" sx={isHopping ? { animation: `${hop} 700ms cubic-bezier(.3,1.4,.6,1)` } : undefined}>
             <path d="M-8 0 L-6 -15 L7 -17 L8 0 Z" fill={tape.plum} />
             <path d="M-8 0 L-5 -3 L-2 0 L1 -3 L4 0 L8 -3 L8 1 L-8 1 Z" fill={tape.plum} />
-            <path d="M-2.500 -12 L2.500 -12.500 M0 -12 L0 -5" stroke={tape.paper} strokeWidth="2" strokeLinecap="round" />
+            <path d="M-3.5 -6.5 L0 -11.5 L3.5 -6.5" stroke={tape.paper} strokeWidth="2" strokeLinecap="round" fill="none" />
           </Box>
         </g>
       </svg>
