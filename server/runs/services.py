@@ -6,13 +6,14 @@ from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import datetime
 from itertools import pairwise
-from typing import Any
+from typing import TYPE_CHECKING, Any
 from uuid import UUID
 
 from django.db import transaction
 
 from accounts.models import Athlete
 from accounts.selectors import get_day
+from blocks.selectors import get_segment
 from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.events import check_follows, read_event
 from jolly_core.challenges.registry import get_challenge
@@ -23,6 +24,9 @@ from ladders.models import Rung
 from runs.live import put_session, take_session
 from runs.models import Event, Run
 from runs.selectors import get_run_to_record, get_yardstick, list_known
+
+if TYPE_CHECKING:
+    from blocks.models import Segment
 
 MOST_EVENTS_A_BATCH = 500
 _TALLIED = ["tally", "is_over", "metrics", "attempts", "makes", "time_used_ms", "last_seq", "last_at_ms", "event_count"]
@@ -43,10 +47,13 @@ def start_run(
 ) -> Run:
     """Begin a run under an id made by the client. The same call again returns the run that is there.
 
-    Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``id_taken`` for an id in other use.
+    Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``wrong_segment`` for a segment that is
+    planned for something else, ``id_taken`` for an id in other use.
     """
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
+    if segment_id is not None:
+        _check_segment(get_segment(athlete, segment_id), rung, side)
     known = Run.objects.filter(pk=run_id).first()
     if known:
         if (known.athlete_id, known.rung_id, known.side) != (athlete.pk, rung.pk, side):
@@ -67,6 +74,12 @@ def start_run(
         tally=tally.as_dict(),
         yardstick=get_yardstick(rung, side).as_dict(),
     )
+
+
+def _check_segment(segment: Segment, rung: Rung, side: str) -> None:
+    if (segment.rung_id, segment.side) != (rung.pk, side):
+        message = f"This part of the block is planned for {segment.title}; start a run of your own instead."
+        raise CoreError.one("wrong_segment", message, "segment", value=segment.pk)
 
 
 @transaction.atomic

@@ -7,7 +7,6 @@ from rest_framework.generics import ListAPIView
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from blocks.selectors import get_segment
 from config.requests import Request
 from ladders.selectors import get_rung
 from runs import selectors, services
@@ -52,14 +51,13 @@ class RunView(APIView):
         given = NewRunSerializer(data=request.data)
         given.is_valid(raise_exception=True)
         values = given.validated_data
-        segment = get_segment(request.user, values["segment"]) if values["segment"] else None
         run = services.start_run(
             request.user,
             run_id,
             get_rung(request.user, values["rung"]),
             side=values["side"],
             started_at=values["started_at"],
-            segment_id=segment.pk if segment else None,
+            segment_id=values["segment"],
         )
         return Response(RunSerializer(run).data)
 

@@ -7,6 +7,7 @@ from typing import Any
 
 import pytest
 from django.conf import settings
+from django.core.management import call_command
 from django.test import Client, override_settings
 from django.urls import clear_url_caches
 
@@ -87,6 +88,13 @@ def test_is_entered_with_one_press_only_where_there_is_a_demo(wren: Athlete) -> 
 
 def test_no_password_opens_the_demo_athlete(wren: Athlete) -> None:
     assert not wren.has_usable_password()
+
+
+def test_loading_again_changes_nothing_that_was_entered(wren: Athlete) -> None:
+    before = (runs().count(), Athlete.objects.count())
+    runs().first().delete()
+    call_command("load_demo")
+    assert (runs().count(), Athlete.objects.count()) == (before[0] - 1, before[1])
 
 
 def test_the_same_seed_tells_the_same_story(wren: Athlete) -> None:

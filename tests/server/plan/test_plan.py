@@ -113,6 +113,15 @@ def test_another_athletes_block_is_not_there(client: APIClient, stranger: Any, p
     assert (refused.status_code, refused.json()["errors"][0]["loc"]) == (400, ["ladders", 0])
 
 
+def test_a_run_belongs_to_the_part_of_the_block_that_is_planned_for_it(
+    client: APIClient, putting: Ladder, serving: Ladder
+) -> None:
+    segment = plan(client, putting).json()["segments"][1]["id"]
+    body = {"rung": rung_id(serving), "side": "weak", "segment": segment, "started_at": "2026-05-04T17:00:00Z"}
+    answer = client.put("/api/runs/7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55/", body, format="json")
+    assert (answer.status_code, answer.json()["code"]) == (400, "wrong_segment")
+
+
 def test_a_run_cannot_be_hung_on_another_athletes_block(
     player: Player, stranger: Any, putting: Ladder, ladder_of: Any
 ) -> None:
