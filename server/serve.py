@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import argparse
+import gc
 import os
 import sys
 
@@ -22,6 +23,9 @@ def main() -> None:
         server = create_server(application, host=given.host, port=given.port, threads=given.threads)
     except OSError as error:
         sys.exit(f"Port {given.port} cannot be used ({error.strerror}); choose another, as in: make demo PORT=8010")
+    # What has been loaded stays: looking through it for garbage would hold up a press now and then.
+    gc.collect()
+    gc.freeze()
     print(f"Jolly Ladder is ready: open http://{given.host}:{given.port}/ (Ctrl+C stops it)", flush=True)
     server.run()
 

@@ -8,13 +8,27 @@ import { athleteQuery } from "./api/queries";
 import { App } from "./app/App";
 import { queryClient } from "./app/queryClient";
 
-// Asked at once: by the time anything is drawn it is known who is there.
-queryClient.query(athleteQuery).catch(() => undefined);
+/** Longer than this nobody looks at an empty page: skeletons are drawn instead. */
+const PATIENCE_MS = 400;
 
-const root = document.getElementById("root");
-if (!root) throw new Error("index.html has lost its #root");
-createRoot(root).render(
-  <StrictMode>
-    <App />
-  </StrictMode>,
-);
+/** Who is there, and the screen they will see first. A skeleton drawn before that would only hold it up. */
+async function prepare(): Promise<unknown> {
+  try {
+    await queryClient.query(athleteQuery);
+  } catch {
+    return import("./features/welcome/WelcomePage");
+  }
+  return location.pathname === "/" ? import("./features/today/TodayPage") : undefined;
+}
+
+function draw() {
+  const root = document.getElementById("root");
+  if (!root) throw new Error("index.html has lost its #root");
+  createRoot(root).render(
+    <StrictMode>
+      <App />
+    </StrictMode>,
+  );
+}
+
+void Promise.race([prepare(), new Promise((resolve) => window.setTimeout(resolve, PATIENCE_MS))]).finally(draw);

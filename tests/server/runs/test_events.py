@@ -14,7 +14,9 @@ from rest_framework.test import APIClient
 
 from accounts.models import Athlete
 from ladders.models import Ladder
+from runs.api.serializers import RecordedSerializer
 from runs.models import Event, Run
+from runs.services import Recorded
 from tests.server.conftest import rung_id
 from tests.server.player import Player, event, events
 
@@ -37,6 +39,13 @@ def test_answers_with_the_tally(player: Player, run_id: str) -> None:
     assert (answer["added"], answer["repeated"], answer["last_seq"]) == (3, 0, 3)
     assert (answer["tally"]["number"], answer["tally"]["next"]) == (2, "6 more of 7")
     assert (answer["distance"]["to_mark"], answer["distance"]["to_best"]) == (6, None)
+
+
+def test_answers_as_the_schema_documents_it(player: Player, run_id: str) -> None:
+    recorded = Recorded(Run.objects.get(pk=run_id), 3, 0)
+    answer = player.send(run_id, events("oox")).json()
+    recorded.run.refresh_from_db()
+    assert answer == RecordedSerializer(recorded).data
 
 
 def test_the_same_batch_again_counts_nothing_twice(player: Player, run_id: str) -> None:

@@ -24,6 +24,8 @@ export const athleteQuery = queryOptions({
   queryKey: ["athlete"],
   queryFn: () => unwrap(api.GET("/api/athlete/")),
   staleTime: Infinity,
+  // "Nobody" is an answer: it is asked for again after signing in, not whenever a screen comes up.
+  retryOnMount: false,
 });
 
 export const todayQuery = queryOptions({ queryKey: ["today"], queryFn: () => unwrap(api.GET("/api/today/")) });

@@ -8,10 +8,10 @@ import { court } from "../../shared/ui/tape";
 
 const FLASH_MS = 200;
 
-/** Lights a pad up for a moment, without a render: the next press may come before one is done. */
+/** Lights a pad's tape up for a moment, without a render and without painting much: the next press may be near. */
 export function lightPad(kind: "make" | "miss") {
   const isStill = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
-  document.querySelector(`[data-sheen=${kind}]`)?.animate({ opacity: [0.5, isStill ? 0.5 : 0] }, { duration: FLASH_MS });
+  document.querySelector(`[data-sheen=${kind}]`)?.animate({ opacity: [0.9, isStill ? 0.9 : 0] }, { duration: FLASH_MS });
 }
 
 const LOOKS = {
@@ -56,7 +56,6 @@ function Pad({ kind, word, isOff, onPress }: PadProps) {
         "&:focus-visible": { outline: `5px solid ${court.mustard}`, outlineOffset: -8 },
       }}
     >
-      <Box data-sheen={kind} aria-hidden sx={{ position: "absolute", inset: 0, bgcolor: tape, opacity: 0 }} />
       <Box
         aria-hidden
         sx={{
@@ -83,6 +82,7 @@ function Pad({ kind, word, isOff, onPress }: PadProps) {
       >
         <Icon sx={{ fontSize: "1.1em" }} />
         {word}
+        <Box data-sheen={kind} sx={{ position: "absolute", inset: 0, bgcolor: court.text, opacity: 0 }} />
       </Box>
     </Box>
   );

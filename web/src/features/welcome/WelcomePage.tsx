@@ -1,5 +1,5 @@
 /** The way in: sign in, sign up, or, in the demo, one press. */
-import { Box, Button, Stack, TextField, Typography } from "@mui/material";
+import { Box, Button, FormControl, FormHelperText, InputLabel, OutlinedInput, Stack, Typography } from "@mui/material";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState, type SubmitEvent } from "react";
 import { useLocation, useNavigate } from "react-router";
@@ -43,6 +43,27 @@ function useWayIn<Input>(enter: (input: Input) => Promise<unknown>) {
   });
 }
 
+interface FieldProps {
+  name: keyof Names;
+  label: string;
+  autoComplete: string;
+  value: string;
+  fault: string | undefined;
+  help?: string | undefined;
+  onChange: (value: string) => void;
+}
+
+/** A text field from its parts: the ready-made one brings menus along, which the first view need not wait for. */
+function Field({ name, label, autoComplete, value, fault, help, onChange }: FieldProps) {
+  return (
+    <FormControl required error={!!fault}>
+      <InputLabel htmlFor={name}>{label}</InputLabel>
+      <OutlinedInput id={name} label={label} type={name === "password" ? "password" : "text"} autoComplete={autoComplete} value={value} aria-describedby={`${name}-help`} onChange={(event) => onChange(event.target.value)} />
+      <FormHelperText id={`${name}-help`}>{fault ?? help}</FormHelperText>
+    </FormControl>
+  );
+}
+
 function NamesForm({ isNew }: { isNew: boolean }) {
   const [names, setNames] = useState<Names>({ username: "", password: "" });
   const way = useWayIn(isNew ? signUp : signIn);
@@ -54,24 +75,15 @@ function NamesForm({ isNew }: { isNew: boolean }) {
   };
   return (
     <Stack component="form" spacing={2} onSubmit={submit}>
-      <TextField
-        label="Name to sign in with"
-        autoComplete="username"
-        required
-        value={names.username}
-        onChange={(event) => setNames({ ...names, username: event.target.value })}
-        error={!!problem?.field("username")}
-        helperText={problem?.field("username")}
-      />
-      <TextField
+      <Field name="username" label="Name to sign in with" autoComplete="username" value={names.username} fault={problem?.field("username")} onChange={(username) => setNames({ ...names, username })} />
+      <Field
+        name="password"
         label="Password"
-        type="password"
         autoComplete={isNew ? "new-password" : "current-password"}
-        required
         value={names.password}
-        onChange={(event) => setNames({ ...names, password: event.target.value })}
-        error={!!problem?.field("password")}
-        helperText={problem?.field("password") ?? (isNew ? "Eight characters or more." : undefined)}
+        fault={problem?.field("password")}
+        help={isNew ? "Eight characters or more." : undefined}
+        onChange={(password) => setNames({ ...names, password })}
       />
       {way.error && !isFieldProblem && <ErrorNotice error={way.error} />}
       <Button type="submit" variant="contained" loading={way.isPending}>
