@@ -123,6 +123,23 @@ def measure_posts(port: int) -> Figure:
     return Figure(f"event POST, 95th percentile of {POSTS}, {STORED_EVENTS} events stored", p95(times), 25, "ms")
 
 
+def measure_tuner() -> Figure:
+    """The slowest of rates from poor to near perfect, at goals up to 200 and 20,000 attempts."""
+    from jolly_core.challenges.contract import Pace
+    from jolly_core.challenges.registry import get_challenge
+    from jolly_core.planning.tuner import tune
+
+    challenge, times = get_challenge("streak"), []
+    settings = challenge.read_settings({"goal": 200})
+    for rate in (0.5, 0.8, 0.9, 0.95, 0.97, 0.99, 0.995):
+        for mark in (10, 50, 200):
+            began = time.perf_counter()
+            # Three hours at 540 ms a try are 20,000 attempts.
+            tune(challenge, settings, Pace(540, rate, is_prior=False), metric="best_streak", mark=mark, minutes=180)
+            times.append((time.perf_counter() - began) * 1000)
+    return Figure("target tuner, the slowest of 21, r to 200 and n to 20,000", max(times), 10, "ms")
+
+
 # --- the screen -------------------------------------------------------------------------------------------------------
 
 #: From the key's own time stamp to the frame that follows the new number.
@@ -228,6 +245,7 @@ def all_figures() -> Iterator[Figure]:
         yield from measure_first_view(browser, application.url)
         yield measure_presses(browser, application.url)
     yield measure_second_demo()
+    yield measure_tuner()
 
 
 def main() -> None:

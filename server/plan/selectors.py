@@ -15,9 +15,11 @@ from climb.selectors import LadderStanding, list_standings
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.planning.arrangement import Arrangement, Wish, arrange_block
+from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION
 from jolly_core.sides import NONE, side_words
 from ladders.models import Rung
+from ladders.selectors import get_rung
 from runs.models import Run
 from runs.selectors import get_last_day, get_pace, list_runs
 
@@ -95,6 +97,25 @@ def _wishes(athlete: Athlete, standing: LadderStanding) -> list[tuple[Wish, str]
         )
         wishes.append((wish, side))
     return wishes
+
+
+@dataclass(frozen=True)
+class SideTuning:
+    side: str
+    side_words: str
+    tuning: Tuning
+
+
+def list_tunings(athlete: Athlete, rung_id: int, *, metric: str, mark: float, minutes: int) -> list[SideTuning]:
+    """What a mark on a rung means, side by side. Raises ``CoreError`` for what cannot be asked."""
+    rung = get_rung(athlete, rung_id)
+    challenge = get_challenge(rung.format)
+    tunings = []
+    for side in rung.ladder.sides:
+        pace = get_pace(rung, side)
+        tuning = tune(challenge, rung.settings, pace, metric=metric, mark=mark, minutes=minutes)
+        tunings.append(SideTuning(side, side_words(side, athlete.handedness), tuning))
+    return tunings
 
 
 def get_today_page(athlete: Athlete) -> Today:

@@ -11,6 +11,8 @@ from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
 from jolly_core.challenges.contract import Pace
+from jolly_core.challenges.registry import get_challenge
+from jolly_core.record.usual import usual_of
 from jolly_core.record.yardstick import Yardstick, lay_yardstick
 from jolly_core.thresholds.evidence import RunResult
 from ladders.models import Rung
@@ -98,5 +100,11 @@ def get_pace(rung: Rung, side: str) -> Pace:
     if not attempts:
         return Pace()
     used_ms, makes = sum(run.time_used_ms for run in runs), sum(run.makes for run in runs)
-    # Laplace's rule keeps a rate from a short record off the ends.
-    return Pace(max(1, used_ms // attempts), (makes + 1) / (attempts + 2), is_prior=False)
+    usual = usual_of(list_values(reversed(runs), get_challenge(rung.format).metrics[0].id))
+    return Pace(
+        attempt_ms=max(1, used_ms // attempts),
+        rate=(makes + 1) / (attempts + 2),  # Laplace's rule keeps a rate from a short record off the ends.
+        is_prior=False,
+        usual=usual.mean if usual else None,
+        spread=usual.spread if usual else None,
+    )

@@ -91,6 +91,27 @@ def test_what_a_rung_asks_for_is_the_athletes_own(open_page: OpenPage) -> None:
     expect(page.get_by_text("8 makes or more in 1 of the last 3 runs").first).to_be_visible()
 
 
+def test_a_mark_is_tuned_where_it_is_typed(athlete: AthleteAtTheScreen) -> None:
+    page = athlete.page
+    athlete.enter_demo()
+    page.goto("/climb/3")
+    page.get_by_role("button", name="Change what it asks for, rung 3").click()
+    tuner = page.get_by_role("region", name="Target tuner")
+    expect(
+        tuner.get_by_text(re.compile(r"Weak side \(right\).*10 in a row takes about \d+ tries on average"))
+    ).to_be_visible()
+    mark = page.get_by_role("spinbutton", name="Mark")
+    mark.fill("4")
+    expect(tuner.get_by_text(re.compile(r"Weak side \(right\).* 4 in a row takes about"))).to_be_visible()
+    offer = tuner.get_by_role("button", name=re.compile(r"Make it \d+")).first
+    wanted = offer.inner_text().removeprefix("Make it ")
+    offer.click()
+    expect(mark).to_have_value(wanted)
+    page.get_by_label("Number that counts").click()
+    page.get_by_role("option", name=re.compile("sets done")).click()
+    expect(tuner.get_by_text("The record cannot say what this mark asks of you.").first).to_be_visible()
+
+
 def test_the_way_in_and_out(open_page: OpenPage) -> None:
     page = open_page(is_quiet=True)
     athlete = AthleteAtTheScreen(page)

@@ -28,11 +28,16 @@ class Metric:
 
 @dataclass(frozen=True)
 class Pace:
-    """How this athlete plays a rung: ms per attempt and share of makes; ``is_prior`` while there is no record."""
+    """How this athlete plays a rung: ms per attempt and share of makes; ``is_prior`` while there is no record.
+
+    ``usual`` and ``spread`` are those of the format's leading metric, None before there are enough runs for them.
+    """
 
     attempt_ms: int = 6000
     rate: float = 0.7
     is_prior: bool = True
+    usual: float | None = None
+    spread: float | None = None
 
 
 @dataclass(frozen=True)
@@ -143,6 +148,21 @@ class Challenge(ABC, Generic[State]):
     @abstractmethod
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         """How long one run will take this athlete."""
+
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        """The chance that a run at this pace reaches the mark, given ``within_s`` seconds where nothing else limits it.
+
+        None where the record cannot say.
+        """
+        return None
+
+    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+        """The highest mark that a run of this game can reach; 0 for a metric in which fewer is better."""
+        return 0
+
+    def cost_words(self, settings: Settings, pace: Pace, metric_id: str, mark: float) -> str | None:
+        """What reaching the mark costs, in a sentence; None where every run costs the same."""
+        return None
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         """What the arithmetic of a run says about it, in sentences with numbers; ``tally`` as plain values."""

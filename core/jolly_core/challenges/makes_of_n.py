@@ -4,13 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from math import ceil
 from typing import Any
 
 from jolly_core.challenges.contract import ATTEMPTS, Challenge, Estimate, Metric, Pace, Reading
 from jolly_core.challenges.count import Count
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
+from jolly_core.stats.binomial import chance_of_at_least
 from jolly_core.stats.proportions import wilson_interval
+from jolly_core.streaks.chance import chance_of_streak
 
 
 @dataclass(frozen=True, slots=True)
@@ -82,6 +85,15 @@ class MakesOfN(Challenge[MakesState]):
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         expected_s = round(settings["attempts"] * pace.attempt_ms / 1000)
         return Estimate(round(expected_s * 0.8), expected_s, round(expected_s * 1.3))
+
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        attempts = settings["attempts"]
+        if metric_id == "best_streak":
+            return chance_of_streak(pace.rate, max(1, ceil(mark)), attempts)
+        return chance_of_at_least(ceil(mark * attempts / 100 if metric_id == "rate" else mark), attempts, pace.rate)
+
+    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+        return 100 if metric_id == "rate" else int(settings["attempts"])
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         interval = tally["detail"]["interval"]

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from math import ceil
 from typing import Any
 
 from jolly_core.challenges.contract import ATTEMPTS, GOAL, MISSED, TIME, Challenge, Estimate, Metric, Pace, Reading
@@ -11,6 +12,7 @@ from jolly_core.challenges.count import Count, Trail
 from jolly_core.challenges.events import LET, MAKE
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.errors import CoreError
+from jolly_core.streaks.chance import attempts_for_chance, chance_of_streak
 from jolly_core.streaks.expectation import attempts_to_streak
 from jolly_core.words import counted
 
@@ -166,6 +168,38 @@ class Streak(Challenge[StreakState]):
 
         return Estimate(seconds(min(shortest, expected)), seconds(expected), seconds(max(long, expected)))
 
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        if metric_id == "attempts_to_goal" and settings["sets"] == 1:
+            return chance_of_streak(pace.rate, settings["goal"], int(mark))
+        if metric_id != "best_streak":
+            return None
+        row = ceil(mark)
+        if row > settings["goal"]:
+            return 0.0
+        if settings["on_miss"] == ENDS:
+            return float(pace.rate**row)
+        return chance_of_streak(pace.rate, max(1, row), self._most_attempts(settings, pace, within_s))
+
+    def _most_attempts(self, settings: Settings, pace: Pace, within_s: int) -> int:
+        seconds = within_s if settings["seconds_limit"] is None else min(within_s, settings["seconds_limit"])
+        return _shorter(seconds * 1000 // pace.attempt_ms, settings["attempts_limit"])
+
+    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+        return int(settings["goal"]) if metric_id == "best_streak" else 0
+
+    def cost_words(self, settings: Settings, pace: Pace, metric_id: str, mark: float) -> str | None:
+        row = ceil(mark)
+        if metric_id != "best_streak" or not 1 <= row <= settings["goal"] or settings["on_miss"] == ENDS:
+            return None
+        mean, most = attempts_to_streak(pace.rate, row), attempts_for_chance(pace.rate, row, 0.9)
+        if mean * pace.attempt_ms > LONGEST_ESTIMATE_S * 1000:
+            return f"{row} in a row would take over an hour at today's rate: take a nearer goal first."
+        minutes, longest = (_minutes(attempts * pace.attempt_ms / 60_000) for attempts in (mean, most))
+        return (
+            f"{row} in a row takes about {round(mean)} tries on average, nine times in ten no more than {round(most)}: "
+            f"{minutes}, at most {longest}."
+        )
+
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         if not tally["attempts"]:
             return ()
@@ -186,6 +220,10 @@ class Streak(Challenge[StreakState]):
         if settings["attempts_limit"] is not None:
             return f"{words}, within {settings['attempts_limit']} tries"
         return words
+
+
+def _minutes(minutes: float) -> str:
+    return "under a minute" if minutes < 1 else counted(round(minutes), "minute")
 
 
 def _shorter(first: int, second: int | None) -> int:

@@ -4,12 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
+from statistics import NormalDist
 from typing import Any
 
 from jolly_core.challenges.contract import TIME, Challenge, Estimate, Metric, Pace, Reading
 from jolly_core.challenges.count import Count, Trail
 from jolly_core.challenges.events import MAKE, MISS
 from jolly_core.challenges.rally import (
+    FASTEST_INTERVAL_MS,
     Rally,
     RallyPace,
     gain_one_break_fewer,
@@ -109,6 +111,15 @@ class TimedCount(Challenge[TimedState]):
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         return Estimate(settings["seconds"], settings["seconds"], settings["seconds"])
+
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        if metric_id != "total" or pace.usual is None or not pace.spread:
+            return None
+        # Totals of one athlete lie about their usual much as a normal curve does; the half is for whole contacts.
+        return 1 - NormalDist(pace.usual, pace.spread).cdf(mark - 0.5)
+
+    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+        return settings["seconds"] * 1000 // FASTEST_INTERVAL_MS if metric_id == "total" else 0
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         arithmetic = tally["detail"]["arithmetic"]

@@ -1,1 +1,1 @@
-"""Statistics of makes and misses: ``proportions`` (intervals for a rate; standard library only)."""
+"""Statistics of makes and misses; standard library only: ``proportions`` (intervals), ``binomial`` (tails)."""

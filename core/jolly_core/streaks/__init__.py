@@ -1,1 +1,5 @@
-"""What a streak costs: ``expectation`` (attempts to r in a row). Standard library only."""
+"""What a streak costs. Standard library only.
+
+- ``expectation``  attempts to r in a row: mean and spread
+- ``chance``       the chance within b attempts, attempts for a chance, the longest streak in n
+"""

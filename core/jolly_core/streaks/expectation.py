@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import inf
+from math import inf, sqrt
 
 
 def attempts_to_streak(rate: float, goal: int) -> float:
@@ -20,3 +20,20 @@ def attempts_to_streak(rate: float, goal: int) -> float:
     if reach == 0:
         return inf
     return (1 - reach) / ((1 - rate) * reach)
+
+
+def spread_of_attempts(rate: float, goal: int) -> float:
+    """The standard deviation of the number of attempts until ``goal`` makes in a row.
+
+    Its square is 1 / (q p^r)² − (2r + 1) / (q p^r) − p / q², with q = 1 − p. Source: Feller 1968, XIII.7.
+
+    >>> round(spread_of_attempts(0.5, 3), 3)
+    11.916
+    """
+    if rate >= 1:
+        return 0.0
+    hazard = (1 - rate) * rate**goal
+    if hazard == 0:
+        return inf
+    # Rounding can leave a trace below nothing where there is no spread at all.
+    return sqrt(max(0.0, 1 / hazard**2 - (2 * goal + 1) / hazard - rate / (1 - rate) ** 2))

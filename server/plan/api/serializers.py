@@ -108,6 +108,25 @@ class BlockChangeSerializer(serializers.Serializer[Any]):
     note = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
 
 
+class QuestionSerializer(serializers.Serializer[Any]):
+    """A mark to be tuned; what may be asked is the core's to say."""
+
+    metric = serializers.CharField()
+    mark = serializers.FloatField()
+    minutes = serializers.IntegerField(required=False, default=10)
+
+
+class SideTuningSerializer(serializers.Serializer[Any]):
+    """What a mark means on one side: its chance in a run, a safe mark and a stretch, and it all in words."""
+
+    side = SideField()
+    side_words = serializers.CharField()
+    chance = serializers.FloatField(source="tuning.chance", allow_null=True)
+    safe = serializers.IntegerField(source="tuning.safe", allow_null=True)
+    stretch = serializers.IntegerField(source="tuning.stretch", allow_null=True)
+    words = serializers.ListField(source="tuning.words", child=serializers.CharField())
+
+
 class TodaySerializer(serializers.Serializer[Any]):
     """The day at a glance."""
 

@@ -5,6 +5,7 @@ from plan.api import views
 urlpatterns = [
     path("today/", views.TodayView.as_view()),
     path("proposals/", views.ProposalsView.as_view()),
+    path("rungs/<int:rung_id>/tuner/", views.TunerView.as_view()),
     path("blocks/", views.BlocksView.as_view()),
     path("blocks/<int:block_id>/", views.BlockView.as_view()),
     path("segments/<int:segment_id>/done/", views.SegmentDoneView.as_view()),

@@ -14,6 +14,8 @@ from plan.api.serializers import (
     BlockSerializer,
     PlanSerializer,
     ProposalSerializer,
+    QuestionSerializer,
+    SideTuningSerializer,
     TodaySerializer,
     WishesSerializer,
 )
@@ -80,6 +82,18 @@ class BlockView(APIView):
         else:
             block_services.restore_block(block)
         return Response(BlockSerializer(get_block(request.user, block_id)).data)
+
+
+class TunerView(APIView):
+    """The target tuner: what a mark on a rung costs at today's rate, and which would be a fair stretch."""
+
+    @extend_schema(operation_id="tune_mark", parameters=[QuestionSerializer], responses=SideTuningSerializer(many=True))
+    def get(self, request: Request, rung_id: int) -> Response:
+        asked = QuestionSerializer(data=request.query_params)
+        asked.is_valid(raise_exception=True)
+        return Response(
+            SideTuningSerializer(selectors.list_tunings(request.user, rung_id, **asked.validated_data), many=True).data
+        )
 
 
 class SegmentDoneView(APIView):

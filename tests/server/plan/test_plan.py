@@ -132,3 +132,25 @@ def test_a_run_cannot_be_hung_on_another_athletes_block(
     body = {"rung": theirs, "side": "none", "segment": segment, "started_at": "2026-05-04T17:00:00Z"}
     path = "/api/runs/7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55/"
     assert other.put(path, body, format="json").status_code == 404
+
+
+def test_a_mark_is_tuned_side_by_side(player: Player, serving: Ladder) -> None:
+    rung = rung_id(serving)
+    player.play(rung, "ooooooooxx", side="strong")
+    answer = player.client.get(f"/api/rungs/{rung}/tuner/?metric=makes&mark=7").json()
+    weak, strong = answer
+    assert (weak["side_words"], weak["words"][0][:14]) == ("weak side (right)", "No record here")
+    # Laplace: (8 + 1) / (10 + 2) = 0.75; seven or more of ten: 0.775875 (scipy.stats.binom.sf).
+    assert strong["chance"] == pytest.approx(0.7758750915527344)
+    assert strong["stretch"] == 7
+
+
+@pytest.mark.parametrize(
+    ("query", "loc"),
+    [("metric=speed&mark=7", ["metric"]), ("metric=makes", ["mark"]), ("metric=makes&mark=x", ["mark"])],
+)
+def test_a_mark_that_cannot_be_tuned_is_refused_by_field(
+    client: APIClient, serving: Ladder, query: str, loc: list[str]
+) -> None:
+    answer = client.get(f"/api/rungs/{rung_id(serving)}/tuner/?{query}")
+    assert (answer.status_code, answer.json()["errors"][0]["loc"]) == (400, loc)

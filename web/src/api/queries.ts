@@ -72,6 +72,12 @@ export const eventsQuery = (id: string) =>
     queryFn: () => unwrap(api.GET("/api/runs/{run_id}/events/", { params: { path: { run_id: id } } })),
   });
 
+export const tunerQuery = (rungId: number, query: { metric: string; mark: number; minutes: number }) =>
+  queryOptions({
+    queryKey: ["tuner", rungId, query],
+    queryFn: () => unwrap(api.GET("/api/rungs/{rung_id}/tuner/", { params: { path: { rung_id: rungId }, query } })),
+  });
+
 /** A change on the server, after which the named readings are taken again. */
 export function useChange<Input, Output>(change: (input: Input) => Promise<Output>, ...stale: QueryKey[]) {
   const client = useQueryClient();

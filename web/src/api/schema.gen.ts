@@ -178,6 +178,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rungs/{rung_id}/tuner/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The target tuner: what a mark on a rung costs at today's rate, and which would be a fair stretch. */
+        get: operations["tune_mark"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/": {
         parameters: {
             query?: never;
@@ -775,6 +792,16 @@ export interface components {
          * @enum {string}
          */
         Side: "strong" | "weak" | "none";
+        /** @description What a mark means on one side: its chance in a run, a safe mark and a stretch, and it all in words. */
+        SideTuning: {
+            side: components["schemas"]["Side"];
+            side_words: string;
+            /** Format: double */
+            chance: number | null;
+            safe: number | null;
+            stretch: number | null;
+            words: string[];
+        };
         /**
          * @description * `held` - held
          *     * `working` - working
@@ -1599,6 +1626,55 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tune_mark: {
+        parameters: {
+            query: {
+                mark: number;
+                metric: string;
+                minutes?: number;
+            };
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SideTuning"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -6,6 +6,7 @@ import { useState, type SubmitEvent } from "react";
 import { api, ProblemError, unwrap, type Schemas } from "../../api/client";
 import { challengesQuery, useChange, type RungStanding } from "../../api/queries";
 import { ErrorNotice } from "../../shared/ui/Loaded";
+import { Tuner } from "./Tuner";
 
 type Threshold = Schemas["Threshold"];
 
@@ -71,6 +72,7 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
               </TextField>
               <NumberField name="mark" label="Mark" value={values.mark} problem={problem} onChange={set("mark")} />
             </Stack>
+            <Tuner rungId={rung.id} metric={values.metric} mark={values.mark} onMark={(mark) => setValues({ ...values, mark })} />
             <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap" }}>
               <NumberField name="reached" label="In how many" value={values.reached} problem={problem} onChange={set("reached")} />
               <NumberField name="of_last" label="of the last … runs" value={values.of_last} problem={problem} onChange={set("of_last")} />
