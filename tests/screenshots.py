@@ -44,6 +44,7 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "practise": play_rally,
     "end-of-a-run": play_to_the_end,
     "look-back": go("/look-back"),
+    "load": go("/look-back/load"),
     "climb": go("/climb"),
     "ladder": go("/climb/2"),
 }

@@ -7,7 +7,8 @@ Where each rule lives:
 - ``stats``       intervals for a rate
 - ``record``      the athlete's usual and best on a rung
 - ``thresholds``  the athlete's own success criterion, and the verdict on it
-- ``planning``    a block arranged to fit the minutes
+- ``planning``    a block arranged to fit the minutes; what a mark costs
+- ``load``        effort times minutes, week by week
 - ``sides``       strong and weak side, and which hand that is
 - ``errors``      what every refusal looks like
 - ``words``       small helpers for sentences with numbers

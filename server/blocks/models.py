@@ -21,6 +21,8 @@ class Block(models.Model):
     minutes = models.PositiveSmallIntegerField()
     spare_s = models.PositiveIntegerField(default=0)
     status = models.CharField(max_length=8, choices=Status.choices, default=Status.PLANNED)
+    #: How hard the whole block felt, 0 to 10; None where it was not said.
+    effort = models.PositiveSmallIntegerField(null=True)
     note = models.TextField(blank=True, max_length=LONGEST_NOTE)
     created_at = models.DateTimeField(auto_now_add=True)
     started_at = models.DateTimeField(null=True)

@@ -9,6 +9,7 @@ from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
 from blocks.models import Block, Segment
+from jolly_core.load.weekly import Session
 
 
 def list_blocks(athlete: Athlete) -> QuerySet[Block]:
@@ -31,6 +32,16 @@ def get_next_block(athlete: Athlete, today: date) -> Block | None:
     blocks = list_blocks(athlete)
     started = blocks.filter(status=Block.Status.STARTED).order_by("-started_at").first()
     return started or blocks.filter(status=Block.Status.PLANNED, day__gte=today).first()
+
+
+def list_sessions(athlete: Athlete, since: date) -> list[Session]:
+    """The blocks played since that day whose effort was told, as the core's load takes them."""
+    blocks = Block.objects.filter(athlete=athlete, status=Block.Status.DONE, day__gte=since)
+    return [
+        Session(block.day, (block.finished_at - block.started_at).total_seconds() / 60, block.effort)
+        for block in blocks
+        if block.started_at and block.finished_at and block.effort is not None
+    ]
 
 
 def get_segment(athlete: Athlete, segment_id: int) -> Segment:

@@ -11,6 +11,7 @@ from django.db import transaction
 from accounts.models import Athlete
 from blocks.models import Block, Segment
 from jolly_core.errors import CoreError
+from jolly_core.load.weekly import session_load
 
 
 @transaction.atomic
@@ -43,11 +44,16 @@ def finish_segment(segment: Segment, at: datetime) -> Segment:
     return segment
 
 
-def finish_block(block: Block, at: datetime, note: str = "") -> Block:
-    """Close a block, played to its end or not, with what was felt."""
+def finish_block(block: Block, at: datetime, note: str = "", effort: int | None = None) -> Block:
+    """Close a block, played to its end or not, with what was felt and how hard it was (0 to 10).
+
+    Raises ``CoreError`` (``out_of_range``) for an effort that is none.
+    """
+    if effort is not None:
+        session_load(effort, block.minutes)
     if block.status in (Block.Status.PLANNED, Block.Status.STARTED):
-        block.status, block.finished_at, block.note = Block.Status.DONE, at, note
-        block.save(update_fields=["status", "finished_at", "note"])
+        block.status, block.finished_at, block.note, block.effort = Block.Status.DONE, at, note, effort
+        block.save(update_fields=["status", "finished_at", "note", "effort"])
     return block
 
 

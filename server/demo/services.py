@@ -65,7 +65,12 @@ def _play_day(random: Random, athlete: Athlete, ladders: dict[str, int], day: da
         elif not _is_avoided(random, segment, days_left):
             at = _play_segment(random, segment.rung, segment, at, days_left)
         finish_segment(segment, at)
-    finish_block(Block.objects.get(pk=block.pk), at)
+    finish_block(Block.objects.get(pk=block.pk), at, effort=_effort(day))
+
+
+def _effort(day: date) -> int:
+    """How hard the day felt; from a seed of its own, so that it changes no press of the story."""
+    return Random(f"{story.SEED}-{day.isoformat()}").randint(*story.EFFORTS[day.weekday()])
 
 
 def _is_avoided(random: Random, segment: Segment, days_left: int) -> bool:

@@ -65,3 +65,5 @@ DAY_LADDERS = {
     5: ("wall-rally", "low-returns", "serve-to-box"),
 }
 DAY_MINUTES = {1: 30, 3: 30, 5: 45}
+#: How hard a day feels, least and most: Saturdays at the wall are the hard ones.
+EFFORTS = {1: (3, 6), 3: (2, 4), 5: (5, 8)}

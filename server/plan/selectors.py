@@ -4,16 +4,17 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date
+from datetime import date, timedelta
 from typing import Any
 
 from accounts.models import Athlete
 from accounts.selectors import get_today
 from blocks.models import Block
-from blocks.selectors import get_next_block, list_blocks
+from blocks.selectors import get_next_block, list_blocks, list_sessions
 from climb.selectors import LadderStanding, list_standings
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
+from jolly_core.load.weekly import Week, list_weeks, load_cautions
 from jolly_core.planning.arrangement import Arrangement, Wish, arrange_block
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION
@@ -24,6 +25,7 @@ from runs.models import Run
 from runs.selectors import get_last_day, get_pace, list_runs
 
 RECENT_RUNS = 5
+LOAD_WEEKS = 8
 
 
 @dataclass(frozen=True)
@@ -130,6 +132,20 @@ def get_today_page(athlete: Athlete) -> Today:
         recent=list(list_runs(athlete).filter(is_over=True)[:RECENT_RUNS]),
         cautions=list(dict.fromkeys(cautions)),
     )
+
+
+@dataclass(frozen=True)
+class Load:
+    weeks: Sequence[Week]
+    cautions: Sequence[str]
+
+
+def get_load(athlete: Athlete) -> Load:
+    """The load of the last weeks, the running one last."""
+    today = get_today(athlete)
+    # A week more than is shown, for the first one's change.
+    weeks = list_weeks(list_sessions(athlete, today - timedelta(weeks=LOAD_WEEKS + 2)), today, LOAD_WEEKS)
+    return Load(weeks, load_cautions(weeks))
 
 
 def list_coming_blocks(athlete: Athlete) -> list[Block]:

@@ -24,6 +24,7 @@ SCREENS = {
     "practise": "/practise",
     "briefing": "/practise/rungs/1",
     "look back": "/look-back",
+    "load": "/look-back/load",
     "climb": "/climb",
     "shelf": "/climb/shelf",
     "ladder": "/climb/1",

@@ -4,6 +4,7 @@ from rest_framework import serializers
 
 from blocks.models import LONGEST_NOTE, Block, Segment
 from climb.api.serializers import LadderStandingSerializer
+from jolly_core.load.weekly import DISPUTED
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.warmup import warm_up_parts
 from jolly_core.sides import side_words
@@ -100,12 +101,25 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
 
     class Meta:
         model = Block
-        fields = ("id", "title", "day", "minutes", "spare_s", "status", "started_at", "finished_at", "note", "segments")
+        fields = (
+            "id",
+            "title",
+            "day",
+            "minutes",
+            "spare_s",
+            "status",
+            "started_at",
+            "finished_at",
+            "effort",
+            "note",
+            "segments",
+        )
 
 
 class BlockChangeSerializer(serializers.Serializer[Any]):
     change = serializers.ChoiceField(choices=["start", "finish", "drop", "restore"])
     note = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
+    effort = serializers.IntegerField(required=False, default=None, allow_null=True, help_text="0 to 10, or not told.")
 
 
 class QuestionSerializer(serializers.Serializer[Any]):
@@ -125,6 +139,24 @@ class SideTuningSerializer(serializers.Serializer[Any]):
     safe = serializers.IntegerField(source="tuning.safe", allow_null=True)
     stretch = serializers.IntegerField(source="tuning.stretch", allow_null=True)
     words = serializers.ListField(source="tuning.words", child=serializers.CharField())
+
+
+class WeekSerializer(serializers.Serializer[Any]):
+    """The load of a week: effort times minutes, and how it was spread over the days."""
+
+    monday = serializers.DateField()
+    sessions = serializers.IntegerField()
+    minutes = serializers.FloatField()
+    load = serializers.FloatField()
+    monotony = serializers.FloatField(allow_null=True)
+    strain = serializers.FloatField(allow_null=True)
+    change = serializers.FloatField(allow_null=True, help_text="Share by which it differs from the week before.")
+
+
+class LoadSerializer(serializers.Serializer[Any]):
+    weeks = WeekSerializer(many=True)
+    cautions = serializers.ListField(child=serializers.CharField())
+    disputed = serializers.CharField(default=DISPUTED)
 
 
 class TodaySerializer(serializers.Serializer[Any]):

@@ -4,6 +4,7 @@ from plan.api import views
 
 urlpatterns = [
     path("today/", views.TodayView.as_view()),
+    path("load/", views.LoadView.as_view()),
     path("proposals/", views.ProposalsView.as_view()),
     path("rungs/<int:rung_id>/tuner/", views.TunerView.as_view()),
     path("blocks/", views.BlocksView.as_view()),

@@ -12,6 +12,7 @@ from plan import selectors, services
 from plan.api.serializers import (
     BlockChangeSerializer,
     BlockSerializer,
+    LoadSerializer,
     PlanSerializer,
     ProposalSerializer,
     QuestionSerializer,
@@ -76,12 +77,20 @@ class BlockView(APIView):
         if change == "start":
             block_services.start_block(block, now)
         elif change == "finish":
-            block_services.finish_block(block, now, given.validated_data["note"])
+            block_services.finish_block(block, now, given.validated_data["note"], given.validated_data["effort"])
         elif change == "drop":
             block_services.drop_block(block)
         else:
             block_services.restore_block(block)
         return Response(BlockSerializer(get_block(request.user, block_id)).data)
+
+
+class LoadView(APIView):
+    """The load of the last weeks, with what is known of it and what is disputed."""
+
+    @extend_schema(operation_id="get_load", responses=LoadSerializer)
+    def get(self, request: Request) -> Response:
+        return Response(LoadSerializer(selectors.get_load(request.user)).data)
 
 
 class TunerView(APIView):

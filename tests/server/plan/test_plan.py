@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+from datetime import UTC, datetime, timedelta
 from typing import Any
 
 import pytest
 from rest_framework.test import APIClient
 
+from accounts.models import Athlete
+from accounts.selectors import get_today
 from blocks.models import Block
 from ladders.models import Ladder
 from tests.server.conftest import rung_id
@@ -154,3 +157,27 @@ def test_a_mark_that_cannot_be_tuned_is_refused_by_field(
 ) -> None:
     answer = client.get(f"/api/rungs/{rung_id(serving)}/tuner/?{query}")
     assert (answer.status_code, answer.json()["errors"][0]["loc"]) == (400, loc)
+
+
+def test_load_is_effort_times_the_minutes_played(client: APIClient, putting: Ladder, athlete: Athlete) -> None:
+    today = get_today(athlete)
+    block = plan(client, putting, day=today.isoformat()).json()["id"]
+    change(client, block, change="start")
+    began = datetime.now(UTC) - timedelta(minutes=40)
+    Block.objects.filter(pk=block).update(started_at=began)
+    assert change(client, block, change="finish", effort=6).json()["effort"] == 6
+    unsaid = plan(client, putting, day=today.isoformat()).json()["id"]
+    change(client, unsaid, change="start")
+    change(client, unsaid, change="finish")
+    load = client.get("/api/load/").json()
+    assert len(load["weeks"]) == 8
+    assert (load["weeks"][-1]["sessions"], load["weeks"][-1]["load"]) == (1, pytest.approx(240, abs=1))
+    assert "none is shown here" in load["disputed"]
+
+
+@pytest.mark.parametrize("effort", [-1, 11])
+def test_an_effort_that_is_none_is_refused(client: APIClient, putting: Ladder, effort: int) -> None:
+    block = plan(client, putting).json()["id"]
+    answer = change(client, block, change="finish", effort=effort)
+    assert (answer.status_code, answer.json()["errors"][0]["loc"]) == (400, ["effort"])
+    assert client.get(f"/api/blocks/{block}/").json()["status"] == "planned"

@@ -72,6 +72,8 @@ export const eventsQuery = (id: string) =>
     queryFn: () => unwrap(api.GET("/api/runs/{run_id}/events/", { params: { path: { run_id: id } } })),
   });
 
+export const loadQuery = queryOptions({ queryKey: ["load"], queryFn: () => unwrap(api.GET("/api/load/")) });
+
 export const tunerQuery = (rungId: number, query: { metric: string; mark: number; minutes: number }) =>
   queryOptions({
     queryKey: ["tuner", rungId, query],
@@ -92,6 +94,7 @@ export function useBlockChange(id: number) {
     (body: Schemas["PatchedBlockChangeRequest"]) =>
       unwrap(api.PATCH("/api/blocks/{block_id}/", { params: { path: { block_id: id } }, body })),
     ["blocks"],
+    ["load"],
     ["today"],
   );
 }

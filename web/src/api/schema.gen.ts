@@ -144,6 +144,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/load/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The load of the last weeks, with what is known of it and what is disputed. */
+        get: operations["get_load"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/proposals/": {
         parameters: {
             query?: never;
@@ -389,6 +406,8 @@ export interface components {
             started_at: string | null;
             /** Format: date-time */
             finished_at: string | null;
+            /** Format: int64 */
+            effort: number | null;
             note: string;
             segments: components["schemas"]["Segment"][];
         };
@@ -519,6 +538,12 @@ export interface components {
             title: string;
             reason: string;
         };
+        Load: {
+            weeks: components["schemas"]["Week"][];
+            cautions: string[];
+            /** @default Ratios of the last week to the last month are often sold as a measure of risk. What was published does not support that (the two share their numbers, and no trial showed that acting on them helps), so none is shown here. */
+            disputed: string;
+        };
         Metric: {
             id: string;
             title: string;
@@ -624,6 +649,8 @@ export interface components {
             change?: components["schemas"]["ChangeEnum"];
             /** @default  */
             note?: string;
+            /** @description 0 to 10, or not told. */
+            effort?: number | null;
         };
         /** @description What to arrange: the minutes, and which ladders. */
         PlanRequest: {
@@ -908,6 +935,25 @@ export interface components {
          * @enum {string}
          */
         VerdictKind: "climb" | "stay" | "step_back";
+        /** @description The load of a week: effort times minutes, and how it was spread over the days. */
+        Week: {
+            /** Format: date */
+            monday: string;
+            sessions: number;
+            /** Format: double */
+            minutes: number;
+            /** Format: double */
+            load: number;
+            /** Format: double */
+            monotony: number | null;
+            /** Format: double */
+            strain: number | null;
+            /**
+             * Format: double
+             * @description Share by which it differs from the week before.
+             */
+            change: number | null;
+        };
         /** @description What to arrange: the minutes, and which ladders. */
         WishesRequest: {
             minutes: number;
@@ -1514,6 +1560,49 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_load: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Load"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

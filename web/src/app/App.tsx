@@ -21,6 +21,7 @@ const PlayRung = lazy(() => import("../features/practise/PlayRungPage"));
 const Court = lazy(() => import("../features/practise/CourtPage"));
 const RunEnd = lazy(() => import("../features/practise/RunEndPage"));
 const LookBack = lazy(() => import("../features/lookback/LookBackPage"));
+const Load = lazy(() => import("../features/lookback/LoadPage"));
 const RunEvents = lazy(() => import("../features/lookback/RunEventsPage"));
 const Climb = lazy(() => import("../features/climb/ClimbPage"));
 const Shelf = lazy(() => import("../features/climb/ShelfPage"));
@@ -49,6 +50,7 @@ export function App() {
                   <Route path="/practise/rungs/:rungId" element={<PlayRung />} />
                   <Route path="/practise/runs/:runId/end" element={<RunEnd />} />
                   <Route path="/look-back" element={<LookBack />} />
+                  <Route path="/look-back/load" element={<Load />} />
                   <Route path="/look-back/runs/:runId" element={<RunEvents />} />
                   <Route path="/climb" element={<Climb />} />
                   <Route path="/climb/shelf" element={<Shelf />} />

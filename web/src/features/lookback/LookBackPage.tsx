@@ -62,6 +62,7 @@ export default function LookBackPage() {
   );
   return (
     <Page title="Look back" heading="Logbook" why={why}>
+      <RouterLink to="/look-back/load">Load, week by week</RouterLink>
       {book.isError && <ErrorNotice error={book.error} onRetry={() => void book.refetch()} />}
       {book.isPending && <Skeletons rows={6} height={40} />}
       {book.isSuccess && runs.length === 0 && (

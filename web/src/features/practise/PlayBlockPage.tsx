@@ -11,6 +11,7 @@ import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { Briefing, StartButton } from "./Briefing";
+import { Effort } from "./Effort";
 import { useKeys } from "./useKeys";
 import { WarmUp } from "./WarmUp";
 
@@ -64,9 +65,11 @@ function NowNote({ block }: { block: Block }) {
   const change = useBlockChange(block.id);
   const navigate = useNavigate();
   const [note, setNote] = useState("");
-  const finish = () => change.mutate({ change: "finish", note }, { onSuccess: () => void navigate(`/plan/blocks/${block.id}`) });
+  const [effort, setEffort] = useState<number | null>(null);
+  const finish = () => change.mutate({ change: "finish", note, effort }, { onSuccess: () => void navigate(`/plan/blocks/${block.id}`) });
   return (
     <Stack spacing={2}>
+      <Effort value={effort} onChange={setEffort} />
       <TextField multiline minRows={3} label="What did you feel?" value={note} onChange={(event) => setNote(event.target.value)} slotProps={{ htmlInput: { maxLength: LONGEST_NOTE } }} />
       <Button variant="contained" color="success" size="large" loading={change.isPending} onClick={finish} sx={{ alignSelf: "flex-start" }}>
         Finish the block

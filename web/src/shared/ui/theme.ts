@@ -24,6 +24,8 @@ export const sharedTheme: ThemeOptions = {
       },
     },
     MuiLink: { defaultProps: { underline: "always" } },
+    // Unlike "anywhere", this does not count towards a cell's least width, so that numbers are not broken.
+    MuiTableCell: { styleOverrides: { root: { overflowWrap: "break-word" } } },
     MuiTooltip: { defaultProps: { arrow: true } },
     MuiCssBaseline: {
       styleOverrides: {
