@@ -11,7 +11,7 @@ from django.db import transaction
 from accounts.models import Athlete
 from blocks.models import Block, Segment
 from jolly_core.errors import CoreError
-from jolly_core.load.weekly import session_load
+from jolly_core.load.weekly import check_effort
 
 
 @transaction.atomic
@@ -49,8 +49,8 @@ def finish_block(block: Block, at: datetime, note: str = "", effort: int | None 
 
     Raises ``CoreError`` (``out_of_range``) for an effort that is none.
     """
-    if effort is not None:
-        session_load(effort, block.minutes)
+    if effort is not None and (problem := check_effort(effort)):
+        raise CoreError([problem])
     if block.status in (Block.Status.PLANNED, Block.Status.STARTED):
         block.status, block.finished_at, block.note, block.effort = Block.Status.DONE, at, note, effort
         block.save(update_fields=["status", "finished_at", "note", "effort"])

@@ -9,6 +9,7 @@ from typing import Any, ClassVar, Generic, TypeVar
 
 from jolly_core.challenges.count import Count
 from jolly_core.challenges.settings import Setting, Settings, read_settings, settings_schema
+from jolly_core.errors import Problem
 
 State = TypeVar("State")
 
@@ -124,6 +125,12 @@ class Challenge(ABC, Generic[State]):
     def metric(self, metric_id: str) -> Metric | None:
         """The metric of that id, if the format has it."""
         return next((metric for metric in self.metrics if metric.id == metric_id), None)
+
+    def unknown_metric(self, metric_id: object) -> Problem:
+        """What to say to somebody who asks for a metric that the format does not have."""
+        known = [metric.id for metric in self.metrics]
+        message = f"{self.title} does not measure {metric_id!r}; it measures {', '.join(known)}."
+        return Problem("unknown_metric", message, ("metric",), metric_id, known)
 
     @abstractmethod
     def start(self, settings: Settings) -> State:

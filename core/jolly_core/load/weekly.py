@@ -8,7 +8,7 @@ from datetime import date, timedelta
 from itertools import pairwise
 from statistics import fmean, stdev
 
-from jolly_core.errors import CoreError
+from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_integer, check_number
 from jolly_core.words import counted
 
@@ -52,6 +52,11 @@ class Week:
     change: float | None
 
 
+def check_effort(effort: object) -> Problem | None:
+    """The problem with ``effort`` as a whole number from 0 to 10; None where there is none."""
+    return check_integer("effort", effort, 0, HARDEST)
+
+
 def session_load(effort: int, minutes: float) -> float:
     """Effort (0 to 10) times minutes, in arbitrary units. Source: Foster 2001.
 
@@ -60,7 +65,7 @@ def session_load(effort: int, minutes: float) -> float:
     >>> session_load(5, 60)
     300
     """
-    problems = [check_integer("effort", effort, 0, HARDEST), check_number("minutes", minutes, 0, LONGEST_MIN)]
+    problems = [check_effort(effort), check_number("minutes", minutes, 0, LONGEST_MIN)]
     if found := [problem for problem in problems if problem]:
         raise CoreError(found)
     return effort * minutes

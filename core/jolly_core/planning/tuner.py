@@ -8,13 +8,13 @@ from typing import Any
 
 from jolly_core.challenges.contract import Challenge, Pace
 from jolly_core.errors import CoreError
+from jolly_core.thresholds.threshold import HIGHEST_MARK
 from jolly_core.validation import check_integer, check_number
 
 #: A mark reached nine times in ten is safe; one reached seven times in ten stretches without breaking. The second is
 #: the success that a next rung aims at. Common practice, no source.
 SAFE, STRETCH = 0.9, 0.7
 LONGEST_MIN = 180
-HIGHEST_MARK = 100_000
 
 
 @dataclass(frozen=True)
@@ -45,9 +45,7 @@ def tune(
         raise CoreError(found)
     asked = challenge.metric(metric)
     if asked is None:
-        known = [each.id for each in challenge.metrics]
-        message = f"{challenge.title} does not measure {metric!r}; it measures {', '.join(known)}."
-        raise CoreError.one("unknown_metric", message, "metric", value=metric, allowed=known)
+        raise CoreError([challenge.unknown_metric(metric)])
 
     def chance_of(each: float) -> float | None:
         return challenge.chance(settings, pace, metric, each, minutes * 60)

@@ -78,7 +78,6 @@ class Threshold:
 def read_threshold(challenge: Challenge[Any], given: Mapping[str, Any]) -> Threshold:
     """The threshold in plain values, for runs of ``challenge``. Raises ``CoreError`` naming every bad field."""
     metric = challenge.metric(str(given.get("metric")))
-    known = [each.id for each in challenge.metrics]
     reached, of_last, days = given.get("reached", 2), given.get("of_last", 3), given.get("days", 1)
     floor, floor_runs, each_side = given.get("floor"), given.get("floor_runs", 3), given.get("each_side", False)
     problems = [
@@ -90,8 +89,7 @@ def read_threshold(challenge: Challenge[Any], given: Mapping[str, Any]) -> Thres
         None if floor is None else check_number("floor", floor, 0, HIGHEST_MARK),
     ]
     if metric is None:
-        message = f"{challenge.title} does not measure {given.get('metric')!r}; it measures {', '.join(known)}."
-        problems.append(Problem("unknown_metric", message, ("metric",), given.get("metric"), known))
+        problems.append(challenge.unknown_metric(given.get("metric")))
     if not isinstance(each_side, bool):
         problems.append(Problem("not_a_yes_or_no", "each_side must be true or false.", ("each_side",), each_side))
     if found := [problem for problem in problems if problem]:

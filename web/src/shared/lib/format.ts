@@ -14,7 +14,6 @@ export const showDay = (day: string) => dayFormat.format(fromDay(day));
 export const showLongDay = (day: string) => longDayFormat.format(fromDay(day));
 export const showTime = (moment: string) => timeFormat.format(new Date(moment));
 export const showNumber = (value: number) => numberFormat.format(value);
-export const showPercent = (share: number) => `${numberFormat.format(Math.round(share * 100))} %`;
 
 /** Seconds as minutes for a plan: "5 min", "90 s" while short. */
 export function showMinutes(seconds: number): string {
