@@ -4,6 +4,7 @@
 - ``settings``   the settings of a format, checked and published as JSON Schema
 - ``events``     what happened in a run, checked and put in order
 - ``session``    one run being played: undo, pause, double taps, the clock; step by step or all at once
+- ``paper``      a run that was kept on paper, from its totals
 - ``registry``   every format by its id
 - ``wire``       the same with JSON strings on either side
 - ``rally``      the arithmetic of a timed count, and ``rally_words`` the same in sentences

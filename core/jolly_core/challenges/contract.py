@@ -5,16 +5,17 @@ from __future__ import annotations
 from abc import ABC, abstractmethod
 from collections.abc import Mapping
 from dataclasses import asdict, dataclass, field
+from math import exp, log
 from typing import Any, ClassVar, Generic, TypeVar
 
 from jolly_core.challenges.count import Count
-from jolly_core.challenges.settings import Setting, Settings, read_settings, settings_schema
+from jolly_core.challenges.settings import Setting, Settings, WholeNumber, read_settings, settings_schema
 from jolly_core.errors import Problem
 
 State = TypeVar("State")
 
-#: Why a run is over.
-GOAL, MISSED, ATTEMPTS, TIME, STOPPED = "goal", "missed", "attempts", "time", "stopped"
+#: Why a run is over; one that was kept on paper does not say.
+GOAL, MISSED, ATTEMPTS, TIME, STOPPED, PAPER = "goal", "missed", "attempts", "time", "stopped", "paper"
 
 
 @dataclass(frozen=True)
@@ -27,11 +28,18 @@ class Metric:
     unit: str
 
 
+#: Nineteen in twenty lie below this many standard deviations above the mean, so nine in ten lie within it either way.
+NINE_IN_TEN_Z = 1.6449
+
+
 @dataclass(frozen=True)
 class Pace:
     """How this athlete plays a rung: ms per attempt and share of makes; ``is_prior`` while there is no record.
 
     ``usual`` and ``spread`` are those of the format's leading metric, None before there are enough runs for them.
+    ``tempo_spread`` is how much the time per attempt differs from run to run, as the standard deviation of its
+    logarithm; ``seen`` is the number of attempts that the rate was seen in. The values without a record are common
+    practice, no source.
     """
 
     attempt_ms: int = 6000
@@ -39,15 +47,60 @@ class Pace:
     is_prior: bool = True
     usual: float | None = None
     spread: float | None = None
+    tempo_spread: float = 0.25
+    seen: int = 10
+
+    @property
+    def rate_error(self) -> float:
+        """The standard error of the rate."""
+        return float((self.rate * (1 - self.rate) / max(1, self.seen)) ** 0.5)
+
+
+@dataclass(frozen=True)
+class Attempts:
+    """How many attempts a run takes: nine times in ten from ``low`` to ``high``, ``expected`` on average."""
+
+    low: float
+    expected: float
+    high: float
 
 
 @dataclass(frozen=True)
 class Estimate:
-    """How long a run may take, in whole seconds: short, expected, long."""
+    """How long something takes, in whole seconds: nine times in ten from ``low_s`` to ``high_s``."""
 
     low_s: int
     expected_s: int
     high_s: int
+
+
+def time_of(attempts: Attempts, pace: Pace, *, rest_s: int = 0, at_most_s: int | None = None) -> Estimate:
+    """The time that so many attempts take at a pace, with rests that do not vary, cut where the run is cut.
+
+    How many and how fast vary apart from each other, so their deviations, as logarithms, add in quadrature.
+    """
+    middle = max(1.0, attempts.expected)
+    down = _together(log(middle / max(1.0, attempts.low)), NINE_IN_TEN_Z * pace.tempo_spread)
+    up = _together(log(max(middle, attempts.high) / middle), NINE_IN_TEN_Z * pace.tempo_spread)
+
+    def seconds(factor: float) -> int:
+        played_s = middle * factor * pace.attempt_ms / 1000
+        return round(played_s + rest_s if at_most_s is None else min(at_most_s, played_s + rest_s))
+
+    return Estimate(seconds(exp(-down)), seconds(1), seconds(exp(up)))
+
+
+def _together(one: float, other: float) -> float:
+    return float((one * one + other * other) ** 0.5)
+
+
+@dataclass(frozen=True)
+class Sheet:
+    """How a run is kept on paper: its rule in a line, how many boxes there are to tick, what a box stands for."""
+
+    rule: str
+    boxes: int
+    box_words: str
 
 
 @dataclass(frozen=True)
@@ -113,6 +166,8 @@ class Challenge(ABC, Generic[State]):
     miss_word: ClassVar[str] = "Missed"
     declared: ClassVar[tuple[Setting, ...]]
     metrics: ClassVar[tuple[Metric, ...]]
+    #: What is typed in of a run that was kept on paper; each has the meaning of the metric or count it is named after.
+    totals: ClassVar[tuple[WholeNumber, ...]]
 
     def read_settings(self, given: Mapping[str, object]) -> dict[str, Any]:
         """The checked settings. Raises ``CoreError`` naming every setting that cannot be used."""
@@ -153,8 +208,24 @@ class Challenge(ABC, Generic[State]):
         """What the state says."""
 
     @abstractmethod
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        """How many attempts one run will take this athlete."""
+
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         """How long one run will take this athlete."""
+        return time_of(self.attempts(settings, pace), pace)
+
+    @abstractmethod
+    def sheet(self, settings: Settings) -> Sheet:
+        """How a run is kept on paper."""
+
+    def unknown_on_paper(self, totals: Mapping[str, Any]) -> tuple[str, ...]:
+        """The metrics that those totals cannot give."""
+        return ()
+
+    @abstractmethod
+    def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> State:
+        """A state as the totals on a sheet leave it. Raises ``CoreError`` for totals that cannot be together."""
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
         """The chance that a run at this pace reaches the mark, given ``within_s`` seconds where nothing else limits it.

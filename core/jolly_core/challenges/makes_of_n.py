@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from math import ceil
 from typing import Any
 
-from jolly_core.challenges.contract import ATTEMPTS, Challenge, Estimate, Metric, Pace, Reading
+from jolly_core.challenges.contract import ATTEMPTS, Attempts, Challenge, Metric, Pace, Reading, Sheet
 from jolly_core.challenges.count import Count
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
@@ -36,6 +36,7 @@ class MakesOfN(Challenge[MakesState]):
         Metric("rate", "rate", "up", "%"),
         Metric("best_streak", "best streak", "up", "in a row"),
     )
+    totals = (WholeNumber("makes", "Makes", 0, 1000, 0),)
 
     def read_settings(self, given: Mapping[str, object]) -> dict[str, Any]:
         read = super().read_settings(given)
@@ -82,9 +83,27 @@ class MakesOfN(Challenge[MakesState]):
             detail={"attempts_left": left, "interval": interval, "goal": goal},
         )
 
-    def estimate(self, settings: Settings, pace: Pace) -> Estimate:
-        expected_s = round(settings["attempts"] * pace.attempt_ms / 1000)
-        return Estimate(round(expected_s * 0.8), expected_s, round(expected_s * 1.3))
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        return Attempts(settings["attempts"], settings["attempts"], settings["attempts"])
+
+    def sheet(self, settings: Settings) -> Sheet:
+        rule = f"Play all {settings['attempts']}; tick a box for each make, leave it empty for a miss."
+        return Sheet(rule, settings["attempts"], "make")
+
+    def unknown_on_paper(self, totals: Mapping[str, Any]) -> tuple[str, ...]:
+        return ("best_streak",)
+
+    def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> MakesState:
+        attempts, makes = settings["attempts"], totals["makes"]
+        if makes > attempts:
+            raise CoreError.one(
+                "out_of_reach",
+                f"{makes} makes cannot come from {attempts} attempts; count the ticks again.",
+                "makes",
+                value=makes,
+                allowed=f"<= {attempts}",
+            )
+        return MakesState(Count(makes, attempts - makes))
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
         attempts = settings["attempts"]

@@ -4,16 +4,29 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from math import ceil
+from math import ceil, isfinite, log, sqrt
 from typing import Any
 
-from jolly_core.challenges.contract import ATTEMPTS, GOAL, MISSED, TIME, Challenge, Estimate, Metric, Pace, Reading
+from jolly_core.challenges.contract import (
+    ATTEMPTS,
+    GOAL,
+    MISSED,
+    TIME,
+    Attempts,
+    Challenge,
+    Estimate,
+    Metric,
+    Pace,
+    Reading,
+    Sheet,
+    time_of,
+)
 from jolly_core.challenges.count import Count, Trail
 from jolly_core.challenges.events import LET, MAKE
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.streaks.chance import attempts_for_chance, chance_of_streak
-from jolly_core.streaks.expectation import attempts_to_streak
+from jolly_core.streaks.expectation import attempts_to_streak, attempts_to_streak_within, attempts_within
 from jolly_core.words import counted
 
 ENDS, RESETS = "ends", "resets"
@@ -21,6 +34,10 @@ ENDS, RESETS = "ends", "resets"
 LONGEST_ESTIMATE_S = 3600
 #: A goal that takes more attempts than this is not a goal for today. Common practice, no source.
 FAR_ATTEMPTS = 500
+#: Beyond this the length of a run is beyond a day, and no planning is helped by the exact number.
+MOST_ATTEMPTS = 100_000
+#: Room on a sheet for one run.
+SHEET_BOXES = 40
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,6 +71,12 @@ class Streak(Challenge[StreakState]):
         Metric("best_streak", "best streak", "up", "in a row"),
         Metric("sets_done", "sets done", "up", "sets"),
         Metric("attempts_to_goal", "attempts to the goal", "down", "attempts"),
+    )
+    totals = (
+        WholeNumber("best_streak", "Best row", 0, 1000, 0),
+        WholeNumber("makes", "Makes", 0, 10000, 0),
+        WholeNumber("misses", "Misses", 0, 10000, 0),
+        WholeNumber("sets_done", "Sets done", 0, 50, None),
     )
 
     def read_settings(self, given: Mapping[str, object]) -> dict[str, Any]:
@@ -150,23 +173,58 @@ class Streak(Challenge[StreakState]):
         words = f"{left} more" if state.row else f"{settings['goal']} in a row"
         return words if settings["sets"] == 1 else f"{words}, {set_words}"
 
-    def estimate(self, settings: Settings, pace: Pace) -> Estimate:
-        goal, sets = settings["goal"], settings["sets"]
-        limit = settings["attempts_limit"]
-        shortest = goal * sets
-        expected = attempts_to_streak(pace.rate, goal) * sets
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        """Exact for a known rate; the ends allow for a rate that is only estimated, by one standard error."""
+        worse, better = max(0.01, pace.rate - pace.rate_error), min(0.99, pace.rate + pace.rate_error)
+        goal, sets, limit = settings["goal"], settings["sets"], settings["attempts_limit"] or MOST_ATTEMPTS
         if settings["on_miss"] == ENDS:
-            # Up to the first miss, cut at the goal: (1 − p^r) / (1 − p) attempts.
-            shortest, expected = 1, goal if pace.rate >= 1 else (1 - pace.rate**goal) / (1 - pace.rate)
-            limit = _shorter(goal * sets, limit)
-        long = min(expected * 2, limit) if limit is not None else expected * 2
-        rest_s = settings["rest_s"] * (sets - 1)
-        top_s = settings["seconds_limit"] or LONGEST_ESTIMATE_S
+            whole = min(goal * sets, limit)
+            return Attempts(
+                _first_miss(worse, whole, 0.05), attempts_within(pace.rate, whole), _first_miss(better, whole, 0.95)
+            )
+        mean = attempts_to_streak(pace.rate, goal)
+        low = attempts_for_chance(better, goal, 0.05)
+        high = attempts_for_chance(worse, goal, 0.95)
+        if sets == 1:
+            expected = attempts_to_streak_within(pace.rate, goal, limit)
+        else:
+            # Deviations of sets that vary apart from each other add in quadrature.
+            low, high = (sets * mean + (end - mean) * sqrt(sets) if isfinite(mean) else end for end in (low, high))
+            expected = sets * mean
+        return Attempts(min(max(low, goal * sets), limit), min(expected, limit), min(high, limit))
 
-        def seconds(attempts: float) -> int:
-            return int(min(top_s, round(min(attempts, limit or attempts, 1e6) * pace.attempt_ms / 1000) + rest_s))
+    def estimate(self, settings: Settings, pace: Pace) -> Estimate:
+        rest_s = settings["rest_s"] * (settings["sets"] - 1)
+        return time_of(
+            self.attempts(settings, pace),
+            pace,
+            rest_s=rest_s,
+            at_most_s=settings["seconds_limit"] or LONGEST_ESTIMATE_S,
+        )
 
-        return Estimate(seconds(min(shortest, expected)), seconds(expected), seconds(max(long, expected)))
+    def sheet(self, settings: Settings) -> Sheet:
+        miss = "ends the run" if settings["on_miss"] == ENDS else "starts the row again"
+        boxes = min(SHEET_BOXES, settings["attempts_limit"] or SHEET_BOXES)
+        return Sheet(f"{self.goal_words(settings)}: tick each make, cross each miss; a miss {miss}.", boxes, "try")
+
+    def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> StreakState:
+        best, makes, goal = totals["best_streak"], totals["makes"], settings["goal"]
+        if best > makes:
+            message = f"A best row of {best} cannot come from {makes} makes; count again."
+            raise CoreError.one("out_of_reach", message, "best_streak", value=best, allowed=f"<= {makes}")
+        sets_done = totals["sets_done"]
+        if sets_done is None:
+            sets_done = int(best >= goal)
+        if sets_done > settings["sets"] or (sets_done and best < goal):
+            message = (
+                f"{counted(sets_done, 'set')} of {goal} in a row do not go with a best row of {best}; count again."
+            )
+            raise CoreError.one("out_of_reach", message, "sets_done", value=sets_done)
+        count = Count(makes, totals["misses"], best_streak=best)
+        is_done = sets_done == settings["sets"]
+        return StreakState(
+            count, best_row=min(best, goal), sets_done=sets_done, goal_attempts=count.attempts if is_done else None
+        )
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
         if metric_id == "attempts_to_goal" and settings["sets"] == 1:
@@ -224,6 +282,11 @@ class Streak(Challenge[StreakState]):
 
 def _minutes(minutes: float) -> str:
     return "under a minute" if minutes < 1 else counted(round(minutes), "minute")
+
+
+def _first_miss(rate: float, whole: int, chance: float) -> float:
+    """The attempt by which the first miss has come with that chance; the whole game where none has."""
+    return min(whole, max(1, ceil(log(1 - chance) / log(rate))))
 
 
 def _shorter(first: int, second: int | None) -> int:

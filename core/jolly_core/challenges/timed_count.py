@@ -7,7 +7,17 @@ from dataclasses import dataclass, field, replace
 from statistics import NormalDist
 from typing import Any
 
-from jolly_core.challenges.contract import TIME, Challenge, Estimate, Metric, Pace, Reading
+from jolly_core.challenges.contract import (
+    NINE_IN_TEN_Z,
+    TIME,
+    Attempts,
+    Challenge,
+    Estimate,
+    Metric,
+    Pace,
+    Reading,
+    Sheet,
+)
 from jolly_core.challenges.count import Count, Trail
 from jolly_core.challenges.events import MAKE, MISS
 from jolly_core.challenges.rally import (
@@ -22,7 +32,11 @@ from jolly_core.challenges.rally import (
 )
 from jolly_core.challenges.rally_words import rally_lessons
 from jolly_core.challenges.settings import Settings, WholeNumber
+from jolly_core.errors import CoreError
 from jolly_core.words import counted
+
+#: Room on a sheet for the rallies of one run.
+RALLY_BOXES = 8
 
 
 @dataclass(frozen=True, slots=True)
@@ -54,6 +68,11 @@ class TimedCount(Challenge[TimedState]):
         Metric("total", "contacts", "up", "contacts"),
         Metric("longest_rally", "longest rally", "up", "contacts"),
         Metric("breaks", "breaks", "down", "breaks"),
+    )
+    totals = (
+        WholeNumber("total", "Contacts", 0, 10000, 0),
+        WholeNumber("breaks", "Breaks", 0, 1000, 0),
+        WholeNumber("longest_rally", "Longest rally", 0, 10000, None),
     )
 
     def start(self, settings: Settings) -> TimedState:
@@ -109,8 +128,29 @@ class TimedCount(Challenge[TimedState]):
             "arithmetic": _arithmetic(settings, pace, state.count.makes) if pace else None,
         }
 
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        if pace.usual is None:
+            expected = settings["seconds"] * 1000 / pace.attempt_ms
+            return Attempts(expected / 2, expected, expected * 2)
+        spread = NINE_IN_TEN_Z * (pace.spread or pace.usual / 4)
+        return Attempts(max(0.0, pace.usual - spread), pace.usual, pace.usual + spread)
+
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         return Estimate(settings["seconds"], settings["seconds"], settings["seconds"])
+
+    def sheet(self, settings: Settings) -> Sheet:
+        rule = f"Set a timer to {settings['seconds']} s. Write the contacts of each rally; a break starts a new one."
+        return Sheet(rule, RALLY_BOXES, "rally")
+
+    def unknown_on_paper(self, totals: Mapping[str, Any]) -> tuple[str, ...]:
+        return ("longest_rally",) if totals["longest_rally"] is None else ()
+
+    def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> TimedState:
+        total, longest = totals["total"], totals["longest_rally"]
+        if longest is not None and longest > total:
+            message = f"A longest rally of {longest} cannot come from {total} contacts; count again."
+            raise CoreError.one("out_of_reach", message, "longest_rally", value=longest, allowed=f"<= {total}")
+        return TimedState(Count(total, totals["breaks"]), longest=longest or 0)
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
         if metric_id != "total" or pace.usual is None or not pace.spread:

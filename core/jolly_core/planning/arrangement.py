@@ -1,155 +1,294 @@
-"""A first block: a warm-up, then the runs that matter most, as many as the minutes hold.
+"""The block builder: a timed list of segments that fits the minutes, each with its reasons.
 
-Deterministic: the same wishes give the same block.
+Deterministic: the same wishes on the same terms give the same block. What is locked stays as it is; what was placed by
+the athlete keeps its place; everything else gives way, and whatever did not fit is named.
 """
 
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
-from datetime import date
+from dataclasses import dataclass, replace
 
+from jolly_core.body.traits import FAST, HARD, SLOW, Traits
 from jolly_core.challenges.contract import Estimate
-from jolly_core.errors import CoreError
-from jolly_core.planning.warmup import warm_up_minutes
+from jolly_core.errors import CoreError, Problem
+from jolly_core.planning.partner import PARTNER_GAMES, PartnerGame, condition_for
+from jolly_core.planning.reasons import most_runs, weigh
+from jolly_core.planning.screening import Screened, screen
+from jolly_core.planning.times import add_times, fixed_time, time_of_segment
+from jolly_core.planning.warmup import cool_down_seconds, warm_up_minutes
+from jolly_core.planning.wish import ENERGIES, FOCUSES, PARTNER, TEST_DAY, WEAK_SPOTS, Kept, Terms, Wish
 from jolly_core.sides import STRONG, WEAK
-from jolly_core.validation import check_integer
+from jolly_core.validation import check_choice, check_integer
 from jolly_core.words import counted
 
 SHORTEST_BLOCK_MIN, LONGEST_BLOCK_MIN = 10, 180
-#: Between one run and the next: fetch the ball, breathe, look at the number. Common practice, no source.
-BREATHER_S = 30
-#: To write down what was felt. Common practice, no source.
-WRITE_DOWN_S = 60
-MOST_RUNS_A_SEGMENT = 4
-LONG_AGO_DAYS = 7
-
 WARM_UP, CHALLENGE, COOL_DOWN = "warm_up", "challenge", "cool_down"
-
-
-@dataclass(frozen=True)
-class Wish:
-    """A rung on one side that could be practised: how long a run takes, the set-up, and why it might matter."""
-
-    key: str
-    ladder: str
-    title: str
-    side: str
-    run: Estimate
-    set_up_s: int = 60
-    last_day: date | None = None
-    runs_to_climb: int | None = None
+#: A part by the clock is never shorter, however it is dragged.
+SHORTEST_PART_S = 60
+WARM_UP_REASON = "warm muscles first: it comes out of the minutes, never on top of them"
+LONG_WARM_UP_REASON = "longer than usual: overhead or explosive work follows"
+COOL_DOWN_REASON = "time to come down, and to write down what you felt before it is gone"
 
 
 @dataclass(frozen=True)
 class Segment:
-    """A timed part of the block. ``key`` is that of the wish; times are whole seconds from the block's start."""
+    """A timed part of the block; ``start_s`` is from the block's start. ``key`` is that of the wish, or the kind."""
 
     kind: str
+    key: str
     title: str
     start_s: int
-    duration_s: int
+    time: Estimate
     reasons: tuple[str, ...]
-    key: str | None = None
     runs: int = 0
+    is_locked: bool = False
+
+    @property
+    def duration_s(self) -> int:
+        return self.time.expected_s
 
 
 @dataclass(frozen=True)
 class LeftOut:
-    """A wish that did not fit, and why."""
+    """A wish that is not in the block, and why. ``is_free``: nothing but room keeps it out, so it can be swapped in."""
 
     key: str
     title: str
     reason: str
+    is_free: bool
 
 
 @dataclass(frozen=True)
 class Arrangement:
-    """The block: its segments in order, what is left of the minutes, and what did not fit."""
+    """The block: its segments in order, the time it all takes, what is left of the minutes, and what is not in it."""
 
     segments: tuple[Segment, ...]
+    time: Estimate
     spare_s: int
     left_out: tuple[LeftOut, ...]
 
+    @property
+    def drills(self) -> tuple[str, ...]:
+        """The keys of what is practised, in order."""
+        return tuple(segment.key for segment in self.segments if segment.kind == CHALLENGE)
 
-def segment_seconds(wish: Wish, runs: int) -> int:
-    """How long a segment of so many runs takes: set-up, the runs, and a breather between two of them."""
-    return wish.set_up_s + runs * wish.run.expected_s + (runs - 1) * BREATHER_S
+
+def check_terms(terms: Terms) -> None:
+    """Raises ``CoreError`` naming every term that no block can be arranged for."""
+    problems = [
+        check_integer("minutes", terms.minutes, SHORTEST_BLOCK_MIN, LONGEST_BLOCK_MIN, "minutes"),
+        check_choice("focus", terms.focus, FOCUSES),
+        check_choice("energy", terms.energy, ENERGIES),
+        check_choice("partner", terms.partner, tuple(PARTNER_GAMES)),
+    ]
+    if found := [problem for problem in problems if problem]:
+        raise CoreError(found)
 
 
-def arrange_block(minutes: int, wishes: Sequence[Wish], today: date) -> Arrangement:
-    """The block of ``minutes`` minutes that serves ``wishes`` best: never longer, warm-up first.
+def arrange_block(terms: Terms, wishes: Sequence[Wish], kept: Sequence[Kept] = (), *, fill: bool = True) -> Arrangement:
+    """The block on these terms that serves ``wishes`` best: never longer than its minutes, warm-up first.
 
-    Each wish gets a run, the most pressing first; then time that is left goes round for second and further runs.
-    Raises ``CoreError`` (``out_of_range``) for a block shorter than 10 or longer than 180 minutes.
+    ``kept`` is what the athlete placed. Locked parts stay exactly; others keep their place, and lose runs when the
+    minutes are short. With ``fill``, time that is left goes to the most pressing of the rest, first a run each, then
+    further runs round and round.
+    Raises ``CoreError``: terms out of range; ``over_budget`` when the locked parts alone are longer than the minutes.
     """
-    if problem := check_integer("minutes", minutes, SHORTEST_BLOCK_MIN, LONGEST_BLOCK_MIN, "minutes"):
-        raise CoreError([problem])
-    warm_up_s = warm_up_minutes(minutes) * 60
-    room_s = minutes * 60 - warm_up_s - WRITE_DOWN_S
-    ranked = sorted(wishes, key=lambda wish: _rank(wish, today))
-    runs: dict[str, int] = {}
-    for wish in ranked:
-        if segment_seconds(wish, 1) <= room_s:
-            runs[wish.key] = 1
-            room_s -= segment_seconds(wish, 1)
-    room_s = _share_out(ranked, runs, room_s)
-    segments = _lay_out(_together([wish for wish in ranked if wish.key in runs]), runs, warm_up_s, today)
-    left_out = tuple(_left_out(wish, room_s) for wish in ranked if wish.key not in runs)
-    return Arrangement(tuple(segments), room_s, left_out)
+    check_terms(terms)
+    whole = _Builder(terms, wishes, kept, wishes).build(fill=fill)
+    # The warm-up was laid for everything that may be in the block; what is in it may want less.
+    chosen = [wish for wish in wishes if wish.key in whole.drills]
+    fitting = _Builder(terms, wishes, kept, chosen).build(fill=fill)
+    return fitting if set(fitting.drills) <= set(whole.drills) else whole
 
 
-def _rank(wish: Wish, today: date) -> tuple[int, int, int, str]:
-    """Longest not practised first, then nearest to the next rung, then the weak side."""
-    days = 10_000 if wish.last_day is None else (today - wish.last_day).days
-    near = 100 if wish.runs_to_climb is None else wish.runs_to_climb
-    return -(days // LONG_AGO_DAYS), near, 0 if wish.side == WEAK else 1, wish.key
+class _Builder:
+    """One arrangement in the making. Every step takes from ``room_s`` what it gives."""
+
+    def __init__(self, terms: Terms, wishes: Sequence[Wish], kept: Sequence[Kept], warm_for: Sequence[Wish]) -> None:
+        self.terms = terms
+        self.kept = {each.key: each for each in kept}
+        self.points = {wish.key: weigh(wish, terms) for wish in wishes}
+        self.ranked = sorted(wishes, key=lambda wish: (-self.points[wish.key][0], wish.key))
+        most = most_runs(terms, wishes)
+        self.screened = {wish.key: self._screen(wish, most) for wish in wishes}
+        self.runs: dict[str, int] = {}
+        allowed = [wish.traits for wish in warm_for if self.screened[wish.key].most_runs]
+        self.warm_up_s, self.cool_down_s = self._ends(allowed)
+        self.is_demanding = any(drill.is_demanding for drill in allowed)
+        self.game = self._game()
+        self.room_s = terms.minutes * 60 - self.warm_up_s - self.cool_down_s
+        if self.game:
+            self.room_s -= self.game.time.expected_s
+
+    def build(self, *, fill: bool) -> Arrangement:
+        self._keep_locked()
+        self._keep_placed()
+        if fill:
+            self._give_each_a_run()
+            self._share_out()
+        segments = self._lay_out()
+        left_out = tuple(self._left_out(wish) for wish in self.ranked if wish.key not in self.runs)
+        return Arrangement(segments, add_times([segment.time for segment in segments]), self.room_s, left_out)
+
+    def _screen(self, wish: Wish, most: int) -> Screened:
+        """A test day's runs are those of the last one; a stretched part may hold more than the rules would give."""
+        if self.terms.focus == TEST_DAY:
+            most = max(1, wish.test_runs)
+        asked = self.kept.get(wish.key)
+        return screen(wish, self.terms, max(most, asked.runs) if asked else most)
+
+    def _ends(self, drills: Sequence[Traits]) -> tuple[int, int]:
+        """The seconds of warm-up and cool-down, as placed by the athlete or as the rules have them."""
+        ends = []
+        for key, is_wanted, usual_s in (
+            (WARM_UP, self.terms.has_warm_up, warm_up_minutes(self.terms.minutes, drills) * 60),
+            (COOL_DOWN, self.terms.has_cool_down, cool_down_seconds(self.terms.minutes, drills)),
+        ):
+            asked = self.kept.get(key)
+            seconds = asked.seconds if asked and asked.seconds else usual_s
+            ends.append(max(SHORTEST_PART_S, min(seconds, self.terms.minutes * 30)) if is_wanted else 0)
+        return ends[0], ends[1]
+
+    def _game(self) -> PartnerGame | None:
+        if self.terms.focus != PARTNER:
+            return None
+        game = PARTNER_GAMES[self.terms.partner]
+        asked = self.kept.get(PARTNER)
+        if asked and asked.seconds:
+            return replace(game, time=fixed_time(max(SHORTEST_PART_S, min(asked.seconds, self.terms.minutes * 30))))
+        # Never more than half of the block: a game swallows whatever it is given.
+        longest = self.terms.minutes * 30
+        return game if game.time.expected_s <= longest else replace(game, time=fixed_time(longest))
+
+    def time_of(self, wish: Wish, runs: int) -> Estimate:
+        return time_of_segment(wish.run, runs, wish.set_up_s, self.terms.habit)
+
+    def _cost_s(self, wish: Wish, runs: int) -> int:
+        """What so many runs cost beside those that the wish has already."""
+        has = self.runs.get(wish.key, 0)
+        return self.time_of(wish, runs).expected_s - (self.time_of(wish, has).expected_s if has else 0)
+
+    def _give(self, wish: Wish, runs: int) -> bool:
+        """Whether so many runs are allowed and fit; if so they are given."""
+        if runs > self.screened[wish.key].most_runs or self._cost_s(wish, runs) > self.room_s:
+            return False
+        self.room_s -= self._cost_s(wish, runs)
+        self.runs[wish.key] = runs
+        return True
+
+    def _keep_locked(self) -> None:
+        locked = [wish for wish in self.ranked if self._is_locked(wish.key) and self.screened[wish.key].most_runs]
+        for wish in locked:
+            runs = min(self.kept[wish.key].runs, self.screened[wish.key].most_runs)
+            if not self._give(wish, runs):
+                needed = sum(self.time_of(each, self.kept[each.key].runs).expected_s for each in locked)
+                whole = -(-(needed + self.terms.minutes * 60 - self._room_at_first_s()) // 60)
+                message = (
+                    f"The locked parts need {counted(whole, 'minute')} with what goes around them, and there are "
+                    f"{self.terms.minutes}; unlock or shorten one."
+                )
+                raise CoreError([Problem("over_budget", message, ("kept",), whole, self.terms.minutes)])
+
+    def _room_at_first_s(self) -> int:
+        game_s = self.game.time.expected_s if self.game else 0
+        return self.terms.minutes * 60 - self.warm_up_s - self.cool_down_s - game_s
+
+    def _is_locked(self, key: str) -> bool:
+        return key in self.kept and self.kept[key].is_locked
+
+    def _keep_placed(self) -> None:
+        """Placed parts, the most pressing first: one run each, then up to as many as they had."""
+        placed = [wish for wish in self.ranked if wish.key in self.kept and not self._is_locked(wish.key)]
+        for wish in placed:
+            self._give(wish, 1)
+        for runs in range(2, max((self.kept[wish.key].runs for wish in placed), default=0) + 1):
+            for wish in placed:
+                if self.runs.get(wish.key) == runs - 1 and self.kept[wish.key].runs >= runs:
+                    self._give(wish, runs)
+
+    def _give_each_a_run(self) -> None:
+        for wish in self.ranked:
+            if wish.key not in self.runs and wish.key not in self.kept:
+                self._give(wish, max(1, wish.test_runs) if self.terms.focus == TEST_DAY else 1)
+
+    def _share_out(self) -> None:
+        """Further runs, one a round, while they fit; the strong side never gets ahead of the weak one."""
+        if self.terms.focus == TEST_DAY:
+            return  # more runs than last time would be another test
+        for _ in range(most_runs(self.terms, self.ranked)):
+            for wish in self.ranked:
+                if wish.key in self.runs and wish.key not in self.kept and self._may_have_more(wish):
+                    self._give(wish, self.runs[wish.key] + 1)
+
+    def _may_have_more(self, wish: Wish) -> bool:
+        if wish.side != STRONG:
+            return True
+        weak = next((each for each in self.ranked if each.ladder == wish.ladder and each.side == WEAK), None)
+        if weak is None or weak.key not in self.runs:
+            return True
+        ahead = self.runs[weak.key] // 2 if self.terms.focus == WEAK_SPOTS else self.runs[weak.key]
+        return self.runs[wish.key] < ahead
+
+    def _in_order(self) -> list[Wish]:
+        """New and fine skills while fresh, slow before fast, hard work late; what was placed stays where it was put."""
+        free = [wish for wish in self.ranked if wish.key in self.runs and wish.key not in self.kept]
+        if self.terms.focus == TEST_DAY:
+            ordered = sorted(free, key=lambda wish: (wish.test_place, self.ranked.index(wish)))
+        else:
+            ladders = list(dict.fromkeys(wish.ladder for wish in free))
+            phases = {ladder: min(_phase(wish) for wish in free if wish.ladder == ladder) for ladder in ladders}
+            ordered = sorted(
+                free, key=lambda wish: (phases[wish.ladder], ladders.index(wish.ladder), wish.side == STRONG)
+            )
+        placed = [wish for wish in self.ranked if wish.key in self.runs and wish.key in self.kept]
+        for wish in sorted(placed, key=lambda each: (self.kept[each.key].place, each.key)):
+            ordered.insert(self.kept[wish.key].place, wish)
+        return ordered
+
+    def _lay_out(self) -> tuple[Segment, ...]:
+        segments = []
+        if self.warm_up_s:
+            reasons = (WARM_UP_REASON, LONG_WARM_UP_REASON) if self.is_demanding else (WARM_UP_REASON,)
+            segments.append(Segment(WARM_UP, WARM_UP, "Warm-up", 0, fixed_time(self.warm_up_s), reasons))
+        segments += [self._segment(wish) for wish in self._in_order()]
+        if self.game:
+            reason = f"{self.game.rule}; {condition_for(self.ranked)}"
+            segments.append(Segment(PARTNER, PARTNER, self.game.title, 0, self.game.time, (reason,)))
+        if self.cool_down_s:
+            time = fixed_time(self.cool_down_s)
+            segments.append(Segment(COOL_DOWN, COOL_DOWN, "Cool down and note", 0, time, (COOL_DOWN_REASON,)))
+        at_s, timed = 0, []
+        for segment in segments:
+            timed.append(replace(segment, start_s=at_s))
+            at_s += segment.duration_s
+        return tuple(timed)
+
+    def _segment(self, wish: Wish) -> Segment:
+        said = self.screened[wish.key].words
+        assumed = "its length is assumed: no record yet" if wish.is_prior else ""
+        reasons = tuple(reason for reason in (*self.points[wish.key][1], said, assumed) if reason)
+        runs = self.runs[wish.key]
+        return Segment(
+            CHALLENGE, wish.key, wish.title, 0, self.time_of(wish, runs), reasons, runs, self._is_locked(wish.key)
+        )
+
+    def _left_out(self, wish: Wish) -> LeftOut:
+        screened = self.screened[wish.key]
+        if not screened.most_runs:
+            return LeftOut(wish.key, wish.title, screened.words, is_free=False)
+        needed = -(-self.time_of(wish, 1).expected_s // 60)
+        if wish.key in self.kept or self.time_of(wish, 1).expected_s > self.room_s:
+            left = counted(self.room_s // 60, "minute")
+            return LeftOut(
+                wish.key, wish.title, f"needs {counted(needed, 'minute')} with its set-up; {left} left", is_free=True
+            )
+        return LeftOut(wish.key, wish.title, "not in this block", is_free=True)
 
 
-def _share_out(ranked: Sequence[Wish], runs: dict[str, int], room_s: int) -> int:
-    """Give further runs, one a round, while they fit; returns the seconds left."""
-    for _ in range(MOST_RUNS_A_SEGMENT - 1):
-        for wish in ranked:
-            more_s = wish.run.expected_s + BREATHER_S
-            if wish.key in runs and more_s <= room_s:
-                runs[wish.key] += 1
-                room_s -= more_s
-    return room_s
-
-
-def _together(wishes: Sequence[Wish]) -> list[Wish]:
-    """Both sides of a ladder after one another, the weak side first; ladders in the order of their first wish."""
-    ladders = list(dict.fromkeys(wish.ladder for wish in wishes))
-    return sorted(wishes, key=lambda wish: (ladders.index(wish.ladder), wish.side == STRONG))
-
-
-def _lay_out(wishes: Sequence[Wish], runs: dict[str, int], warm_up_s: int, today: date) -> list[Segment]:
-    first = "Warm muscles first: it comes out of the minutes, never on top of them"
-    segments = [Segment(WARM_UP, "Warm-up", 0, warm_up_s, (first,))]
-    at_s = warm_up_s
-    for wish in wishes:
-        duration_s = segment_seconds(wish, runs[wish.key])
-        reasons = _reasons(wish, today)
-        segments.append(Segment(CHALLENGE, wish.title, at_s, duration_s, reasons, wish.key, runs[wish.key]))
-        at_s += duration_s
-    last = "A minute to write down what you felt, before it is gone"
-    return [*segments, Segment(COOL_DOWN, "Cool down and note", at_s, WRITE_DOWN_S, (last,))]
-
-
-def _reasons(wish: Wish, today: date) -> tuple[str, ...]:
-    reasons = []
-    if wish.last_day is None:
-        reasons.append("not played yet")
-    elif (days := (today - wish.last_day).days) >= LONG_AGO_DAYS:
-        reasons.append(f"not practised for {days} days")
-    if wish.runs_to_climb:
-        reasons.append(f"{counted(wish.runs_to_climb, 'good run')} from the next rung")
-    if wish.side == WEAK:
-        reasons.append("weak side before strong, while fresh")
-    return tuple(reasons) or ("on your list",)
-
-
-def _left_out(wish: Wish, room_s: int) -> LeftOut:
-    needed = -(-segment_seconds(wish, 1) // 60)
-    reason = f"needs {counted(needed, 'minute')} with its set-up; {counted(room_s // 60, 'minute')} left"
-    return LeftOut(wish.key, wish.title, reason)
+def _phase(wish: Wish) -> int:
+    if wish.traits.effort == HARD:
+        return 3
+    if wish.is_new or wish.traits.is_fine:
+        return 0
+    return {SLOW: 1, FAST: 2}.get(wish.traits.tempo, 1)

@@ -10,7 +10,7 @@ from __future__ import annotations
 from bisect import bisect_left
 from functools import lru_cache
 from itertools import pairwise
-from math import ceil, inf, log
+from math import ceil, fsum, inf, log
 
 from jolly_core.errors import CoreError
 
@@ -71,6 +71,17 @@ def longest_streak(rate: float, attempts: int) -> float:
             break
         total += chance
     return total
+
+
+def without_streak(rate: float, goal: int, attempts: int) -> float:
+    """The sum of the chances of no streak so far after 0, 1, … ``attempts`` − 1 attempts; for a rate within 0 to 1."""
+    without, ratio = _without(rate, goal)
+    inside = fsum(without[:attempts])
+    beyond = attempts - len(without)
+    if beyond <= 0:
+        return inside
+    step = without[-1] * ratio
+    return inside + (step * (1 - ratio**beyond) / (1 - ratio) if ratio < 1 else step * beyond)
 
 
 def _check(rate: float, goal: int) -> None:

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from math import inf, sqrt
 
+from jolly_core.streaks.chance import without_streak
+
 
 def attempts_to_streak(rate: float, goal: int) -> float:
     """The mean number of attempts until ``goal`` makes in a row, when each is made with chance ``rate``.
@@ -37,3 +39,23 @@ def spread_of_attempts(rate: float, goal: int) -> float:
         return inf
     # Rounding can leave a trace below nothing where there is no spread at all.
     return sqrt(max(0.0, 1 / hazard**2 - (2 * goal + 1) / hazard - rate / (1 - rate) ** 2))
+
+
+def attempts_within(rate: float, most: int) -> float:
+    """The mean number of attempts up to the first miss, or to ``most`` if none comes: (1 − p^n) / (1 − p).
+
+    >>> attempts_within(0.5, 3)
+    1.75
+    """
+    return float(most) if rate >= 1 else (1 - rate**most) / (1 - rate)
+
+
+def attempts_to_streak_within(rate: float, goal: int, most: int) -> float:
+    """The mean number of attempts until ``goal`` makes in a row, when it is given up after ``most``.
+
+    The sum over n below ``most`` of the chance that the streak has not come by then.
+
+    >>> attempts_to_streak_within(0.5, 3, 3)
+    3.0
+    """
+    return without_streak(rate, goal, most) if 0 < rate < 1 else float(most if rate <= 0 else min(goal, most))

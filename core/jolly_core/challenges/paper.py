@@ -1,0 +1,56 @@
+"""A run that was kept on paper: its totals, typed in afterwards, where there are no events."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from jolly_core.challenges.contract import PAPER, Challenge, Tally
+from jolly_core.challenges.settings import read_settings
+
+
+def tally_of_totals(challenge: Challenge[Any], settings: Mapping[str, object], totals: Mapping[str, object]) -> Tally:
+    """The tally that a sheet's totals give; what they cannot tell is None, and its ``detail`` says that it is paper.
+
+    Raises ``CoreError`` for totals that are missing, out of range, or cannot be together.
+
+    >>> from jolly_core.challenges.registry import get_challenge
+    >>> tally_of_totals(get_challenge("makes_of_n"), {"attempts": 10}, {"makes": 7}).metrics["rate"]
+    70.0
+    """
+    read = challenge.read_settings(settings)
+    given = read_settings(challenge.totals, totals)
+    state = challenge.state_of_totals(read, given)
+    count = challenge.count(state)
+    reading = challenge.read(read, state, 0)
+    said = {name: value for name, value in given.items() if value is not None}
+    unknown = challenge.unknown_on_paper(given)
+    metrics = {
+        metric.id: None if metric.id in unknown else said.get(metric.id, reading.metrics[metric.id])
+        for metric in challenge.metrics
+    }
+    return Tally(
+        format=challenge.id,
+        number=int(metrics[challenge.metrics[0].id] or 0),
+        number_label=reading.number_label,
+        out_of=reading.out_of,
+        next="Done",
+        to_goal=reading.to_goal,
+        attempts=count.attempts,
+        makes=count.makes,
+        misses=count.misses,
+        lets=0,
+        rate=round(count.makes / count.attempts, 4) if count.attempts else None,
+        streak=0,
+        best_streak=count.best_streak,
+        time_used_ms=0,
+        time_left_ms=None,
+        rest_left_ms=0,
+        is_paused=False,
+        is_over=True,
+        ending=PAPER,
+        undoable=0,
+        ignored=0,
+        metrics=metrics,
+        detail={"is_from_paper": True},
+    )

@@ -1,0 +1,102 @@
+"""Dose: how many attempts of a skill a day and a week may hold, and how many days lie between."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from datetime import date, timedelta
+from typing import Any
+
+from jolly_core.errors import CoreError, Problem
+from jolly_core.validation import check_integer
+from jolly_core.words import counted
+
+MOST_ATTEMPTS, MOST_DAYS = 10_000, 7
+WEEK = timedelta(days=7)
+
+
+@dataclass(frozen=True)
+class Dose:
+    """None where nothing is limited. ``is_capped``: the dose is a hard cap, past which no run is begun.
+
+    ``days_between`` is how many days have to lie between two days of practice.
+    """
+
+    per_day: int | None = None
+    per_week: int | None = None
+    days_a_week: int | None = None
+    days_between: int = 0
+    is_capped: bool = False
+
+
+@dataclass(frozen=True)
+class DoseLeft:
+    """How many attempts are left today (None: as many as you like), and why, where the dose decides it."""
+
+    attempts: int | None
+    words: str = ""
+
+    @property
+    def is_used_up(self) -> bool:
+        return self.attempts == 0
+
+
+def read_dose(given: Mapping[str, Any]) -> Dose:
+    """The checked dose. Raises ``CoreError`` with every value that cannot be used, at ``dose``."""
+    known = Dose.__dataclass_fields__
+    problems = [
+        Problem("unknown_setting", f"A dose has no {name!r}; known: {', '.join(known)}.", (name,))
+        for name in given
+        if name not in known
+    ]
+    for name, low, high in (
+        ("per_day", 1, MOST_ATTEMPTS),
+        ("per_week", 1, MOST_ATTEMPTS),
+        ("days_a_week", 1, MOST_DAYS),
+        ("days_between", 0, MOST_DAYS - 1),
+    ):
+        if given.get(name) is not None and (problem := check_integer(name, given[name], low, high)):
+            problems.append(problem)
+    if problems:
+        raise CoreError(problems).under("dose")
+    return Dose(
+        given.get("per_day"),
+        given.get("per_week"),
+        given.get("days_a_week"),
+        given.get("days_between") or 0,
+        bool(given.get("is_capped")),
+    )
+
+
+def dose_left(dose: Dose, attempts_by_day: Mapping[date, int], today: date) -> DoseLeft:
+    """What the dose leaves for ``today``, from the attempts of the days so far. A week is the seven days up to today.
+
+    >>> dose_left(Dose(per_day=7), {date(2026, 5, 4): 5}, date(2026, 5, 4)).attempts
+    2
+    """
+    week = {day: tries for day, tries in attempts_by_day.items() if tries and today - WEEK < day <= today}
+    before = [day for day in week if day < today]
+    closed = _closed(dose, before, today) if today not in week else None
+    if closed:
+        return DoseLeft(0, closed)
+    left = [
+        (limit - used, f"{used} of {limit} {span}")
+        for limit, used, span in (
+            (dose.per_day, week.get(today, 0), "attempts used today"),
+            (dose.per_week, sum(week.values()), "attempts used in seven days"),
+        )
+        if limit is not None
+    ]
+    if not left:
+        return DoseLeft(None)
+    least, words = min(left)
+    return DoseLeft(max(0, least), words)
+
+
+def _closed(dose: Dose, before: list[date], today: date) -> str | None:
+    """Why today is no day for it, if it is none."""
+    if dose.days_a_week is not None and len(before) >= dose.days_a_week:
+        return f"practised on {counted(len(before), 'day')} of the last seven; {dose.days_a_week} is the dose"
+    if before and (today - max(before)).days <= dose.days_between:
+        return f"{counted(dose.days_between, 'day')} between; last practised {max(before):%-d %b}"
+    return None

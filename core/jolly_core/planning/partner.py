@@ -1,0 +1,59 @@
+"""What to do when somebody is there for part of the block: a game with one condition, kept by the clock."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from jolly_core.challenges.contract import Estimate
+from jolly_core.planning.times import add_times, fixed_time, time_of_race
+from jolly_core.planning.wish import Wish
+from jolly_core.sides import WEAK
+
+#: Agreeing on the rule, and who begins. Common practice, no source.
+AGREE_S = 60
+#: A third of a half hour. Common practice, no source.
+FEED_S = 540
+
+
+@dataclass(frozen=True)
+class PartnerGame:
+    """A game for two: its title, how it is played, and how long it takes."""
+
+    id: str
+    title: str
+    rule: str
+    time: Estimate
+
+
+PARTNER_GAMES = {
+    game.id: game
+    for game in (
+        PartnerGame(
+            "feed",
+            "Rally feed",
+            "Your partner feeds to one spot, you play every ball back to the target; change over every twenty balls",
+            fixed_time(FEED_S),
+        ),
+        PartnerGame(
+            "eleven",
+            "Points to eleven",
+            "Play points to eleven, two clear",
+            add_times([fixed_time(AGREE_S), time_of_race(11)]),
+        ),
+        PartnerGame(
+            "tie_break",
+            "Tie-break to seven",
+            "Play one tie-break to seven, two clear, the serve changing after the first point and then every two",
+            add_times([fixed_time(AGREE_S), time_of_race(7)]),
+        ),
+    )
+}
+
+
+def condition_for(ranked: Sequence[Wish]) -> str:
+    """The one condition, from what is most pressing: a game is for the weak spot, too."""
+    weak = next((wish for wish in ranked if wish.side == WEAK), None)
+    if weak is not None and weak.hand:
+        return f"one condition: begin every point with the {weak.hand} hand"
+    return "one condition: aim every first ball at the target that you practised"

@@ -1,0 +1,101 @@
+"""Why a drill might matter today: rules, each an id, what it weighs in a focus, and a pure function."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping, Sequence
+from dataclasses import dataclass, field
+
+from jolly_core.planning.wish import GENTLE, NORMAL, TEST_DAY, WEAK_SPOTS, Terms, Wish
+from jolly_core.sides import WEAK
+from jolly_core.words import counted
+
+LONG_AGO_DAYS = 7
+LONGEST_AGO_DAYS = 28
+#: A difference between two sides, or a rate, that is worth a word.
+SIDE_GAP, LOW_RATE = 0.1, 0.5
+AVOIDED = 2
+
+Weighed = tuple[float, str]
+
+
+@dataclass(frozen=True)
+class Rule:
+    """``weigh`` gives points and a sentence, or None where it has nothing to say; ``by_focus`` scales its points."""
+
+    id: str
+    weigh: Callable[[Wish, Terms], Weighed | None]
+    by_focus: Mapping[str, float] = field(default_factory=dict)
+
+
+def _long_ago(wish: Wish, terms: Terms) -> Weighed | None:
+    if wish.last_day is None:
+        return 40, "not played yet"
+    days = (terms.day - wish.last_day).days
+    return (10 + min(days, LONGEST_AGO_DAYS), f"not practised for {days} days") if days >= LONG_AGO_DAYS else None
+
+
+def _nearly_there(wish: Wish, terms: Terms) -> Weighed | None:
+    if not wish.runs_to_climb:
+        return None
+    return max(2, 20 - 4 * wish.runs_to_climb), f"{counted(wish.runs_to_climb, 'good run')} from the next rung"
+
+
+def _weak_side(wish: Wish, terms: Terms) -> Weighed | None:
+    if wish.side != WEAK:
+        return None
+    if wish.rate is not None and wish.other_rate is not None and wish.other_rate - wish.rate >= SIDE_GAP:
+        gap = wish.other_rate - wish.rate
+        return 8 + 30 * gap, f"weak side: {round(100 * wish.rate)} % against {round(100 * wish.other_rate)} %"
+    return 5, "weak side before strong, while fresh"
+
+
+def _avoided(wish: Wish, terms: Terms) -> Weighed | None:
+    if wish.left_out < AVOIDED:
+        return None
+    return 15 + 5 * wish.left_out, f"left out {wish.left_out} of the last {wish.planned} times: it comes back"
+
+
+def _low_rate(wish: Wish, terms: Terms) -> Weighed | None:
+    if wish.rate is None or wish.rate >= LOW_RATE:
+        return None
+    return 10 * (1 - wish.rate), f"made {round(100 * wish.rate)} % so far"
+
+
+def _tested(wish: Wish, terms: Terms) -> Weighed | None:
+    if terms.focus != TEST_DAY:
+        return None
+    if terms.last_test is None:
+        return 1, "a first test: the next test day repeats it"
+    return (100, f"as on {terms.last_test:%-d %b}, for comparison") if wish.test_runs else None
+
+
+RULES = (
+    Rule("tested", _tested),
+    Rule("avoided", _avoided, {WEAK_SPOTS: 2}),
+    Rule("long_ago", _long_ago, {WEAK_SPOTS: 0.5}),
+    Rule("nearly_there", _nearly_there, {WEAK_SPOTS: 0.3}),
+    Rule("weak_side", _weak_side, {WEAK_SPOTS: 3, GENTLE: 0.5}),
+    Rule("low_rate", _low_rate, {WEAK_SPOTS: 3}),
+)
+
+
+def weigh(wish: Wish, terms: Terms) -> tuple[float, tuple[str, ...]]:
+    """How pressing the wish is on these terms, and why, in the order of the rules."""
+    points, reasons = 0.0, []
+    for rule in RULES:
+        if weighed := rule.weigh(wish, terms):
+            points += weighed[0] * rule.by_focus.get(terms.focus, 1)
+            reasons.append(weighed[1])
+    return points, tuple(reasons) or ("on your list",)
+
+
+def most_runs(terms: Terms, wishes: Sequence[Wish]) -> int:
+    """The most runs of one drill that a block on these terms holds."""
+    if len({wish.ladder for wish in wishes}) == 1 and terms.energy == NORMAL:
+        return ONE_LADDER_RUNS
+    return RUNS_BY_ENERGY[terms.energy]
+
+
+#: More of one drill than this is a rut, however fresh one feels. Common practice, no source.
+RUNS_BY_ENERGY = {"low": 2, "normal": 4, "high": 5}
+ONE_LADDER_RUNS = 8

@@ -1,0 +1,89 @@
+"""What may be in a block at all: place, kit, body limits, dose, acknowledgements, a gentle day."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+
+from jolly_core.body.limits import EASED, LEFT_OUT, effect_of
+from jolly_core.planning.wish import GENTLE, LOW, TEST_DAY, Terms, Wish
+
+GENTLE_RUNS = 2
+
+
+@dataclass(frozen=True)
+class Screened:
+    """How many runs of a wish a block may hold, 0 with the reason why none, and what to say with those it holds."""
+
+    most_runs: int
+    words: str = ""
+
+
+Check = Callable[[Wish, Terms, int], Screened | None]
+
+
+def screen(wish: Wish, terms: Terms, most_runs: int) -> Screened:
+    """What the terms leave of a wish; the first check that rules it out has the word, else the tightest."""
+    found = [screened for check in _CHECKS if (screened := check(wish, terms, most_runs))]
+    ruled_out = next((each for each in found if each.most_runs == 0), None)
+    return ruled_out or min(found, key=lambda each: each.most_runs, default=Screened(most_runs))
+
+
+def _acknowledged(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+    if not wish.unacknowledged:
+        return None
+    return Screened(0, f"{wish.unacknowledged}: read and acknowledge its cautions first, on its ladder")
+
+
+def _in_place(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+    if terms.offers is None:
+        return None
+    lacking = [need for need in wish.traits.needs if need not in terms.offers]
+    return Screened(0, f"the place has no {' and no '.join(lacking)}") if lacking else None
+
+
+def _with_kit(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+    lacking = [thing for thing in wish.kit if thing in terms.missing]
+    return Screened(0, f"not to hand: {', '.join(lacking)}") if lacking else None
+
+
+def _limited(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+    effect = effect_of(terms.limits, wish.traits, wish.hand, terms.day)
+    if effect.kind == LEFT_OUT:
+        return Screened(0, f"body limit: {effect.words}")
+    return Screened(max(1, most_runs // 2), f"eased: {effect.words}") if effect.kind == EASED else None
+
+
+def _dosed(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+    left = wish.dose.attempts
+    if left is None:
+        return None
+    # A hard cap has to hold on a long day, too.
+    tries = wish.tries.high if wish.traits.dose.is_capped else wish.tries.expected
+    runs = int(left // max(1.0, tries))
+    if runs >= most_runs:
+        return None
+    return Screened(runs, f"dose: {wish.dose.words}")
+
+
+def _gentle(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+    if terms.focus != GENTLE:
+        return None
+    if wish.traits.is_demanding:
+        return Screened(0, "a gentle day: hard, overhead and explosive work waits")
+    return Screened(min(most_runs, GENTLE_RUNS), "kept short: a gentle day")
+
+
+def _tired(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+    if terms.energy != LOW or not wish.traits.is_demanding:
+        return None
+    return Screened(1, "one run only: little energy and hard work")
+
+
+def _tested_before(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+    if terms.focus != TEST_DAY or terms.last_test is None:
+        return None
+    return None if wish.test_runs else Screened(0, "not among the last tests: a test day repeats those")
+
+
+_CHECKS: tuple[Check, ...] = (_acknowledged, _in_place, _with_kit, _limited, _dosed, _gentle, _tired, _tested_before)

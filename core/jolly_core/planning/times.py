@@ -1,0 +1,130 @@
+"""How long a segment takes, as a range that holds nine times in ten, and how planned against actual corrects it."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from math import ceil, exp, fsum, log, sqrt
+from statistics import median
+
+from jolly_core.challenges.contract import NINE_IN_TEN_Z, Attempts, Estimate, Pace, time_of
+from jolly_core.stats.race import expected_points, points_within
+
+#: Between one run and the next: fetch the ball, breathe, look at the number. Common practice, no source.
+BREATHER_S = 30
+#: How much set-up and breathers differ from time to time, as the standard deviation of their logarithm.
+OVERHEAD_SPREAD = 0.3
+#: As many segments as the prior weighs, so that one slow day does not turn the plan over.
+PRIOR_SEGMENTS = 5
+#: A range is judged only after so many segments, and never made narrower than half or wider than four times.
+ENOUGH_SEGMENTS, NARROWEST, WIDEST = 10, 0.5, 4.0
+WANTED_SHARE = 0.9
+HABIT_SEGMENTS = 60
+#: A habit that differs from the usual by less is not worth a word.
+UNNOTICED = 0.05
+
+
+@dataclass(frozen=True)
+class Timed:
+    """A segment that was played: its range as planned, and what it took, in seconds.
+
+    ``around_s`` is what lay around its runs (set-up, breathers); ``around_planned_s`` is the plan for as many runs.
+    """
+
+    planned: Estimate
+    actual_s: int
+    around_planned_s: int
+    around_s: int
+
+    @property
+    def is_within(self) -> bool:
+        return self.planned.low_s <= self.actual_s <= self.planned.high_s
+
+    @property
+    def miss(self) -> float:
+        """How far the actual lies from the expected, in widths of the range on that side."""
+        off = self.actual_s - self.planned.expected_s
+        width = (
+            self.planned.high_s - self.planned.expected_s if off > 0 else self.planned.expected_s - self.planned.low_s
+        )
+        return abs(off) / max(1, width)
+
+
+@dataclass(frozen=True)
+class Habit:
+    """What planned against actual has taught: ``around`` scales set-up and breathers, ``widen`` the ranges.
+
+    ``within`` of ``segments`` ended inside their range.
+    """
+
+    around: float = 1.0
+    widen: float = 1.0
+    segments: int = 0
+    within: int = 0
+
+    @property
+    def words(self) -> str:
+        """The check of the model against the record, in a sentence."""
+        if not self.segments:
+            return "No block has been played yet: set-up and breathers are assumed, and the ranges are wide."
+        share = f"{self.within} of your last {self.segments} parts ended within their range (nine in ten is the aim)"
+        if abs(self.around - 1) < UNNOTICED:
+            return f"{share}."
+        habit = f"set-up and breathers take you {round(100 * self.around)} % of what is usual, and that is reckoned in"
+        return f"{share}; {habit}."
+
+
+def learn_habit(played: Sequence[Timed]) -> Habit:
+    """The correction from segments that were played, the latest last.
+
+    Ranges are scaled so that nine in ten of those would have lain within: the scaled misses' 0.9 quantile, as in split
+    conformal prediction (Vovk 2005). Set-up and breathers are scaled by the median ratio, drawn towards 1.
+    """
+    last = list(played)[-HABIT_SEGMENTS:]
+    ratios = [each.around_s / each.around_planned_s for each in last if each.around_planned_s > 0 and each.around_s > 0]
+    weight = len(ratios) / (len(ratios) + PRIOR_SEGMENTS)
+    around = exp(weight * log(median(ratios))) if ratios else 1.0
+    widen = 1.0
+    if len(last) >= ENOUGH_SEGMENTS:
+        rank = min(len(last), ceil(WANTED_SHARE * (len(last) + 1)))
+        widen = min(WIDEST, max(NARROWEST, sorted(each.miss for each in last)[rank - 1]))
+    return Habit(min(3.0, max(0.4, around)), widen, len(last), sum(each.is_within for each in last))
+
+
+def around_seconds(set_up_s: int, runs: int) -> int:
+    """What lies around so many runs: the set-up, and a breather between two of them."""
+    return set_up_s + max(0, runs - 1) * BREATHER_S
+
+
+def time_of_segment(run: Estimate, runs: int, set_up_s: int, habit: Habit) -> Estimate:
+    """How long a segment of so many runs takes, with the athlete's own habit reckoned in."""
+    around_s = around_seconds(set_up_s, runs) * habit.around
+    spread = NINE_IN_TEN_Z * OVERHEAD_SPREAD
+    around = Estimate(round(around_s * exp(-spread)), round(around_s), round(around_s * exp(spread)))
+    whole = add_times([around, *[run] * runs])
+    low_s = whole.expected_s - round((whole.expected_s - whole.low_s) * habit.widen)
+    high_s = whole.expected_s + round((whole.high_s - whole.expected_s) * habit.widen)
+    return Estimate(max(0, low_s), whole.expected_s, high_s)
+
+
+def add_times(parts: Sequence[Estimate]) -> Estimate:
+    """The whole of parts that vary apart from each other: their deviations add in quadrature."""
+    expected = sum(part.expected_s for part in parts)
+    down = sqrt(fsum((part.expected_s - part.low_s) ** 2 for part in parts))
+    up = sqrt(fsum((part.high_s - part.expected_s) ** 2 for part in parts))
+    return Estimate(max(0, round(expected - down)), expected, round(expected + up))
+
+
+def fixed_time(seconds: int) -> Estimate:
+    """A part that is kept by the clock."""
+    return Estimate(seconds, seconds, seconds)
+
+
+#: A point with its walk back and its serve. Common practice, no source.
+POINT_MS = 15_000
+
+
+def time_of_race(to: int) -> Estimate:
+    """How long points first to ``to``, two clear, take between equal partners."""
+    points = Attempts(points_within(to, 0.5, 0.05), expected_points(to, 0.5), points_within(to, 0.5, 0.95))
+    return time_of(points, Pace(attempt_ms=POINT_MS))

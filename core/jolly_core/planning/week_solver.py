@@ -1,0 +1,244 @@
+"""The week arranger: a constraint problem, solved wish by wish in the athlete's own order.
+
+Minutes, places, kit and dose are never broken. A wish is kept if it can be kept together with all dearer ones that
+were; else it gives way, as little as it has to, and those that it gave way to are named. What freedom is left goes to
+more visits, and then to days that are as even as can be. One worker, a fixed seed and limits counted in steps instead
+of seconds: the same week gives the same arrangement on any machine.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import TYPE_CHECKING, Any
+
+from jolly_core.planning.week import (
+    AT_LEAST,
+    DAY_OFF,
+    REST_DAYS,
+    Drill,
+    Week,
+    WeekWish,
+    Window,
+    WishState,
+    check_week,
+    list_states,
+    wish_words,
+)
+from jolly_core.words import counted
+
+if TYPE_CHECKING:
+    from ortools.sat.python import cp_model
+
+SEED = 7
+#: Steps for one question, in the solver's own deterministic seconds; a question left open counts as "cannot be kept".
+STEPS_A_WISH, STEPS_TO_POLISH = 0.5, 0.2
+
+
+@dataclass(frozen=True)
+class ArrangedWeek:
+    """Which drills are in which window, what became of the wishes, and the worth of the visits beyond them."""
+
+    drills: dict[str, tuple[str, ...]]
+    states: tuple[WishState, ...]
+    value: int
+    peak_minutes: int
+
+
+def preload() -> None:
+    """Import the solver, which takes a second or two the first time."""
+    from ortools.sat.python import cp_model  # noqa: F401, PLC0415
+
+
+def arrange_week(week: Week) -> ArrangedWeek:
+    """The best week for the wishes, the dearest first. Raises ``CoreError`` for windows or wishes that are none."""
+    check_week(week)
+    return _Solver(week).solve()
+
+
+class _Solver:
+    """One week as a model: a variable per drill and window, and a literal per wish that can be assumed."""
+
+    def __init__(self, week: Week) -> None:
+        from ortools.sat.python import cp_model  # noqa: PLC0415 # a second or two: only who arranges pays for it
+
+        self.cp: Any = cp_model
+        self.week = week
+        self.model: cp_model.CpModel = cp_model.CpModel()
+        self.visits = {
+            (drill.key, window.key): self.model.new_bool_var(f"{drill.key} in {window.key}")
+            for drill in week.drills
+            for window in week.windows
+            if drill.fits(window)
+        }
+        self.busy = [self.model.new_bool_var(f"busy {day}") for day in range(7)]
+        self._keep_windows()
+        for drill in week.drills:
+            self._keep_dose(drill)
+        self.solver: Any = None
+        #: A literal for each wish, and for each smaller number that an at-least may come down to.
+        self.literals = {(wish.key, wish.number): self._wish(wish, wish.number) for wish in week.wishes}
+
+    # --- what is never broken -----------------------------------------------------------------------------------------
+
+    def _of_drill(self, drill: Drill, days: Sequence[int] = range(7)) -> list[Any]:
+        return [
+            self.visits[drill.key, window.key]
+            for window in self.week.windows
+            if window.day in days and (drill.key, window.key) in self.visits
+        ]
+
+    def _keep_windows(self) -> None:
+        minutes = {drill.key: drill.minutes for drill in self.week.drills}
+        for window in self.week.windows:
+            inside = [(key, visit) for (key, place), visit in self.visits.items() if place == window.key]
+            self.model.add(sum(minutes[key] * visit for key, visit in inside) <= window.net_minutes)
+            for _, visit in inside:
+                self.model.add_implication(visit, self.busy[window.day])
+
+    def _keep_dose(self, drill: Drill) -> None:
+        """At most so often, never twice a day, and with the days between that its dose asks for."""
+        self.model.add(sum(self._of_drill(drill)) <= drill.at_most)
+        for day in range(7):
+            self.model.add_at_most_one(self._of_drill(drill, range(day, day + drill.days_between + 1)))
+
+    # --- wishes -------------------------------------------------------------------------------------------------------
+
+    def _wish(self, wish: WeekWish, number: int) -> Any:
+        literal = self.model.new_bool_var(f"wish {wish.key} {number}")
+        if wish.kind == AT_LEAST:
+            visits = self._of_drill(self.week.drill(wish.drill))
+            self.model.add(sum(visits) >= number).only_enforce_if(literal)
+        elif wish.kind == REST_DAYS:
+            self.model.add(sum(self.busy) <= 7 - number).only_enforce_if(literal)
+        elif wish.kind == DAY_OFF:
+            self.model.add_implication(literal, self.busy[number].negated())
+        else:
+            self._hard_apart(literal)
+        return literal
+
+    def _hard_apart(self, literal: Any) -> None:
+        """One hard drill at most on a day and the day after it together."""
+        hard = [drill for drill in self.week.drills if drill.is_hard]
+        for day in range(7):
+            near = [visit for drill in hard for visit in self._of_drill(drill, (day, day + 1))]
+            if near:
+                self.model.add(sum(near) <= 1).only_enforce_if(literal)
+
+    # --- solving ------------------------------------------------------------------------------------------------------
+
+    def _ask(self, steps: float = STEPS_A_WISH) -> None:
+        """Solve the model as it stands. A yes or no is found sooner without preparing for it; none of it needs an LP."""
+        self.solver = solver = self.cp.CpSolver()
+        solver.parameters.num_workers = 1
+        solver.parameters.random_seed = SEED
+        solver.parameters.linearization_level = 0
+        solver.parameters.cp_model_presolve = self.model.has_objective()
+        solver.parameters.max_deterministic_time = steps
+        self.status = solver.solve(self.model)
+
+    def _is_possible(self, literals: Sequence[Any]) -> bool:
+        self.model.clear_assumptions()
+        self.model.add_assumptions(literals)
+        self._ask()
+        return self.status in (self.cp.OPTIMAL, self.cp.FEASIBLE)
+
+    def solve(self) -> ArrangedWeek:
+        everything = list(self.literals.values())
+        why: dict[str, str] = {}
+        kept = everything if self._is_possible(everything) else self._relax(why)
+        self.model.clear_assumptions()
+        for literal in kept:
+            self.model.add(literal == 1)
+        # Whatever else the steps allow, this much is found: the answer to the last wish that was kept.
+        self._ask()
+        for visit in self.visits.values():
+            self.model.add_hint(visit, self.solver.boolean_value(visit))
+        value = self._most_visits()
+        peak = self._even_days()
+        drills = {window.key: self._inside(window) for window in self.week.windows}
+        return ArrangedWeek(drills, tuple(list_states(self.week, drills, why)), value, peak)
+
+    def _inside(self, window: Window) -> tuple[str, ...]:
+        return tuple(
+            drill.key
+            for drill in self.week.drills
+            if (drill.key, window.key) in self.visits and self.solver.boolean_value(self.visits[drill.key, window.key])
+        )
+
+    def _relax(self, why: dict[str, str]) -> list[Any]:
+        """Wish by wish, the dearest first: keep it if it goes with those kept, else as much of it as goes."""
+        kept: list[Any] = []
+        of: list[WeekWish] = []
+        for wish in self.week.wishes:
+            literal = self.literals[wish.key, wish.number]
+            if self._is_possible([*kept, literal]):
+                kept.append(literal)
+                of.append(wish)
+                continue
+            why[wish.key] = self._why(wish, literal, kept, of)
+            for number in range(wish.number - 1, 0, -1) if wish.kind in (AT_LEAST, REST_DAYS) else ():
+                less = self._wish(wish, number)
+                if self._is_possible([*kept, less]):
+                    kept.append(less)
+                    of.append(wish)
+                    break
+        return kept
+
+    def _why(self, wish: WeekWish, literal: Any, kept: Sequence[Any], of: Sequence[WeekWish]) -> str:
+        """The fewest of the dearer wishes that rule this one out: those that the solver names, less what they need not.
+
+        To be called right after the question whether the wish can be kept was answered with no.
+        """
+        named = set(self.solver.sufficient_assumptions_for_infeasibility())
+        against = [place for place, each in enumerate(kept) if each.index in named]
+        for place in reversed(against):
+            without = [each for each in against if each != place]
+            if not self._is_possible([*(kept[each] for each in without), literal]):
+                against = without
+        if against:
+            dearer = "; ".join(wish_words(of[place], self.week) for place in against)
+            return f"it does not go together with what you ranked higher: {dearer}"
+        return self._why_alone(wish)
+
+    def _why_alone(self, wish: WeekWish) -> str:
+        if wish.kind != AT_LEAST:
+            return "no arrangement of these windows allows it"
+        drill = self.week.drill(wish.drill)
+        windows = [window for window in self.week.windows if drill.fits(window)]
+        days = len({window.day for window in windows})
+        if days >= wish.number:
+            between = f" with {counted(drill.days_between, 'day')} between" if drill.days_between else ""
+            return f"at most {counted(drill.at_most, 'time')} a week{between} is its dose"
+        has = "has" if days == 1 else "have"
+        return f"only {counted(days, 'day')} {has} a window with the place, kit and minutes for it"
+
+    def _most_visits(self) -> int:
+        """As many visits as go in, each worth its drill's value."""
+        value = {drill.key: drill.value for drill in self.week.drills}
+        worth = self.model.new_int_var(0, 1_000_000, "worth")
+        self.model.add(worth == sum(value[drill] * visit for (drill, _), visit in self.visits.items()))
+        self.model.maximize(worth)
+        return self._polish(worth)
+
+    def _even_days(self) -> int:
+        """The fullest day as short as it goes."""
+        minutes = {drill.key: drill.minutes for drill in self.week.drills}
+        day_of = {window.key: window.day for window in self.week.windows}
+        peak = self.model.new_int_var(0, 24 * 60, "peak")
+        for day in range(7):
+            inside = [minutes[drill] * visit for (drill, window), visit in self.visits.items() if day_of[window] == day]
+            self.model.add(sum(inside) <= peak)
+        self.model.minimize(peak)
+        return self._polish(peak)
+
+    def _polish(self, aim: Any) -> int:
+        """Bring the aim as far as the steps allow, and hold it there; what was found is the next hint."""
+        self._ask(STEPS_TO_POLISH)
+        best: int = self.solver.value(aim)
+        self.model.clear_hints()  # type: ignore[no-untyped-call]
+        for visit in self.visits.values():
+            self.model.add_hint(visit, self.solver.boolean_value(visit))
+        self.model.clear_objective()  # type: ignore[no-untyped-call]
+        self.model.add(aim == best)
+        return best

@@ -1,0 +1,94 @@
+"""What could be practised, and on what terms: the input of the block builder."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+from datetime import date
+
+from jolly_core.body.limits import Limit
+from jolly_core.body.traits import Traits
+from jolly_core.challenges.contract import Attempts, Estimate
+from jolly_core.load.dose import DoseLeft
+from jolly_core.planning.times import Habit
+
+BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER = (
+    "balanced",
+    "weak_spots",
+    "one_ladder",
+    "test_day",
+    "gentle",
+    "partner",
+)
+FOCUSES = (BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER)
+LOW, NORMAL, HIGH = "low", "normal", "high"
+ENERGIES = (LOW, NORMAL, HIGH)
+
+
+@dataclass(frozen=True)
+class Wish:
+    """A rung on one side that could be practised: how long a run takes, the set-up, and why it might matter.
+
+    ``rate`` and ``other_rate`` are the shares of makes on this side and on the other, None without a record;
+    ``left_out`` of the last ``planned`` times that it was in a block it was left out; ``test_runs`` is how many runs
+    the last test day held of it, and ``is_prior`` says that its length is assumed, for want of a record.
+    """
+
+    key: str
+    ladder: str
+    title: str
+    side: str
+    run: Estimate
+    set_up_s: int = 60
+    last_day: date | None = None
+    runs_to_climb: int | None = None
+    hand: str | None = None
+    traits: Traits = field(default_factory=Traits)
+    tries: Attempts = field(default_factory=lambda: Attempts(10, 10, 10))
+    rate: float | None = None
+    other_rate: float | None = None
+    left_out: int = 0
+    planned: int = 0
+    is_new: bool = False
+    is_prior: bool = False
+    test_runs: int = 0
+    test_place: int = 0
+    dose: DoseLeft = field(default_factory=lambda: DoseLeft(None))
+    kit: tuple[str, ...] = ()
+    #: What still has to be acknowledged before it may be played; empty where nothing has.
+    unacknowledged: str = ""
+
+
+@dataclass(frozen=True)
+class Terms:
+    """What a block is arranged for. ``offers`` is what the place has, None where it does not matter.
+
+    ``missing`` is kit that is not to hand; ``partner`` one of the partner games for part of a block with that focus;
+    ``last_test`` the day of the tests that a test day repeats.
+    """
+
+    minutes: int
+    day: date
+    focus: str = BALANCED
+    energy: str = NORMAL
+    limits: tuple[Limit, ...] = ()
+    offers: tuple[str, ...] | None = None
+    missing: tuple[str, ...] = ()
+    partner: str = "feed"
+    has_warm_up: bool = True
+    has_cool_down: bool = True
+    habit: Habit = field(default_factory=Habit)
+    last_test: date | None = None
+
+
+@dataclass(frozen=True)
+class Kept:
+    """A part of a block that the athlete has placed: its key and how many runs; ``seconds`` for a part by the clock.
+
+    A locked part keeps its place and its length whatever else is arranged.
+    """
+
+    key: str
+    place: int
+    runs: int = 1
+    seconds: int | None = None
+    is_locked: bool = False
