@@ -1,9 +1,11 @@
 """The athlete: who signs in, and how they like things."""
 
+from django.conf import settings
 from django.contrib.auth.models import AbstractUser
 from django.core.validators import MaxValueValidator, MinValueValidator
 from django.db import models
 
+from jolly_core.body.limits import REST, Limit
 from jolly_core.challenges.session import DOUBLE_TAP_MS
 
 LONGEST_DOUBLE_TAP_MS = 1000
@@ -37,3 +39,23 @@ class Athlete(AbstractUser):
     @property
     def shown_name(self) -> str:
         return self.display_name or self.username
+
+
+class BodyLimit(models.Model):
+    """Something the athlete's body does not allow for now. One that is lifted ends, and stays in the record."""
+
+    athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="limits")
+    part = models.CharField(max_length=16)
+    side = models.CharField(max_length=5, blank=True)
+    strictness = models.CharField(max_length=4, default=REST)
+    since = models.DateField()
+    until = models.DateField(null=True)
+    note = models.CharField(max_length=200, blank=True)
+
+    class Meta:
+        ordering = ("since", "id")
+
+    @property
+    def limit(self) -> Limit:
+        """The limit as the core's rules take it."""
+        return Limit(self.part, self.since, self.until, self.side, self.strictness)

@@ -5,7 +5,11 @@ from __future__ import annotations
 from datetime import UTC, date, datetime
 from zoneinfo import ZoneInfo
 
-from accounts.models import Athlete
+from django.db.models import Q, QuerySet
+from django.shortcuts import get_object_or_404
+
+from accounts.models import Athlete, BodyLimit
+from jolly_core.body.limits import Limit
 
 
 def get_day(athlete: Athlete, at: datetime) -> date:
@@ -19,3 +23,17 @@ def get_today(athlete: Athlete) -> date:
 
 def get_demo_athlete() -> Athlete | None:
     return Athlete.objects.filter(is_demo=True).first()
+
+
+def list_body_limits(athlete: Athlete, day: date) -> QuerySet[BodyLimit]:
+    """The limits that hold on that day or begin later."""
+    return BodyLimit.objects.filter(Q(until=None) | Q(until__gte=day), athlete=athlete)
+
+
+def list_limits(athlete: Athlete, day: date) -> tuple[Limit, ...]:
+    """The limits in force on that day, as the core takes them."""
+    return tuple(kept.limit for kept in list_body_limits(athlete, day) if kept.limit.holds_on(day))
+
+
+def get_body_limit(athlete: Athlete, limit_id: int) -> BodyLimit:
+    return get_object_or_404(BodyLimit, pk=limit_id, athlete=athlete)

@@ -2,10 +2,13 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
+from datetime import date, timedelta
 from typing import Any
 from zoneinfo import available_timezones
 
-from accounts.models import Athlete
+from accounts.models import Athlete, BodyLimit
+from jolly_core.body.limits import read_limit
 from jolly_core.errors import CoreError
 
 
@@ -26,3 +29,18 @@ def make_demo_athlete(username: str, **settings: Any) -> Athlete:
     athlete.set_unusable_password()
     athlete.save()
     return athlete
+
+
+def add_limit(athlete: Athlete, given: Mapping[str, Any]) -> BodyLimit:
+    """Keep a body limit. Raises ``CoreError`` for a part, side or dates that cannot be."""
+    read_limit(given)
+    return BodyLimit.objects.create(athlete=athlete, **given)
+
+
+def lift_limit(limit: BodyLimit, today: date) -> None:
+    """End a limit with yesterday; one that has not begun by then never was."""
+    limit.until = today - timedelta(days=1)
+    if limit.until < limit.since:
+        limit.delete()
+    else:
+        limit.save(update_fields=["until"])

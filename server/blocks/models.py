@@ -19,6 +19,23 @@ class Block(models.Model):
     title = models.CharField(max_length=120)
     day = models.DateField()
     minutes = models.PositiveSmallIntegerField()
+    #: By the athlete's own clock; None where the block is only planned for the day.
+    start = models.TimeField(null=True)
+    place = models.ForeignKey("places.Place", null=True, on_delete=models.SET_NULL, related_name="+")
+    focus = models.CharField(max_length=12, default="balanced")
+    energy = models.CharField(max_length=6, default="normal")
+    partner = models.CharField(max_length=12, default="feed")
+    #: Kit that was not to hand when it was planned.
+    missing = models.JSONField(default=list)
+    #: What the athlete said yes to, in its words: leaving out a warm-up.
+    acknowledged = models.JSONField(default=list)
+    #: What was changed since it was planned, in sentences, the latest last.
+    changes = models.JSONField(default=list)
+    #: The shape before the last re-fit, for taking it back; empty without one.
+    before = models.JSONField(default=dict)
+    #: How often the plan was changed, for calendars.
+    sequence = models.PositiveIntegerField(default=0)
+    changed_at = models.DateTimeField(auto_now=True)
     spare_s = models.PositiveIntegerField(default=0)
     status = models.CharField(max_length=8, choices=Status.choices, default=Status.PLANNED)
     #: How hard the whole block felt, 0 to 10; None where it was not said.
@@ -42,9 +59,18 @@ class Segment(models.Model):
     rung = models.ForeignKey("ladders.Rung", null=True, on_delete=models.CASCADE, related_name="+")
     side = models.CharField(max_length=6, default="none")
     planned_s = models.PositiveIntegerField()
+    #: Nine times in ten it takes from ``low_s`` to ``high_s``; 0 where that was not reckoned.
+    low_s = models.PositiveIntegerField(default=0)
+    high_s = models.PositiveIntegerField(default=0)
+    is_locked = models.BooleanField(default=False)
     runs_planned = models.PositiveSmallIntegerField(default=0)
     reasons = models.JSONField(default=list)
     done_at = models.DateTimeField(null=True)
 
     class Meta:
         ordering = ("block_id", "position")
+
+    @property
+    def key(self) -> str:
+        """The name of this part within its block: rung and side, or its kind."""
+        return f"{self.rung_id}-{self.side}" if self.rung_id else self.kind

@@ -2,29 +2,43 @@
 
 from __future__ import annotations
 
-from datetime import date
+from dataclasses import dataclass
+from datetime import date, timedelta
+from typing import Any
 
-from django.db.models import QuerySet
+from django.db.models import Count, Q, QuerySet, Sum
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
 from blocks.models import Block, Segment
+from jolly_core.challenges.contract import Estimate
 from jolly_core.load.weekly import Session
+from jolly_core.planning.times import HABIT_SEGMENTS, Timed, around_seconds
+
+#: How far back "left out so many of the last times" looks, and how many times it looks at.
+AVOIDED_DAYS, AVOIDED_TIMES = 60, 4
+#: Blocks hold a handful of challenges, so this many hold enough to learn a habit from.
+HABIT_BLOCKS = HABIT_SEGMENTS // 2
+SET_UP_S = 60
 
 
 def list_blocks(athlete: Athlete) -> QuerySet[Block]:
     """The athlete's blocks with their segments, but for those that were dropped."""
-    blocks = Block.objects.filter(athlete=athlete).exclude(status=Block.Status.DROPPED)
-    return blocks.prefetch_related("segments__rung__ladder__athlete", "segments__runs").select_related("athlete")
+    return _with_segments(Block.objects.filter(athlete=athlete).exclude(status=Block.Status.DROPPED))
+
+
+def _with_segments(blocks: QuerySet[Block]) -> QuerySet[Block]:
+    inside = (
+        "segments__rung__ladder__athlete",
+        "segments__rung__ladder__acknowledgements",
+        "segments__rung__ladder__rungs__threshold_revisions",
+        "segments__runs",
+    )
+    return blocks.prefetch_related(*inside).select_related("athlete", "place")
 
 
 def get_block(athlete: Athlete, block_id: int) -> Block:
-    blocks = (
-        Block.objects.filter(athlete=athlete)
-        .prefetch_related("segments__rung__ladder__athlete", "segments__runs")
-        .select_related("athlete")
-    )
-    return get_object_or_404(blocks, pk=block_id)
+    return get_object_or_404(_with_segments(Block.objects.filter(athlete=athlete)), pk=block_id)
 
 
 def get_next_block(athlete: Athlete, today: date) -> Block | None:
@@ -32,6 +46,11 @@ def get_next_block(athlete: Athlete, today: date) -> Block | None:
     blocks = list_blocks(athlete)
     started = blocks.filter(status=Block.Status.STARTED).order_by("-started_at").first()
     return started or blocks.filter(status=Block.Status.PLANNED, day__gte=today).first()
+
+
+def list_blocks_between(athlete: Athlete, first: date, last: date) -> QuerySet[Block]:
+    """The athlete's blocks of those days, but for those that were dropped."""
+    return list_blocks(athlete).filter(day__gte=first, day__lte=last).order_by("day", "start", "id")
 
 
 def list_sessions(athlete: Athlete, since: date) -> list[Session]:
@@ -46,3 +65,56 @@ def list_sessions(athlete: Athlete, since: date) -> list[Session]:
 
 def get_segment(athlete: Athlete, segment_id: int) -> Segment:
     return get_object_or_404(Segment.objects.select_related("block"), pk=segment_id, block__athlete=athlete)
+
+
+@dataclass(frozen=True)
+class LeftOut:
+    """Of the last ``planned`` times that a ladder's side stood in a block, it was left out so many times."""
+
+    left_out: int
+    planned: int
+
+
+def _played_segments() -> QuerySet[Any]:
+    counting = Q(runs__is_over=True)
+    return Segment.objects.filter(rung__isnull=False, block__status=Block.Status.DONE).annotate(
+        run_count=Count("runs", filter=counting), run_ms=Sum("runs__time_used_ms", filter=counting)
+    )
+
+
+def list_left_out(athlete: Athlete, day: date) -> dict[tuple[int, str], LeftOut]:
+    """How often each ladder's sides were left out of the last blocks that they stood in."""
+    segments = _played_segments().filter(block__athlete=athlete, block__day__gte=day - timedelta(days=AVOIDED_DAYS))
+    rows = segments.order_by("-block__day", "-block_id").values_list("rung__ladder", "side", "run_count")
+    last: dict[tuple[int, str], list[int]] = {}
+    for ladder, side, runs in rows:
+        times = last.setdefault((ladder, side), [])
+        if len(times) < AVOIDED_TIMES:
+            times.append(runs)
+    return {key: LeftOut(times.count(0), len(times)) for key, times in last.items()}
+
+
+def list_timed(athlete: Athlete) -> list[Timed]:
+    """Planned against actual of the last challenges that were played as planned, the latest last."""
+    blocks = Block.objects.filter(athlete=athlete, status=Block.Status.DONE).order_by("-day", "-id")
+    latest = list(blocks.values_list("id", flat=True)[:HABIT_BLOCKS])
+    played = {segment.pk: segment for segment in _played_segments().filter(block__in=latest)}
+    timed: list[Timed] = []
+    for block in Block.objects.filter(pk__in=latest).prefetch_related("segments").order_by("day", "id"):
+        began = block.started_at
+        for segment in block.segments.all():
+            if began and segment.done_at and segment.pk in played:
+                found = _timed(played[segment.pk], round((segment.done_at - began).total_seconds()))
+                timed += [found] if found else []
+            began = segment.done_at or began
+    return timed
+
+
+def _timed(segment: Any, actual_s: int) -> Timed | None:
+    """None where fewer or more runs were played than planned: that is another segment than the planned one."""
+    runs: int = segment.run_count
+    played_ms: int = segment.run_ms or 0
+    if not runs or runs != segment.runs_planned or not played_ms or not segment.high_s:
+        return None
+    planned = Estimate(segment.low_s, segment.planned_s, segment.high_s)
+    return Timed(planned, actual_s, around_seconds(SET_UP_S, runs), max(0, actual_s - played_ms // 1000))

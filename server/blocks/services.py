@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from datetime import date, datetime
+from datetime import datetime
 from typing import Any
 
 from django.db import transaction
@@ -13,17 +13,87 @@ from blocks.models import Block, Segment
 from jolly_core.errors import CoreError
 from jolly_core.load.weekly import check_effort
 
+#: What a re-fit changes, and what taking it back restores.
+_SHAPE = ("title", "minutes", "spare_s")
+_SEGMENT_SHAPE = (
+    "kind",
+    "title",
+    "rung_id",
+    "side",
+    "planned_s",
+    "low_s",
+    "high_s",
+    "runs_planned",
+    "is_locked",
+    "reasons",
+)
+
 
 @transaction.atomic
-def keep_block(
-    athlete: Athlete, *, title: str, day: date, minutes: int, spare_s: int, segments: Sequence[dict[str, Any]]
-) -> Block:
+def keep_block(athlete: Athlete, *, segments: Sequence[dict[str, Any]], **values: Any) -> Block:
     """Keep a planned block with its segments in order."""
-    block = Block.objects.create(athlete=athlete, title=title, day=day, minutes=minutes, spare_s=spare_s)
+    block = Block.objects.create(athlete=athlete, **values)
+    _lay_segments(block, segments)
+    return block
+
+
+@transaction.atomic
+def replan_block(
+    block: Block, *, segments: Sequence[dict[str, Any]], change: str = "", can_take_back: bool = False, **values: Any
+) -> Block:
+    """Give a planned block other segments, and say what changed. Raises ``CoreError`` for one that has begun."""
+    _check_planned(block)
+    block.before = _shape_of(block) if can_take_back else {}
+    for name, value in values.items():
+        setattr(block, name, value)
+    if change:
+        block.changes = [*block.changes, change]
+    _save_changed(block)
+    block.segments.all().delete()
+    _lay_segments(block, segments)
+    return block
+
+
+@transaction.atomic
+def take_refit_back(block: Block) -> Block:
+    """The shape before the last re-fit. Raises ``CoreError`` where there is none, or the block has begun."""
+    _check_planned(block)
+    if not block.before:
+        raise CoreError.one("nothing_to_take_back", "This block was not re-fitted since it was planned.", "block")
+    before = block.before
+    segments = before["segments"]
+    block.changes = block.changes[:-1]
+    return replan_block(block, segments=segments, **{name: before[name] for name in _SHAPE})
+
+
+def move_block(block: Block, **values: Any) -> Block:
+    """Put a planned block to another day, hour or place. Raises ``CoreError`` for one that has begun."""
+    _check_planned(block)
+    for name, value in values.items():
+        setattr(block, name, value)
+    _save_changed(block)
+    return block
+
+
+def _save_changed(block: Block) -> None:
+    block.sequence += 1
+    block.save()
+
+
+def _check_planned(block: Block) -> None:
+    if block.status != Block.Status.PLANNED:
+        raise CoreError.one("block_closed", "This block has begun; plan a new one.", "status", value=block.status)
+
+
+def _shape_of(block: Block) -> dict[str, Any]:
+    segments = [{name: getattr(segment, name) for name in _SEGMENT_SHAPE} for segment in block.segments.all()]
+    return {**{name: getattr(block, name) for name in _SHAPE}, "segments": segments}
+
+
+def _lay_segments(block: Block, segments: Sequence[dict[str, Any]]) -> None:
     Segment.objects.bulk_create(
         Segment(block=block, position=position, **values) for position, values in enumerate(segments, 1)
     )
-    return block
 
 
 def start_block(block: Block, at: datetime) -> Block:
@@ -61,12 +131,12 @@ def drop_block(block: Block) -> Block:
     """Take a planned block out of the plan; ``restore_block`` brings it back."""
     if block.status == Block.Status.PLANNED:
         block.status = Block.Status.DROPPED
-        block.save(update_fields=["status"])
+        _save_changed(block)
     return block
 
 
 def restore_block(block: Block) -> Block:
     if block.status == Block.Status.DROPPED:
         block.status = Block.Status.PLANNED
-        block.save(update_fields=["status"])
+        _save_changed(block)
     return block

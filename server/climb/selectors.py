@@ -9,8 +9,10 @@ from typing import Any
 from uuid import UUID
 
 from accounts.models import Athlete
+from accounts.selectors import get_today
 from jolly_core.record.usual import Comparison, best_of, compare, usual_of
 from jolly_core.sides import side_words
+from jolly_core.thresholds.evidence import RunResult
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 from ladders.models import Ladder, Rung
@@ -22,7 +24,7 @@ from ladders.selectors import (
     list_rungs,
 )
 from runs.models import Run
-from runs.selectors import get_run, list_counting, list_results, list_values
+from runs.selectors import Books, get_run, list_books, list_counting, list_results, list_values
 
 #: How many results are shown in a row at the end of a run.
 RECENT_RUNS = 20
@@ -98,16 +100,35 @@ class Outcome:
 def get_standing(ladder: Ladder) -> LadderStanding:
     working = get_working_rung(ladder)
     threshold = get_threshold(working)
-    rungs = len(list_rungs(ladder))
-    place = RungPlace(working.number, rungs, ladder.athlete.handedness, is_ladder_held=ladder.held >= rungs)
-    verdict = judge(threshold, list_results(working, threshold.metric.id, ladder.arrived_at), place)
-    return LadderStanding(ladder, ladder.held, list_rungs(ladder), working, threshold, verdict)
+    return _stand(ladder, working, threshold, list_results(working, threshold.metric.id, ladder.arrived_at))
+
+
+def _stand(ladder: Ladder, working: Rung, threshold: Threshold, results: Sequence[RunResult]) -> LadderStanding:
+    rungs = list_rungs(ladder)
+    place = RungPlace(working.number, len(rungs), ladder.athlete.handedness, is_ladder_held=ladder.held >= len(rungs))
+    return LadderStanding(ladder, ladder.held, rungs, working, threshold, judge(threshold, results, place))
 
 
 def list_standings(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderStanding]:
     """Where the athlete stands on all ladders, or on those that are named and theirs."""
-    ladders = list_ladders(athlete) if ladder_ids is None else list_ladders(athlete).filter(pk__in=ladder_ids)
-    return [get_standing(ladder) for ladder in ladders.select_related("athlete")]
+    return read_standings(athlete, get_today(athlete), ladder_ids)[0]
+
+
+def read_standings(
+    athlete: Athlete, today: date, ladder_ids: Sequence[int] | None = None
+) -> tuple[list[LadderStanding], Books]:
+    """The same with the books of the rungs being worked on, all read at once however many ladders there are."""
+    found = list_ladders(athlete) if ladder_ids is None else list_ladders(athlete).filter(pk__in=ladder_ids)
+    ladders = list(found)
+    working = [get_working_rung(ladder) for ladder in ladders]
+    books = list_books(athlete, working, today)
+    standings = []
+    for ladder, rung in zip(ladders, working, strict=True):
+        threshold = get_threshold(rung)
+        entries = [entry for entry in books.get(rung.pk, []) if entry.started_at >= ladder.arrived_at]
+        results = [RunResult(entry.day, entry.side, entry.metrics.get(threshold.metric.id)) for entry in entries]
+        standings.append(_stand(ladder, rung, threshold, results))
+    return standings, books
 
 
 def list_rung_standings(ladder: Ladder) -> list[RungStanding]:

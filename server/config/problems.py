@@ -17,7 +17,17 @@ from jolly_core.errors import CoreError
 
 CONTENT_TYPE = "application/problem+json"
 #: Core errors that say "this clashes with what is already there"; every other one is bad input.
-CONFLICTS = {"seq_taken", "id_taken", "event_id_reused", "run_set_aside", "block_closed"}
+CONFLICTS = {
+    "seq_taken",
+    "id_taken",
+    "event_id_reused",
+    "run_set_aside",
+    "block_closed",
+    "from_paper",
+    "needs_acknowledgement",
+    "nothing_to_take_back",
+    "dose_used_up",
+}
 
 
 def problem(

@@ -23,11 +23,13 @@ CSRF_TRUSTED_ORIGINS = read_list("ORIGINS")
 
 INSTALLED_APPS = [
     "accounts",
+    "places",
     "ladders",
     "blocks",
     "runs",
     "climb",
     "plan",
+    "weeks",
     "demo",
     "django.contrib.auth",
     "django.contrib.contenttypes",

@@ -7,13 +7,16 @@ from django.urls import URLPattern, URLResolver, include, path, re_path
 from drf_spectacular.views import SpectacularAPIView
 
 from config.web import app_page
+from weeks.api.views import subscription
 
 api: list[URLPattern | URLResolver] = [
     path("", include("accounts.api.urls")),
+    path("", include("places.api.urls")),
     path("", include("ladders.api.urls")),
     path("", include("runs.api.urls")),
     path("", include("climb.api.urls")),
     path("", include("plan.api.urls")),
+    path("", include("weeks.api.urls")),
     path("schema/", SpectacularAPIView.as_view(), name="schema"),
 ]
 if settings.IS_DEMO:
@@ -22,6 +25,7 @@ if settings.IS_DEMO:
 urlpatterns = [
     path("api/", include(api)),
     path("_allauth/", include("allauth.headless.urls")),
+    path("calendar/<str:token>.ics", subscription),
     # Addresses without a dot belong to the application's own router; a file that is missing stays missing.
     re_path(r"^(?!api/|_allauth/|assets/)[^.]*$", app_page),
 ]

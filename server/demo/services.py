@@ -21,8 +21,11 @@ from ladders.models import Rung
 from ladders.selectors import get_ladder
 from ladders.services import take_ladder
 from ladders.shelf import list_shelf
+from places.services import keep_place
+from plan.proposals import Asked
 from plan.services import plan_block
 from runs.services import record_events, start_run
+from weeks.services import keep_terms
 
 
 @transaction.atomic
@@ -38,8 +41,19 @@ def load_demo(today: date) -> Athlete:
         day = today - timedelta(days=days_left)
         if _is_practice(random, day, days_left):
             _play_day(random, athlete, ladders, day, days_left)
-    plan_block(athlete, minutes=30, ladder_ids=[ladders["wall-rally"], ladders["serve-to-box"]], day=today)
+    _plan_ahead(athlete, ladders, today)
     return athlete
+
+
+def _plan_ahead(athlete: Athlete, ladders: dict[str, int], today: date) -> None:
+    """The usual week with its places and wishes, and the block of today."""
+    places = {name: keep_place(athlete, name, offers) for name, offers in story.PLACES.items()}
+    windows = [{**window, "place": places[window["place"]].pk, "missing": []} for window in story.WINDOWS]
+    wishes = [{**wish, "ladder": ladders.get(wish["ladder"])} for wish in story.WISHES]
+    keep_terms(athlete, windows, wishes)
+    yard = places[story.YARD]
+    asked = Asked(30, [ladders["wall-rally"], ladders["serve-to-box"]], today, place=yard)
+    plan_block(athlete, asked, start=time(17, 30))
 
 
 def _at(day: date, hour: int) -> datetime:
@@ -55,7 +69,7 @@ def _is_practice(random: Random, day: date, days_left: int) -> bool:
 def _play_day(random: Random, athlete: Athlete, ladders: dict[str, int], day: date, days_left: int) -> None:
     keys = story.DAY_LADDERS[day.weekday()]
     minutes = story.DAY_MINUTES[day.weekday()]
-    block = plan_block(athlete, minutes=minutes, ladder_ids=[ladders[key] for key in keys], day=day)
+    block = plan_block(athlete, Asked(minutes, [ladders[key] for key in keys], day))
     at = _at(day, 17)
     start_block(block, at)
     for segment in block.segments.select_related("rung__ladder__athlete"):

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from datetime import time
 from typing import Any
 
 DAYS = 272
@@ -67,3 +68,22 @@ DAY_LADDERS = {
 DAY_MINUTES = {1: 30, 3: 30, 5: 45}
 #: How hard a day feels, least and most: Saturdays at the wall are the hard ones.
 EFFORTS = {1: (3, 6), 3: (2, 4), 5: (5, 8)}
+
+YARD, HALL = "Tanner's Yard", "the Old Dairy hall"
+PLACES = {YARD: ["wall", "basket", "flat floor"], HALL: ["wall", "basket", "high ceiling", "flat floor", "mat"]}
+WINDOWS: tuple[dict[str, Any], ...] = (
+    {"weekday": 1, "start": time(17, 30), "minutes": 45, "place": YARD},
+    {"weekday": 3, "start": time(18, 0), "minutes": 40, "place": HALL},
+    {"weekday": 5, "start": time(10, 0), "minutes": 60, "place": YARD},
+    {"weekday": 6, "start": time(16, 0), "minutes": 30, "place": HALL},
+)
+#: The dearest first. The last one cannot be kept beside the others: four visits to the basket, and three at the most.
+WISHES: tuple[dict[str, Any], ...] = (
+    {"kind": "rest_days", "ladder": None, "number": 3},
+    {"kind": "hard_apart", "ladder": None, "number": 1},
+    {"kind": "at_least", "ladder": "serve-to-box", "number": 2},
+    {"kind": "at_least", "ladder": "wall-rally", "number": 2},
+    {"kind": "at_least", "ladder": "cascade-catches", "number": 2},
+    {"kind": "at_least", "ladder": "putting-circle", "number": 2},
+    {"kind": "day_off", "ladder": None, "number": 6},
+)

@@ -4,7 +4,9 @@ from __future__ import annotations
 
 from django.conf import settings
 from django.db import models
+from django.utils.functional import cached_property
 
+from jolly_core.body.traits import Traits, read_traits
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.sides import BOTH_SIDES, NONE
 
@@ -20,6 +22,8 @@ class Ladder(models.Model):
     has_sides = models.BooleanField(default=False)
     kit = models.JSONField(default=list)
     cautions = models.JSONField(default=list)
+    #: What it asks of body and place; see the core's ``body.traits``.
+    traits = models.JSONField(default=dict)
     held = models.PositiveSmallIntegerField(default=0)
     #: When the athlete came to the rung being worked on; only runs since then count for its threshold.
     arrived_at = models.DateTimeField()
@@ -38,8 +42,26 @@ class Ladder(models.Model):
         """The sides it is played on, the one to begin with first."""
         return BOTH_SIDES if self.has_sides else (NONE,)
 
+    @cached_property
+    def known_traits(self) -> Traits:
+        """What it asks of body and place, as the core takes it."""
+        return read_traits(self.traits)
+
     def __str__(self) -> str:
         return self.title
+
+
+class Acknowledgement(models.Model):
+    """That the athlete read the caution of a risk and said yes, in the words that they said yes to."""
+
+    ladder = models.ForeignKey(Ladder, on_delete=models.CASCADE, related_name="acknowledgements")
+    risk = models.CharField(max_length=24)
+    words = models.TextField()
+    made_at = models.DateTimeField()
+
+    class Meta:
+        ordering = ("ladder_id", "id")
+        constraints = [models.UniqueConstraint(fields=("ladder", "risk"), name="a_risk_once_a_ladder")]
 
 
 class Rung(models.Model):

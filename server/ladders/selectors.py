@@ -8,6 +8,7 @@ from django.db.models import QuerySet
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
+from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.thresholds.threshold import Threshold, read_threshold
 from ladders.models import Ladder, Move, Rung
@@ -15,7 +16,8 @@ from ladders.models import Ladder, Move, Rung
 
 def list_ladders(athlete: Athlete) -> QuerySet[Ladder]:
     """The athlete's ladders with rungs and thresholds, in the order they were taken."""
-    return Ladder.objects.filter(athlete=athlete).prefetch_related("rungs__threshold_revisions")
+    ladders = Ladder.objects.filter(athlete=athlete).select_related("athlete")
+    return ladders.prefetch_related("rungs__threshold_revisions", "acknowledgements")
 
 
 def get_ladder(athlete: Athlete, ladder_id: int) -> Ladder:
@@ -49,3 +51,8 @@ def get_threshold_values(rung: Rung) -> dict[str, Any]:
 
 def list_moves(ladder: Ladder) -> QuerySet[Move]:
     return ladder.moves.all()
+
+
+def list_unacknowledged(ladder: Ladder) -> list[Risk]:
+    """The risks of a ladder that the athlete has not said yes to yet."""
+    return list_missing(ladder.known_traits.risks, [each.risk for each in ladder.acknowledgements.all()])

@@ -9,16 +9,20 @@ from typing import Any
 from django.db import transaction
 
 from accounts.models import Athlete
+from jolly_core.body.risks import RISKS
+from jolly_core.body.traits import read_traits
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.thresholds.threshold import read_threshold
-from ladders.models import Ladder, Move, Rung, ThresholdRevision
+from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 
 
 @transaction.atomic
 def take_ladder(athlete: Athlete, key: str, pack: Mapping[str, Any], at: datetime) -> Ladder:
     """Put a ladder of the shelf among the athlete's own. Taking it again returns the one that is there."""
     values = {name: pack[name] for name in ("title", "discipline", "summary", "has_sides", "kit", "cautions")}
+    values["traits"] = pack.get("traits", {})
+    read_traits(values["traits"])
     ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults={**values, "arrived_at": at})
     if is_new:
         for number, rung in enumerate(pack["rungs"], 1):
@@ -96,3 +100,12 @@ def take_move_back(ladder: Ladder, at: datetime) -> Move:
 def _stand_on(ladder: Ladder, held: int, arrived_at: datetime) -> None:
     ladder.held, ladder.arrived_at = held, arrived_at
     ladder.save(update_fields=["held", "arrived_at"])
+
+
+def acknowledge(ladder: Ladder, risk: str, at: datetime) -> Acknowledgement:
+    """Keep that the athlete said yes to a risk's caution. Raises ``CoreError`` for a risk that is not the ladder's."""
+    if risk not in ladder.known_traits.risks:
+        known = ", ".join(ladder.known_traits.risks) or "none"
+        raise CoreError.one("not_a_choice", f"This ladder carries these risks: {known}.", "risk", value=risk)
+    words = RISKS[risk].words
+    return Acknowledgement.objects.get_or_create(ladder=ladder, risk=risk, defaults={"words": words, "made_at": at})[0]

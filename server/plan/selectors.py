@@ -3,56 +3,35 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, timedelta
-from typing import Any
 
-from accounts.models import Athlete
-from accounts.selectors import get_today
-from blocks.models import Block
+from django.db.models import QuerySet
+from django.shortcuts import get_object_or_404
+
+from accounts.models import Athlete, BodyLimit
+from accounts.selectors import get_today, list_body_limits
+from blocks.models import Block, Segment
 from blocks.selectors import get_next_block, list_blocks, list_sessions
 from climb.selectors import LadderStanding, list_standings
 from jolly_core.challenges.registry import get_challenge
-from jolly_core.errors import CoreError
+from jolly_core.load.counts import JointCount, count_cautions, count_joints
 from jolly_core.load.weekly import Week, list_weeks, load_cautions
-from jolly_core.planning.arrangement import Arrangement, Wish, arrange_block
+from jolly_core.planning.arrangement import COOL_DOWN, WARM_UP
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION
-from jolly_core.sides import NONE, side_words
-from ladders.models import Rung
-from ladders.selectors import get_rung
+from jolly_core.planning.wish import TEST_DAY, Kept
+from jolly_core.sides import side_words
+from ladders.selectors import get_rung, get_working_rung, list_ladders
+from plan.models import Routine
+from plan.proposals import Asked, propose_block
+from plan.wishes import get_habit, key_of
 from runs.models import Run
-from runs.selectors import get_last_day, get_pace, list_runs
+from runs.selectors import get_pace, list_played_counts, list_runs
 
 RECENT_RUNS = 5
 LOAD_WEEKS = 8
-
-
-@dataclass(frozen=True)
-class Proposal:
-    """An arrangement with what each of its wishes stands for: the rung and the side."""
-
-    arrangement: Arrangement
-    targets: dict[str, tuple[Rung, str]]
-
-    def rows(self) -> list[dict[str, Any]]:
-        """The segments as they are kept and shown."""
-        rows = []
-        for segment in self.arrangement.segments:
-            rung, side = self.targets[segment.key] if segment.key else (None, NONE)
-            rows.append(
-                {
-                    "kind": segment.kind,
-                    "title": segment.title,
-                    "start_s": segment.start_s,
-                    "planned_s": segment.duration_s,
-                    "runs_planned": segment.runs,
-                    "reasons": list(segment.reasons),
-                    "rung": rung,
-                    "side": side,
-                }
-            )
-        return rows
+COUNT_WEEKS = 4
 
 
 @dataclass(frozen=True)
@@ -62,43 +41,9 @@ class Today:
     standings: Sequence[LadderStanding]
     recent: Sequence[Run]
     cautions: Sequence[str]
-
-
-def propose_block(athlete: Athlete, minutes: int, ladder_ids: Sequence[int], today: date) -> Proposal:
-    """The block that serves the chosen ladders best. Raises ``CoreError`` for ladders that are not the athlete's."""
-    by_id = {standing.ladder.pk: standing for standing in list_standings(athlete, ladder_ids)}
-    for place, ladder_id in enumerate(ladder_ids):
-        if ladder_id not in by_id:
-            message = f"You have no ladder {ladder_id}; choose among your own."
-            raise CoreError.one("unknown_ladder", message, "ladders", place, value=ladder_id)
-    wishes: list[Wish] = []
-    targets: dict[str, tuple[Rung, str]] = {}
-    for ladder_id in dict.fromkeys(ladder_ids):
-        for wish, side in _wishes(athlete, by_id[ladder_id]):
-            wishes.append(wish)
-            targets[wish.key] = (by_id[ladder_id].working, side)
-    return Proposal(arrange_block(minutes, wishes, today), targets)
-
-
-def _wishes(athlete: Athlete, standing: LadderStanding) -> list[tuple[Wish, str]]:
-    """The rung being worked on, once for each side that it has."""
-    ladder, rung = standing.ladder, standing.working
-    challenge = get_challenge(rung.format)
-    missing = {each.side: each.more_runs for each in standing.verdict.evidence}
-    wishes = []
-    for side in ladder.sides:
-        words = side_words(side, athlete.handedness)
-        wish = Wish(
-            key=f"{rung.pk}-{side}",
-            ladder=str(ladder.pk),
-            title=f"{ladder.title}: {rung.title}" + (f", {words}" if words else ""),
-            side=side,
-            run=challenge.estimate(rung.settings, get_pace(rung, side)),
-            last_day=get_last_day(rung, side),
-            runs_to_climb=missing.get(side, missing.get(NONE)),
-        )
-        wishes.append((wish, side))
-    return wishes
+    #: What would be different if the next block were planned now.
+    stale: Sequence[str]
+    limits: Sequence[BodyLimit]
 
 
 @dataclass(frozen=True)
@@ -131,13 +76,80 @@ def get_today_page(athlete: Athlete) -> Today:
         standings=standings,
         recent=list(list_runs(athlete).filter(is_over=True)[:RECENT_RUNS]),
         cautions=list(dict.fromkeys(cautions)),
+        stale=list_stale(block) if block else [],
+        limits=list(list_body_limits(athlete, today)),
     )
+
+
+def asked_of(block: Block) -> Asked:
+    """What a kept block was asked for."""
+    left_out = {each["what"] for each in block.acknowledged}
+    return Asked(
+        minutes=block.minutes,
+        ladder_ids=list(dict.fromkeys(segment.rung.ladder_id for segment in block.segments.all() if segment.rung)),
+        day=block.day,
+        focus=block.focus,
+        energy=block.energy,
+        partner=block.partner,
+        place=block.place,
+        missing=block.missing,
+        has_warm_up=WARM_UP not in left_out,
+        has_cool_down=COOL_DOWN not in left_out,
+    )
+
+
+def kept_of(block: Block) -> list[Kept]:
+    """The parts of a kept block in their places, each on the rung that its ladder is worked on now."""
+    challenges = [segment for segment in block.segments.all() if segment.rung]
+    return [
+        Kept(_key_now(segment, block), place, segment.runs_planned, is_locked=segment.is_locked)
+        for place, segment in enumerate(challenges)
+    ]
+
+
+def _key_now(segment: Segment, block: Block) -> str:
+    if segment.rung is None or block.focus == TEST_DAY:
+        return segment.key
+    return key_of(get_working_rung(segment.rung.ladder), segment.side)
+
+
+def list_stale(block: Block) -> list[str]:
+    """What would be different if a planned block were planned now: a rung climbed, a body limit, a dose used up."""
+    if block.status != Block.Status.PLANNED:
+        return []
+    said = []
+    for segment in block.segments.all():
+        if segment.rung and _key_now(segment, block) != segment.key:
+            now = get_working_rung(segment.rung.ladder)
+            said.append(
+                f"{segment.rung.ladder.title} has moved to rung {now.number}, {now.title}; "
+                f"the plan holds rung {segment.rung.number}."
+            )
+    proposal = propose_block(block.athlete, replace(asked_of(block), kept=kept_of(block), fill=False))
+    said += [f"{each.title}: {each.reason}." for each in proposal.arrangement.left_out if not each.is_free]
+    return list(dict.fromkeys(said))
+
+
+def list_routines(athlete: Athlete) -> QuerySet[Routine]:
+    return Routine.objects.filter(athlete=athlete)
+
+
+def get_routine(athlete: Athlete, routine_id: int) -> Routine:
+    return get_object_or_404(Routine, pk=routine_id, athlete=athlete)
+
+
+def get_working_by_ladder(athlete: Athlete) -> dict[int, int]:
+    """The rung being worked on, by its ladder."""
+    return {ladder.pk: get_working_rung(ladder).pk for ladder in list_ladders(athlete)}
 
 
 @dataclass(frozen=True)
 class Load:
     weeks: Sequence[Week]
+    counts: Sequence[JointCount]
     cautions: Sequence[str]
+    #: Planned against actual: what the ranges of blocks have been worth.
+    habit: str
 
 
 def get_load(athlete: Athlete) -> Load:
@@ -145,7 +157,9 @@ def get_load(athlete: Athlete) -> Load:
     today = get_today(athlete)
     # A week more than is shown, for the first one's change.
     weeks = list_weeks(list_sessions(athlete, today - timedelta(weeks=LOAD_WEEKS + 2)), today, LOAD_WEEKS)
-    return Load(weeks, load_cautions(weeks))
+    counts = count_joints(list_played_counts(athlete, today - timedelta(weeks=COUNT_WEEKS)), today)
+    cautions = (*load_cautions(weeks), *count_cautions(counts))
+    return Load(weeks, counts, cautions, get_habit(athlete).words)
 
 
 def list_coming_blocks(athlete: Athlete) -> list[Block]:

@@ -1,31 +1,150 @@
-"""Keeping a proposed block."""
+"""Keeping a proposed block, changing it, repeating it."""
 
 from __future__ import annotations
 
 from collections.abc import Sequence
-from datetime import date
+from dataclasses import replace
+from datetime import UTC, date, datetime, time
+from typing import Any
+
+from django.db import transaction
 
 from accounts.models import Athlete
+from blocks import services as blocks
 from blocks.models import Block
-from blocks.services import keep_block
 from jolly_core.errors import CoreError
-from plan.selectors import propose_block
+from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
+from jolly_core.planning.warmup import NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS
+from jolly_core.planning.wish import Kept
+from jolly_core.words import counted
+from plan.models import Routine
+from plan.proposals import Asked, Proposal, propose_block
+from plan.selectors import asked_of, kept_of
+
+#: What has to be said yes to before an end of the block is left out.
+LEAVING_OUT = {WARM_UP: NO_WARM_UP_WORDS, COOL_DOWN: NO_COOL_DOWN_WORDS}
 
 
-def plan_block(athlete: Athlete, *, minutes: int, ladder_ids: Sequence[int], day: date) -> Block:
-    """Arrange a block for ``day`` and keep it. Raises ``CoreError`` when it would hold no challenge at all."""
-    proposal = propose_block(athlete, minutes, ladder_ids, day)
+def plan_block(athlete: Athlete, asked: Asked, *, start: time | None = None, acknowledged: Sequence[str] = ()) -> Block:
+    """Arrange a block and keep it.
+
+    Raises ``CoreError``: when it would hold no challenge at all, and ``needs_acknowledgement`` when it leaves out the
+    warm-up or the cool-down without the athlete's yes, which the block keeps.
+    """
+    proposal = propose_block(athlete, asked)
+    return blocks.keep_block(athlete, **_values(proposal, start, acknowledged))
+
+
+def replan_block(block: Block, asked: Asked, *, start: time | None = None, acknowledged: Sequence[str] = ()) -> Block:
+    """Arrange a kept block anew, by hand. Raises as ``plan_block``, and for a block that has begun."""
+    known = [each["what"] for each in block.acknowledged]
+    proposal = propose_block(block.athlete, asked)
+    return blocks.replan_block(block, **_values(proposal, start, [*known, *acknowledged]))
+
+
+def refit_block(block: Block, minutes: int) -> Block:
+    """Fit a planned block into other minutes: what is locked stays, the least pressing gives way.
+
+    Drills stand on the rung that is worked on now. What changed is kept with the block, and can be taken back.
+    """
+    proposal = propose_block(block.athlete, replace(asked_of(block), minutes=minutes, kept=kept_of(block)))
+    values = _values(proposal, block.start, [each["what"] for each in block.acknowledged])
+    return blocks.replan_block(block, change=_what_changed(block, proposal), can_take_back=True, **values)
+
+
+def _values(proposal: Proposal, start: time | None, acknowledged: Sequence[str]) -> dict[str, Any]:
+    asked = proposal.asked
     rows = proposal.rows()
     if not proposal.targets:
         raise CoreError.one("nothing_to_play", "Choose at least one ladder to practise.", "ladders")
-    if not any(row["rung"] for row in rows):
-        raise CoreError.one("too_short", "No run fits into these minutes; give it more.", "minutes", value=minutes)
+    if not proposal.arrangement.drills:
+        reasons = "; ".join(f"{each.title}: {each.reason}" for each in proposal.arrangement.left_out)
+        raise CoreError.one("too_short", f"No run fits into this block. {reasons}.", "minutes", value=asked.minutes)
     titles = dict.fromkeys(row["rung"].ladder.title for row in rows if row["rung"])
-    return keep_block(
-        athlete,
-        title=" + ".join(titles)[:120],
-        day=day,
-        minutes=minutes,
-        spare_s=proposal.arrangement.spare_s,
-        segments=[{name: value for name, value in row.items() if name != "start_s"} for row in rows],
+    return {
+        "title": " + ".join(titles)[:120],
+        "day": asked.day,
+        "start": start,
+        "minutes": asked.minutes,
+        "place": asked.place,
+        "focus": asked.focus,
+        "energy": asked.energy,
+        "partner": asked.partner,
+        "missing": list(asked.missing),
+        "acknowledged": _said_yes(asked, acknowledged),
+        "spare_s": proposal.arrangement.spare_s,
+        "segments": [{name: row[name] for name in row if name not in ("key", "start_s")} for row in rows],
+    }
+
+
+def _said_yes(asked: Asked, acknowledged: Sequence[str]) -> list[dict[str, str]]:
+    left_out = [
+        what for what, is_there in ((WARM_UP, asked.has_warm_up), (COOL_DOWN, asked.has_cool_down)) if not is_there
+    ]
+    for what in left_out:
+        if what not in acknowledged:
+            raise CoreError.one("needs_acknowledgement", LEAVING_OUT[what], f"has_{what}", value=what)
+    at = datetime.now(UTC).isoformat(timespec="seconds")
+    return [{"what": what, "words": LEAVING_OUT[what], "at": at} for what in left_out]
+
+
+def _what_changed(block: Block, proposal: Proposal) -> str:
+    """What a re-fit did, in a sentence."""
+    before = {segment.key: segment for segment in block.segments.all() if segment.kind == CHALLENGE}
+    after = {segment.key: segment for segment in proposal.arrangement.segments if segment.kind == CHALLENGE}
+    minutes = proposal.asked.minutes
+    parts = [f"from {block.minutes} to {minutes} minutes" if minutes != block.minutes else "brought up to date"]
+    gone = [segment.title for key, segment in before.items() if key not in after]
+    new = [segment.title for key, segment in after.items() if key not in before]
+    fewer = [
+        f"{segment.title} {counted(after[key].runs, 'run')} instead of {segment.runs_planned}"
+        for key, segment in before.items()
+        if key in after and after[key].runs != segment.runs_planned
+    ]
+    for words, titles in (("left out", gone), ("new", new), ("changed", fewer)):
+        if titles:
+            parts.append(f"{words}: {', '.join(titles)}")
+    return f"Re-fitted {'; '.join(parts)}."
+
+
+def keep_routine(block: Block, title: str) -> Routine:
+    """Keep a block's shape to repeat. Raises ``CoreError`` for an empty title."""
+    if not title.strip():
+        raise CoreError.one("empty", "Give the routine a name.", "title")
+    parts = [
+        {"ladder": segment.rung.ladder_id, "side": segment.side, "runs": segment.runs_planned}
+        for segment in block.segments.all()
+        if segment.rung
+    ]
+    return Routine.objects.create(
+        athlete=block.athlete,
+        title=title.strip(),
+        minutes=block.minutes,
+        focus=block.focus,
+        energy=block.energy,
+        partner=block.partner,
+        parts=parts,
     )
+
+
+def drop_routine(routine: Routine) -> None:
+    routine.delete()
+
+
+@transaction.atomic
+def plan_routine(routine: Routine, day: date, working: dict[int, int]) -> Block:
+    """A block of a routine's shape, on the rungs that are worked on now (``working``: rung by ladder)."""
+    parts = [part for part in routine.parts if part["ladder"] in working]
+    asked = Asked(
+        minutes=routine.minutes,
+        ladder_ids=list(dict.fromkeys(part["ladder"] for part in parts)),
+        day=day,
+        focus=routine.focus,
+        energy=routine.energy,
+        partner=routine.partner,
+        kept=[
+            Kept(f"{working[part['ladder']]}-{part['side']}", place, part["runs"]) for place, part in enumerate(parts)
+        ],
+        fill=False,
+    )
+    return plan_block(routine.athlete, asked)

@@ -26,6 +26,8 @@ class Run(models.Model):
     rung = models.ForeignKey("ladders.Rung", on_delete=models.CASCADE, related_name="runs")
     segment = models.ForeignKey("blocks.Segment", null=True, on_delete=models.SET_NULL, related_name="runs")
     side = models.CharField(max_length=6, default="none")
+    #: Counted as it happened, or typed in from a sheet: then there are totals and no events.
+    is_from_paper = models.BooleanField(default=False)
     format = models.CharField(max_length=40)
     settings = models.JSONField()
     double_tap_ms = models.PositiveSmallIntegerField()
@@ -49,6 +51,8 @@ class Run(models.Model):
         indexes = [
             models.Index(fields=("athlete", "started_at"), name="runs_of_an_athlete"),
             models.Index(fields=("rung", "started_at"), name="runs_on_a_rung"),
+            # Covers "when was each ladder last played" without reading a run.
+            models.Index(fields=("athlete", "is_over", "rung", "side", "day"), name="days_of_an_athlete"),
         ]
 
     @property

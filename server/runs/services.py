@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
-from datetime import datetime
+from datetime import date, datetime
 from itertools import pairwise
 from typing import TYPE_CHECKING, Any
 from uuid import UUID
@@ -16,14 +16,16 @@ from accounts.selectors import get_day
 from blocks.selectors import get_segment
 from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.events import check_follows, read_event
+from jolly_core.challenges.paper import tally_of_totals
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.challenges.session import Session, replay
 from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_choice
 from ladders.models import Rung
+from ladders.selectors import list_unacknowledged
 from runs.live import put_session, take_session
 from runs.models import Event, Run
-from runs.selectors import get_run_to_record, get_yardstick, list_known
+from runs.selectors import get_dose_left, get_run_to_record, get_yardstick, list_known
 
 if TYPE_CHECKING:
     from blocks.models import Segment
@@ -55,6 +57,8 @@ def start_run(
     if segment_id is not None:
         _check_segment(get_segment(athlete, segment_id), rung, side)
     known = Run.objects.filter(pk=run_id).first()
+    if known is None:
+        _check_allowed(athlete, rung, get_day(athlete, started_at))
     if known:
         if (known.athlete_id, known.rung_id, known.side) != (athlete.pk, rung.pk, side):
             raise CoreError.one("id_taken", "This id belongs to another run; make a new one.", "id")
@@ -76,6 +80,49 @@ def start_run(
     )
 
 
+def _check_allowed(athlete: Athlete, rung: Rung, day: date) -> None:
+    """Raise where a caution is still to be read, or a hard cap is reached for that day."""
+    if missing := list_unacknowledged(rung.ladder):
+        message = f"Read and acknowledge its cautions first ({missing[0].title}): they stand on the ladder."
+        raise CoreError.one("needs_acknowledgement", message, "rung", value=rung.ladder_id)
+    dose = rung.ladder.known_traits.dose
+    if dose.is_capped:
+        left = get_dose_left(athlete, rung.ladder, day)
+        if left.is_used_up:
+            message = f"{rung.ladder.title} is done for today, whatever happened: {left.words}. Rest is part of it."
+            raise CoreError.one("dose_used_up", message, "rung", value=rung.ladder_id)
+
+
+@transaction.atomic
+def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: datetime) -> Run:
+    """Keep a run that was tallied by hand: its totals, no events, marked as such.
+
+    Raises ``CoreError`` for totals that are missing, out of range, or cannot be together.
+    """
+    rung, athlete = segment.rung, segment.block.athlete
+    if rung is None:
+        raise CoreError.one("wrong_segment", f"{segment.title} has nothing to tally.", "segment", value=segment.pk)
+    tally = tally_of_totals(get_challenge(rung.format), rung.settings, totals)
+    return Run.objects.create(
+        athlete=athlete,
+        rung=rung,
+        segment=segment,
+        side=segment.side,
+        is_from_paper=True,
+        format=rung.format,
+        settings=rung.settings,
+        double_tap_ms=athlete.double_tap_ms,
+        started_at=started_at,
+        day=get_day(athlete, started_at),
+        tally=tally.as_dict(),
+        yardstick=get_yardstick(rung, segment.side).as_dict(),
+        metrics=dict(tally.metrics),
+        attempts=tally.attempts,
+        makes=tally.makes,
+        is_over=True,
+    )
+
+
 def _check_segment(segment: Segment, rung: Rung, side: str) -> None:
     if (segment.rung_id, segment.side) != (rung.pk, side):
         message = f"This part of the block is planned for {segment.title}; start a run of your own instead."
@@ -92,6 +139,8 @@ def record_events(athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, A
     run = get_run_to_record(athlete, run_id)
     if run.set_aside:
         raise CoreError.one("run_set_aside", "This run was set aside; take it back before counting on.", "run")
+    if run.is_from_paper:
+        raise CoreError.one("from_paper", "This run came from a sheet; start a new one to count.", "run")
     if not 1 <= len(batch) <= MOST_EVENTS_A_BATCH:
         raise CoreError.one("bad_batch", f"Send 1 to {MOST_EVENTS_A_BATCH} events at a time.", "events")
     fresh = _fresh_events(run, batch)

@@ -52,5 +52,5 @@ def tally_of_totals(challenge: Challenge[Any], settings: Mapping[str, object], t
         undoable=0,
         ignored=0,
         metrics=metrics,
-        detail={"is_from_paper": True},
+        detail={**reading.detail, "is_from_paper": True},
     )

@@ -28,6 +28,18 @@ class Dose:
     days_between: int = 0
     is_capped: bool = False
 
+    @property
+    def words(self) -> str:
+        """The dose as it is said; empty where nothing is limited."""
+        parts = [
+            f"{self.per_day} attempts a day" if self.per_day else "",
+            f"{self.per_week} a week" if self.per_week else "",
+            f"{counted(self.days_a_week, 'day')} a week" if self.days_a_week else "",
+            f"{counted(self.days_between, 'day')} between" if self.days_between else "",
+        ]
+        said = ", ".join(part for part in parts if part)
+        return f"at most {said}{', then stop, whatever happened' if self.is_capped else ''}" if said else ""
+
 
 @dataclass(frozen=True)
 class DoseLeft:

@@ -128,7 +128,7 @@ class _Solver:
     # --- solving ------------------------------------------------------------------------------------------------------
 
     def _ask(self, steps: float = STEPS_A_WISH) -> None:
-        """Solve the model as it stands. A yes or no is found sooner without preparing for it; none of it needs an LP."""
+        """Solve the model as it stands. A plain question is answered sooner without presolve; none needs an LP."""
         self.solver = solver = self.cp.CpSolver()
         solver.parameters.num_workers = 1
         solver.parameters.random_seed = SEED

@@ -2,7 +2,8 @@ from typing import Any
 
 from rest_framework import serializers
 
-from accounts.models import Athlete
+from accounts.models import Athlete, BodyLimit
+from jolly_core.body.limits import REST
 
 
 class AthleteSerializer(serializers.ModelSerializer[Athlete]):
@@ -30,3 +31,22 @@ class AthleteSerializer(serializers.ModelSerializer[Athlete]):
         if isinstance(data, dict) and (unknown := set(data) - set(self.fields)):
             raise serializers.ValidationError(dict.fromkeys(sorted(unknown), "There is no such setting."))
         return super().to_internal_value(data)
+
+
+class NewLimitSerializer(serializers.Serializer[Any]):
+    """Types only: which parts have sides is the core's to say."""
+
+    part = serializers.CharField()
+    side = serializers.CharField(required=False, default="", allow_blank=True)
+    strictness = serializers.CharField(required=False, default=REST)
+    since = serializers.DateField()
+    until = serializers.DateField(required=False, default=None, allow_null=True)
+    note = serializers.CharField(required=False, default="", allow_blank=True, max_length=200)
+
+
+class BodyLimitSerializer(serializers.ModelSerializer[BodyLimit]):
+    words = serializers.CharField(source="limit.words")
+
+    class Meta:
+        model = BodyLimit
+        fields = ("id", "part", "side", "strictness", "since", "until", "note", "words")

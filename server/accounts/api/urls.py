@@ -1,5 +1,9 @@
 from django.urls import path
 
-from accounts.api.views import AthleteView
+from accounts.api import views
 
-urlpatterns = [path("athlete/", AthleteView.as_view())]
+urlpatterns = [
+    path("athlete/", views.AthleteView.as_view()),
+    path("limits/", views.LimitsView.as_view()),
+    path("limits/<int:limit_id>/", views.LimitView.as_view()),
+]

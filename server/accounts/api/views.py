@@ -2,8 +2,8 @@ from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from accounts import services
-from accounts.api.serializers import AthleteSerializer
+from accounts import selectors, services
+from accounts.api.serializers import AthleteSerializer, BodyLimitSerializer, NewLimitSerializer
 from config.requests import Request
 
 
@@ -20,3 +20,28 @@ class AthleteView(APIView):
         given.is_valid(raise_exception=True)
         athlete = services.change_settings(request.user, dict(given.validated_data))
         return Response(AthleteSerializer(athlete).data)
+
+
+class LimitsView(APIView):
+    """What the athlete's body does not allow for now."""
+
+    @extend_schema(operation_id="list_limits", responses=BodyLimitSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        limits = selectors.list_body_limits(request.user, selectors.get_today(request.user))
+        return Response(BodyLimitSerializer(limits, many=True).data)
+
+    @extend_schema(operation_id="add_limit", request=NewLimitSerializer, responses={201: BodyLimitSerializer})
+    def post(self, request: Request) -> Response:
+        given = NewLimitSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        return Response(BodyLimitSerializer(services.add_limit(request.user, given.validated_data)).data, status=201)
+
+
+class LimitView(APIView):
+    """Lifting a limit: it ends, and stays in the record."""
+
+    @extend_schema(operation_id="lift_limit", responses={204: None})
+    def delete(self, request: Request, limit_id: int) -> Response:
+        limit = selectors.get_body_limit(request.user, limit_id)
+        services.lift_limit(limit, selectors.get_today(request.user))
+        return Response(status=204)

@@ -3,6 +3,7 @@ from typing import Any
 from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
+from jolly_core.body.risks import RISKS
 from jolly_core.challenges.registry import CHALLENGES
 from jolly_core.sides import SIDES, side_words
 from ladders.models import Ladder
@@ -56,6 +57,19 @@ class PlayedSideSerializer(serializers.Serializer[Any]):
     words = serializers.CharField(help_text="With the hand it means for this athlete; empty without sides.")
 
 
+class RiskSerializer(serializers.Serializer[Any]):
+    """A skill's risk: the caution to be acknowledged, and when it was; null while it was not."""
+
+    id = serializers.CharField()
+    title = serializers.CharField()
+    words = serializers.CharField()
+    at = serializers.DateTimeField(allow_null=True)
+
+
+class SaidYesSerializer(serializers.Serializer[Any]):
+    risk = serializers.CharField()
+
+
 class LadderRefSerializer(serializers.Serializer[Any]):
     id = serializers.IntegerField()
     title = serializers.CharField()
@@ -65,6 +79,19 @@ class LadderRefSerializer(serializers.Serializer[Any]):
     cautions = serializers.ListField(child=serializers.CharField())
     summary = serializers.CharField()
     sides = serializers.SerializerMethodField()
+    risks = serializers.SerializerMethodField()
+    needs = serializers.ListField(source="known_traits.needs", child=serializers.CharField())
+    dose_words = serializers.CharField(source="known_traits.dose.words")
+
+    @extend_schema_field(RiskSerializer(many=True))
+    def get_risks(self, ladder: Ladder) -> Any:
+        """What has to be acknowledged before it is played."""
+        said_yes = {each.risk: each.made_at for each in ladder.acknowledgements.all()}
+        risks = [RISKS[risk] for risk in ladder.known_traits.risks]
+        rows = [
+            {"id": risk.id, "title": risk.title, "words": risk.words, "at": said_yes.get(risk.id)} for risk in risks
+        ]
+        return RiskSerializer(rows, many=True).data
 
     @extend_schema_field(PlayedSideSerializer(many=True))
     def get_sides(self, ladder: Ladder) -> list[dict[str, str]]:

@@ -6,5 +6,6 @@ urlpatterns = [
     path("challenges/", views.ChallengesView.as_view()),
     path("shelf/", views.ShelfView.as_view()),
     path("shelf/<slug:key>/take/", views.TakeView.as_view()),
+    path("ladders/<int:ladder_id>/acknowledgements/", views.AcknowledgementsView.as_view()),
     path("rungs/<int:rung_id>/threshold/", views.ThresholdView.as_view()),
 ]

@@ -11,6 +11,7 @@ from ladders import selectors, services
 from ladders.api.serializers import (
     ChallengeSerializer,
     LadderRefSerializer,
+    SaidYesSerializer,
     ShelfLadderSerializer,
     ThresholdSerializer,
 )
@@ -46,6 +47,18 @@ class TakeView(APIView):
     def post(self, request: Request, key: str) -> Response:
         ladder = services.take_ladder(request.user, key, get_shelf_ladder(key), datetime.now(UTC))
         return Response(LadderRefSerializer(ladder).data, status=201)
+
+
+class AcknowledgementsView(APIView):
+    """Saying yes to the caution of a ladder's risk; the words that were said yes to are kept."""
+
+    @extend_schema(operation_id="acknowledge", request=SaidYesSerializer, responses={201: LadderRefSerializer})
+    def post(self, request: Request, ladder_id: int) -> Response:
+        ladder = selectors.get_ladder(request.user, ladder_id)
+        given = SaidYesSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        services.acknowledge(ladder, given.validated_data["risk"], datetime.now(UTC))
+        return Response(LadderRefSerializer(selectors.get_ladder(request.user, ladder_id)).data, status=201)
 
 
 class ThresholdView(APIView):

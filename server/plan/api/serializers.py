@@ -1,37 +1,75 @@
+from dataclasses import asdict
 from typing import Any
 
+from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
+from accounts.api.serializers import BodyLimitSerializer
 from blocks.models import LONGEST_NOTE, Block, Segment
 from climb.api.serializers import LadderStandingSerializer
+from jolly_core.challenges.contract import Estimate
+from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.settings import WholeNumber
 from jolly_core.load.weekly import DISPUTED
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
-from jolly_core.planning.warmup import warm_up_parts
+from jolly_core.planning.times import add_times
+from jolly_core.planning.warmup import cool_down_parts, warm_up_parts
+from jolly_core.planning.wish import BALANCED, NORMAL, PARTNER
 from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
+from places.api.serializers import PlaceSerializer
+from plan.models import Routine
+from plan.proposals import list_kit
 from runs.api.serializers import RunSerializer
 
 MOST_LADDERS = 80
-KINDS = [WARM_UP, CHALLENGE, COOL_DOWN]
+KINDS = [WARM_UP, CHALLENGE, PARTNER, COOL_DOWN]
 
 
-class WishesSerializer(serializers.Serializer[Any]):
-    """What to arrange: the minutes, and which ladders."""
+class KeptSerializer(serializers.Serializer[Any]):
+    """A part that the athlete placed: its key, how many runs or seconds, and whether it is locked."""
+
+    key = serializers.CharField(max_length=40)
+    runs = serializers.IntegerField(required=False, default=1, min_value=1, max_value=50)
+    seconds = serializers.IntegerField(required=False, default=None, allow_null=True, min_value=0)
+    is_locked = serializers.BooleanField(required=False, default=False)
+    place = serializers.IntegerField(required=False, default=None, allow_null=True, min_value=0)
+
+
+class AskedSerializer(serializers.Serializer[Any]):
+    """What to arrange. What may be asked is the core's to say."""
 
     minutes = serializers.IntegerField()
     ladders = serializers.ListField(child=serializers.IntegerField(), max_length=MOST_LADDERS)
+    day = serializers.DateField(required=False, default=None, allow_null=True, help_text="Today where it is left out.")
+    focus = serializers.CharField(required=False, default=BALANCED)
+    energy = serializers.CharField(required=False, default=NORMAL)
+    partner = serializers.CharField(required=False, default="feed")
+    place = serializers.IntegerField(required=False, default=None, allow_null=True)
+    missing = serializers.ListField(child=serializers.CharField(max_length=120), required=False, default=list)
+    has_warm_up = serializers.BooleanField(required=False, default=True)
+    has_cool_down = serializers.BooleanField(required=False, default=True)
+    kept = KeptSerializer(many=True, required=False, default=list)
+    fill = serializers.BooleanField(required=False, default=True)
 
 
-class PlanSerializer(WishesSerializer):
-    day = serializers.DateField()
+class PlanSerializer(AskedSerializer):
+    """The same to be kept: with the hour, and what was said yes to."""
+
+    start = serializers.TimeField(required=False, default=None, allow_null=True)
+    acknowledged = serializers.ListField(child=serializers.CharField(max_length=20), required=False, default=list)
 
 
 class ProposedSegmentSerializer(serializers.Serializer[Any]):
     kind = serializers.ChoiceField(choices=KINDS)
     title = serializers.CharField()
     start_s = serializers.IntegerField()
+    key = serializers.CharField()
     planned_s = serializers.IntegerField()
+    low_s = serializers.IntegerField(help_text="Nine times in ten it takes longer than this and less than high_s.")
+    high_s = serializers.IntegerField()
     runs_planned = serializers.IntegerField()
+    is_locked = serializers.BooleanField()
     reasons = serializers.ListField(child=serializers.CharField())
     rung = RungRefSerializer(allow_null=True)
     side = SideField()
@@ -41,17 +79,51 @@ class LeftOutSerializer(serializers.Serializer[Any]):
     key = serializers.CharField()
     title = serializers.CharField()
     reason = serializers.CharField()
+    is_free = serializers.BooleanField(help_text="Only room keeps it out: it can be swapped in.")
+
+
+class TimeSerializer(serializers.Serializer[Any]):
+    """How long something takes, in seconds: nine times in ten from low to high."""
+
+    low_s = serializers.IntegerField()
+    expected_s = serializers.IntegerField()
+    high_s = serializers.IntegerField()
 
 
 class ProposalSerializer(serializers.Serializer[Any]):
     segments = ProposedSegmentSerializer(many=True, source="rows")
     spare_s = serializers.IntegerField(source="arrangement.spare_s")
+    time = TimeSerializer(source="arrangement.time")
     left_out = LeftOutSerializer(many=True, source="arrangement.left_out")
+    kit = serializers.ListField(child=serializers.CharField())
+    habit_words = serializers.CharField(help_text="What planned against actual has taught.")
 
 
 class PartSerializer(serializers.Serializer[Any]):
     words = serializers.CharField()
     seconds = serializers.IntegerField()
+
+
+class TotalSerializer(serializers.Serializer[Any]):
+    """A number that a sheet is typed in by."""
+
+    name = serializers.CharField()
+    title = serializers.CharField()
+    low = serializers.IntegerField()
+    high = serializers.IntegerField()
+    is_optional = serializers.SerializerMethodField()
+
+    def get_is_optional(self, total: WholeNumber) -> bool:
+        return total.default is None
+
+
+class SheetSerializer(serializers.Serializer[Any]):
+    """How a run is kept on paper: its rule in a line, the boxes to tick, and the totals to type in."""
+
+    rule = serializers.CharField()
+    boxes = serializers.IntegerField()
+    box_words = serializers.CharField()
+    totals = TotalSerializer(many=True)
 
 
 class SegmentSerializer(serializers.ModelSerializer[Segment]):
@@ -63,11 +135,13 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
     parts = serializers.SerializerMethodField()
     reasons = serializers.ListField(child=serializers.CharField())
     runs = serializers.SerializerMethodField()
+    sheet = serializers.SerializerMethodField()
 
     class Meta:
         model = Segment
         fields = (
             "id",
+            "key",
             "position",
             "kind",
             "title",
@@ -77,9 +151,13 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
             "side_words",
             "parts",
             "planned_s",
+            "low_s",
+            "high_s",
             "runs_planned",
+            "is_locked",
             "reasons",
             "runs",
+            "sheet",
             "done_at",
         )
 
@@ -87,17 +165,44 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
         return side_words(segment.side, segment.block.athlete.handedness)
 
     def get_parts(self, segment: Segment) -> PartSerializer(many=True):  # type: ignore[valid-type]
-        """What a warm-up is made of; nothing for other segments."""
-        parts = warm_up_parts(segment.planned_s) if segment.kind == WARM_UP else []
-        return PartSerializer(parts, many=True).data
+        """What a warm-up or a cool-down is made of, for the drills of its block; nothing for other segments."""
+        parts_of = {WARM_UP: warm_up_parts, COOL_DOWN: cool_down_parts}.get(segment.kind)
+        if parts_of is None:
+            return []
+        drills = [each.rung.ladder.known_traits for each in segment.block.segments.all() if each.rung]
+        return PartSerializer(parts_of(segment.planned_s, drills), many=True).data
+
+    @extend_schema_field(SheetSerializer(allow_null=True))
+    def get_sheet(self, segment: Segment) -> Any:
+        """How its runs are kept on paper; null for what has nothing to tally."""
+        if segment.rung is None:
+            return None
+        challenge = get_challenge(segment.rung.format)
+        sheet = challenge.sheet(segment.rung.settings)
+        return SheetSerializer({**asdict(sheet), "totals": challenge.totals}).data
 
     def get_runs(self, segment: Segment) -> serializers.ListField(child=serializers.UUIDField()):  # type: ignore[valid-type]
         """The runs of this segment that are over and count."""
         return [str(run.pk) for run in segment.runs.all() if run.is_over and not run.set_aside]
 
 
+class AcknowledgedSerializer(serializers.Serializer[Any]):
+    """What the athlete said yes to, in which words and when."""
+
+    what = serializers.CharField()
+    words = serializers.CharField()
+    at = serializers.DateTimeField()
+
+
 class BlockSerializer(serializers.ModelSerializer[Block]):
     segments = SegmentSerializer(many=True)
+    place = PlaceSerializer(allow_null=True)
+    kit = serializers.SerializerMethodField()
+    time = serializers.SerializerMethodField()
+    missing = serializers.ListField(child=serializers.CharField())
+    changes = serializers.ListField(child=serializers.CharField())
+    acknowledged = AcknowledgedSerializer(many=True)
+    can_take_back = serializers.SerializerMethodField()
 
     class Meta:
         model = Block
@@ -105,7 +210,18 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
             "id",
             "title",
             "day",
+            "start",
+            "place",
             "minutes",
+            "focus",
+            "energy",
+            "partner",
+            "missing",
+            "kit",
+            "time",
+            "acknowledged",
+            "changes",
+            "can_take_back",
             "spare_s",
             "status",
             "started_at",
@@ -114,6 +230,58 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
             "note",
             "segments",
         )
+
+    def get_kit(self, block: Block) -> serializers.ListField(child=serializers.CharField()):  # type: ignore[valid-type]
+        """What to bring."""
+        return list_kit([segment.rung.ladder.kit for segment in block.segments.all() if segment.rung])
+
+    @extend_schema_field(TimeSerializer)
+    def get_time(self, block: Block) -> Any:
+        """How long the whole block takes, as planned."""
+        parts = [
+            Estimate(segment.low_s or segment.planned_s, segment.planned_s, segment.high_s or segment.planned_s)
+            for segment in block.segments.all()
+        ]
+        return TimeSerializer(add_times(parts)).data
+
+    def get_can_take_back(self, block: Block) -> bool:
+        """Whether the last re-fit can be taken back."""
+        return bool(block.before) and block.status == Block.Status.PLANNED
+
+
+class RefitSerializer(serializers.Serializer[Any]):
+    minutes = serializers.IntegerField()
+
+
+class RoutineSerializer(serializers.ModelSerializer[Routine]):
+    class Meta:
+        model = Routine
+        fields = ("id", "title", "minutes", "focus")
+
+
+class NewRoutineSerializer(serializers.Serializer[Any]):
+    block = serializers.IntegerField()
+    title = serializers.CharField(max_length=120)
+
+
+class RepeatSerializer(serializers.Serializer[Any]):
+    day = serializers.DateField()
+
+
+class SheetRowSerializer(serializers.Serializer[Any]):
+    """The totals of one part's runs; what a format asks for stands in its part's sheet."""
+
+    segment = serializers.IntegerField()
+    runs = serializers.ListField(
+        child=serializers.DictField(child=serializers.IntegerField(allow_null=True)), max_length=50
+    )
+
+
+class FilledSheetSerializer(serializers.Serializer[Any]):
+    rows = SheetRowSerializer(many=True)
+    minutes = serializers.IntegerField(min_value=1, max_value=1440)
+    effort = serializers.IntegerField(required=False, default=None, allow_null=True)
+    note = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
 
 
 class BlockChangeSerializer(serializers.Serializer[Any]):
@@ -153,8 +321,19 @@ class WeekSerializer(serializers.Serializer[Any]):
     change = serializers.FloatField(allow_null=True, help_text="Share by which it differs from the week before.")
 
 
+class JointCountSerializer(serializers.Serializer[Any]):
+    """What joints had to do: this week so far, and the weeks before it, the latest first."""
+
+    counts = serializers.CharField()
+    hand = serializers.CharField(allow_null=True)
+    this_week = serializers.IntegerField()
+    weeks_before = serializers.ListField(child=serializers.IntegerField())
+
+
 class LoadSerializer(serializers.Serializer[Any]):
     weeks = WeekSerializer(many=True)
+    counts = JointCountSerializer(many=True)
+    habit = serializers.CharField()
     cautions = serializers.ListField(child=serializers.CharField())
     disputed = serializers.CharField(default=DISPUTED)
 
@@ -167,3 +346,5 @@ class TodaySerializer(serializers.Serializer[Any]):
     standings = LadderStandingSerializer(many=True)
     recent = RunSerializer(many=True)
     cautions = serializers.ListField(child=serializers.CharField())
+    stale = serializers.ListField(child=serializers.CharField(), help_text="What has changed since it was planned.")
+    limits = BodyLimitSerializer(many=True)

@@ -9,5 +9,9 @@ urlpatterns = [
     path("rungs/<int:rung_id>/tuner/", views.TunerView.as_view()),
     path("blocks/", views.BlocksView.as_view()),
     path("blocks/<int:block_id>/", views.BlockView.as_view()),
+    path("blocks/<int:block_id>/refit/", views.RefitView.as_view()),
+    path("blocks/<int:block_id>/sheet/", views.SheetView.as_view()),
+    path("routines/", views.RoutinesView.as_view()),
+    path("routines/<int:routine_id>/", views.RoutineView.as_view()),
     path("segments/<int:segment_id>/done/", views.SegmentDoneView.as_view()),
 ]

@@ -1,4 +1,5 @@
 from datetime import UTC, datetime
+from typing import Any
 
 from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
@@ -8,18 +9,27 @@ from accounts.selectors import get_today
 from blocks import services as block_services
 from blocks.selectors import get_block, get_segment
 from config.requests import Request
+from jolly_core.planning.wish import Kept
+from places.selectors import get_place
 from plan import selectors, services
 from plan.api.serializers import (
+    AskedSerializer,
     BlockChangeSerializer,
     BlockSerializer,
+    FilledSheetSerializer,
     LoadSerializer,
+    NewRoutineSerializer,
     PlanSerializer,
     ProposalSerializer,
     QuestionSerializer,
+    RefitSerializer,
+    RepeatSerializer,
+    RoutineSerializer,
     SideTuningSerializer,
     TodaySerializer,
-    WishesSerializer,
 )
+from plan.proposals import Asked, propose_block
+from plan.sheets import enter_sheet
 
 
 class TodayView(APIView):
@@ -30,15 +40,46 @@ class TodayView(APIView):
         return Response(TodaySerializer(selectors.get_today_page(request.user)).data)
 
 
-class ProposalsView(APIView):
-    """A block arranged from minutes and ladders; nothing is kept."""
+def _asked(request: Request, values: dict[str, Any]) -> Asked:
+    """What the request asks for, as the proposals take it."""
+    kept = [
+        Kept(
+            key=each["key"],
+            place=place if each["place"] is None else each["place"],
+            runs=each["runs"],
+            seconds=each["seconds"],
+            is_locked=each["is_locked"],
+        )
+        for place, each in enumerate(values["kept"])
+    ]
+    return Asked(
+        minutes=values["minutes"],
+        ladder_ids=values["ladders"],
+        day=values["day"] or get_today(request.user),
+        focus=values["focus"],
+        energy=values["energy"],
+        partner=values["partner"],
+        place=get_place(request.user, values["place"]) if values["place"] else None,
+        missing=values["missing"],
+        has_warm_up=values["has_warm_up"],
+        has_cool_down=values["has_cool_down"],
+        kept=kept,
+        fill=values["fill"],
+    )
 
-    @extend_schema(operation_id="propose_block", request=WishesSerializer, responses=ProposalSerializer)
+
+def _answer(request: Request, block_id: int, status: int = 200) -> Response:
+    return Response(BlockSerializer(get_block(request.user, block_id)).data, status=status)
+
+
+class ProposalsView(APIView):
+    """A block arranged from what is asked and what the athlete placed; nothing is kept."""
+
+    @extend_schema(operation_id="propose_block", request=AskedSerializer, responses=ProposalSerializer)
     def post(self, request: Request) -> Response:
-        given = WishesSerializer(data=request.data)
+        given = AskedSerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        values = given.validated_data
-        proposal = selectors.propose_block(request.user, values["minutes"], values["ladders"], get_today(request.user))
+        proposal = propose_block(request.user, _asked(request, given.validated_data))
         return Response(ProposalSerializer(proposal).data)
 
 
@@ -55,9 +96,9 @@ class BlocksView(APIView):
         given.is_valid(raise_exception=True)
         values = given.validated_data
         block = services.plan_block(
-            request.user, minutes=values["minutes"], ladder_ids=values["ladders"], day=values["day"]
+            request.user, _asked(request, values), start=values["start"], acknowledged=values["acknowledged"]
         )
-        return Response(BlockSerializer(get_block(request.user, block.pk)).data, status=201)
+        return _answer(request, block.pk, 201)
 
 
 class BlockView(APIView):
@@ -66,6 +107,17 @@ class BlockView(APIView):
     @extend_schema(operation_id="get_block", responses=BlockSerializer)
     def get(self, request: Request, block_id: int) -> Response:
         return Response(BlockSerializer(get_block(request.user, block_id)).data)
+
+    @extend_schema(operation_id="replan_block", request=PlanSerializer, responses=BlockSerializer)
+    def put(self, request: Request, block_id: int) -> Response:
+        block = get_block(request.user, block_id)
+        given = PlanSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        values = given.validated_data
+        services.replan_block(
+            block, _asked(request, values), start=values["start"], acknowledged=values["acknowledged"]
+        )
+        return _answer(request, block_id)
 
     @extend_schema(operation_id="change_block", request=BlockChangeSerializer, responses=BlockSerializer)
     def patch(self, request: Request, block_id: int) -> Response:
@@ -112,3 +164,65 @@ class SegmentDoneView(APIView):
     def post(self, request: Request, segment_id: int) -> Response:
         segment = block_services.finish_segment(get_segment(request.user, segment_id), datetime.now(UTC))
         return Response(BlockSerializer(get_block(request.user, segment.block_id)).data)
+
+
+class RefitView(APIView):
+    """Fitting a planned block into other minutes, and taking that back."""
+
+    @extend_schema(operation_id="refit_block", request=RefitSerializer, responses=BlockSerializer)
+    def post(self, request: Request, block_id: int) -> Response:
+        block = get_block(request.user, block_id)
+        given = RefitSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        services.refit_block(block, given.validated_data["minutes"])
+        return _answer(request, block_id)
+
+    @extend_schema(operation_id="take_refit_back", responses=BlockSerializer)
+    def delete(self, request: Request, block_id: int) -> Response:
+        block_services.take_refit_back(get_block(request.user, block_id))
+        return _answer(request, block_id)
+
+
+class SheetView(APIView):
+    """Typing in a block that was kept on paper: its totals, marked as such. It closes the block."""
+
+    @extend_schema(operation_id="enter_sheet", request=FilledSheetSerializer, responses=BlockSerializer)
+    def post(self, request: Request, block_id: int) -> Response:
+        block = get_block(request.user, block_id)
+        given = FilledSheetSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        enter_sheet(block, **given.validated_data)
+        return _answer(request, block_id)
+
+
+class RoutinesView(APIView):
+    """Blocks to repeat; keeping one more."""
+
+    @extend_schema(operation_id="list_routines", responses=RoutineSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(RoutineSerializer(selectors.list_routines(request.user), many=True).data)
+
+    @extend_schema(operation_id="keep_routine", request=NewRoutineSerializer, responses={201: RoutineSerializer})
+    def post(self, request: Request) -> Response:
+        given = NewRoutineSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        block = get_block(request.user, given.validated_data["block"])
+        routine = services.keep_routine(block, given.validated_data["title"])
+        return Response(RoutineSerializer(routine).data, status=201)
+
+
+class RoutineView(APIView):
+    """Repeating a routine on a day, or forgetting it; blocks that were planned from it stay."""
+
+    @extend_schema(operation_id="repeat_routine", request=RepeatSerializer, responses={201: BlockSerializer})
+    def post(self, request: Request, routine_id: int) -> Response:
+        routine = selectors.get_routine(request.user, routine_id)
+        given = RepeatSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        working = selectors.get_working_by_ladder(request.user)
+        return _answer(request, services.plan_routine(routine, given.validated_data["day"], working).pk, 201)
+
+    @extend_schema(operation_id="drop_routine", responses={204: None})
+    def delete(self, request: Request, routine_id: int) -> Response:
+        services.drop_routine(selectors.get_routine(request.user, routine_id))
+        return Response(status=204)

@@ -35,7 +35,9 @@ class TallySerializer(serializers.Serializer[Any]):
     rest_left_ms = serializers.IntegerField(help_text="Rest still due between two sets.")
     is_paused = serializers.BooleanField()
     is_over = serializers.BooleanField()
-    ending = serializers.ChoiceField(choices=["goal", "missed", "attempts", "time", "stopped"], allow_null=True)
+    ending = serializers.ChoiceField(
+        choices=["goal", "missed", "attempts", "time", "stopped", "paper"], allow_null=True
+    )
     undoable = serializers.IntegerField()
     ignored = serializers.IntegerField()
     metrics = serializers.DictField(child=serializers.FloatField(allow_null=True))
@@ -85,6 +87,7 @@ class RunSerializer(serializers.Serializer[Any]):
     block = serializers.IntegerField(source="segment.block_id", allow_null=True, default=None)
     side = SideField()
     side_words = serializers.SerializerMethodField()
+    is_from_paper = serializers.BooleanField(help_text="Typed in from a sheet: totals, and no events.")
     format = serializers.CharField()
     make_word = serializers.CharField(source="challenge.make_word", help_text="What the make half of the screen says.")
     miss_word = serializers.CharField(source="challenge.miss_word")

@@ -49,13 +49,68 @@ export interface paths {
         };
         /** @description One block; starting, finishing, dropping and restoring it. */
         get: operations["get_block"];
-        put?: never;
+        /** @description One block; starting, finishing, dropping and restoring it. */
+        put: operations["replan_block"];
         post?: never;
         delete?: never;
         options?: never;
         head?: never;
         /** @description One block; starting, finishing, dropping and restoring it. */
         patch: operations["change_block"];
+        trace?: never;
+    };
+    "/api/blocks/{block_id}/refit/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Fitting a planned block into other minutes, and taking that back. */
+        post: operations["refit_block"];
+        /** @description Fitting a planned block into other minutes, and taking that back. */
+        delete: operations["take_refit_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/blocks/{block_id}/sheet/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Typing in a block that was kept on paper: its totals, marked as such. It closes the block. */
+        post: operations["enter_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/calendar-link/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The private address under which the plan can be subscribed to: made, made anew, revoked. */
+        get: operations["get_calendar_link"];
+        put?: never;
+        /** @description The private address under which the plan can be subscribed to: made, made anew, revoked. */
+        post: operations["make_calendar_link"];
+        /** @description The private address under which the plan can be subscribed to: made, made anew, revoked. */
+        delete: operations["revoke_calendar_link"];
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/challenges/": {
@@ -126,6 +181,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ladders/{ladder_id}/acknowledgements/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Saying yes to the caution of a ladder's risk; the words that were said yes to are kept. */
+        post: operations["acknowledge"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladders/{ladder_id}/moves/": {
         parameters: {
             query?: never;
@@ -139,6 +211,41 @@ export interface paths {
         post: operations["decide"];
         /** @description Decide on the verdict: climb, stay or step back. Against the advice is allowed, and kept as such. */
         delete: operations["take_move_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/limits/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What the athlete's body does not allow for now. */
+        get: operations["list_limits"];
+        put?: never;
+        /** @description What the athlete's body does not allow for now. */
+        post: operations["add_limit"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/limits/{limit_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Lifting a limit: it ends, and stays in the record. */
+        delete: operations["lift_limit"];
         options?: never;
         head?: never;
         patch?: never;
@@ -161,6 +268,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/places/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Where the athlete practises, and what each place offers. */
+        get: operations["list_places"];
+        put?: never;
+        /** @description Where the athlete practises, and what each place offers. */
+        post: operations["keep_place"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/places/{place_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Forgetting a place; blocks that were planned there stay. */
+        delete: operations["drop_place"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/proposals/": {
         parameters: {
             query?: never;
@@ -170,9 +312,45 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description A block arranged from minutes and ladders; nothing is kept. */
+        /** @description A block arranged from what is asked and what the athlete placed; nothing is kept. */
         post: operations["propose_block"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Blocks to repeat; keeping one more. */
+        get: operations["list_routines"];
+        put?: never;
+        /** @description Blocks to repeat; keeping one more. */
+        post: operations["keep_routine"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/routines/{routine_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Repeating a routine on a day, or forgetting it; blocks that were planned from it stay. */
+        post: operations["repeat_routine"];
+        /** @description Repeating a routine on a day, or forgetting it; blocks that were planned from it stay. */
+        delete: operations["drop_routine"];
         options?: never;
         head?: never;
         patch?: never;
@@ -368,15 +546,135 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/week-terms/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The usual week: windows to practise in, and wishes, the dearest first. */
+        get: operations["get_week_terms"];
+        /** @description The usual week: windows to practise in, and wishes, the dearest first. */
+        put: operations["keep_week_terms"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weeks/{monday}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One week: its windows and blocks, and what they make of the wishes. Keeping an arrangement plans its blocks. */
+        get: operations["get_week"];
+        /** @description One week: its windows and blocks, and what they make of the wishes. Keeping an arrangement plans its blocks. */
+        put: operations["keep_week"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weeks/{monday}/arrangement/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The week arranged by the wishes; nothing is kept. */
+        post: operations["arrange_week"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weeks/{monday}/calendar.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A week's blocks as a calendar file. */
+        get: operations["download_week"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/weeks/{monday}/move/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description A block in another window: what it would break, and moving it. */
+        put: operations["move_block"];
+        /** @description A block in another window: what it would break, and moving it. */
+        post: operations["check_move"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What the athlete said yes to, in which words and when. */
+        Acknowledged: {
+            what: string;
+            words: string;
+            /** Format: date-time */
+            at: string;
+        };
         /** @description A threshold with the words for it. */
         Asked: {
             words: string;
             mark_words: string;
             values: components["schemas"]["Threshold"];
+        };
+        /** @description What to arrange. What may be asked is the core's to say. */
+        AskedRequest: {
+            minutes: number;
+            ladders: number[];
+            /**
+             * Format: date
+             * @description Today where it is left out.
+             */
+            day?: string | null;
+            /** @default balanced */
+            focus?: string;
+            /** @default normal */
+            energy?: string;
+            /** @default feed */
+            partner?: string;
+            place?: number | null;
+            missing?: string[];
+            /** @default true */
+            has_warm_up?: boolean;
+            /** @default true */
+            has_cool_down?: boolean;
+            kept?: components["schemas"]["KeptRequest"][];
+            /** @default true */
+            fill?: boolean;
         };
         Athlete: {
             /** @description Required. 150 characters or fewer. Letters, digits and @/./+/-/_ only. */
@@ -397,8 +695,21 @@ export interface components {
             title: string;
             /** Format: date */
             day: string;
+            /** Format: time */
+            start: string | null;
+            place: components["schemas"]["Place"] | null;
             /** Format: int64 */
             minutes: number;
+            focus: string;
+            energy: string;
+            partner: string;
+            missing: string[];
+            readonly kit: string[];
+            readonly time: components["schemas"]["Time"];
+            acknowledged: components["schemas"]["Acknowledged"][];
+            changes: string[];
+            /** @description Whether the last re-fit can be taken back. */
+            readonly can_take_back: boolean;
             /** Format: int64 */
             spare_s: number;
             status: components["schemas"]["StatusEnum"];
@@ -410,6 +721,22 @@ export interface components {
             effort: number | null;
             note: string;
             segments: components["schemas"]["Segment"][];
+        };
+        BlockMoveRequest: {
+            block: number;
+            window: number;
+        };
+        BodyLimit: {
+            readonly id: number;
+            part: string;
+            side: string;
+            strictness: string;
+            /** Format: date */
+            since: string;
+            /** Format: date */
+            until: string | null;
+            note: string;
+            words: string;
         };
         /** @description A format of challenge: its game, what it measures, and the JSON Schema of its settings. */
         Challenge: {
@@ -427,6 +754,12 @@ export interface components {
          * @enum {string}
          */
         ChangeEnum: "start" | "finish" | "drop" | "restore";
+        /** @description What a move would break: what becomes impossible, and which wishes it would cost or win. */
+        CheckedMove: {
+            breaches: string[];
+            lost: components["schemas"]["WishState"][];
+            won: components["schemas"]["WishState"][];
+        };
         Comparison: {
             /** Format: double */
             value: number;
@@ -467,9 +800,10 @@ export interface components {
          *     * `attempts` - attempts
          *     * `time` - time
          *     * `stopped` - stopped
+         *     * `paper` - paper
          * @enum {string}
          */
-        EndingEnum: "goal" | "missed" | "attempts" | "time" | "stopped";
+        EndingEnum: "goal" | "missed" | "attempts" | "time" | "stopped" | "paper";
         Event: {
             /** Format: uuid */
             id: string;
@@ -504,12 +838,48 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        FilledSheetRequest: {
+            rows: components["schemas"]["SheetRowRequest"][];
+            minutes: number;
+            effort?: number | null;
+            /** @default  */
+            note?: string;
+        };
+        FilledWindow: {
+            window: number;
+            ladders: number[];
+        };
+        FilledWindowRequest: {
+            window: number;
+            ladders: number[];
+        };
         /**
          * @description * `left` - Left
          *     * `right` - Right
          * @enum {string}
          */
         HandednessEnum: "left" | "right";
+        /** @description What joints had to do: this week so far, and the weeks before it, the latest first. */
+        JointCount: {
+            counts: string;
+            hand: string | null;
+            this_week: number;
+            weeks_before: number[];
+        };
+        KeepWeekRequest: {
+            windows: components["schemas"]["FilledWindowRequest"][];
+            why?: components["schemas"]["WhyRequest"][];
+        };
+        /** @description A part that the athlete placed: its key, how many runs or seconds, and whether it is locked. */
+        KeptRequest: {
+            key: string;
+            /** @default 1 */
+            runs?: number;
+            seconds?: number | null;
+            /** @default false */
+            is_locked?: boolean;
+            place?: number | null;
+        };
         LadderDetail: {
             standing: components["schemas"]["LadderStanding"];
             rungs: components["schemas"]["RungStanding"][];
@@ -524,6 +894,9 @@ export interface components {
             cautions: string[];
             summary: string;
             readonly sides: components["schemas"]["PlayedSide"][];
+            readonly risks: components["schemas"]["Risk"][];
+            needs: string[];
+            dose_words: string;
         };
         LadderStanding: {
             ladder: components["schemas"]["LadderRef"];
@@ -537,9 +910,21 @@ export interface components {
             key: string;
             title: string;
             reason: string;
+            /** @description Only room keeps it out: it can be swapped in. */
+            is_free: boolean;
+        };
+        Link: {
+            readonly path: string;
+            /** Format: date-time */
+            made_at: string;
+        };
+        LinkState: {
+            link: components["schemas"]["Link"] | null;
         };
         Load: {
             weeks: components["schemas"]["Week"][];
+            counts: components["schemas"]["JointCount"][];
+            habit: string;
             cautions: string[];
             /** @default Ratios of the last week to the last month are often sold as a measure of risk. What was published does not support that (the two share their numbers, and no trial showed that acting on them helps), so none is shown here. */
             disputed: string;
@@ -597,12 +982,59 @@ export interface components {
             /** @default  */
             text?: string;
         };
+        /** @description Types only: which parts have sides is the core's to say. */
+        NewLimitRequest: {
+            part: string;
+            /** @default  */
+            side?: string;
+            /** @default rest */
+            strictness?: string;
+            /** Format: date */
+            since: string;
+            /** Format: date */
+            until?: string | null;
+            /** @default  */
+            note?: string;
+        };
+        NewPlaceRequest: {
+            name: string;
+            offers: string[];
+        };
+        NewRoutineRequest: {
+            block: number;
+            title: string;
+        };
         NewRunRequest: {
             rung: number;
             side: components["schemas"]["Side"];
             segment?: number | null;
             /** Format: date-time */
             started_at: string;
+        };
+        NewTermsRequest: {
+            windows: components["schemas"]["NewWindowRequest"][];
+            /** @description The dearest first. */
+            wishes: components["schemas"]["NewWishRequest"][];
+        };
+        /** @description Types only: what a window may be is the core's to say. */
+        NewWindowRequest: {
+            /** @description 0 is Monday. */
+            weekday: number;
+            /** Format: time */
+            start: string;
+            minutes: number;
+            place?: number | null;
+            missing?: string[];
+        };
+        NewWishRequest: {
+            /**
+             * @description One of at_least, hard_apart, rest_days, day_off.
+             * @default at_least
+             */
+            kind?: string;
+            ladder?: number | null;
+            /** @default 1 */
+            number?: number;
         };
         /** @enum {unknown} */
         NullEnum: null;
@@ -652,12 +1084,38 @@ export interface components {
             /** @description 0 to 10, or not told. */
             effort?: number | null;
         };
-        /** @description What to arrange: the minutes, and which ladders. */
+        Place: {
+            readonly id: number;
+            name: string;
+            offers: string[];
+        };
+        /** @description The same to be kept: with the hour, and what was said yes to. */
         PlanRequest: {
             minutes: number;
             ladders: number[];
-            /** Format: date */
-            day: string;
+            /**
+             * Format: date
+             * @description Today where it is left out.
+             */
+            day?: string | null;
+            /** @default balanced */
+            focus?: string;
+            /** @default normal */
+            energy?: string;
+            /** @default feed */
+            partner?: string;
+            place?: number | null;
+            missing?: string[];
+            /** @default true */
+            has_warm_up?: boolean;
+            /** @default true */
+            has_cool_down?: boolean;
+            kept?: components["schemas"]["KeptRequest"][];
+            /** @default true */
+            fill?: boolean;
+            /** Format: time */
+            start?: string | null;
+            acknowledged?: string[];
         };
         PlayedSide: {
             side: components["schemas"]["Side"];
@@ -682,17 +1140,31 @@ export interface components {
         Proposal: {
             segments: components["schemas"]["ProposedSegment"][];
             spare_s: number;
+            time: components["schemas"]["Time"];
             left_out: components["schemas"]["LeftOut"][];
+            kit: string[];
+            /** @description What planned against actual has taught. */
+            habit_words: string;
         };
         ProposedSegment: {
             kind: components["schemas"]["SegmentKind"];
             title: string;
             start_s: number;
+            key: string;
             planned_s: number;
+            /** @description Nine times in ten it takes longer than this and less than high_s. */
+            low_s: number;
+            high_s: number;
             runs_planned: number;
+            is_locked: boolean;
             reasons: string[];
             rung: components["schemas"]["RungRef"] | null;
             side: components["schemas"]["Side"];
+        };
+        /** @description An arrangement: which ladders in which window, and what becomes of the wishes. */
+        ProposedWeek: {
+            windows: components["schemas"]["FilledWindow"][];
+            states: components["schemas"]["WishState"][];
         };
         Reason: {
             code: string;
@@ -707,6 +1179,28 @@ export interface components {
             tally: components["schemas"]["Tally"];
             distance: components["schemas"]["Distance"];
         };
+        RefitRequest: {
+            minutes: number;
+        };
+        RepeatRequest: {
+            /** Format: date */
+            day: string;
+        };
+        /** @description A skill's risk: the caution to be acknowledged, and when it was; null while it was not. */
+        Risk: {
+            id: string;
+            title: string;
+            words: string;
+            /** Format: date-time */
+            at: string | null;
+        };
+        Routine: {
+            readonly id: number;
+            title: string;
+            /** Format: int64 */
+            minutes: number;
+            focus: string;
+        };
         Run: {
             /** Format: uuid */
             id: string;
@@ -716,6 +1210,8 @@ export interface components {
             block: number | null;
             side: components["schemas"]["Side"];
             readonly side_words: string;
+            /** @description Typed in from a sheet: totals, and no events. */
+            is_from_paper: boolean;
             format: string;
             /** @description What the make half of the screen says. */
             make_word: string;
@@ -772,8 +1268,23 @@ export interface components {
             state: components["schemas"]["StateEnum"];
             records: components["schemas"]["RungRecord"][];
         };
+        SaidYesRequest: {
+            risk: string;
+        };
+        SeenWeek: {
+            /** Format: date */
+            monday: string;
+            windows: components["schemas"]["Window"][];
+            blocks: components["schemas"]["Block"][];
+            states: components["schemas"]["WishState"][];
+            breaches: string[];
+            /** @description Whether it was arranged and kept. */
+            is_kept: boolean;
+        };
         Segment: {
             readonly id: number;
+            /** @description The name of this part within its block: rung and side, or its kind. */
+            readonly key: string;
             /** Format: int64 */
             position: number;
             kind: components["schemas"]["SegmentKind"];
@@ -786,21 +1297,42 @@ export interface components {
             /** Format: int64 */
             planned_s: number;
             /** Format: int64 */
+            low_s: number;
+            /** Format: int64 */
+            high_s: number;
+            /** Format: int64 */
             runs_planned: number;
+            is_locked: boolean;
             reasons: string[];
             readonly runs: string[];
+            readonly sheet: components["schemas"]["Sheet"] | null;
             /** Format: date-time */
             done_at: string | null;
         };
         /**
          * @description * `warm_up` - warm_up
          *     * `challenge` - challenge
+         *     * `partner` - partner
          *     * `cool_down` - cool_down
          * @enum {string}
          */
-        SegmentKind: "warm_up" | "challenge" | "cool_down";
+        SegmentKind: "warm_up" | "challenge" | "partner" | "cool_down";
         SetAsideRequest: {
             reason: string;
+        };
+        /** @description How a run is kept on paper: its rule in a line, the boxes to tick, and the totals to type in. */
+        Sheet: {
+            rule: string;
+            boxes: number;
+            box_words: string;
+            totals: components["schemas"]["Total"][];
+        };
+        /** @description The totals of one part's runs; what a format asks for stands in its part's sheet. */
+        SheetRowRequest: {
+            segment: number;
+            runs: {
+                [key: string]: number | null;
+            }[];
         };
         ShelfLadder: {
             key: string;
@@ -879,6 +1411,11 @@ export interface components {
                 [key: string]: unknown;
             };
         };
+        /** @description The athlete's usual week. */
+        Terms: {
+            windows: components["schemas"]["Window"][];
+            wishes: components["schemas"]["WeekWish"][];
+        };
         /** @description Types only: what may be asked is the core's to say. */
         Threshold: {
             metric: string;
@@ -905,6 +1442,12 @@ export interface components {
             floor: number | null;
             floor_runs: number;
         };
+        /** @description How long something takes, in seconds: nine times in ten from low to high. */
+        Time: {
+            low_s: number;
+            expected_s: number;
+            high_s: number;
+        };
         /** @description The day at a glance. */
         Today: {
             /** Format: date */
@@ -913,6 +1456,17 @@ export interface components {
             standings: components["schemas"]["LadderStanding"][];
             recent: components["schemas"]["Run"][];
             cautions: string[];
+            /** @description What has changed since it was planned. */
+            stale: string[];
+            limits: components["schemas"]["BodyLimit"][];
+        };
+        /** @description A number that a sheet is typed in by. */
+        Total: {
+            name: string;
+            title: string;
+            low: number;
+            high: number;
+            readonly is_optional: boolean;
         };
         /**
          * @description * `metric` - Metric
@@ -954,10 +1508,44 @@ export interface components {
              */
             change: number | null;
         };
-        /** @description What to arrange: the minutes, and which ladders. */
-        WishesRequest: {
+        WeekWish: {
+            readonly id: number;
+            kind: components["schemas"]["WeekWishKindEnum"];
+            ladder: number | null;
+            /** Format: int64 */
+            number: number;
+        };
+        /**
+         * @description * `at_least` - at_least
+         *     * `hard_apart` - hard_apart
+         *     * `rest_days` - rest_days
+         *     * `day_off` - day_off
+         * @enum {string}
+         */
+        WeekWishKindEnum: "at_least" | "hard_apart" | "rest_days" | "day_off";
+        WhyRequest: {
+            key: string;
+            why: string;
+        };
+        Window: {
+            readonly id: number;
+            /** Format: int64 */
+            weekday: number;
+            /** Format: time */
+            start: string;
+            /** Format: int64 */
             minutes: number;
-            ladders: number[];
+            place: components["schemas"]["Place"] | null;
+            missing: string[];
+        };
+        /** @description What became of a wish: kept, or gave way, how far it got, and why. */
+        WishState: {
+            key: string;
+            words: string;
+            is_kept: boolean;
+            got: number;
+            wanted: number;
+            why: string;
         };
         /** @description The usual, the best and the mark that a run is measured against, as they stood when it began. */
         Yardstick: {
@@ -1222,6 +1810,63 @@ export interface operations {
             };
         };
     };
+    replan_block: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                block_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlanRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     change_block: {
         parameters: {
             query?: never;
@@ -1244,6 +1889,316 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Block"];
                 };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    refit_block: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                block_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RefitRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_refit_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                block_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    enter_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                block_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FilledSheetRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_calendar_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkState"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_calendar_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkState"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    revoke_calendar_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: {
                 headers: {
@@ -1460,6 +2415,63 @@ export interface operations {
             };
         };
     };
+    acknowledge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaidYesRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     decide: {
         parameters: {
             query?: never;
@@ -1569,6 +2581,156 @@ export interface operations {
             };
         };
     };
+    list_limits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BodyLimit"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_limit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLimitRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BodyLimit"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    lift_limit: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                limit_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_load: {
         parameters: {
             query?: never;
@@ -1612,6 +2774,156 @@ export interface operations {
             };
         };
     };
+    list_places: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Place"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPlaceRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Place"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_place: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     propose_block: {
         parameters: {
             query?: never;
@@ -1621,7 +2933,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WishesRequest"];
+                "application/json": components["schemas"]["AskedRequest"];
             };
         };
         responses: {
@@ -1632,6 +2944,213 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Proposal"];
                 };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_routines: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Routine"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_routine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewRoutineRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Routine"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    repeat_routine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                routine_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RepeatRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_routine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                routine_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: {
                 headers: {
@@ -2364,6 +3883,418 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_week_terms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Terms"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_week_terms: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTermsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Terms"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                monday: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeenWeek"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                monday: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeepWeekRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeenWeek"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    arrange_week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                monday: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProposedWeek"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    download_week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                monday: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    move_block: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                monday: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BlockMoveRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SeenWeek"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_move: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                monday: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BlockMoveRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CheckedMove"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

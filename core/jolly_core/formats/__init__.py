@@ -1,0 +1,1 @@
+"""Open formats: ``calendar`` (plans as iCalendar)."""

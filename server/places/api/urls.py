@@ -1,0 +1,8 @@
+from django.urls import path
+
+from places.api import views
+
+urlpatterns = [
+    path("places/", views.PlacesView.as_view()),
+    path("places/<int:place_id>/", views.PlaceView.as_view()),
+]

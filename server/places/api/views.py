@@ -1,0 +1,31 @@
+from drf_spectacular.utils import extend_schema
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from config.requests import Request
+from places import selectors, services
+from places.api.serializers import NewPlaceSerializer, PlaceSerializer
+
+
+class PlacesView(APIView):
+    """Where the athlete practises, and what each place offers."""
+
+    @extend_schema(operation_id="list_places", responses=PlaceSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(PlaceSerializer(selectors.list_places(request.user), many=True).data)
+
+    @extend_schema(operation_id="keep_place", request=NewPlaceSerializer, responses={201: PlaceSerializer})
+    def post(self, request: Request) -> Response:
+        given = NewPlaceSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        place = services.keep_place(request.user, given.validated_data["name"], given.validated_data["offers"])
+        return Response(PlaceSerializer(place).data, status=201)
+
+
+class PlaceView(APIView):
+    """Forgetting a place; blocks that were planned there stay."""
+
+    @extend_schema(operation_id="drop_place", responses={204: None})
+    def delete(self, request: Request, place_id: int) -> Response:
+        services.drop_place(selectors.get_place(request.user, place_id))
+        return Response(status=204)

@@ -1,0 +1,21 @@
+"""Where the athlete practises."""
+
+from __future__ import annotations
+
+from django.conf import settings
+from django.db import models
+
+
+class Place(models.Model):
+    """A place by the athlete's own name for it; ``offers`` is what it has: "wall", "basket", "high ceiling"."""
+
+    athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="places")
+    name = models.CharField(max_length=80)
+    offers = models.JSONField(default=list)
+
+    class Meta:
+        ordering = ("id",)
+        constraints = [models.UniqueConstraint(fields=("athlete", "name"), name="a_place_by_its_name")]
+
+    def __str__(self) -> str:
+        return self.name

@@ -1,0 +1,102 @@
+"""A proposed block: the core's arrangement of what could be practised. Nothing is kept."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from datetime import date
+from typing import Any
+
+from accounts.models import Athlete
+from accounts.selectors import list_limits
+from jolly_core.planning.arrangement import Arrangement, arrange_block
+from jolly_core.planning.wish import BALANCED, NORMAL, TEST_DAY, Kept, Terms
+from jolly_core.sides import NONE
+from places.models import Place
+from plan.wishes import Target, Wishes, list_wishes
+
+
+@dataclass(frozen=True)
+class Asked:
+    """What a block is asked for; ``kept`` are the parts that the athlete placed, in their order."""
+
+    minutes: int
+    ladder_ids: Sequence[int]
+    day: date
+    focus: str = BALANCED
+    energy: str = NORMAL
+    partner: str = "feed"
+    place: Place | None = None
+    missing: Sequence[str] = ()
+    has_warm_up: bool = True
+    has_cool_down: bool = True
+    kept: Sequence[Kept] = field(default_factory=tuple)
+    fill: bool = True
+
+
+@dataclass(frozen=True)
+class Proposal:
+    """An arrangement with what each of its keys stands for, and what the habit behind its ranges is."""
+
+    asked: Asked
+    arrangement: Arrangement
+    targets: dict[str, Target]
+    habit_words: str
+
+    @property
+    def kit(self) -> list[str]:
+        """What to bring for what is in it."""
+        return list_kit([self.targets[key][0].ladder.kit for key in self.arrangement.drills])
+
+    def rows(self) -> list[dict[str, Any]]:
+        """The segments as they are kept and shown."""
+        rows = []
+        for segment in self.arrangement.segments:
+            rung, side = self.targets.get(segment.key, (None, NONE))
+            rows.append(
+                {
+                    "kind": segment.kind,
+                    "key": segment.key,
+                    "title": segment.title,
+                    "start_s": segment.start_s,
+                    "planned_s": segment.duration_s,
+                    "low_s": segment.time.low_s,
+                    "high_s": segment.time.high_s,
+                    "runs_planned": segment.runs,
+                    "is_locked": segment.is_locked,
+                    "reasons": list(segment.reasons),
+                    "rung": rung,
+                    "side": side,
+                }
+            )
+        return rows
+
+
+def list_kit(kits: Sequence[Sequence[str]]) -> list[str]:
+    """Everything in the kits, once each, in order."""
+    return list(dict.fromkeys(thing for kit in kits for thing in kit))
+
+
+def propose_block(athlete: Athlete, asked: Asked) -> Proposal:
+    """The block that serves the chosen ladders best. Raises ``CoreError`` for ladders that are not the athlete's."""
+    wishes = list_wishes(athlete, asked.ladder_ids, asked.day, is_test=asked.focus == TEST_DAY)
+    arrangement = arrange_block(terms_of(athlete, asked, wishes), wishes.wishes, asked.kept, fill=asked.fill)
+    return Proposal(asked, arrangement, wishes.targets, wishes.habit.words)
+
+
+def terms_of(athlete: Athlete, asked: Asked, wishes: Wishes) -> Terms:
+    """The terms of the builder: what is asked, with the athlete's own limits and habit."""
+    return Terms(
+        minutes=asked.minutes,
+        day=asked.day,
+        focus=asked.focus,
+        energy=asked.energy,
+        limits=list_limits(athlete, asked.day),
+        offers=tuple(asked.place.offers) if asked.place else None,
+        missing=tuple(asked.missing),
+        partner=asked.partner,
+        has_warm_up=asked.has_warm_up,
+        has_cool_down=asked.has_cool_down,
+        habit=wishes.habit,
+        last_test=wishes.last_test,
+    )

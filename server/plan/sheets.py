@@ -1,0 +1,57 @@
+"""Typing in a block that was kept on paper: totals where there are no events, marked as such."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from datetime import UTC, datetime, time, timedelta
+from typing import Any
+from zoneinfo import ZoneInfo
+
+from django.db import transaction
+
+from blocks.models import Block
+from blocks.selectors import get_segment
+from blocks.services import finish_block, finish_segment, start_block
+from jolly_core.errors import CoreError, Problem
+from runs.services import keep_paper_run
+
+#: Between two runs of a sheet: nobody wrote the times down.
+APART = timedelta(minutes=1)
+
+
+@transaction.atomic
+def enter_sheet(
+    block: Block, rows: Sequence[Mapping[str, Any]], *, minutes: int, effort: int | None = None, note: str = ""
+) -> Block:
+    """Keep the totals of a block's sheet and close the block. All or nothing.
+
+    Raises ``CoreError`` with every total that cannot be, by its row and run; ``block_closed`` for a block that is done.
+    """
+    if block.status in (Block.Status.DONE, Block.Status.DROPPED):
+        raise CoreError.one("block_closed", "This block is closed; its sheet was typed in or it was played.", "status")
+    began = _began(block)
+    start_block(block, began)
+    problems: list[Problem] = []
+    at = began
+    for place, row in enumerate(rows):
+        segment = get_segment(block.athlete, row["segment"])
+        if segment.block_id != block.pk:
+            raise CoreError.one("wrong_segment", "This part belongs to another block.", "rows", place, "segment")
+        for number, totals in enumerate(row["runs"]):
+            at += APART
+            try:
+                keep_paper_run(segment, totals, started_at=at)
+            except CoreError as error:
+                problems += error.under("rows", place, "runs", number).problems
+    if problems:
+        raise CoreError(problems)
+    for segment in block.segments.all():
+        finish_segment(segment, at)
+    return finish_block(block, began + timedelta(minutes=minutes), note, effort)
+
+
+def _began(block: Block) -> datetime:
+    """When the block began as far as anybody knows: as planned, or at noon of its day."""
+    zone = ZoneInfo(block.athlete.timezone)
+    planned = datetime.combine(block.day, block.start or time(12), zone)
+    return block.started_at or min(planned, datetime.now(UTC)).astimezone(UTC)

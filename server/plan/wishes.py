@@ -1,0 +1,150 @@
+"""What could be practised: the record as the block builder takes it. Reads only, however many ladders at once."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass, field
+from datetime import date, timedelta
+from statistics import fmean
+
+from accounts.models import Athlete
+from blocks.models import Block
+from blocks.selectors import LeftOut, list_left_out, list_timed
+from climb.selectors import LadderStanding, read_standings
+from jolly_core.challenges.registry import get_challenge
+from jolly_core.errors import CoreError
+from jolly_core.load.dose import DoseLeft, dose_left
+from jolly_core.planning.times import Habit, learn_habit
+from jolly_core.planning.wish import Wish
+from jolly_core.sides import BOTH_SIDES, NONE, hand_of, side_words
+from ladders.models import Ladder, Rung
+from ladders.selectors import list_unacknowledged
+from runs.selectors import Books, Entry, list_attempts_by_day, list_books, list_last_days, pace_of
+
+#: A rung with fewer runs than this is new.
+NEW_RUNS = 3
+RECENT_ENTRIES = 10
+
+Target = tuple[Rung, str]
+
+
+@dataclass(frozen=True)
+class Wishes:
+    """What could be practised, what each key stands for, and what is known for all of it."""
+
+    wishes: tuple[Wish, ...]
+    targets: dict[str, Target]
+    habit: Habit
+    last_test: date | None = None
+
+
+@dataclass(frozen=True)
+class _Record:
+    """The record behind the wishes, read at once."""
+
+    athlete: Athlete
+    day: date
+    books: Books
+    last_days: dict[tuple[int, str], date]
+    attempts: dict[int, dict[date, int]]
+    left_out: dict[tuple[int, str], LeftOut]
+    tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
+
+
+def list_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Wishes:
+    """The rungs being worked on of those ladders, on each side; on a test day, the tests of the last one.
+
+    Raises ``CoreError`` for ladders that are not the athlete's.
+    """
+    standings, books = read_standings(athlete, day, ladder_ids)
+    by_id = {standing.ladder.pk: standing for standing in standings}
+    for place, ladder_id in enumerate(ladder_ids):
+        if ladder_id not in by_id:
+            message = f"You have no ladder {ladder_id}; choose among your own."
+            raise CoreError.one("unknown_ladder", message, "ladders", place, value=ladder_id)
+    chosen = [by_id[ladder_id] for ladder_id in dict.fromkeys(ladder_ids)]
+    test = get_last_test(athlete, day) if is_test else None
+    tested = [(segment.rung, segment.side) for segment in test.segments.all() if segment.rung] if test else []
+    targets = [(rung, side) for rung, side in tested if rung.ladder_id in by_id]
+    if targets:
+        books = list_books(athlete, [rung for rung, _ in targets], day)
+    else:
+        targets = [(standing.working, side) for standing in chosen for side in standing.ladder.sides]
+    tests = {segment.key: (segment.runs_planned, segment.position) for segment in test.segments.all()} if test else {}
+    record = _Record(
+        athlete=athlete,
+        day=day,
+        books=books,
+        last_days=list_last_days(athlete),
+        attempts=list_attempts_by_day(athlete, day - timedelta(days=7)),
+        left_out=list_left_out(athlete, day),
+        tests=tests,
+    )
+    wishes = [_wish(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
+    keys = {wish.key: target for wish, target in zip(wishes, targets, strict=True)}
+    return Wishes(tuple(wishes), keys, get_habit(athlete), test.day if test else None)
+
+
+def get_last_test(athlete: Athlete, day: date) -> Block | None:
+    """The last test day that was played before ``day``."""
+    blocks = Block.objects.filter(athlete=athlete, focus="test_day", status=Block.Status.DONE, day__lt=day)
+    return blocks.prefetch_related("segments__rung__ladder").order_by("-day", "-id").first()
+
+
+def get_habit(athlete: Athlete) -> Habit:
+    """What planned against actual has taught of this athlete."""
+    return learn_habit(list_timed(athlete))
+
+
+def key_of(rung: Rung, side: str) -> str:
+    """The name of a rung on a side within a block."""
+    return f"{rung.pk}-{side}"
+
+
+def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> Wish:
+    ladder: Ladder = standing.ladder
+    entries = [entry for entry in record.books.get(rung.pk, []) if entry.side == side]
+    pace = pace_of(rung, entries)
+    challenge = get_challenge(rung.format)
+    missing = {each.side: each.more_runs for each in standing.verdict.evidence}
+    hand = hand_of(side, record.athlete.handedness)
+    words = side_words(side, record.athlete.handedness)
+    left_out = record.left_out.get((ladder.pk, side), LeftOut(0, 0))
+    runs, place = record.tests.get(key_of(rung, side), (0, 0))
+    risks = list_unacknowledged(ladder)
+    return Wish(
+        key=key_of(rung, side),
+        ladder=str(ladder.pk),
+        title=f"{ladder.title}: {rung.title}" + (f", {words}" if words else ""),
+        side=side,
+        run=challenge.estimate(rung.settings, pace),
+        last_day=record.last_days.get((ladder.pk, side)),
+        runs_to_climb=missing.get(side, missing.get(NONE)) if rung.pk == standing.working.pk else None,
+        hand=hand,
+        traits=ladder.known_traits,
+        tries=challenge.attempts(rung.settings, pace),
+        rate=_rate(entries),
+        other_rate=_rate(_other(record.books.get(rung.pk, []), side)),
+        left_out=left_out.left_out,
+        planned=left_out.planned,
+        is_new=len(entries) < NEW_RUNS,
+        is_prior=pace.is_prior,
+        test_runs=runs,
+        test_place=place,
+        dose=_dose(record, ladder),
+        kit=tuple(ladder.kit),
+        unacknowledged=risks[0].title if risks else "",
+    )
+
+
+def _dose(record: _Record, ladder: Ladder) -> DoseLeft:
+    return dose_left(ladder.known_traits.dose, record.attempts.get(ladder.pk, {}), record.day)
+
+
+def _other(entries: Iterable[Entry], side: str) -> list[Entry]:
+    return [entry for entry in entries if side in BOTH_SIDES and entry.side not in (side, NONE)]
+
+
+def _rate(entries: Sequence[Entry]) -> float | None:
+    last = list(entries)[-RECENT_ENTRIES:]
+    return fmean([entry.makes / entry.attempts for entry in last]) if last else None

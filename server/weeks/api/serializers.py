@@ -1,0 +1,124 @@
+from typing import Any
+
+from rest_framework import serializers
+
+from jolly_core.planning.week import AT_LEAST, KINDS
+from places.api.serializers import PlaceSerializer
+from plan.api.serializers import BlockSerializer
+from weeks.models import CalendarLink, WeekWish, Window
+
+
+class NewWindowSerializer(serializers.Serializer[Any]):
+    """Types only: what a window may be is the core's to say."""
+
+    weekday = serializers.IntegerField(help_text="0 is Monday.")
+    start = serializers.TimeField()
+    minutes = serializers.IntegerField()
+    place = serializers.IntegerField(required=False, default=None, allow_null=True)
+    missing = serializers.ListField(child=serializers.CharField(max_length=120), required=False, default=list)
+
+
+class NewWishSerializer(serializers.Serializer[Any]):
+    kind = serializers.CharField(required=False, default=AT_LEAST, help_text=f"One of {', '.join(KINDS)}.")
+    ladder = serializers.IntegerField(required=False, default=None, allow_null=True)
+    number = serializers.IntegerField(required=False, default=1)
+
+
+class NewTermsSerializer(serializers.Serializer[Any]):
+    windows = NewWindowSerializer(many=True)
+    wishes = NewWishSerializer(many=True, help_text="The dearest first.")
+
+
+class WindowSerializer(serializers.ModelSerializer[Window]):
+    place = PlaceSerializer(allow_null=True)
+    missing = serializers.ListField(child=serializers.CharField())
+
+    class Meta:
+        model = Window
+        fields = ("id", "weekday", "start", "minutes", "place", "missing")
+
+
+class WeekWishSerializer(serializers.ModelSerializer[WeekWish]):
+    kind = serializers.ChoiceField(choices=list(KINDS))
+    ladder = serializers.IntegerField(source="ladder_id", allow_null=True)
+
+    class Meta:
+        model = WeekWish
+        fields = ("id", "kind", "ladder", "number")
+
+
+class TermsSerializer(serializers.Serializer[Any]):
+    """The athlete's usual week."""
+
+    windows = WindowSerializer(many=True)
+    wishes = WeekWishSerializer(many=True)
+
+
+class WishStateSerializer(serializers.Serializer[Any]):
+    """What became of a wish: kept, or gave way, how far it got, and why."""
+
+    key = serializers.CharField()
+    words = serializers.CharField()
+    is_kept = serializers.BooleanField()
+    got = serializers.IntegerField()
+    wanted = serializers.IntegerField()
+    why = serializers.CharField()
+
+
+class SeenWeekSerializer(serializers.Serializer[Any]):
+    monday = serializers.DateField()
+    windows = WindowSerializer(many=True)
+    blocks = BlockSerializer(many=True)
+    states = WishStateSerializer(many=True)
+    breaches = serializers.ListField(child=serializers.CharField())
+    is_kept = serializers.BooleanField(help_text="Whether it was arranged and kept.")
+
+
+class FilledWindowSerializer(serializers.Serializer[Any]):
+    window = serializers.IntegerField()
+    ladders = serializers.ListField(child=serializers.IntegerField())
+
+
+class ProposedWeekSerializer(serializers.Serializer[Any]):
+    """An arrangement: which ladders in which window, and what becomes of the wishes."""
+
+    windows = FilledWindowSerializer(many=True)
+    states = WishStateSerializer(many=True)
+
+
+class WhySerializer(serializers.Serializer[Any]):
+    key = serializers.CharField()
+    why = serializers.CharField(allow_blank=True)
+
+
+class KeepWeekSerializer(serializers.Serializer[Any]):
+    windows = FilledWindowSerializer(many=True)
+    why = WhySerializer(many=True, required=False, default=list)
+
+
+class BlockMoveSerializer(serializers.Serializer[Any]):
+    block = serializers.IntegerField()
+    window = serializers.IntegerField()
+
+
+class CheckedMoveSerializer(serializers.Serializer[Any]):
+    """What a move would break: what becomes impossible, and which wishes it would cost or win."""
+
+    breaches = serializers.ListField(child=serializers.CharField())
+    lost = WishStateSerializer(many=True)
+    won = WishStateSerializer(many=True)
+
+
+class LinkSerializer(serializers.ModelSerializer[CalendarLink]):
+    path = serializers.SerializerMethodField()
+
+    class Meta:
+        model = CalendarLink
+        fields = ("path", "made_at")
+
+    def get_path(self, link: CalendarLink) -> str:
+        return f"/calendar/{link.token}.ics"
+
+
+class LinkStateSerializer(serializers.Serializer[Any]):
+    link = LinkSerializer(allow_null=True)

@@ -1,0 +1,46 @@
+"""The plan as a calendar: of one week to download, or of all that is to come for a subscription."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+from datetime import timedelta
+from uuid import NAMESPACE_OID, uuid5
+from zoneinfo import ZoneInfo
+
+from django.conf import settings
+
+from accounts.models import Athlete
+from accounts.selectors import get_today
+from blocks.models import Block
+from blocks.selectors import list_blocks
+from jolly_core.formats.calendar import Entry, write_calendar
+from weeks.selectors import moment_of
+
+#: How far back a subscription shows what was planned.
+PAST = timedelta(weeks=4)
+
+
+def calendar_of(athlete: Athlete, blocks: Iterable[Block]) -> bytes:
+    """The calendar file of those blocks."""
+    zone = ZoneInfo(athlete.timezone)
+    return write_calendar("Practice", [_entry(block, zone) for block in blocks])
+
+
+def subscription_of(athlete: Athlete) -> bytes:
+    """The calendar file of everything from the last weeks on."""
+    return calendar_of(athlete, list_blocks(athlete).filter(day__gte=get_today(athlete) - PAST))
+
+
+def _entry(block: Block, zone: ZoneInfo) -> Entry:
+    lines = [f"{round(segment.planned_s / 60)} min: {segment.title}" for segment in block.segments.all()]
+    return Entry(
+        # The same block is the same event for ever, and no other installation's.
+        uid=f"{uuid5(NAMESPACE_OID, f'{settings.SECRET_KEY} block {block.pk}')}@jolly-ladder",
+        summary=f"{block.title}, {block.minutes} min",
+        start=moment_of(block, zone),
+        minutes=block.minutes,
+        changed_at=block.changed_at,
+        description="\n".join(lines),
+        location=block.place.name if block.place else "",
+        sequence=block.sequence,
+    )

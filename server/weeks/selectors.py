@@ -1,0 +1,182 @@
+"""Reads of weeks: the core's view of windows, wishes and blocks, and what the blocks make of the wishes."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+from dataclasses import dataclass
+from datetime import date, datetime, time, timedelta
+from functools import cached_property
+from typing import Any
+
+from django.shortcuts import get_object_or_404
+
+from accounts.models import Athlete
+from blocks.models import Block
+from blocks.selectors import list_blocks_between
+from jolly_core.body.traits import HARD
+from jolly_core.errors import CoreError
+from jolly_core.planning import week as core
+from jolly_core.planning.times import time_of_segment
+from plan.wishes import Wishes, list_wishes
+from weeks.models import CalendarLink, KeptWeek, WeekWish, Window
+
+#: What one visit to a drill holds on each side, for its length in a week.
+RUNS_A_VISIT = 2
+DAYS = 7
+#: A drill that is wished for comes at most so often beyond the wish, where its dose does not say.
+USUAL_MOST = 2
+
+
+@dataclass(frozen=True)
+class SeenWeek:
+    """One week: its windows and its blocks, and what the blocks make of the wishes."""
+
+    monday: date
+    windows: Sequence[Window]
+    blocks: Sequence[Block]
+    week: core.Week
+    assignment: Mapping[str, tuple[str, ...]]
+    why: Mapping[str, str]
+    is_kept: bool
+
+    @cached_property
+    def states(self) -> list[core.WishState]:
+        return core.list_states(self.week, self.assignment, self.why)
+
+    @cached_property
+    def breaches(self) -> list[str]:
+        return core.list_breaches(self.week, self.assignment)
+
+
+def list_windows(athlete: Athlete) -> list[Window]:
+    return list(Window.objects.filter(athlete=athlete).select_related("place"))
+
+
+def list_week_wishes(athlete: Athlete) -> list[WeekWish]:
+    return list(WeekWish.objects.filter(athlete=athlete).select_related("ladder"))
+
+
+def check_monday(monday: date) -> None:
+    """Raises ``CoreError`` for a day that no week begins on."""
+    if monday.weekday():
+        raise CoreError.one("not_a_monday", "A week is named by its Monday.", "monday", value=monday.isoformat())
+
+
+def read_week(athlete: Athlete, monday: date) -> core.Week:
+    """The athlete's usual week as the core takes it, with the drills that are wished for."""
+    check_monday(monday)
+    windows = [_window(window) for window in list_windows(athlete)]
+    return _week(athlete, monday, windows, extra_ladders=())
+
+
+def _week(athlete: Athlete, monday: date, windows: Sequence[core.Window], extra_ladders: Iterable[int]) -> core.Week:
+    wishes = list_week_wishes(athlete)
+    wanted = [wish.ladder_id for wish in wishes if wish.ladder_id is not None]
+    ladders = list(dict.fromkeys([*wanted, *extra_ladders]))
+    known = list_wishes(athlete, ladders, monday)
+    least = {wish.ladder_id: wish.number for wish in wishes if wish.kind == core.AT_LEAST}
+    drills = [_drill(known, ladder, least.get(ladder)) for ladder in ladders]
+    return core.Week(tuple(windows), tuple(drills), tuple(_wish(wish) for wish in wishes))
+
+
+def _window(window: Window) -> core.Window:
+    offers = None if window.place is None else tuple(window.place.offers)
+    start_min = window.start.hour * 60 + window.start.minute
+    return core.Window(str(window.pk), window.weekday, start_min, window.minutes, offers, tuple(window.missing))
+
+
+def _wish(wish: WeekWish) -> core.WeekWish:
+    return core.WeekWish(str(wish.pk), wish.kind, wish.number, str(wish.ladder_id or ""))
+
+
+def _drill(known: Wishes, ladder: int, least: int | None) -> core.Drill:
+    """One visit plays the rung on each of its sides."""
+    sides = [wish for wish in known.wishes if wish.ladder == str(ladder)]
+    first, traits = sides[0], sides[0].traits
+    seconds = sum(time_of_segment(wish.run, RUNS_A_VISIT, wish.set_up_s, known.habit).expected_s for wish in sides)
+    at_most = traits.dose.days_a_week or max(USUAL_MOST, least or 0)
+    return core.Drill(
+        key=str(ladder),
+        title=known.targets[first.key][0].ladder.title,
+        minutes=-(-seconds // 60),
+        at_most=at_most,
+        days_between=traits.dose.days_between,
+        is_hard=traits.effort == HARD,
+        needs=traits.needs,
+        kit=first.kit,
+    )
+
+
+def get_week(athlete: Athlete, monday: date, moves: Mapping[int, Window] | None = None) -> SeenWeek:
+    """The week of that Monday; ``moves`` shows it as if blocks stood in other windows."""
+    check_monday(monday)
+    windows = list_windows(athlete)
+    blocks = list(list_blocks_between(athlete, monday, monday + timedelta(days=DAYS - 1)))
+    places = {block.pk: _place_of(block, monday, windows, (moves or {}).get(block.pk)) for block in blocks}
+    own = [place for place in places.values() if isinstance(place, core.Window)]
+    ladders = {block.pk: _ladders_of(block) for block in blocks}
+    known = [_window(window) for window in windows]
+    week = _week(athlete, monday, [*known, *own], [ladder for inside in ladders.values() for ladder in inside])
+    assignment: dict[str, tuple[str, ...]] = {}
+    for block in blocks:
+        place = places[block.pk]
+        key = place.key if isinstance(place, core.Window) else str(place.pk)
+        assignment[key] = (*assignment.get(key, ()), *(str(ladder) for ladder in ladders[block.pk]))
+    kept = KeptWeek.objects.filter(athlete=athlete, monday=monday).first()
+    return SeenWeek(monday, windows, blocks, week, assignment, kept.why if kept else {}, kept is not None)
+
+
+def _ladders_of(block: Block) -> list[int]:
+    return list(dict.fromkeys(segment.rung.ladder_id for segment in block.segments.all() if segment.rung))
+
+
+def _place_of(block: Block, monday: date, windows: Sequence[Window], to: Window | None) -> Window | core.Window:
+    """The window a block stands in; a block of its own hour is a window of its own, with all that it needs."""
+    if to is not None:
+        return to
+    weekday = (block.day - monday).days
+    for window in windows:
+        if (window.weekday, window.start) == (weekday, block.start):
+            return window
+    start = block.start or time(12)
+    offers = None if block.place is None else tuple(block.place.offers)
+    return core.Window(f"block-{block.pk}", weekday, start.hour * 60 + start.minute, block.minutes, offers)
+
+
+def get_window(athlete: Athlete, window_id: int) -> Window:
+    return get_object_or_404(Window.objects.select_related("place"), pk=window_id, athlete=athlete)
+
+
+def get_link(athlete: Athlete) -> CalendarLink | None:
+    """The link that is in force, if any."""
+    return CalendarLink.objects.filter(athlete=athlete, revoked_at=None).last()
+
+
+def get_athlete_of_link(token: str) -> Athlete:
+    """Whose plan a link shows; a link that was revoked is not there."""
+    link: CalendarLink = get_object_or_404(CalendarLink.objects.select_related("athlete"), token=token, revoked_at=None)
+    return link.athlete
+
+
+def as_values(windows: Sequence[Mapping[str, Any]], wishes: Sequence[Mapping[str, Any]]) -> core.Week:
+    """Windows and wishes as they were sent, in the core's shape, to be checked before they are kept."""
+    return core.Week(
+        tuple(
+            core.Window(str(place), window["weekday"], _minute_of(window["start"]), window["minutes"])
+            for place, window in enumerate(windows)
+        ),
+        tuple(core.Drill(str(wish["ladder"]), "", 1) for wish in wishes if wish["ladder"]),
+        tuple(
+            core.WeekWish(str(place), wish["kind"], wish["number"], str(wish["ladder"] or ""))
+            for place, wish in enumerate(wishes)
+        ),
+    )
+
+
+def _minute_of(at: time) -> int:
+    return at.hour * 60 + at.minute
+
+
+def moment_of(block: Block, zone: Any) -> datetime | date:
+    """When a block begins: a moment by the athlete's own clock, or only its day."""
+    return block.day if block.start is None else datetime.combine(block.day, block.start, zone)
