@@ -13,13 +13,12 @@ from accounts.models import Athlete
 from blocks.models import Block, Segment
 from jolly_core.challenges.contract import Estimate
 from jolly_core.load.weekly import Session
-from jolly_core.planning.times import HABIT_SEGMENTS, Timed, around_seconds
+from jolly_core.planning.times import HABIT_SEGMENTS, Timed, around_seconds, set_up_seconds
 
 #: How far back "left out so many of the last times" looks, and how many times it looks at.
 AVOIDED_DAYS, AVOIDED_TIMES = 60, 4
 #: Blocks hold a handful of challenges, so this many hold enough to learn a habit from.
 HABIT_BLOCKS = HABIT_SEGMENTS // 2
-SET_UP_S = 60
 
 
 def list_blocks(athlete: Athlete) -> QuerySet[Block]:
@@ -101,13 +100,20 @@ def list_timed(athlete: Athlete) -> list[Timed]:
     played = {segment.pk: segment for segment in _played_segments().filter(block__in=latest)}
     timed: list[Timed] = []
     for block in Block.objects.filter(pk__in=latest).prefetch_related("segments").order_by("day", "id"):
-        began = block.started_at
-        for segment in block.segments.all():
-            if began and segment.done_at and segment.pk in played:
-                found = _timed(played[segment.pk], round((segment.done_at - began).total_seconds()))
-                timed += [found] if found else []
-            began = segment.done_at or began
+        actual = actual_seconds(block)
+        found = [_timed(played[key], actual[key]) for key in actual if key in played]
+        timed += [each for each in found if each]
     return timed
+
+
+def actual_seconds(block: Block) -> dict[int, int]:
+    """How long each part that was left behind took, by its id: from the one before it, or from the block's start."""
+    began, seconds = block.started_at, {}
+    for segment in block.segments.all():
+        if began and segment.done_at:
+            seconds[segment.pk] = round((segment.done_at - began).total_seconds())
+        began = segment.done_at or began
+    return seconds
 
 
 def _timed(segment: Any, actual_s: int) -> Timed | None:
@@ -117,4 +123,6 @@ def _timed(segment: Any, actual_s: int) -> Timed | None:
     if not runs or runs != segment.runs_planned or not played_ms or not segment.high_s:
         return None
     planned = Estimate(segment.low_s, segment.planned_s, segment.high_s)
-    return Timed(planned, actual_s, around_seconds(SET_UP_S, runs), max(0, actual_s - played_ms // 1000))
+    return Timed(
+        planned, actual_s, around_seconds(set_up_seconds(segment.side), runs), max(0, actual_s - played_ms // 1000)
+    )

@@ -18,6 +18,7 @@ from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 from ladders.models import Ladder, Rung
 from ladders.selectors import (
     get_ladder,
+    get_rung_below,
     get_threshold,
     get_working_rung,
     list_ladders,
@@ -121,7 +122,8 @@ def read_standings(
     found = list_ladders(athlete) if ladder_ids is None else list_ladders(athlete).filter(pk__in=ladder_ids)
     ladders = list(found)
     working = [get_working_rung(ladder) for ladder in ladders]
-    books = list_books(athlete, working, today)
+    below = [get_rung_below(ladder, rung) for ladder, rung in zip(ladders, working, strict=True)]
+    books = list_books(athlete, working, today, also=[rung for rung in below if rung])
     standings = []
     for ladder, rung in zip(ladders, working, strict=True):
         threshold = get_threshold(rung)

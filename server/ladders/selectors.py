@@ -38,6 +38,10 @@ def get_working_rung(ladder: Ladder) -> Rung:
     return rungs[min(ladder.held, len(rungs) - 1)]
 
 
+def get_rung_below(ladder: Ladder, rung: Rung) -> Rung | None:
+    return next((each for each in list_rungs(ladder) if each.number == rung.number - 1), None)
+
+
 def get_threshold(rung: Rung) -> Threshold:
     """What is asked of the rung now."""
     return read_threshold(get_challenge(rung.format), get_threshold_values(rung))

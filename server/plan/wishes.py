@@ -14,11 +14,11 @@ from climb.selectors import LadderStanding, read_standings
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.load.dose import DoseLeft, dose_left
-from jolly_core.planning.times import Habit, learn_habit
+from jolly_core.planning.times import Habit, learn_habit, set_up_seconds
 from jolly_core.planning.wish import Wish
 from jolly_core.sides import BOTH_SIDES, NONE, hand_of, side_words
 from ladders.models import Ladder, Rung
-from ladders.selectors import list_unacknowledged
+from ladders.selectors import get_rung_below, list_unacknowledged
 from runs.selectors import Books, Entry, list_attempts_by_day, list_books, list_last_days, pace_of
 
 #: A rung with fewer runs than this is new.
@@ -103,8 +103,9 @@ def key_of(rung: Rung, side: str) -> str:
 
 def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> Wish:
     ladder: Ladder = standing.ladder
-    entries = [entry for entry in record.books.get(rung.pk, []) if entry.side == side]
-    pace = pace_of(rung, entries)
+    entries = _on_side(record.books, rung, side)
+    below = get_rung_below(ladder, rung)
+    pace = pace_of(rung, entries, below=_on_side(record.books, below, side) if below else ())
     challenge = get_challenge(rung.format)
     missing = {each.side: each.more_runs for each in standing.verdict.evidence}
     hand = hand_of(side, record.athlete.handedness)
@@ -118,6 +119,7 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
         title=f"{ladder.title}: {rung.title}" + (f", {words}" if words else ""),
         side=side,
         run=challenge.estimate(rung.settings, pace),
+        set_up_s=set_up_seconds(side),
         last_day=record.last_days.get((ladder.pk, side)),
         runs_to_climb=missing.get(side, missing.get(NONE)) if rung.pk == standing.working.pk else None,
         hand=hand,
@@ -135,6 +137,10 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
         kit=tuple(ladder.kit),
         unacknowledged=risks[0].title if risks else "",
     )
+
+
+def _on_side(books: Books, rung: Rung, side: str) -> list[Entry]:
+    return [entry for entry in books.get(rung.pk, []) if entry.side == side]
 
 
 def _dose(record: _Record, ladder: Ladder) -> DoseLeft:

@@ -33,6 +33,7 @@ PRIOR_TEMPI = 3
 #: How far back books are read, step by step, until a rung has enough entries on each side.
 BOOK_DAYS: tuple[int | None, ...] = (365, 1095, None)
 ENOUGH_ENTRIES = 12
+ALSO_DAYS = 365
 
 
 def list_runs(athlete: Athlete) -> QuerySet[Run]:
@@ -146,20 +147,24 @@ class Entry:
 Books = dict[int, list[Entry]]
 
 
-def list_books(athlete: Athlete, rungs: Sequence[Rung], today: date) -> Books:
+def list_books(athlete: Athlete, rungs: Sequence[Rung], today: date, also: Sequence[Rung] = ()) -> Books:
     """The latest runs that count on each of the rungs: at least a dozen a side where there are so many.
 
-    It looks back a year first, and further only for rungs that have less: a long record costs no more than a short one.
+    It looks back a year first, and further only for rungs that have less: a long record costs no more than a short
+    one. ``also`` are rungs of which whatever the last year holds will do.
     """
-    books: Books = {}
+    books: Books = _read_books(athlete, [rung.pk for rung in also], _days_ago(today, ALSO_DAYS))
     thin = {rung.pk: rung for rung in rungs}
     for days in BOOK_DAYS:
-        since = None if days is None else datetime.combine(today, time(), UTC) - timedelta(days=days)
-        books |= _read_books(athlete, list(thin), since)
+        books |= _read_books(athlete, list(thin), None if days is None else _days_ago(today, days))
         thin = {pk: rung for pk, rung in thin.items() if _is_thin(books.get(pk, []), rung.ladder.sides)}
         if not thin:
             break
     return books
+
+
+def _days_ago(today: date, days: int) -> datetime:
+    return datetime.combine(today, time(), UTC) - timedelta(days=days)
 
 
 def _is_thin(entries: Sequence[Entry], sides: Sequence[str]) -> bool:
@@ -186,12 +191,18 @@ def get_pace(rung: Rung, side: str) -> Pace:
     return pace_of(rung, entries[::-1])
 
 
-def pace_of(rung: Rung, entries: Sequence[Entry]) -> Pace:
-    """The pace in the last of a side's entries, oldest first; the stated prior without any."""
+def pace_of(rung: Rung, entries: Sequence[Entry], below: Sequence[Entry] = ()) -> Pace:
+    """The pace in the last of a side's entries, oldest first.
+
+    Without any it is a prior, and says so: tempo and rate of the rung ``below``, or else the stated one.
+    """
     last = list(entries)[-PACE_RUNS:]
     attempts = sum(entry.attempts for entry in last)
     if not attempts:
-        return Pace()
+        if not below:
+            return Pace()
+        near = pace_of(rung, below)
+        return Pace(near.attempt_ms, near.rate, tempo_spread=max(near.tempo_spread, Pace().tempo_spread))
     values = [value for entry in last if (value := entry.metrics.get(_leading(rung))) is not None]
     usual = usual_of(values)
     # Runs from paper have no clock: they tell the rate, but not the tempo.

@@ -16,7 +16,7 @@ from jolly_core.planning.partner import PARTNER_GAMES, PartnerGame, condition_fo
 from jolly_core.planning.reasons import most_runs, weigh
 from jolly_core.planning.screening import Screened, screen
 from jolly_core.planning.times import add_times, fixed_time, time_of_segment
-from jolly_core.planning.warmup import cool_down_seconds, warm_up_minutes
+from jolly_core.planning.warmup import cool_down_seconds, wants_long_warm_up, warm_up_minutes
 from jolly_core.planning.wish import ENERGIES, FOCUSES, PARTNER, TEST_DAY, WEAK_SPOTS, Kept, Terms, Wish
 from jolly_core.sides import STRONG, WEAK
 from jolly_core.validation import check_choice, check_integer
@@ -115,7 +115,7 @@ class _Builder:
         self.runs: dict[str, int] = {}
         allowed = [wish.traits for wish in warm_for if self.screened[wish.key].most_runs]
         self.warm_up_s, self.cool_down_s = self._ends(allowed)
-        self.is_demanding = any(drill.is_demanding for drill in allowed)
+        self.is_long_warm_up = wants_long_warm_up(allowed)
         self.game = self._game()
         self.room_s = terms.minutes * 60 - self.warm_up_s - self.cool_down_s
         if self.game:
@@ -208,7 +208,9 @@ class _Builder:
                     self._give(wish, runs)
 
     def _give_each_a_run(self) -> None:
-        for wish in self.ranked:
+        """The most pressing first; one that would swallow half of the room waits until the others had their turn."""
+        half_s = self.room_s // 2
+        for wish in sorted(self.ranked, key=lambda each: self.time_of(each, 1).expected_s > half_s):
             if wish.key not in self.runs and wish.key not in self.kept:
                 self._give(wish, max(1, wish.test_runs) if self.terms.focus == TEST_DAY else 1)
 
@@ -233,7 +235,7 @@ class _Builder:
     def _in_order(self) -> list[Wish]:
         """New and fine skills while fresh, slow before fast, hard work late; what was placed stays where it was put."""
         free = [wish for wish in self.ranked if wish.key in self.runs and wish.key not in self.kept]
-        if self.terms.focus == TEST_DAY:
+        if self.terms.focus == TEST_DAY and self.terms.last_test:
             ordered = sorted(free, key=lambda wish: (wish.test_place, self.ranked.index(wish)))
         else:
             ladders = list(dict.fromkeys(wish.ladder for wish in free))
@@ -249,7 +251,7 @@ class _Builder:
     def _lay_out(self) -> tuple[Segment, ...]:
         segments = []
         if self.warm_up_s:
-            reasons = (WARM_UP_REASON, LONG_WARM_UP_REASON) if self.is_demanding else (WARM_UP_REASON,)
+            reasons = (WARM_UP_REASON, LONG_WARM_UP_REASON) if self.is_long_warm_up else (WARM_UP_REASON,)
             segments.append(Segment(WARM_UP, WARM_UP, "Warm-up", 0, fixed_time(self.warm_up_s), reasons))
         segments += [self._segment(wish) for wish in self._in_order()]
         if self.game:

@@ -8,10 +8,13 @@ from math import ceil, exp, fsum, log, sqrt
 from statistics import median
 
 from jolly_core.challenges.contract import NINE_IN_TEN_Z, Attempts, Estimate, Pace, time_of
+from jolly_core.sides import STRONG
 from jolly_core.stats.race import expected_points, points_within
 
 #: Between one run and the next: fetch the ball, breathe, look at the number. Common practice, no source.
 BREATHER_S = 30
+#: To lay tape and fetch what a drill needs; and to change to the other side of it. Common practice, no source.
+SET_UP_S, CHANGE_SIDES_S = 60, 20
 #: How much set-up and breathers differ from time to time, as the standard deviation of their logarithm.
 OVERHEAD_SPREAD = 0.3
 #: As many segments as the prior weighs, so that one slow day does not turn the plan over.
@@ -89,6 +92,11 @@ def learn_habit(played: Sequence[Timed]) -> Habit:
         rank = min(len(last), ceil(WANTED_SHARE * (len(last) + 1)))
         widen = min(WIDEST, max(NARROWEST, sorted(each.miss for each in last)[rank - 1]))
     return Habit(min(3.0, max(0.4, around)), widen, len(last), sum(each.is_within for each in last))
+
+
+def set_up_seconds(side: str) -> int:
+    """How long a drill's set-up takes; the strong side is played after the weak one, on the same set-up."""
+    return CHANGE_SIDES_S if side == STRONG else SET_UP_S
 
 
 def around_seconds(set_up_s: int, runs: int) -> int:

@@ -43,9 +43,14 @@ def warm_up_minutes(minutes: int, drills: Sequence[Traits] = ()) -> int:
     >>> warm_up_minutes(60, [Traits(actions=("overhead",))])
     15
     """
-    if any({"overhead", "explosive"} & set(drill.actions) for drill in drills):
+    if wants_long_warm_up(drills):
         return min(LONGEST_DEMANDING_MIN, max(SHORTEST_MIN + 1, round(DEMANDING_TIMES * minutes / SHARE)))
     return min(LONGEST_MIN, max(SHORTEST_MIN, round(minutes / SHARE)))
+
+
+def wants_long_warm_up(drills: Sequence[Traits]) -> bool:
+    """Whether overhead or explosive work is among the drills."""
+    return any({"overhead", "explosive"} & set(drill.actions) for drill in drills)
 
 
 def cool_down_seconds(minutes: int, drills: Sequence[Traits] = ()) -> int:

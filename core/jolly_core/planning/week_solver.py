@@ -210,6 +210,8 @@ class _Solver:
         if days >= wish.number:
             between = f" with {counted(drill.days_between, 'day')} between" if drill.days_between else ""
             return f"at most {counted(drill.at_most, 'time')} a week{between} is its dose"
+        if not days:
+            return "no window has the place, the kit and the minutes for it"
         has = "has" if days == 1 else "have"
         return f"only {counted(days, 'day')} {has} a window with the place, kit and minutes for it"
 

@@ -9,7 +9,7 @@ from jolly_core.body.limits import Limit
 from jolly_core.body.traits import Traits
 from jolly_core.challenges.contract import Attempts, Estimate
 from jolly_core.load.dose import DoseLeft
-from jolly_core.planning.times import Habit
+from jolly_core.planning.times import SET_UP_S, Habit
 
 BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER = (
     "balanced",
@@ -38,7 +38,7 @@ class Wish:
     title: str
     side: str
     run: Estimate
-    set_up_s: int = 60
+    set_up_s: int = SET_UP_S
     last_day: date | None = None
     runs_to_climb: int | None = None
     hand: str | None = None

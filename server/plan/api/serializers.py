@@ -6,6 +6,7 @@ from rest_framework import serializers
 
 from accounts.api.serializers import BodyLimitSerializer
 from blocks.models import LONGEST_NOTE, Block, Segment
+from blocks.selectors import actual_seconds
 from climb.api.serializers import LadderStandingSerializer
 from jolly_core.challenges.contract import Estimate
 from jolly_core.challenges.registry import get_challenge
@@ -136,6 +137,7 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
     reasons = serializers.ListField(child=serializers.CharField())
     runs = serializers.SerializerMethodField()
     sheet = serializers.SerializerMethodField()
+    actual_s = serializers.SerializerMethodField()
 
     class Meta:
         model = Segment
@@ -158,6 +160,7 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
             "reasons",
             "runs",
             "sheet",
+            "actual_s",
             "done_at",
         )
 
@@ -180,6 +183,13 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
         challenge = get_challenge(segment.rung.format)
         sheet = challenge.sheet(segment.rung.settings)
         return SheetSerializer({**asdict(sheet), "totals": challenge.totals}).data
+
+    @extend_schema_field(serializers.IntegerField(allow_null=True))
+    def get_actual_s(self, segment: Segment) -> int | None:
+        """How long it took; null while it is not done, and where it was kept on paper."""
+        if any(run.is_from_paper for each in segment.block.segments.all() for run in each.runs.all()):
+            return None
+        return actual_seconds(segment.block).get(segment.pk)
 
     def get_runs(self, segment: Segment) -> serializers.ListField(child=serializers.UUIDField()):  # type: ignore[valid-type]
         """The runs of this segment that are over and count."""

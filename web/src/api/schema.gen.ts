@@ -1306,6 +1306,7 @@ export interface components {
             reasons: string[];
             readonly runs: string[];
             readonly sheet: components["schemas"]["Sheet"] | null;
+            readonly actual_s: number | null;
             /** Format: date-time */
             done_at: string | null;
         };
