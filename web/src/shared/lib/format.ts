@@ -22,6 +22,12 @@ export function showMinutes(seconds: number): string {
   return `${numberFormat.format(minutes >= 10 ? Math.round(minutes) : Math.round(minutes * 2) / 2)} min`;
 }
 
+/** A range of seconds in minutes: "4 to 7 min", with half minutes while it is short. */
+export function showRange(lowS: number, highS: number): string {
+  const round = (seconds: number) => (seconds >= 600 ? Math.round(seconds / 60) : Math.round(seconds / 30) / 2);
+  return round(lowS) === round(highS) ? `${numberFormat.format(round(lowS))} min` : `${numberFormat.format(round(lowS))} to ${numberFormat.format(round(highS))} min`;
+}
+
 /** Milliseconds as a running clock: "1:05". */
 export function showClock(ms: number): string {
   const seconds = Math.max(0, Math.ceil(ms / 1000));

@@ -1,0 +1,148 @@
+/** The block as a strip of tape in true proportion to its time: dragged to move, pulled at its end to stretch; by keys, too. */
+import { Box } from "@mui/material";
+import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+
+import { counted, showMinutes } from "../../shared/lib/format";
+import { ribbonLook } from "../../shared/ui/ribbonLook";
+import type { Proposal, ProposedSegment } from "./draft";
+import type { Edits } from "./edits";
+
+/** Beyond this a press is a drag. */
+const DRAG_PX = 6;
+
+interface Drag {
+  key: string;
+  isStretch: boolean;
+  fromX: number;
+  dx: number;
+}
+
+function label(segment: ProposedSegment): string {
+  const runs = segment.runs_planned ? `, ${counted(segment.runs_planned, "run")}` : "";
+  return `${segment.title}${runs}, ${showMinutes(segment.planned_s)}${segment.is_locked ? ", locked" : ""}`;
+}
+
+/** Every key does what a pointer can: arrows move, plus and minus stretch, L locks, Delete takes out. */
+function onKey(event: KeyboardEvent, segment: ProposedSegment, edits: Edits) {
+  const acts: Record<string, () => void> = {
+    ArrowLeft: () => edits.move(segment.key, -1),
+    ArrowRight: () => edits.move(segment.key, 1),
+    "+": () => edits.stretch(segment.key, 1),
+    "=": () => edits.stretch(segment.key, 1),
+    "-": () => edits.stretch(segment.key, -1),
+    l: () => edits.lock(segment.key),
+    Delete: () => edits.remove(segment.key),
+  };
+  const act = acts[event.key];
+  if (!act || event.ctrlKey || event.metaKey || event.altKey) return;
+  event.preventDefault();
+  act();
+}
+
+/** What a drag comes to: places moved past, or runs (minutes, for a part by the clock) pulled on. */
+function settle(drag: Drag, segments: ProposedSegment[], pxPerSecond: number): number {
+  const index = segments.findIndex((segment) => segment.key === drag.key);
+  const segment = segments[index];
+  if (!segment) return 0;
+  const seconds = drag.dx / pxPerSecond;
+  if (drag.isStretch) return Math.round(seconds / (segment.runs_planned ? segment.planned_s / segment.runs_planned : 60));
+  const middle = segment.start_s + segment.planned_s / 2 + seconds;
+  const challenges = segments.filter((each) => each.rung);
+  const from = challenges.indexOf(segment);
+  const to = challenges.filter((each) => each !== segment && each.start_s + each.planned_s / 2 < middle).length;
+  return to - from;
+}
+
+export function RibbonEditor({ proposal, minutes, edits }: { proposal: Proposal; minutes: number; edits: Edits }) {
+  const strip = useRef<HTMLDivElement>(null);
+  const [drag, setDrag] = useState<Drag | null>(null);
+  const { segments } = proposal;
+
+  const begin = (event: PointerEvent, key: string, isStretch: boolean) => {
+    event.stopPropagation();
+    event.currentTarget.setPointerCapture(event.pointerId);
+    setDrag({ key, isStretch, fromX: event.clientX, dx: 0 });
+  };
+  const follow = (event: PointerEvent) => drag && setDrag({ ...drag, dx: event.clientX - drag.fromX });
+  const end = () => {
+    if (drag && strip.current && Math.abs(drag.dx) > DRAG_PX) {
+      const by = settle(drag, segments, strip.current.clientWidth / (minutes * 60));
+      if (by) (drag.isStretch ? edits.stretch : edits.move)(drag.key, by);
+    }
+    setDrag(null);
+  };
+
+  return (
+    <Box ref={strip} role="group" aria-label="The block as a ribbon of time" sx={{ display: "flex", height: 76, width: "100%", touchAction: "pan-y" }}>
+      {segments.map((segment) => (
+        <Part key={segment.key} segment={segment} drag={drag?.key === segment.key ? drag : null} edits={edits} onBegin={begin} onFollow={follow} onEnd={end} />
+      ))}
+      {proposal.spare_s > 30 && <Box aria-hidden sx={{ flex: `${proposal.spare_s} 0 0`, border: "2px dashed", borderColor: "divider" }} />}
+    </Box>
+  );
+}
+
+interface PartProps {
+  segment: ProposedSegment;
+  drag: Drag | null;
+  edits: Edits;
+  onBegin: (event: PointerEvent, key: string, isStretch: boolean) => void;
+  onFollow: (event: PointerEvent) => void;
+  onEnd: () => void;
+}
+
+function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
+  const look = ribbonLook(segment);
+  const handlers = { onPointerMove: onFollow, onPointerUp: onEnd, onPointerCancel: onEnd };
+  return (
+    <Box
+      component="button"
+      type="button"
+      aria-label={label(segment)}
+      aria-keyshortcuts={segment.rung ? "ArrowLeft ArrowRight + - L Delete" : "+ - Delete"}
+      title={segment.title}
+      data-segment={segment.key}
+      onKeyDown={(event: KeyboardEvent) => onKey(event, segment, edits)}
+      onPointerDown={(event: PointerEvent) => segment.rung && onBegin(event, segment.key, false)}
+      {...handlers}
+      sx={{
+        flex: `${segment.planned_s} 0 0`,
+        minWidth: 0,
+        m: 0,
+        p: 0,
+        position: "relative",
+        font: "inherit",
+        textAlign: "left",
+        verticalAlign: "top",
+        cursor: segment.rung ? "grab" : "default",
+        bgcolor: look.ground,
+        color: look.ink,
+        border: 0,
+        borderRight: "3px solid",
+        borderColor: "background.paper",
+        overflow: "hidden",
+        transform: drag && !drag.isStretch ? `translateX(${drag.dx}px)` : "none",
+        zIndex: drag ? 2 : 0,
+        opacity: drag ? 0.85 : 1,
+        // A locked strip is nailed down: a line of stitches along it.
+        ...(segment.is_locked && { backgroundImage: `repeating-linear-gradient(90deg, ${look.ink} 0 6px, transparent 6px 12px)`, backgroundSize: "100% 4px", backgroundRepeat: "no-repeat", backgroundPosition: "0 100%" }),
+        "&:focus-visible": { outline: "3px solid", outlineColor: "text.primary", outlineOffset: -4, zIndex: 3 },
+        containerType: "inline-size",
+        "@container (max-width: 52px)": { "& > .words": { display: "none" } },
+      }}
+    >
+      <Box className="words" sx={{ px: 0.75, pt: 0.5, fontSize: "0.84rem", lineHeight: 1.2, height: "100%" }}>
+        <b style={{ whiteSpace: "nowrap" }}>{showMinutes(segment.planned_s)}</b>
+        <Box sx={{ display: "-webkit-box", WebkitLineClamp: 2, WebkitBoxOrient: "vertical", overflow: "hidden", overflowWrap: "normal", hyphens: "auto" }}>{look.word}</Box>
+      </Box>
+      <Box
+        component="span"
+        aria-hidden
+        className="stretch"
+        onPointerDown={(event: PointerEvent) => onBegin(event, segment.key, true)}
+        {...handlers}
+        sx={{ position: "absolute", right: 0, top: 0, bottom: 0, width: 12, cursor: "ew-resize", borderRight: drag?.isStretch ? "4px solid" : "2px dotted", borderColor: look.ink, transform: drag?.isStretch ? `translateX(${Math.min(0, drag.dx)}px)` : "none" }}
+      />
+    </Box>
+  );
+}

@@ -1,0 +1,18 @@
+/** How a part of a block looks on a ribbon: every kind has a colour and a word, and the weak side one of its own. */
+import type { Schemas } from "../../api/client";
+import { tape } from "./tape";
+
+type Looked = Pick<Schemas["Segment"], "kind" | "title" | "side">;
+
+const LOOKS = {
+  warm_up: { ground: tape.mustard, ink: tape.ink, word: "Warm-up" },
+  challenge: { ground: tape.teal, ink: "#ffffff", word: "" },
+  partner: { ground: tape.timberDark, ink: "#ffffff", word: "" },
+  cool_down: { ground: "#d9cfbb", ink: tape.ink, word: "Note" },
+};
+
+export function ribbonLook({ kind, title, side }: Looked) {
+  const look = LOOKS[kind];
+  const word = look.word || (title.split(":")[0] ?? title);
+  return side === "weak" ? { ground: tape.plum, ink: "#ffffff", word } : { ...look, word };
+}
