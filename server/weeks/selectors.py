@@ -74,8 +74,8 @@ def _week(athlete: Athlete, monday: date, windows: Sequence[core.Window], extra_
     wanted = [wish.ladder_id for wish in wishes if wish.ladder_id is not None]
     ladders = list(dict.fromkeys([*wanted, *extra_ladders]))
     known = list_wishes(athlete, ladders, monday)
-    least = {wish.ladder_id: wish.number for wish in wishes if wish.kind == core.AT_LEAST}
-    drills = [_drill(known, ladder, least.get(ladder)) for ladder in ladders]
+    often = {ladder: _most_often(wishes, ladder) for ladder in ladders}
+    drills = [_drill(known, ladder, often[ladder]) for ladder in ladders]
     return core.Week(tuple(windows), tuple(drills), tuple(_wish(wish) for wish in wishes))
 
 
@@ -89,17 +89,22 @@ def _wish(wish: WeekWish) -> core.WeekWish:
     return core.WeekWish(str(wish.pk), wish.kind, wish.number, str(wish.ladder_id or ""))
 
 
-def _drill(known: Wishes, ladder: int, least: int | None) -> core.Drill:
+def _most_often(wishes: Sequence[WeekWish], ladder: int) -> int:
+    """How often a ladder may come where its dose does not say: as the athlete's own at-most, or twice, or as wished."""
+    own = {wish.kind: wish.number for wish in wishes if wish.ladder_id == ladder}
+    return max(own.get(core.AT_MOST, USUAL_MOST), own.get(core.AT_LEAST, 0))
+
+
+def _drill(known: Wishes, ladder: int, most: int) -> core.Drill:
     """One visit plays the rung on each of its sides."""
     sides = [wish for wish in known.wishes if wish.ladder == str(ladder)]
     first, traits = sides[0], sides[0].traits
     seconds = sum(time_of_segment(wish.run, RUNS_A_VISIT, wish.set_up_s, known.habit).expected_s for wish in sides)
-    at_most = traits.dose.days_a_week or max(USUAL_MOST, least or 0)
     return core.Drill(
         key=str(ladder),
         title=known.targets[first.key][0].ladder.title,
         minutes=-(-seconds // 60),
-        at_most=at_most,
+        at_most=traits.dose.days_a_week or most,
         days_between=traits.dose.days_between,
         is_hard=traits.effort == HARD,
         needs=traits.needs,

@@ -13,8 +13,10 @@ from jolly_core.words import counted
 
 DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 MOST_WINDOWS, MOST_WISHES, MOST_TIMES = 42, 60, 14
-AT_LEAST, HARD_APART, REST_DAYS, DAY_OFF = "at_least", "hard_apart", "rest_days", "day_off"
-KINDS = (AT_LEAST, HARD_APART, REST_DAYS, DAY_OFF)
+AT_LEAST, AT_MOST, HARD_APART, REST_DAYS, DAY_OFF = "at_least", "at_most", "hard_apart", "rest_days", "day_off"
+KINDS = (AT_LEAST, AT_MOST, HARD_APART, REST_DAYS, DAY_OFF)
+#: Wishes for a drill; the others are for the whole week.
+OF_A_DRILL = (AT_LEAST, AT_MOST)
 ONCE, TWICE = 1, 2
 
 
@@ -61,7 +63,7 @@ class Drill:
 
 @dataclass(frozen=True)
 class WeekWish:
-    """One wish. ``drill`` is that of an at-least; ``number`` is how often, how many rest days, or which day is off."""
+    """One wish. ``drill`` is whose; ``number`` is how often, how many rest days, or which day is off."""
 
     key: str
     kind: str
@@ -83,7 +85,7 @@ class Week:
 
 @dataclass(frozen=True)
 class WishState:
-    """What became of a wish: kept, or gave way, how far it got, and why."""
+    """What became of a wish: kept, or gave way, how far it got of what was wanted, and why."""
 
     key: str
     words: str
@@ -122,9 +124,15 @@ def check_week(week: Week) -> None:
 def _check_wish(wish: WeekWish, known: set[str]) -> Problem | None:
     if problem := check_choice("kind", wish.kind, KINDS):
         return problem
-    if wish.kind == AT_LEAST and wish.drill not in known:
+    if wish.kind in OF_A_DRILL and wish.drill not in known:
         return Problem("unknown_ladder", "This wish is for a ladder that is not there.", ("drill",), wish.drill)
-    low, high = {AT_LEAST: (1, MOST_TIMES), REST_DAYS: (1, 6), DAY_OFF: (0, 6), HARD_APART: (0, 1)}[wish.kind]
+    low, high = {
+        AT_LEAST: (1, MOST_TIMES),
+        AT_MOST: (0, MOST_TIMES),
+        REST_DAYS: (1, 6),
+        DAY_OFF: (0, 6),
+        HARD_APART: (0, 1),
+    }[wish.kind]
     return check_integer("number", wish.number, low, high)
 
 
@@ -134,9 +142,9 @@ def wish_words(wish: WeekWish, week: Week) -> str:
     >>> wish_words(WeekWish("r", "rest_days", 2), Week((), (), ()))
     '2 rest days'
     """
-    if wish.kind == AT_LEAST:
+    if wish.kind in OF_A_DRILL:
         times = {1: "once", 2: "twice"}.get(wish.number, f"{wish.number} times")
-        return f"{week.drill(wish.drill).title} {times} at least"
+        return f"{week.drill(wish.drill).title} {times} at {'least' if wish.kind == AT_LEAST else 'most'}"
     if wish.kind == REST_DAYS:
         return counted(wish.number, "rest day")
     return f"{DAYS[wish.number]} off" if wish.kind == DAY_OFF else "a day between hard drills"
@@ -149,12 +157,12 @@ def list_states(week: Week, assignment: Assignment, why: Mapping[str, str] | Non
 
 def _state(wish: WeekWish, week: Week, assignment: Assignment, why: str) -> WishState:
     got, wanted = _reached(wish, week, assignment)
-    is_kept = got >= wanted
+    is_kept = got <= wanted if wish.kind == AT_MOST else got >= wanted
     return WishState(wish.key, wish_words(wish, week), is_kept, got, wanted, "" if is_kept else why)
 
 
 def _reached(wish: WeekWish, week: Week, assignment: Assignment) -> tuple[int, int]:
-    if wish.kind == AT_LEAST:
+    if wish.kind in OF_A_DRILL:
         return sum(wish.drill in drills for drills in assignment.values()), wish.number
     busy = _days(week, assignment)
     if wish.kind == REST_DAYS:

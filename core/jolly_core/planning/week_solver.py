@@ -15,6 +15,7 @@ from typing import TYPE_CHECKING, Any
 from jolly_core.planning.week import (
     AT_LEAST,
     DAY_OFF,
+    OF_A_DRILL,
     REST_DAYS,
     Drill,
     Week,
@@ -106,9 +107,10 @@ class _Solver:
 
     def _wish(self, wish: WeekWish, number: int) -> Any:
         literal = self.model.new_bool_var(f"wish {wish.key} {number}")
-        if wish.kind == AT_LEAST:
-            visits = self._of_drill(self.week.drill(wish.drill))
-            self.model.add(sum(visits) >= number).only_enforce_if(literal)
+        if wish.kind in OF_A_DRILL:
+            visits = sum(self._of_drill(self.week.drill(wish.drill)))
+            asked = visits >= number if wish.kind == AT_LEAST else visits <= number
+            self.model.add(asked).only_enforce_if(literal)
         elif wish.kind == REST_DAYS:
             self.model.add(sum(self.busy) <= 7 - number).only_enforce_if(literal)
         elif wish.kind == DAY_OFF:

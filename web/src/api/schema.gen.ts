@@ -1028,7 +1028,7 @@ export interface components {
         };
         NewWishRequest: {
             /**
-             * @description One of at_least, hard_apart, rest_days, day_off.
+             * @description One of at_least, at_most, hard_apart, rest_days, day_off.
              * @default at_least
              */
             kind?: string;
@@ -1518,12 +1518,13 @@ export interface components {
         };
         /**
          * @description * `at_least` - at_least
+         *     * `at_most` - at_most
          *     * `hard_apart` - hard_apart
          *     * `rest_days` - rest_days
          *     * `day_off` - day_off
          * @enum {string}
          */
-        WeekWishKindEnum: "at_least" | "hard_apart" | "rest_days" | "day_off";
+        WeekWishKindEnum: "at_least" | "at_most" | "hard_apart" | "rest_days" | "day_off";
         WhyRequest: {
             key: string;
             why: string;

@@ -14,6 +14,9 @@ const Welcome = lazy(() => import("../features/welcome/WelcomePage"));
 const Today = lazy(() => import("../features/today/TodayPage"));
 const Plan = lazy(() => import("../features/plan/PlanPage"));
 const Block = lazy(() => import("../features/plan/BlockPage"));
+const Sheet = lazy(() => import("../features/plan/SheetPage"));
+const TypeIn = lazy(() => import("../features/plan/TypeInPage"));
+const Week = lazy(() => import("../features/plan/week/WeekPage"));
 const SetUp = lazy(() => import("../features/setup/SetUpPage"));
 const Practise = lazy(() => import("../features/practise/PractisePage"));
 const PlayBlock = lazy(() => import("../features/practise/PlayBlockPage"));
@@ -44,6 +47,10 @@ export function App() {
                   <Route index element={<Today />} />
                   <Route path="/plan" element={<Plan />} />
                   <Route path="/plan/blocks/:blockId" element={<Block />} />
+                  <Route path="/plan/blocks/:blockId/sheet" element={<Sheet />} />
+                  <Route path="/plan/blocks/:blockId/type-in" element={<TypeIn />} />
+                  <Route path="/plan/week" element={<Week />} />
+                  <Route path="/plan/week/:monday" element={<Week />} />
                   <Route path="/set-up" element={<SetUp />} />
                   <Route path="/practise" element={<Practise />} />
                   <Route path="/practise/blocks/:blockId" element={<PlayBlock />} />

@@ -11,7 +11,7 @@ import { useState, type MouseEvent, type ReactNode } from "react";
 import { counted, showMinutes, showRange } from "../../shared/lib/format";
 import { ribbonLook } from "../../shared/ui/ribbonLook";
 import type { Proposal, ProposedSegment } from "./draft";
-import type { Edits } from "./edits";
+import type { Edits, Other } from "./edits";
 
 function Act({ name, onClick, children, isOff }: { name: string; onClick: (event: MouseEvent<HTMLElement>) => void; children: ReactNode; isOff?: boolean }) {
   return (
@@ -21,12 +21,11 @@ function Act({ name, onClick, children, isOff }: { name: string; onClick: (event
   );
 }
 
-function Swap({ segment, proposal, edits }: { segment: ProposedSegment; proposal: Proposal; edits: Edits }) {
+function Swap({ segment, others, edits }: { segment: ProposedSegment; others: Other[]; edits: Edits }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const others = proposal.left_out.filter((wish) => wish.is_free);
-  const choose = (key: string) => {
+  const choose = (other: Other) => {
     setAnchor(null);
-    edits.swap(segment.key, key);
+    edits.swap(segment.key, other);
   };
   return (
     <>
@@ -34,9 +33,9 @@ function Swap({ segment, proposal, edits }: { segment: ProposedSegment; proposal
         <SwapHoriz fontSize="small" />
       </Act>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {others.map((wish) => (
-          <MenuItem key={wish.key} onClick={() => choose(wish.key)}>
-            {wish.title}
+        {others.map((other) => (
+          <MenuItem key={other.key} onClick={() => choose(other)}>
+            {other.title}
           </MenuItem>
         ))}
       </Menu>
@@ -44,7 +43,7 @@ function Swap({ segment, proposal, edits }: { segment: ProposedSegment; proposal
   );
 }
 
-function Row({ segment, proposal, edits, isFirst, isLast }: { segment: ProposedSegment; proposal: Proposal; edits: Edits; isFirst: boolean; isLast: boolean }) {
+function Row({ segment, others, edits, isFirst, isLast }: { segment: ProposedSegment; others: Other[]; edits: Edits; isFirst: boolean; isLast: boolean }) {
   const { ground } = ribbonLook(segment);
   const isChallenge = segment.rung !== null;
   return (
@@ -82,7 +81,7 @@ function Row({ segment, proposal, edits, isFirst, isLast }: { segment: ProposedS
             <Act name={`${segment.is_locked ? "Unlock" : "Lock"} ${segment.title}`} onClick={() => edits.lock(segment.key)}>
               {segment.is_locked ? <Lock fontSize="small" /> : <LockOpen fontSize="small" />}
             </Act>
-            <Swap segment={segment} proposal={proposal} edits={edits} />
+            <Swap segment={segment} others={others} edits={edits} />
           </>
         )}
         {segment.kind !== "partner" && (
@@ -95,12 +94,12 @@ function Row({ segment, proposal, edits, isFirst, isLast }: { segment: ProposedS
   );
 }
 
-export function PartList({ proposal, edits }: { proposal: Proposal; edits: Edits }) {
+export function PartList({ proposal, others, edits }: { proposal: Proposal; others: Other[]; edits: Edits }) {
   const challenges = proposal.segments.filter((segment) => segment.rung);
   return (
     <Box component="ol" aria-label="The parts of the block" sx={{ listStyle: "none", m: 0, p: 0 }}>
       {proposal.segments.map((segment) => (
-        <Row key={segment.key} segment={segment} proposal={proposal} edits={edits} isFirst={challenges[0] === segment} isLast={challenges.at(-1) === segment} />
+        <Row key={segment.key} segment={segment} others={others} edits={edits} isFirst={challenges[0] === segment} isLast={challenges.at(-1) === segment} />
       ))}
     </Box>
   );

@@ -1,12 +1,19 @@
 /** The athlete's hand in a block: each edit names the parts as they should stand; the server makes them fit. */
 import type { Draft, Kept, Proposal, ProposedSegment } from "./draft";
 
+/** What a part could be swapped for; with its ladder where that was not asked for yet. */
+export interface Other {
+  key: string;
+  title: string;
+  ladder?: number;
+}
+
 export interface Edits {
   move: (key: string, by: number) => void;
   stretch: (key: string, by: number) => void;
   lock: (key: string) => void;
   remove: (key: string) => void;
-  swap: (key: string, other: string) => void;
+  swap: (key: string, other: Other) => void;
   add: (key: string) => void;
   rebuild: () => void;
 }
@@ -56,7 +63,11 @@ export function makeEdits(draft: Draft, proposal: Proposal, change: (next: Parti
       else if (key === "cool_down") change({ hasCoolDown: false }, true);
       else apply(parts.filter((part) => part.key !== key));
     },
-    swap: (key, other) => alter(key, { key: other, runs: 1, is_locked: false }),
+    swap: (key, { key: other, ladder }) =>
+      apply(
+        parts.map((part) => (part.key === key ? { ...part, key: other, runs: 1, is_locked: false } : part)),
+        ladder === undefined ? {} : { ladders: [...draft.ladders, ladder] },
+      ),
     add: (key) => apply([...parts, { key, runs: 1, seconds: null, place: parts.length, is_locked: false }]),
     rebuild: () => change({ kept: parts.filter((part) => part.is_locked), fill: true }, true),
   };

@@ -11,7 +11,7 @@ import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { Briefing, StartButton } from "./Briefing";
-import { Effort } from "./Effort";
+import { Effort } from "../../shared/ui/Effort";
 import { useKeys } from "./useKeys";
 import { WarmUp } from "./WarmUp";
 

@@ -4,17 +4,20 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
 import { todayQuery, type Block, type Run, type Standing } from "../../api/queries";
-import { counted, showDay, showLongDay, showMinutes, showNumber } from "../../shared/lib/format";
+import { capital, counted, showDay, showLongDay, showMinutes, showNumber } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { Refit } from "../../shared/ui/Refit";
 import { VerdictSign } from "../../shared/ui/VerdictSign";
 
-function NextBlock({ block, today }: { block: Block; today: string }) {
+function NextBlock({ block, today, stale }: { block: Block; today: string; stale: string[] }) {
   const isStarted = block.status === "started";
-  const when = block.day === today ? "today" : showDay(block.day);
+  const hour = block.start ? `, ${block.start.slice(0, 5)}` : "";
+  const where = block.place ? `, ${block.place.name}` : "";
+  const when = `${block.day === today ? "today" : showDay(block.day)}${hour}${where}`;
   return (
     <Panel
       title={`${block.minutes} minutes ${when}`}
@@ -35,6 +38,12 @@ function NextBlock({ block, today }: { block: Block; today: string }) {
         >
           {isStarted ? "Carry on with the block" : "Start the block"}
         </Button>
+        <Refit block={block} stale={stale} />
+        {block.kit.length > 0 && (
+          <Typography>
+            <b>To bring:</b> {block.kit.join(", ")}.
+          </Typography>
+        )}
       </Stack>
     </Panel>
   );
@@ -95,6 +104,11 @@ export default function TodayPage() {
           </Stack>
         </WhyPoint>
       )}
+      {day.limits.length > 0 && (
+        <WhyPoint title="Spared for now">
+          {day.limits.map((limit) => `${capital(limit.words)}${limit.until ? `, until ${showDay(limit.until)}` : ""}`).join("; ")}. <RouterLink to="/plan">Change it on Plan</RouterLink>.
+        </WhyPoint>
+      )}
       <WhyPoint title="Take care">
         <Stack spacing={1}>
           {day.cautions.slice(0, 3).map((caution) => (
@@ -111,9 +125,9 @@ export default function TodayPage() {
   return (
     <Page title="Today" heading={day ? showLongDay(day.day) : "Today"} lead={day && lead(day.next_block, day.standings)} why={why}>
       <Loaded query={query}>
-        {({ next_block: block, standings, day: today }) => (
+        {({ next_block: block, standings, day: today, stale }) => (
           <>
-            {block ? <NextBlock block={block} today={today} /> : <NoBlock hasLadders={standings.length > 0} />}
+            {block ? <NextBlock block={block} today={today} stale={stale} /> : <NoBlock hasLadders={standings.length > 0} />}
             {standings.length > 0 && (
               <Panel title="What your ladders ask for">
                 {[...standings].sort(byPressing).map((standing) => (

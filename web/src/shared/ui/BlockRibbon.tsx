@@ -3,20 +3,10 @@ import { Box, Stack, Typography } from "@mui/material";
 
 import type { Schemas } from "../../api/client";
 import { counted, showMinutes } from "../lib/format";
+import { ribbonLook } from "./ribbonLook";
 import { tape } from "./tape";
 
 type RibbonSegment = Pick<Schemas["Segment"], "kind" | "title" | "planned_s" | "side"> & { done_at?: string | null; runs_planned: number };
-
-/** Every kind has a colour and a word; the weak side has slanted ends of its own. */
-const LOOKS = {
-  warm_up: { bg: tape.mustard, ink: tape.ink, word: "Warm-up" },
-  challenge: { bg: tape.teal, ink: "#ffffff", word: "" },
-  cool_down: { bg: "#d9cfbb", ink: tape.ink, word: "Note" },
-};
-
-function short(segment: RibbonSegment): string {
-  return LOOKS[segment.kind].word || (segment.title.split(":")[0] ?? segment.title);
-}
 
 export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; minutes: number }) {
   const total = minutes * 60;
@@ -26,8 +16,7 @@ export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; 
     <Box>
       <Box aria-hidden sx={{ display: "flex", gap: "3px", height: 64 }}>
         {segments.map((segment, index) => {
-          const look = LOOKS[segment.kind];
-          const ground = segment.side === "weak" ? tape.plum : look.bg;
+          const { ground, ink, word } = ribbonLook(segment);
           return (
             <Box
               key={index}
@@ -37,7 +26,7 @@ export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; 
                 minWidth: 0,
                 // What is done is peeled off: the outline of its tape stays.
                 bgcolor: segment.done_at ? "transparent" : ground,
-                color: segment.done_at ? tape.ink : segment.side === "weak" ? "#fff" : look.ink,
+                color: segment.done_at ? tape.ink : ink,
                 border: `3px solid ${ground}`,
                 overflow: "hidden",
                 // Half a word helps nobody: what is too narrow for its words shows none; the list below has them.
@@ -52,7 +41,7 @@ export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; 
               <Box sx={{ px: 0.75 }}>
                 <Box sx={{ whiteSpace: "nowrap" }}>{segment.done_at ? "✓ " : ""}{showMinutes(segment.planned_s)}</Box>
                 <Box sx={{ fontWeight: 400, display: "-webkit-box", WebkitLineClamp: 2, WebkitBoxOrient: "vertical", overflow: "hidden", overflowWrap: "normal", hyphens: "auto" }}>
-                  {short(segment)}
+                  {word}
                 </Box>
               </Box>
             </Box>

@@ -8,7 +8,7 @@ const LOOKS = {
   warm_up: { ground: tape.mustard, ink: tape.ink, word: "Warm-up" },
   challenge: { ground: tape.teal, ink: "#ffffff", word: "" },
   partner: { ground: tape.timberDark, ink: "#ffffff", word: "" },
-  cool_down: { ground: "#d9cfbb", ink: tape.ink, word: "Note" },
+  cool_down: { ground: "#d9cfbb", ink: tape.ink, word: "Cool down" },
 };
 
 export function ribbonLook({ kind, title, side }: Looked) {

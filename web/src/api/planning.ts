@@ -1,0 +1,26 @@
+/** What planning reads beside the blocks themselves: limits, places, routines, weeks and their calendar. */
+import { queryOptions } from "@tanstack/react-query";
+
+import { api, unwrap, type Schemas } from "./client";
+
+export type BodyLimit = Schemas["BodyLimit"];
+export type Place = Schemas["Place"];
+export type SeenWeek = Schemas["SeenWeek"];
+export type WishState = Schemas["WishState"];
+export type Terms = Schemas["Terms"];
+
+export const limitsQuery = queryOptions({ queryKey: ["limits"], queryFn: () => unwrap(api.GET("/api/limits/")) });
+
+export const placesQuery = queryOptions({ queryKey: ["places"], queryFn: () => unwrap(api.GET("/api/places/")) });
+
+export const routinesQuery = queryOptions({ queryKey: ["routines"], queryFn: () => unwrap(api.GET("/api/routines/")) });
+
+export const termsQuery = queryOptions({ queryKey: ["week-terms"], queryFn: () => unwrap(api.GET("/api/week-terms/")) });
+
+export const weekQuery = (monday: string) =>
+  queryOptions({
+    queryKey: ["weeks", monday],
+    queryFn: () => unwrap(api.GET("/api/weeks/{monday}/", { params: { path: { monday } } })),
+  });
+
+export const linkQuery = queryOptions({ queryKey: ["calendar-link"], queryFn: () => unwrap(api.GET("/api/calendar-link/")) });

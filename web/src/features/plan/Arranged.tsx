@@ -1,0 +1,169 @@
+/** The block as it is arranged: the ribbon, its parts, the total against the budget, what did not fit, and keeping it. */
+import { Alert, Box, Button, Stack, ToggleButton, Typography } from "@mui/material";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+
+import { api, unwrap } from "../../api/client";
+import { capital, showMinutes, showRange } from "../../shared/lib/format";
+import type { Standing } from "../../api/queries";
+import { EmptyState } from "../../shared/ui/EmptyState";
+import { describe, ErrorNotice, Skeletons } from "../../shared/ui/Loaded";
+import { Panel, WhyPoint } from "../../shared/ui/Page";
+import { asked, type Draft, type Proposal } from "./draft";
+import { makeEdits, type Edits, type Other } from "./edits";
+import { KeepBlock } from "./KeepBlock";
+import { PartList } from "./PartList";
+import { pressed } from "./pressed";
+import { RibbonEditor } from "./RibbonEditor";
+
+/** The proposal for a draft; when a change cannot be, the last one that could stays beside its error. */
+export function useProposal(draft: Draft) {
+  const body = asked(draft);
+  const query = useQuery({
+    queryKey: ["proposal", body],
+    queryFn: () => unwrap(api.POST("/api/proposals/", { body })),
+    enabled: draft.ladders.length > 0,
+    placeholderData: keepPreviousData,
+  });
+  const [good, setGood] = useState<Proposal | null>(null);
+  if (query.data && query.data !== good) setGood(query.data);
+  return { query, proposal: query.data ?? good };
+}
+
+export function Reasoning({ proposal }: { proposal: Proposal }) {
+  return (
+    <>
+      {proposal.segments.map((segment) => (
+        <WhyPoint key={segment.key} title={segment.title}>
+          {capital(segment.reasons.join("; "))}.
+        </WhyPoint>
+      ))}
+      <WhyPoint title="How long it takes">{capital(proposal.habit_words)}</WhyPoint>
+    </>
+  );
+}
+
+function Total({ proposal, minutes }: { proposal: Proposal; minutes: number }) {
+  const { time, spare_s: spare } = proposal;
+  return (
+    <Typography>
+      <b>
+        {showMinutes(time.expected_s)} of {minutes} min
+      </b>
+      , nine times in ten {showRange(time.low_s, time.high_s)}
+      {spare > 30 ? `; ${showMinutes(spare)} to spare.` : "."}
+    </Typography>
+  );
+}
+
+function LeftOut({ proposal, edits }: { proposal: Proposal; edits: Edits }) {
+  if (proposal.left_out.length === 0) return null;
+  return (
+    <Box component="section" aria-label="What did not fit">
+      {proposal.left_out.map((wish) => (
+        <Stack key={wish.key} direction="row" sx={{ gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+          <Typography sx={{ flex: "1 1 240px" }}>
+            <b>Did not fit:</b> {wish.title} ({wish.reason})
+          </Typography>
+          {wish.is_free && (
+            <Button size="small" variant="outlined" aria-label={`Put in ${wish.title}`} onClick={() => edits.add(wish.key)}>
+              Put it in
+            </Button>
+          )}
+        </Stack>
+      ))}
+    </Box>
+  );
+}
+
+/** The kit of the block: press what is not to hand, and the block does without. */
+function Kit({ draft, proposal, onTerms }: { draft: Draft; proposal: Proposal; onTerms: (next: Partial<Draft>) => void }) {
+  const things = [...new Set([...proposal.kit, ...draft.missing])].sort();
+  if (things.length === 0) return null;
+  const toggle = (thing: string) =>
+    onTerms({ missing: draft.missing.includes(thing) ? draft.missing.filter((each) => each !== thing) : [...draft.missing, thing] });
+  return (
+    <Stack direction="row" role="group" aria-label="Kit to hand" sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}>
+      <Typography component="span">
+        <b>Kit to hand:</b>
+      </Typography>
+      {things.map((thing) => {
+        const isHere = !draft.missing.includes(thing);
+        return (
+          <ToggleButton key={thing} value={thing} size="small" selected={isHere} onChange={() => toggle(thing)} sx={{ minHeight: 36, px: 1.25, textTransform: "none", textDecoration: isHere ? "none" : "line-through", ...pressed }}>
+            {isHere ? "✓ " : "✗ "}
+            {thing}
+          </ToggleButton>
+        );
+      })}
+    </Stack>
+  );
+}
+
+/** What could be swapped in: what did not fit, and the ladders that were not asked for. */
+function listOthers(proposal: Proposal, standings: Standing[], draft: Draft): Other[] {
+  const free = proposal.left_out.filter((wish) => wish.is_free);
+  const unasked = standings.filter(({ ladder }) => !draft.ladders.includes(ladder.id));
+  const sides = unasked.flatMap(({ ladder, working }) =>
+    ladder.sides.map(({ side, words }) => ({ key: `${working.id}-${side}`, title: `${ladder.title}: ${working.title}${words && `, ${words}`}`, ladder: ladder.id })),
+  );
+  return [...free, ...sides];
+}
+
+interface ArrangedProps {
+  draft: Draft;
+  standings: Standing[];
+  block: number | null;
+  state: ReturnType<typeof useProposal>;
+  change: (next: Partial<Draft>, isEdit?: boolean) => void;
+  onTerms: (next: Partial<Draft>) => void;
+}
+
+export function Arranged({ draft, standings, block, state, change, onTerms }: ArrangedProps) {
+  const navigate = useNavigate();
+  const [steps, setSteps] = useState(0);
+  const { query, proposal } = state;
+  if (draft.ladders.length === 0) return <EmptyState title="Choose a ladder">Tick at least one ladder above, and the block is arranged here.</EmptyState>;
+  if (!proposal) return query.isError ? <ErrorNotice error={query.error} onRetry={() => void query.refetch()} /> : <Skeletons rows={1} height={180} />;
+  const edit = (next: Partial<Draft>, isEdit: boolean) => {
+    setSteps(steps + 1);
+    change(next, isEdit);
+  };
+  const undo = () => {
+    setSteps(steps - 1);
+    void navigate(-1);
+  };
+  const edits = makeEdits(draft, proposal, edit);
+  const tools = (
+    <Stack direction="row" spacing={1}>
+      <Button size="small" onClick={undo} disabled={steps === 0}>
+        Undo
+      </Button>
+      <Button size="small" variant="outlined" onClick={edits.rebuild}>
+        Rebuild around what is locked
+      </Button>
+    </Stack>
+  );
+  return (
+    <Panel title={`Your ${draft.minutes} minutes`} actions={tools}>
+      <Stack spacing={2}>
+        {query.isError && (
+          <Alert severity="warning" variant="outlined" sx={{ color: "text.primary" }} action={steps > 0 && <Button onClick={undo}>Undo</Button>}>
+            {describe(query.error)}
+          </Alert>
+        )}
+        <RibbonEditor proposal={proposal} minutes={draft.minutes} edits={edits} />
+        <Total proposal={proposal} minutes={draft.minutes} />
+        <PartList proposal={proposal} others={listOthers(proposal, standings, draft)} edits={edits} />
+        <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
+          {!draft.hasWarmUp && <Button variant="outlined" onClick={() => change({ hasWarmUp: true }, true)}>Put the warm-up back</Button>}
+          {!draft.hasCoolDown && <Button variant="outlined" onClick={() => change({ hasCoolDown: true }, true)}>Put the cool-down back</Button>}
+        </Stack>
+        <LeftOut proposal={proposal} edits={edits} />
+        <Kit draft={draft} proposal={proposal} onTerms={onTerms} />
+        <KeepBlock draft={draft} block={block} isEmpty={query.isError || !proposal.segments.some((segment) => segment.rung)} />
+      </Stack>
+    </Panel>
+  );
+}
