@@ -72,7 +72,7 @@ EFFORTS = {1: (3, 6), 3: (2, 4), 5: (5, 8)}
 YARD, HALL = "Tanner's Yard", "the Old Dairy hall"
 PLACES = {YARD: ["wall", "basket", "flat floor"], HALL: ["wall", "basket", "high ceiling", "flat floor", "mat"]}
 WINDOWS: tuple[dict[str, Any], ...] = (
-    {"weekday": 1, "start": time(17, 30), "minutes": 45, "place": YARD},
+    {"weekday": 1, "start": time(17, 0), "minutes": 45, "place": YARD},
     {"weekday": 3, "start": time(18, 0), "minutes": 40, "place": HALL},
     {"weekday": 5, "start": time(10, 0), "minutes": 60, "place": YARD},
     {"weekday": 6, "start": time(16, 0), "minutes": 30, "place": HALL},

@@ -106,8 +106,8 @@ def _joints(regions: set[str]) -> str:
 
 
 def _spread(weighted: Sequence[tuple[str, int]], seconds: int) -> list[Part]:
-    """The seconds shared out by weight; the last part takes what rounding leaves."""
+    """The seconds shared out by weight, in fives; the last part takes what rounding leaves."""
     whole = sum(weight for _, weight in weighted)
-    parts = [Part(words, seconds * weight // whole) for words, weight in weighted]
+    parts = [Part(words, seconds * weight // whole // 5 * 5) for words, weight in weighted]
     spare = seconds - sum(part.seconds for part in parts)
     return [*parts[:-1], Part(parts[-1].words, parts[-1].seconds + spare)]

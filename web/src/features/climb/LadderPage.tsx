@@ -5,11 +5,12 @@ import { useState } from "react";
 import { useParams } from "react-router";
 
 import { ladderQuery, type LadderDetail, type RungStanding } from "../../api/queries";
-import { showDay } from "../../shared/lib/format";
+import { capital, showDay } from "../../shared/lib/format";
 import { Decision } from "../../shared/ui/Decision";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { Risks } from "../../shared/ui/Risks";
 import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSign";
 import { RungRow } from "./RungRow";
 import { ThresholdDialog } from "./ThresholdDialog";
@@ -64,6 +65,7 @@ function Why({ detail }: { detail: LadderDetail }) {
           {caution}
         </WhyPoint>
       ))}
+      {ladder.dose_words && <WhyPoint title="Dose">{capital(ladder.dose_words)}.</WhyPoint>}
       <WhyPoint title="Your decisions">
         <Moves moves={detail.moves} />
       </WhyPoint>
@@ -82,6 +84,7 @@ export default function LadderPage() {
       <Loaded query={query}>
         {(detail) => (
           <>
+            <Risks ladder={detail.standing.ladder} />
             <Verdict detail={detail} isHopping={isHopping} onClimb={() => setIsHopping(true)} />
             <Stack component="ol" spacing={1.5} sx={{ listStyle: "none", m: 0, p: 0 }} aria-label="Rungs, from the top down">
               {detail.rungs.map((standing) => (

@@ -5,11 +5,12 @@ import { Link as RouterLink } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import { loadQuery } from "../../api/queries";
-import { showDay, showNumber } from "../../shared/lib/format";
+import { capital, showDay, showNumber } from "../../shared/lib/format";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { tape } from "../../shared/ui/tape";
+import { JointCounts } from "./JointCounts";
 
 type Week = Schemas["Week"];
 
@@ -75,6 +76,7 @@ export default function LoadPage() {
         counting as nothing; strain is load times monotony; change is that of the load on the week before.
       </WhyPoint>
       {query.data && <WhyPoint title="What is disputed">{query.data.disputed}</WhyPoint>}
+      {query.data && <WhyPoint title="How plans turn out">{capital(query.data.habit)}</WhyPoint>}
       <WhyPoint title="No diagnosis">These are numbers about practice, not about your body. Pain, illness and doubt belong with a doctor or a coach.</WhyPoint>
     </>
   );
@@ -82,7 +84,7 @@ export default function LoadPage() {
     <Page title="Load" lead="How much the last eight weeks asked of you." why={why}>
       <RouterLink to="/look-back">To the logbook</RouterLink>
       <Loaded query={query}>
-        {({ weeks, cautions }) =>
+        {({ weeks, counts, cautions }) =>
           weeks.every((week) => week.sessions === 0) ? (
             <EmptyState title="No effort told yet" action={<Button component={RouterLink} to="/plan" variant="contained" color="success">Plan a block</Button>}>
               At the end of a block you are asked how hard it was. From that and the minutes the load is reckoned.
@@ -97,6 +99,11 @@ export default function LoadPage() {
               <Panel>
                 <Weeks weeks={weeks} />
               </Panel>
+              {counts.length > 0 && (
+                <Panel title="Counts that matter to joints">
+                  <JointCounts counts={counts} />
+                </Panel>
+              )}
               {cautions.length === 0 && <Typography color="text.secondary">Nothing in last week&rsquo;s numbers asks for a caution.</Typography>}
             </Stack>
           )

@@ -36,6 +36,7 @@ function Row({ run }: { run: Run }) {
       <TableCell>
         {run.ladder.title}, rung {run.rung.number}
         {run.side_words && <Box component="span" sx={{ color: "text.secondary" }}>, {run.side_words}</Box>}
+        {run.is_from_paper && <Box component="span" sx={{ color: "text.secondary" }}>, from a sheet</Box>}
       </TableCell>
       <TableCell align="right">
         <b>{showNumber(run.tally.number)}</b> {run.tally.number_label}

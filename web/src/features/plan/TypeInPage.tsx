@@ -41,7 +41,7 @@ function RunFields({ segment, number, values, fault, onChange }: RunFieldsProps)
       {segment.sheet?.totals.map((total) => (
         <TextField
           key={total.name}
-          label={total.is_optional ? `${total.title} (open)` : total.title}
+          label={total.is_optional ? `${total.title} (if known)` : total.title}
           type="number"
           size="small"
           value={values[total.name] ?? ""}
@@ -49,7 +49,7 @@ function RunFields({ segment, number, values, fault, onChange }: RunFieldsProps)
           error={!!fault(total.name)}
           helperText={fault(total.name)}
           slotProps={{ htmlInput: { min: total.low, max: total.high, inputMode: "numeric" } }}
-          sx={{ width: 150 }}
+          sx={{ width: total.is_optional ? 220 : 150 }}
         />
       ))}
     </Box>

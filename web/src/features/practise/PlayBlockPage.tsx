@@ -6,10 +6,11 @@ import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
 import { api, unwrap } from "../../api/client";
 import { blockQuery, useBlockChange, useChange, type Block, type Segment } from "../../api/queries";
-import { counted, showMinutes } from "../../shared/lib/format";
+import { capital, counted, showMinutes } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { Risks } from "../../shared/ui/Risks";
 import { Briefing, StartButton } from "./Briefing";
 import { Effort } from "../../shared/ui/Effort";
 import { useKeys } from "./useKeys";
@@ -46,6 +47,7 @@ function NowChallenge({ segment }: { segment: Segment }) {
   return (
     <Stack spacing={2}>
       <Briefing rung={segment.rung} />
+      {segment.ladder?.risks.some((risk) => !risk.at) && <Risks ladder={segment.ladder} />}
       <Typography>
         {played} of {counted(segment.runs_planned, "run")} played.
       </Typography>
@@ -61,7 +63,21 @@ function NowChallenge({ segment }: { segment: Segment }) {
   );
 }
 
-function NowNote({ block }: { block: Block }) {
+/** A game with a partner: played by the clock, nothing is counted. */
+function NowPartner({ segment }: { segment: Segment }) {
+  const done = useSegmentDone();
+  return (
+    <Stack spacing={2}>
+      <Typography sx={{ fontSize: "1.15rem" }}>{capital(segment.reasons.join(". "))}.</Typography>
+      <Button variant="contained" color="success" size="large" loading={done.isPending} onClick={() => done.mutate(segment.id)} sx={{ alignSelf: "flex-start" }}>
+        Played: go on
+      </Button>
+      {done.error && <ErrorNotice error={done.error} />}
+    </Stack>
+  );
+}
+
+function NowNote({ block, segment }: { block: Block; segment: Segment | undefined }) {
   const change = useBlockChange(block.id);
   const navigate = useNavigate();
   const [note, setNote] = useState("");
@@ -69,6 +85,7 @@ function NowNote({ block }: { block: Block }) {
   const finish = () => change.mutate({ change: "finish", note, effort }, { onSuccess: () => void navigate(`/plan/blocks/${block.id}`) });
   return (
     <Stack spacing={2}>
+      {segment && <WarmUp segment={segment} />}
       <Effort value={effort} onChange={setEffort} />
       <TextField multiline minRows={3} label="What did you feel?" value={note} onChange={(event) => setNote(event.target.value)} slotProps={{ htmlInput: { maxLength: LONGEST_NOTE } }} />
       <Button variant="contained" color="success" size="large" loading={change.isPending} onClick={finish} sx={{ alignSelf: "flex-start" }}>
@@ -80,7 +97,8 @@ function NowNote({ block }: { block: Block }) {
 }
 
 function Now({ block, segment }: { block: Block; segment: Segment | undefined }) {
-  if (!segment || segment.kind === "cool_down") return <NowNote block={block} />;
+  if (!segment || segment.kind === "cool_down") return <NowNote block={block} segment={segment} />;
+  if (segment.kind === "partner") return <NowPartner segment={segment} />;
   return segment.kind === "warm_up" ? <NowWarmUp segment={segment} /> : <NowChallenge segment={segment} />;
 }
 

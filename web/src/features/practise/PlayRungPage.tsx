@@ -7,6 +7,7 @@ import { laddersQuery, type Rung, type Standing } from "../../api/queries";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { Risks } from "../../shared/ui/Risks";
 import { Reasons } from "../../shared/ui/VerdictSign";
 import { Briefing, StartButton } from "./Briefing";
 
@@ -55,6 +56,7 @@ export default function PlayRungPage() {
             <Panel>
               <Stack spacing={2.5}>
                 <Briefing rung={found.rung} />
+                <Risks ladder={found.standing.ladder} />
                 <Starts rung={found.rung} standing={found.standing} />
               </Stack>
             </Panel>

@@ -144,9 +144,13 @@ export default function RunEndPage() {
           </Stack>
         </WhyPoint>
       )}
-      <WhyPoint title="Every number from its events">
-        <RouterLink to={`/look-back/runs/${id}`}>See the {counted(outcome.run.last_seq, "event")} of this run</RouterLink>
-      </WhyPoint>
+      {outcome.run.is_from_paper ? (
+        <WhyPoint title="From a sheet">This run was kept on paper: totals without events, so its pace is not learnt from.</WhyPoint>
+      ) : (
+        <WhyPoint title="Every number from its events">
+          <RouterLink to={`/look-back/runs/${id}`}>See the {counted(outcome.run.last_seq, "event")} of this run</RouterLink>
+        </WhyPoint>
+      )}
     </>
   );
   return (
@@ -166,9 +170,9 @@ export default function RunEndPage() {
               <Stack spacing={2}>
                 <RunNote run={data.run} />
                 <SetAside run={data.run} />
-                <Typography>
+                {!data.run.is_from_paper && <Typography>
                   A wrong press? <RouterLink to={`/practise/runs/${id}`}>Back to the count</RouterLink>, and undo it there.
-                </Typography>
+                </Typography>}
               </Stack>
             </Panel>
           </>

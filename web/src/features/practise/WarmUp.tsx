@@ -1,4 +1,4 @@
-/** The warm-up, part after part, with the time each is given. */
+/** The parts of a warm-up or a cool-down, one after the other, with the time each is given. */
 import { Checkbox, FormControlLabel, Stack, Typography } from "@mui/material";
 
 import type { Segment } from "../../api/queries";

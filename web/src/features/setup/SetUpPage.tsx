@@ -42,7 +42,7 @@ export default function SetUpPage() {
   const block = query.data?.next_block;
   const inBlock = new Set(block?.segments.flatMap((segment) => (segment.ladder ? [segment.ladder.id] : [])));
   const standings = (query.data?.standings ?? []).filter(({ ladder }) => !block || inBlock.has(ladder.id));
-  const kit = [...new Set(standings.flatMap(({ ladder }) => ladder.kit))];
+  const kit = block ? block.kit : [...new Set(standings.flatMap(({ ladder }) => ladder.kit))];
   const lead = block ? `For the block on ${showDay(block.day)}: ${counted(kit.length, "thing")} to bring.` : "For all your ladders; plan a block and only its kit is listed.";
   const why = (
     <WhyPoint title="Same tape, same test">

@@ -32,8 +32,9 @@ interface BlockTapeProps {
 }
 
 function windowAt(event: PointerEvent): number | null {
-  const under = document.elementFromPoint(event.clientX, event.clientY)?.closest<HTMLElement>("[data-window]");
-  return under ? Number(under.dataset["window"]) : null;
+  // A window that holds a block already lies under it.
+  const under = document.elementsFromPoint(event.clientX, event.clientY).find((each) => each.matches("[data-window]"));
+  return under instanceof HTMLElement ? Number(under.dataset["window"]) : null;
 }
 
 /** Dragging with a mouse or pen. A finger scrolls; it has the menu. */
@@ -112,6 +113,7 @@ export function BlockTape(props: BlockTapeProps & { style?: CSSProperties }) {
         fontSize: "0.85rem",
         lineHeight: 1.2,
         overflow: "hidden",
+        userSelect: "none",
         display: "flex",
         gap: 0.5,
         cursor: isPlanned ? "grab" : "default",
@@ -123,7 +125,7 @@ export function BlockTape(props: BlockTapeProps & { style?: CSSProperties }) {
     >
       <Box sx={{ minWidth: 0, flex: 1 }}>
         <b>
-          {block.start ? `${showHour(block.start)}, ` : ""}
+          {block.start && `${showHour(block.start)}, `}
           {block.minutes} min {look.word}
         </b>
         <Box component={RouterLink} to={`/plan/blocks/${block.id}`} draggable={false} sx={{ display: "block", color: "inherit", fontSize: "0.8rem" }}>

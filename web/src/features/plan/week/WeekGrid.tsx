@@ -7,13 +7,13 @@ import type { Block } from "../../../api/queries";
 import { localDay, showDay } from "../../../shared/lib/format";
 import { tape } from "../../../shared/ui/tape";
 import { BlockTape, type Target } from "./BlockTape";
-import { dayOf, minuteOf, showHour, WEEKDAYS, windowWords } from "./dates";
+import { dayOf, localHour, minuteOf, showHour, WEEKDAYS, windowWords } from "./dates";
 
 type Window = Schemas["Window"];
 
-const PX_PER_MINUTE = 1.3;
+const PX_PER_MINUTE = 2;
 /** A window has to hold its words however short it is. */
-const LEAST_PX = 64;
+const LEAST_PX = 84;
 
 export interface GridProps {
   week: SeenWeek;
@@ -23,6 +23,17 @@ export interface GridProps {
   onOver: (block: number, window: number | null) => void;
   onDrop: (block: number, window: number) => void;
   onChoose: (block: Block, target: Target) => void;
+}
+
+/** When a block stands in its day: as planned, else as it was begun. */
+const hourOf = (block: Block) => block.start ?? (block.started_at && localHour(block.started_at));
+
+/** Whether a block stands over a window, wholly or in part. */
+function isIn(block: Block, window: Window): boolean {
+  const hour = hourOf(block);
+  if (!hour) return false;
+  const [from, start] = [minuteOf(hour), minuteOf(window.start)];
+  return from < start + window.minutes && start < from + block.minutes;
 }
 
 interface Place {
@@ -62,19 +73,18 @@ function WindowFrame({ window, at, proposed, isOver, isTaken }: { window: Window
       aria-label={`Window ${windowWords(window)}, ${window.minutes} minutes`}
       role="group"
       sx={{
+        display: { xs: isTaken ? "none" : "block", md: "block" },
         position: { xs: "relative", md: "absolute" },
         left: 0,
         right: 0,
         top: { md: at.top },
-        height: { md: at.height },
-        minHeight: { xs: isTaken ? 0 : LEAST_PX },
+        minHeight: { xs: 64, md: at.height },
         border: isOver ? `3px solid ${tape.plum}` : "2px dashed",
         borderColor: isOver ? tape.plum : "divider",
         bgcolor: isOver ? "#f1e6f3" : "background.paper",
         p: 0.5,
         fontSize: "0.82rem",
         lineHeight: 1.2,
-        overflow: "hidden",
       }}
     >
       {!isTaken && (
@@ -97,13 +107,14 @@ function DayColumn({ weekday, scale, ...grid }: GridProps & { weekday: number; s
   const day = dayOf(week.monday, weekday);
   const windows = week.windows.filter((window) => window.weekday === weekday);
   const blocks = week.blocks.filter((block) => block.day === day && block.status !== "dropped");
-  const isTaken = (window: Window) => blocks.some((block) => block.start === window.start) && !proposed;
+  const isTaken = (window: Window) => !proposed && blocks.some((block) => isIn(block, window));
   const shown = proposed ? blocks.filter((block) => block.status !== "planned" || !windows.some(({ start }) => start === block.start)) : blocks;
   const targets = week.windows.filter((window) => !(window.weekday === weekday && blocks.some(({ start }) => start === window.start))).map((window) => ({ id: window.id, words: windowWords(window) }));
   const tapeOf = (block: Block) => {
-    const at = block.start ? scale.place(minuteOf(block.start), block.minutes) : null;
+    const start = hourOf(block);
+    const at = start ? scale.place(minuteOf(start), block.minutes) : null;
     return (
-      <Box key={block.id} sx={at ? { position: { xs: "relative", md: "absolute" }, left: 0, right: 0, top: { md: at.top }, minHeight: { md: at.height }, display: "grid", pl: { md: "3px" }, pr: { md: "3px" } } : { mb: 0.5, display: "grid" }}>
+      <Box key={block.id} sx={at ? { position: { xs: "relative", md: "absolute" }, left: 0, right: 0, top: { md: at.top }, minHeight: { md: block.minutes * PX_PER_MINUTE }, display: "grid", pl: { md: "3px" }, pr: { md: "3px" } } : { mb: 0.5, display: "grid" }}>
         <BlockTape block={block} targets={targets} onOver={onOver} onDrop={onDrop} onChoose={onChoose} />
       </Box>
     );
@@ -114,13 +125,13 @@ function DayColumn({ weekday, scale, ...grid }: GridProps & { weekday: number; s
       <Typography component="h2" sx={{ fontWeight: 700, fontSize: "0.95rem", mb: 0.5 }}>
         {showDay(day)}
       </Typography>
-      {shown.filter((block) => !block.start).map(tapeOf)}
+      {shown.filter((block) => !hourOf(block)).map(tapeOf)}
       {isEmpty && <Typography variant="body2" color="text.secondary" sx={{ display: { md: "none" } }}>rest</Typography>}
       <Box sx={{ position: "relative", height: { md: scale.height }, display: "grid", gap: { xs: 0.5, md: 0 }, alignContent: "start" }}>
         {windows.map((window) => (
           <WindowFrame key={window.id} window={window} at={scale.place(minuteOf(window.start), window.minutes)} proposed={proposed?.[window.id]} isOver={over === window.id} isTaken={isTaken(window)} />
         ))}
-        {shown.filter((block) => block.start).map(tapeOf)}
+        {shown.filter((block) => hourOf(block)).map(tapeOf)}
       </Box>
     </Box>
   );
@@ -128,7 +139,7 @@ function DayColumn({ weekday, scale, ...grid }: GridProps & { weekday: number; s
 
 export function WeekGrid(props: GridProps) {
   const { windows, blocks } = props.week;
-  const spans: [number, number][] = [...windows, ...blocks].flatMap(({ start, minutes }) => (start ? [[minuteOf(start), minuteOf(start) + Math.max(minutes, LEAST_PX / PX_PER_MINUTE)] as [number, number]] : []));
+  const spans: [number, number][] = [...windows, ...blocks.map((block) => ({ start: hourOf(block), minutes: block.minutes }))].flatMap(({ start, minutes }) => (start ? [[minuteOf(start), minuteOf(start) + Math.max(minutes, LEAST_PX / PX_PER_MINUTE)]] : []));
   const scale = makeScale(spans);
   return (
     <Box sx={{ display: "grid", gap: { xs: 1.5, md: 1 }, gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "repeat(7, minmax(0, 1fr))" } }}>

@@ -147,7 +147,7 @@ function TheWeek({ monday }: { monday: string }) {
             {usual.editor}
             {states.length > 0 && (
               <Panel title={arrangement.arrange.data ? "What this would make of your wishes" : "Your wishes"} actions={!usual.isOpen && usual.open}>
-                <WishStates states={states} />
+                <WishStates states={states} isArranged={arrangement.arrange.data !== undefined || week.is_kept} />
               </Panel>
             )}
             {states.length === 0 && !isBare && !usual.isOpen && <Box>{usual.open}</Box>}

@@ -2,9 +2,16 @@
 import { Box, Typography } from "@mui/material";
 
 import type { WishState } from "../../../api/planning";
+import { capital } from "../../../shared/lib/format";
 import { tape } from "../../../shared/ui/tape";
 
-export function WishStates({ states }: { states: WishState[] }) {
+/** How far a wish got, where that is more than yes or no. */
+function reach({ got, wanted, why }: WishState): string {
+  const far = wanted > 1 || got > wanted ? `${got} instead of ${wanted}` : "";
+  return [far, why].filter(Boolean).join(": ");
+}
+
+export function WishStates({ states, isArranged }: { states: WishState[]; isArranged: boolean }) {
   return (
     <Box component="ol" sx={{ m: 0, pl: 3 }} aria-label="Wishes, the dearest first">
       {states.map((state) => (
@@ -13,12 +20,11 @@ export function WishStates({ states }: { states: WishState[] }) {
             {state.words}
           </Typography>{" "}
           <Box component="span" sx={{ color: state.is_kept ? tape.teal : tape.coral, fontWeight: 650, whiteSpace: "nowrap" }}>
-            {state.is_kept ? "✓ kept" : "✗ gave way"}
+            {state.is_kept ? "✓ kept" : isArranged ? "✗ gave way" : "✗ not met"}
           </Box>
-          {!state.is_kept && (
+          {!state.is_kept && reach(state) && (
             <Typography variant="body2" color="text.secondary">
-              {state.got} of {state.wanted}
-              {state.why && `: ${state.why}`}.
+              {capital(reach(state))}
             </Typography>
           )}
         </Box>

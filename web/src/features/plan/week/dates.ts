@@ -23,6 +23,12 @@ export function minuteOf(hour: string): number {
   return 60 * hours + minutes;
 }
 
+/** The hour of a moment by this device's clock, "17:30". */
+export function localHour(moment: string): string {
+  const at = new Date(moment);
+  return [at.getHours(), at.getMinutes()].map((part) => String(part).padStart(2, "0")).join(":");
+}
+
 export const showHour = (hour: string) => hour.slice(0, 5);
 
 /** A window in words: "Tuesday 17:30, Tanner's Yard". */
