@@ -80,7 +80,7 @@ function MoveMenu({ block, targets, onChoose }: Pick<BlockTapeProps, "block" | "
   };
   return (
     <>
-      <IconButton aria-label={`Move ${block.title}`} title="Move to another window" onClick={(event) => setAnchor(event.currentTarget)} sx={{ width: 32, height: 32, color: "inherit", flexShrink: 0 }}>
+      <IconButton aria-label={`Move ${block.title}`} title="Move to another window" onClick={(event) => setAnchor(event.currentTarget)} sx={{ position: "absolute", right: 0, bottom: 0, width: 30, height: 30, borderRadius: 0, color: "inherit", bgcolor: "inherit", "&:hover": { bgcolor: tape.ink } }}>
         <OpenWith fontSize="small" />
       </IconButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
@@ -114,8 +114,7 @@ export function BlockTape(props: BlockTapeProps & { style?: CSSProperties }) {
         lineHeight: 1.2,
         overflow: "hidden",
         userSelect: "none",
-        display: "flex",
-        gap: 0.5,
+        position: "relative",
         cursor: isPlanned ? "grab" : "default",
         transform: shift ? `translate(${shift.x}px, ${shift.y}px)` : "none",
         zIndex: shift ? 5 : 1,
@@ -123,7 +122,7 @@ export function BlockTape(props: BlockTapeProps & { style?: CSSProperties }) {
         opacity: shift ? 0.85 : 1,
       }}
     >
-      <Box sx={{ minWidth: 0, flex: 1 }}>
+      <Box>
         <b>
           {block.start && `${showHour(block.start)}, `}
           {block.minutes} min {look.word}

@@ -11,7 +11,7 @@ import { dayOf, localHour, minuteOf, showHour, WEEKDAYS, windowWords } from "./d
 
 type Window = Schemas["Window"];
 
-const PX_PER_MINUTE = 2;
+const PX_PER_MINUTE = 2.4;
 /** A window has to hold its words however short it is. */
 const LEAST_PX = 84;
 
@@ -114,7 +114,7 @@ function DayColumn({ weekday, scale, ...grid }: GridProps & { weekday: number; s
     const start = hourOf(block);
     const at = start ? scale.place(minuteOf(start), block.minutes) : null;
     return (
-      <Box key={block.id} sx={at ? { position: { xs: "relative", md: "absolute" }, left: 0, right: 0, top: { md: at.top }, minHeight: { md: block.minutes * PX_PER_MINUTE }, display: "grid", pl: { md: "3px" }, pr: { md: "3px" } } : { mb: 0.5, display: "grid" }}>
+      <Box key={block.id} sx={at ? { position: { xs: "relative", md: "absolute" }, left: 0, right: 0, top: { md: at.top }, minHeight: { xs: 56, md: Math.max(LEAST_PX, block.minutes * PX_PER_MINUTE) }, display: "grid", pl: { md: "3px" }, pr: { md: "3px" } } : { mb: 0.5, display: "grid" }}>
         <BlockTape block={block} targets={targets} onOver={onOver} onDrop={onDrop} onChoose={onChoose} />
       </Box>
     );
