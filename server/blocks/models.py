@@ -37,6 +37,8 @@ class Block(models.Model):
     sequence = models.PositiveIntegerField(default=0)
     changed_at = models.DateTimeField(auto_now=True)
     spare_s = models.PositiveIntegerField(default=0)
+    #: How much habit had widened its ranges when it was planned.
+    widen = models.FloatField(default=1.0)
     status = models.CharField(max_length=8, choices=Status.choices, default=Status.PLANNED)
     #: How hard the whole block felt, 0 to 10; None where it was not said.
     effort = models.PositiveSmallIntegerField(null=True)

@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import Any
 
-from django.db.models import Count, Q, QuerySet, Sum
+from django.db.models import Count, F, Q, QuerySet, Sum
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
@@ -77,7 +77,9 @@ class LeftOut:
 def _played_segments() -> QuerySet[Any]:
     counting = Q(runs__is_over=True)
     return Segment.objects.filter(rung__isnull=False, block__status=Block.Status.DONE).annotate(
-        run_count=Count("runs", filter=counting), run_ms=Sum("runs__time_used_ms", filter=counting)
+        run_count=Count("runs", filter=counting),
+        run_ms=Sum("runs__time_used_ms", filter=counting),
+        widen=F("block__widen"),
     )
 
 
@@ -124,5 +126,9 @@ def _timed(segment: Any, actual_s: int) -> Timed | None:
         return None
     planned = Estimate(segment.low_s, segment.planned_s, segment.high_s)
     return Timed(
-        planned, actual_s, around_seconds(set_up_seconds(segment.side), runs), max(0, actual_s - played_ms // 1000)
+        planned=planned,
+        actual_s=actual_s,
+        around_planned_s=around_seconds(set_up_seconds(segment.side), runs),
+        around_s=max(0, actual_s - played_ms // 1000),
+        widen=segment.widen,
     )

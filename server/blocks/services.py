@@ -14,7 +14,7 @@ from jolly_core.errors import CoreError
 from jolly_core.load.weekly import check_effort
 
 #: What a re-fit changes, and what taking it back restores.
-_SHAPE = ("title", "minutes", "spare_s")
+_SHAPE = ("title", "minutes", "spare_s", "widen")
 _SEGMENT_SHAPE = (
     "kind",
     "title",

@@ -42,6 +42,8 @@ class Proposal:
     arrangement: Arrangement
     targets: dict[str, Target]
     habit_words: str
+    #: How much habit has widened the ranges.
+    widen: float
 
     @property
     def kit(self) -> list[str]:
@@ -81,7 +83,7 @@ def propose_block(athlete: Athlete, asked: Asked) -> Proposal:
     """The block that serves the chosen ladders best. Raises ``CoreError`` for ladders that are not the athlete's."""
     wishes = list_wishes(athlete, asked.ladder_ids, asked.day, is_test=asked.focus == TEST_DAY)
     arrangement = arrange_block(terms_of(athlete, asked, wishes), wishes.wishes, asked.kept, fill=asked.fill)
-    return Proposal(asked, arrangement, wishes.targets, wishes.habit.words)
+    return Proposal(asked, arrangement, wishes.targets, wishes.habit.words, wishes.habit.widen)
 
 
 def terms_of(athlete: Athlete, asked: Asked, wishes: Wishes) -> Terms:

@@ -73,6 +73,7 @@ def _values(proposal: Proposal, start: time | None, acknowledged: Sequence[str])
         "missing": list(asked.missing),
         "acknowledged": _said_yes(asked, acknowledged),
         "spare_s": proposal.arrangement.spare_s,
+        "widen": proposal.widen,
         "segments": [{name: row[name] for name in row if name not in ("key", "start_s")} for row in rows],
     }
 

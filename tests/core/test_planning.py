@@ -1,87 +1,131 @@
-"""A block that fits: warm-up first, never over the minutes, and every choice with its reason."""
+"""A block that fits: warm-up first, never over the minutes, every choice with its reason, the athlete's hand kept."""
 
 from __future__ import annotations
 
-from datetime import date, timedelta
+from datetime import timedelta
+from typing import Any
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jolly_core.challenges.contract import Estimate
+from jolly_core.body.limits import Limit
+from jolly_core.body.traits import Traits
+from jolly_core.challenges.contract import Attempts, Estimate
 from jolly_core.errors import CoreError
-from jolly_core.planning.arrangement import Arrangement, Wish, arrange_block
-from jolly_core.planning.warmup import warm_up_minutes, warm_up_parts
+from jolly_core.load.dose import Dose, DoseLeft
+from jolly_core.planning.arrangement import arrange_block
+from jolly_core.planning.wish import ENERGIES, FOCUSES, Kept, Terms, Wish
+from tests.core.wishing import TODAY, challenges, reasons_out, terms, wish
 
-TODAY = date(2026, 9, 1)
-
-
-def wish(key: str, seconds: int = 60, **values: object) -> Wish:
-    ladder = str(values.pop("ladder", key))
-    side = str(values.pop("side", "none"))
-    return Wish(key, ladder, f"Drill {key}", side, Estimate(seconds, seconds, seconds), **values)  # type: ignore[arg-type]
+SERVES = Traits(regions=("shoulder", "elbow"), actions=("overhead",), effort="hard")
+HOPS = Traits(regions=("knee", "ankle"), actions=("jumping",), effort="hard", needs=("flat floor",))
 
 
-def challenges(block: Arrangement) -> list[str | None]:
-    return [segment.key for segment in block.segments if segment.kind == "challenge"]
-
-
-wishes = st.lists(
-    st.builds(
-        lambda number, seconds, side, days, missing: wish(
+@st.composite
+def some_wishes(draw: st.DrawFn) -> list[Wish]:
+    numbers = draw(st.lists(st.integers(0, 30), max_size=10, unique=True))
+    return [
+        wish(
             f"w{number}",
-            seconds,
+            draw(st.integers(5, 1500)),
             ladder=f"l{number // 2}",
-            side=side,
-            last_day=None if days is None else TODAY - timedelta(days),
-            runs_to_climb=missing,
-        ),
-        st.integers(0, 30),
-        st.integers(5, 1500),
-        st.sampled_from(["weak", "strong", "none"]),
-        st.none() | st.integers(0, 90),
-        st.none() | st.integers(0, 5),
-    ),
-    max_size=10,
-    unique_by=lambda each: each.key,
-)
+            side=draw(st.sampled_from(["weak", "strong", "none"])),
+            hand=draw(st.sampled_from(["left", "right", None])),
+            last_day=draw(st.none() | st.integers(0, 90).map(lambda days: TODAY - timedelta(days))),
+            runs_to_climb=draw(st.none() | st.integers(0, 5)),
+            traits=draw(st.sampled_from([Traits(), SERVES, HOPS, Traits(tempo="fast"), Traits(is_fine=True)])),
+            rate=draw(st.none() | st.floats(0, 1)),
+            other_rate=draw(st.none() | st.floats(0, 1)),
+            test_runs=draw(st.integers(0, 3)),
+            dose=draw(st.sampled_from([DoseLeft(None), DoseLeft(0, "used up"), DoseLeft(25, "25 left")])),
+        )
+        for number in numbers
+    ]
 
 
-@given(st.integers(10, 180), wishes)
-def test_a_block_never_runs_over_and_leaves_no_gap(minutes: int, chosen: list[Wish]) -> None:
-    block = arrange_block(minutes, chosen, TODAY)
-    at_s = 0
-    for segment in block.segments:
-        assert segment.start_s == at_s
-        at_s += segment.duration_s
-    assert at_s + block.spare_s == minutes * 60
-    assert block.spare_s >= 0
+@st.composite
+def some_terms(draw: st.DrawFn) -> Terms:
+    return terms(
+        draw(st.integers(10, 180)),
+        focus=draw(st.sampled_from(FOCUSES)),
+        energy=draw(st.sampled_from(ENERGIES)),
+        limits=tuple(draw(st.lists(st.sampled_from([Limit("knee", TODAY), Limit("overhead", TODAY)]), max_size=2))),
+        offers=draw(st.sampled_from([None, (), ("flat floor",)])),
+        has_warm_up=draw(st.booleans()),
+        has_cool_down=draw(st.booleans()),
+        last_test=draw(st.sampled_from([None, TODAY - timedelta(20)])),
+    )
 
 
-@given(st.integers(10, 180), wishes)
-def test_warm_up_comes_first_and_the_note_last(minutes: int, chosen: list[Wish]) -> None:
-    kinds = [segment.kind for segment in arrange_block(minutes, chosen, TODAY).segments]
-    assert (kinds[0], kinds[-1]) == ("warm_up", "cool_down")
-    assert set(kinds[1:-1]) <= {"challenge"}
+@st.composite
+def some_kept(draw: st.DrawFn, wishes: list[Wish]) -> list[Kept]:
+    keys = draw(st.lists(st.sampled_from([each.key for each in wishes]), unique=True)) if wishes else []
+    return [Kept(key, place, draw(st.integers(1, 6))) for place, key in enumerate(keys)]
 
 
-@given(st.integers(10, 180), wishes)
-def test_every_wish_is_played_or_named_as_left_out(minutes: int, chosen: list[Wish]) -> None:
-    block = arrange_block(minutes, chosen, TODAY)
-    assert sorted([*challenges(block), *(each.key for each in block.left_out)]) == sorted(each.key for each in chosen)
-    assert all(segment.reasons for segment in block.segments)
+class TestWhateverIsAsked:
+    @given(some_terms(), some_wishes(), st.data(), st.booleans())
+    def test_it_never_runs_over_and_leaves_no_gap(
+        self, given_terms: Terms, wishes: list[Wish], data: Any, fill: bool
+    ) -> None:
+        block = arrange_block(given_terms, wishes, data.draw(some_kept(wishes)), fill=fill)
+        at_s = 0
+        for segment in block.segments:
+            assert segment.start_s == at_s
+            at_s += segment.duration_s
+        assert at_s + block.spare_s == given_terms.minutes * 60
+        assert block.spare_s >= 0
+        assert block.time.low_s <= block.time.expected_s <= block.time.high_s
 
+    @given(some_terms(), some_wishes())
+    def test_every_wish_is_played_or_named_with_its_reason(self, given_terms: Terms, wishes: list[Wish]) -> None:
+        block = arrange_block(given_terms, wishes)
+        assert sorted([*block.drills, *reasons_out(block)]) == sorted(each.key for each in wishes)
+        assert all(segment.reasons for segment in block.segments)
+        assert all(reasons_out(block).values())
 
-@given(st.integers(10, 180), wishes, st.randoms(use_true_random=False))
-def test_the_order_of_the_wishes_changes_nothing(minutes: int, chosen: list[Wish], order: object) -> None:
-    shuffled = list(chosen)
-    order.shuffle(shuffled)  # type: ignore[attr-defined]
-    assert arrange_block(minutes, shuffled, TODAY) == arrange_block(minutes, chosen, TODAY)
+    @given(some_terms(), some_wishes())
+    def test_the_ends_are_where_they_belong(self, given_terms: Terms, wishes: list[Wish]) -> None:
+        kinds = [segment.kind for segment in arrange_block(given_terms, wishes).segments]
+        assert (kinds[:1] == ["warm_up"]) == given_terms.has_warm_up
+        assert (kinds[-1:] == ["cool_down"]) == given_terms.has_cool_down
+        inside = [kind for kind in kinds if kind not in ("warm_up", "cool_down")]
+        assert inside.count("partner") == (given_terms.focus == "partner")
+
+    @given(some_terms(), some_wishes(), st.randoms(use_true_random=False))
+    def test_the_order_of_the_wishes_changes_nothing(self, given_terms: Terms, wishes: list[Wish], order: Any) -> None:
+        shuffled = list(wishes)
+        order.shuffle(shuffled)
+        assert arrange_block(given_terms, shuffled) == arrange_block(given_terms, wishes)
+
+    @given(some_terms(), some_wishes())
+    def test_dose_holds_over_both_sides(self, given_terms: Terms, wishes: list[Wish]) -> None:
+        block = arrange_block(given_terms, wishes)
+        for ladder in {each.ladder for each in wishes}:
+            inside = {each.key: each for each in wishes if each.ladder == ladder and each.dose.attempts is not None}
+            tries = sum(
+                segment.runs * inside[segment.key].tries.expected
+                for segment in challenges(block)
+                if segment.key in inside
+            )
+            assert tries <= max((each.dose.attempts or 0 for each in inside.values()), default=0)
+
+    @given(some_terms(), some_wishes(), st.data())
+    def test_what_is_locked_stays_to_the_run(self, given_terms: Terms, wishes: list[Wish], data: Any) -> None:
+        before = challenges(arrange_block(given_terms, wishes))
+        if not before:
+            return
+        chosen = data.draw(st.sampled_from(before))
+        place = before.index(chosen)
+        block = arrange_block(given_terms, wishes, [Kept(chosen.key, place, chosen.runs, is_locked=True)])
+        after = next(segment for segment in challenges(block) if segment.key == chosen.key)
+        assert (after.runs, after.is_locked) == (chosen.runs, True)
 
 
 def test_half_an_hour_by_hand() -> None:
     # 5 min warm-up and 1 min to write leave 24 min = 1440 s. A: set-up 60 + 4 · 300 + 3 · 30 = 1350 s, 90 s to spare.
-    block = arrange_block(30, [wish("A", 300)], TODAY)
+    block = arrange_block(terms(30), [wish("A", 300)])
     assert [(each.kind, each.start_s, each.duration_s, each.runs) for each in block.segments] == [
         ("warm_up", 0, 300, 0),
         ("challenge", 300, 1350, 4),
@@ -90,60 +134,202 @@ def test_half_an_hour_by_hand() -> None:
     assert block.spare_s == 90
 
 
-def test_what_was_left_longest_comes_first() -> None:
-    chosen = [
-        wish("A", last_day=TODAY - timedelta(2)),
-        wish("B", last_day=TODAY - timedelta(16)),
-        wish("C", last_day=None),
-    ]
-    block = arrange_block(60, chosen, TODAY)
-    assert challenges(block) == ["C", "B", "A"]
-    assert [segment.reasons[0] for segment in block.segments[1:3]] == ["not played yet", "not practised for 16 days"]
+def test_a_half_hour_of_five_ten_five_ten_minutes_can_be_laid_out() -> None:
+    """Common practice, no source: five minutes to warm up, ten of one thing, five of another, ten of a third."""
+    parts = [wish("A", 255), wish("B", 240), wish("C", 255)]
+    kept = [Kept("A", 0, 2, is_locked=True), Kept("B", 1, 1, is_locked=True), Kept("C", 2, 2, is_locked=True)]
+    block = arrange_block(terms(30, has_cool_down=False), parts, kept, fill=False)
+    # Each with its minute of set-up and, between two runs, half a minute: 60 + 2 · 255 + 30, 60 + 240.
+    assert [each.duration_s for each in block.segments] == [300, 600, 300, 600]
 
 
-def test_what_is_nearest_to_its_next_rung_comes_first_within_a_week() -> None:
-    yesterday = TODAY - timedelta(1)
-    chosen = [wish("A", last_day=yesterday, runs_to_climb=3), wish("B", last_day=yesterday, runs_to_climb=1)]
-    block = arrange_block(60, chosen, TODAY)
-    assert challenges(block) == ["B", "A"]
-    assert block.segments[1].reasons == ("1 good run from the next rung",)
+def test_ten_routines_take_an_hour_to_an_hour_and_a_quarter() -> None:
+    """Common practice, no source: a set of ten routines of some five minutes each is over in 60 to 75 minutes."""
+    routines = [wish(f"R{number}", 270) for number in range(10)]
+    kept = [Kept(each.key, place, 1, is_locked=True) for place, each in enumerate(routines)]
+    block = arrange_block(terms(75), routines, kept, fill=False)
+    assert len(block.drills) == 10
+    assert 60 * 60 <= block.time.expected_s <= 75 * 60
 
 
-def test_weak_side_is_played_before_the_strong_one_of_its_ladder() -> None:
-    chosen = [wish("S", ladder="x", side="strong"), wish("W", ladder="x", side="weak"), wish("O")]
-    block = arrange_block(60, chosen, TODAY)
-    assert challenges(block).index("W") + 1 == challenges(block).index("S")
+class TestWhatComesFirst:
+    def test_what_was_left_longest(self) -> None:
+        chosen = [
+            wish("A", last_day=TODAY - timedelta(2)),
+            wish("B", last_day=TODAY - timedelta(16)),
+            wish("C", last_day=None),
+        ]
+        block = arrange_block(terms(60), chosen)
+        assert block.drills == ("C", "B", "A")
+        assert [each.reasons[0] for each in challenges(block)[:2]] == ["not played yet", "not practised for 16 days"]
+
+    def test_within_a_week_what_is_nearest_to_its_next_rung(self) -> None:
+        yesterday = TODAY - timedelta(1)
+        chosen = [wish("A", last_day=yesterday, runs_to_climb=3), wish("B", last_day=yesterday, runs_to_climb=1)]
+        block = arrange_block(terms(60), chosen)
+        assert block.drills == ("B", "A")
+        assert challenges(block)[0].reasons == ("1 good run from the next rung",)
+
+    def test_the_weak_side_before_the_strong_one_and_no_less_of_it(self) -> None:
+        sides = {"ladder": "x", "last_day": TODAY}
+        chosen = [
+            wish("S", side="strong", rate=0.63, other_rate=0.41, **sides),
+            wish("W", side="weak", rate=0.41, other_rate=0.63, **sides),
+        ]
+        block = arrange_block(terms(30), chosen)
+        weak, strong = challenges(block)
+        assert (weak.key, strong.key) == ("W", "S")
+        assert weak.runs >= strong.runs
+        assert "weak side: 41 % against 63 %" in weak.reasons
+
+    def test_new_and_fine_then_slow_then_fast_then_hard(self) -> None:
+        yesterday = TODAY - timedelta(1)
+        kinds = {
+            "hard": Traits(effort="hard"),
+            "fast": Traits(tempo="fast"),
+            "slow": Traits(tempo="slow"),
+            "fine": Traits(is_fine=True),
+        }
+        chosen = [wish(key, last_day=yesterday, traits=traits) for key, traits in kinds.items()]
+        assert arrange_block(terms(60), chosen).drills == ("fine", "slow", "fast", "hard")
+
+    def test_what_is_avoided_comes_back(self) -> None:
+        yesterday = TODAY - timedelta(1)
+        chosen = [wish("A", 900, last_day=yesterday), wish("B", 900, last_day=yesterday, left_out=3, planned=4)]
+        block = arrange_block(terms(30), chosen)
+        assert block.drills == ("B",)
+        assert challenges(block)[0].reasons == ("left out 3 of the last 4 times: it comes back",)
 
 
-def test_says_what_did_not_fit() -> None:
-    # 15 min less 3 of warm-up and 1 to write: 660 s. A: set-up 60 + 2 · 200 + 30 = 490 s, so B finds 170 s.
-    block = arrange_block(15, [wish("A", 200), wish("B", 3000)], TODAY)
-    assert challenges(block) == ["A"]
-    assert [(each.key, each.reason) for each in block.left_out] == [
-        ("B", "needs 51 minutes with its set-up; 2 minutes left")
-    ]
+class TestWhatStaysOut:
+    def test_says_what_did_not_fit(self) -> None:
+        # 15 min less 3 of warm-up and 1 to write: 660 s. A: 60 + 2 · 200 + 30 = 490 s, so B finds 170 s.
+        block = arrange_block(terms(15), [wish("A", 200), wish("B", 3000)])
+        assert block.drills == ("A",)
+        assert reasons_out(block) == {"B": "needs 51 minutes with its set-up; 2 minutes left"}
+        assert block.left_out[0].is_free
+
+    @pytest.mark.parametrize(
+        ("given_terms", "values", "reason"),
+        [
+            ({"offers": ("wall",)}, {"traits": HOPS}, "the place has no flat floor"),
+            ({"missing": ("one ball",)}, {"kit": ("one ball", "tape")}, "not to hand: one ball"),
+            ({"limits": (Limit("jumping", TODAY),)}, {"traits": HOPS}, "body limit: no jumping"),
+            ({}, {"dose": DoseLeft(0, "7 of 7 attempts used today")}, "dose: 7 of 7 attempts used today"),
+            ({"focus": "gentle"}, {"traits": SERVES}, "a gentle day: hard, overhead and explosive work waits"),
+            ({}, {"unacknowledged": "striking"}, "striking: read and acknowledge its cautions first, on its ladder"),
+        ],
+        ids=["place", "kit", "limit", "dose", "gentle", "risk"],
+    )
+    def test_and_why(self, given_terms: dict[str, Any], values: dict[str, Any], reason: str) -> None:
+        block = arrange_block(terms(30, **given_terms), [wish("A", **values), wish("B")])
+        assert block.drills == ("B",)
+        assert reasons_out(block) == {"A": reason}
+        assert not block.left_out[0].is_free
+
+    def test_a_limit_that_eases_halves_the_runs_and_says_so(self) -> None:
+        eased = Limit("shoulder", TODAY, strictness="ease")
+        full = arrange_block(terms(60), [wish("A", traits=SERVES), wish("B")])
+        less = arrange_block(terms(60, limits=(eased,)), [wish("A", traits=SERVES), wish("B")])
+        runs = {block: next(each.runs for each in challenges(block) if each.key == "A") for block in (full, less)}
+        assert runs[less] == runs[full] // 2
+        assert "eased: go easy on the shoulder" in next(each for each in challenges(less) if each.key == "A").reasons
+
+    def test_a_hard_cap_holds_on_a_long_day(self) -> None:
+        """Common practice, no source: five to seven tries of a hard skill a day."""
+        tries = Attempts(2, 3, 4)
+        capped = Traits(dose=Dose(per_day=7, is_capped=True))
+        block = arrange_block(terms(60), [wish("A", traits=capped, tries=tries, dose=DoseLeft(7, "0 of 7 used"))])
+        assert challenges(block)[0].runs == 1  # two runs of up to four tries might make eight
+
+    def test_little_energy_leaves_one_run_of_hard_work(self) -> None:
+        block = arrange_block(terms(60, energy="low"), [wish("A", traits=SERVES), wish("B")])
+        assert {each.key: each.runs for each in challenges(block)} == {"A": 1, "B": 2}
+
+
+class TestTheAthletesHand:
+    def test_placed_parts_keep_their_order_against_the_rules(self) -> None:
+        chosen = [wish("A", last_day=TODAY), wish("B", last_day=None), wish("C", last_day=TODAY)]
+        kept = [Kept("C", 0), Kept("A", 1), Kept("B", 2)]
+        assert arrange_block(terms(60), chosen, kept, fill=False).drills == ("C", "A", "B")
+
+    def test_a_swap_leaves_the_rest_as_it_was(self) -> None:
+        chosen = [wish(key) for key in "ABCD"]
+        kept = [Kept("A", 0, 3, is_locked=True), Kept("D", 1, 1), Kept("C", 2, 2)]
+        block = arrange_block(terms(60), chosen, kept, fill=False)
+        assert [(each.key, each.runs) for each in challenges(block)] == [("A", 3), ("D", 1), ("C", 2)]
+        assert reasons_out(block) == {"B": "not in this block"}
+
+    def test_shortening_takes_runs_from_what_is_not_locked(self) -> None:
+        # 15 min less 3 and 1 leave 660 s. Three runs are 60 + 3 · 60 + 2 · 30 = 300 s, four are 390 s.
+        kept = [Kept("A", 0, 3, is_locked=True), Kept("B", 1, 5)]
+        block = arrange_block(terms(15), [wish("A"), wish("B")], kept, fill=False)
+        assert [(each.key, each.runs) for each in challenges(block)] == [("A", 3), ("B", 3)]
+
+    def test_locked_parts_longer_than_the_minutes_are_refused_with_what_they_need(self) -> None:
+        with pytest.raises(CoreError) as refused:
+            arrange_block(terms(10), [wish("A", 600)], [Kept("A", 0, 2, is_locked=True)])
+        problem = refused.value.problems[0]
+        # 60 + 2 · 600 + 30 = 1290 s, with 3 min of warm-up and 1 to write: 1530 s, 26 minutes begun.
+        assert (problem.code, problem.path, problem.value) == ("over_budget", ("kept",), 26)
+        assert "unlock or shorten one" in problem.message
+
+    def test_the_warm_up_can_be_stretched(self) -> None:
+        block = arrange_block(terms(30), [wish("A")], [Kept("warm_up", 0, seconds=420)])
+        assert block.segments[0].duration_s == 420
+
+    def test_without_the_ends_their_minutes_go_to_the_drills(self) -> None:
+        block = arrange_block(terms(30, has_warm_up=False, has_cool_down=False), [wish("A", 400)])
+        # 60 + 4 · 400 + 3 · 30 of the whole 1800 s.
+        assert [(each.start_s, each.duration_s) for each in block.segments] == [(0, 1750)]
+
+
+class TestTestDay:
+    def test_repeats_the_last_tests_in_their_order_and_number(self) -> None:
+        chosen = [wish("A", test_runs=1, test_place=2), wish("B", test_runs=3, test_place=1), wish("C")]
+        block = arrange_block(terms(60, focus="test_day", last_test=TODAY - timedelta(28)), chosen)
+        assert [(each.key, each.runs) for each in challenges(block)] == [("B", 3), ("A", 1)]
+        assert challenges(block)[0].reasons[0] == "as on 4 Aug, for comparison"
+        assert reasons_out(block) == {"C": "not among the last tests: a test day repeats those"}
+
+    def test_the_first_one_says_that_it_is(self) -> None:
+        block = arrange_block(terms(60, focus="test_day"), [wish("A")])
+        assert challenges(block)[0].reasons[0] == "a first test: the next test day repeats it"
+
+
+class TestWithAPartner:
+    @pytest.mark.parametrize("game", ["feed", "eleven", "tie_break"])
+    def test_a_game_with_one_condition_follows_the_drills(self, game: str) -> None:
+        weak = wish("W", side="weak", hand="right", last_day=TODAY)
+        block = arrange_block(terms(45, focus="partner", partner=game), [weak])
+        kinds = [segment.kind for segment in block.segments]
+        assert kinds == ["warm_up", "challenge", "partner", "cool_down"]
+        assert block.segments[2].reasons[0].endswith("one condition: begin every point with the right hand")
+
+    def test_it_never_takes_more_than_half(self) -> None:
+        block = arrange_block(terms(10, focus="partner", partner="eleven"), [wish("A")])
+        game = next(segment for segment in block.segments if segment.kind == "partner")
+        assert game.duration_s == 300
 
 
 @pytest.mark.parametrize("minutes", [9, 181, 30.5, True])
 def test_minutes_that_are_no_block_are_refused(minutes: int) -> None:
     with pytest.raises(CoreError) as refused:
-        arrange_block(minutes, [], TODAY)
+        arrange_block(terms(minutes), [])
     assert refused.value.problems[0].path == ("minutes",)
 
 
-def test_warm_up_of_a_half_hour_takes_five_minutes() -> None:
-    """Common practice, no source: a half hour split five, ten, five, ten minutes begins with five of warming up."""
-    assert warm_up_minutes(30) == 5
+@pytest.mark.parametrize("name", ["focus", "energy", "partner"])
+def test_terms_that_are_not_known_are_refused_with_those_there_are(name: str) -> None:
+    with pytest.raises(CoreError) as refused:
+        arrange_block(terms(30, **{name: "whatever"}), [])
+    assert refused.value.problems[0].path == (name,)
+    assert refused.value.problems[0].allowed
 
 
-@given(st.integers(10, 180), st.integers(10, 180))
-def test_a_longer_block_warms_up_no_shorter(minutes: int, other: int) -> None:
-    short, long = sorted((minutes, other))
-    assert 3 <= warm_up_minutes(short) <= warm_up_minutes(long) <= 12
-
-
-@given(st.integers(30, 1200))
-def test_parts_of_a_warm_up_last_exactly_as_long(seconds: int) -> None:
-    parts = warm_up_parts(seconds)
-    assert sum(part.seconds for part in parts) == seconds
-    assert all(part.seconds > 0 for part in parts)
+def test_the_range_of_the_whole_is_narrower_than_that_of_its_parts() -> None:
+    """Parts that vary apart from each other seldom all run late: deviations add in quadrature."""
+    chosen = [wish(key, run=Estimate(200, 300, 500)) for key in "AB"]
+    block = arrange_block(terms(60), chosen)
+    late = sum(each.time.high_s - each.time.expected_s for each in block.segments)
+    assert 0 < block.time.high_s - block.time.expected_s < late

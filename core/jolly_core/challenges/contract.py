@@ -6,6 +6,7 @@ from abc import ABC, abstractmethod
 from collections.abc import Mapping
 from dataclasses import asdict, dataclass, field
 from math import exp, log
+from statistics import NormalDist
 from typing import Any, ClassVar, Generic, TypeVar
 
 from jolly_core.challenges.count import Count
@@ -30,6 +31,8 @@ class Metric:
 
 #: Nineteen in twenty lie below this many standard deviations above the mean, so nine in ten lie within it either way.
 NINE_IN_TEN_Z = 1.6449
+#: The share that a range leaves above it.
+ABOVE = 0.05
 
 
 @dataclass(frozen=True)
@@ -58,11 +61,15 @@ class Pace:
 
 @dataclass(frozen=True)
 class Attempts:
-    """How many attempts a run takes: nine times in ten from ``low`` to ``high``, ``expected`` on average."""
+    """How many attempts a run takes: nine times in ten from ``low`` to ``high``, ``expected`` on average.
+
+    ``at_high`` is the chance that it takes just ``high`` of them, as where the run is cut there.
+    """
 
     low: float
     expected: float
     high: float
+    at_high: float = 0.0
 
 
 @dataclass(frozen=True)
@@ -77,11 +84,15 @@ class Estimate:
 def time_of(attempts: Attempts, pace: Pace, *, rest_s: int = 0, at_most_s: int | None = None) -> Estimate:
     """The time that so many attempts take at a pace, with rests that do not vary, cut where the run is cut.
 
-    How many and how fast vary apart from each other, so their deviations, as logarithms, add in quadrature.
+    How many and how fast vary apart from each other, so their deviations, as logarithms, add in quadrature. Where many
+    runs are cut at the same number, what is above the range is the slow ones among those.
     """
     middle = max(1.0, attempts.expected)
     down = _together(log(middle / max(1.0, attempts.low)), NINE_IN_TEN_Z * pace.tempo_spread)
-    up = _together(log(max(middle, attempts.high) / middle), NINE_IN_TEN_Z * pace.tempo_spread)
+    most = log(max(middle, attempts.high) / middle)
+    up = _together(most, NINE_IN_TEN_Z * pace.tempo_spread)
+    if attempts.at_high > ABOVE:
+        up = max(up, most + pace.tempo_spread * NormalDist().inv_cdf(1 - ABOVE / attempts.at_high))
 
     def seconds(factor: float) -> int:
         played_s = middle * factor * pace.attempt_ms / 1000

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from math import ceil, isfinite, log, sqrt
+from math import ceil, log
 from typing import Any
 
 from jolly_core.challenges.contract import (
@@ -26,7 +26,12 @@ from jolly_core.challenges.events import LET, MAKE
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.streaks.chance import attempts_for_chance, chance_of_streak
-from jolly_core.streaks.expectation import attempts_to_streak, attempts_to_streak_within, attempts_within
+from jolly_core.streaks.expectation import (
+    attempts_to_streak,
+    attempts_to_streak_within,
+    attempts_to_streaks,
+    attempts_within,
+)
 from jolly_core.words import counted
 
 ENDS, RESETS = "ends", "resets"
@@ -182,16 +187,17 @@ class Streak(Challenge[StreakState]):
             return Attempts(
                 _first_miss(worse, whole, 0.05), attempts_within(pace.rate, whole), _first_miss(better, whole, 0.95)
             )
-        mean = attempts_to_streak(pace.rate, goal)
-        low = attempts_for_chance(better, goal, 0.05)
-        high = attempts_for_chance(worse, goal, 0.95)
         if sets == 1:
+            low = attempts_for_chance(better, goal, 0.05)
+            high = attempts_for_chance(worse, goal, 0.95)
             expected = attempts_to_streak_within(pace.rate, goal, limit)
+            at_limit = 1 - chance_of_streak(pace.rate, goal, limit)
         else:
-            # Deviations of sets that vary apart from each other add in quadrature.
-            low, high = (sets * mean + (end - mean) * sqrt(sets) if isfinite(mean) else end for end in (low, high))
-            expected = sets * mean
-        return Attempts(min(max(low, goal * sets), limit), min(expected, limit), min(high, limit))
+            low = attempts_to_streaks(better, goal, sets, 0.05)
+            high = attempts_to_streaks(worse, goal, sets, 0.95)
+            expected = sets * attempts_to_streak(pace.rate, goal)
+            at_limit = 0.0
+        return Attempts(min(max(low, goal * sets), limit), min(expected, limit), min(high, limit), at_limit)
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         rest_s = settings["rest_s"] * (settings["sets"] - 1)

@@ -14,7 +14,7 @@ from jolly_core.challenges.contract import Estimate
 from jolly_core.errors import CoreError, Problem
 from jolly_core.planning.partner import PARTNER_GAMES, PartnerGame, condition_for
 from jolly_core.planning.reasons import most_runs, weigh
-from jolly_core.planning.screening import Screened, screen
+from jolly_core.planning.screening import Screened, dosed_tries, screen
 from jolly_core.planning.times import add_times, fixed_time, time_of_segment
 from jolly_core.planning.warmup import cool_down_seconds, wants_long_warm_up, warm_up_minutes
 from jolly_core.planning.wish import ENERGIES, FOCUSES, PARTNER, TEST_DAY, WEAK_SPOTS, Kept, Terms, Wish
@@ -171,17 +171,29 @@ class _Builder:
 
     def _give(self, wish: Wish, runs: int) -> bool:
         """Whether so many runs are allowed and fit; if so they are given."""
-        if runs > self.screened[wish.key].most_runs or self._cost_s(wish, runs) > self.room_s:
+        if runs > self.screened[wish.key].most_runs or not self._is_within_dose(wish, runs):
+            return False
+        if self._cost_s(wish, runs) > self.room_s:
             return False
         self.room_s -= self._cost_s(wish, runs)
         self.runs[wish.key] = runs
         return True
 
+    def _is_within_dose(self, wish: Wish, runs: int) -> bool:
+        """Whether so many runs are within the dose together with those on the ladder's other side."""
+        if wish.dose.attempts is None:
+            return True
+        others = [each for each in self.ranked if each.ladder == wish.ladder and each.key != wish.key]
+        taken = sum(self.runs.get(each.key, 0) * dosed_tries(each) for each in others)
+        return taken + runs * dosed_tries(wish) <= wish.dose.attempts
+
     def _keep_locked(self) -> None:
         locked = [wish for wish in self.ranked if self._is_locked(wish.key) and self.screened[wish.key].most_runs]
         for wish in locked:
             runs = min(self.kept[wish.key].runs, self.screened[wish.key].most_runs)
-            if not self._give(wish, runs):
+            while runs and not self._is_within_dose(wish, runs):
+                runs -= 1
+            if runs and not self._give(wish, runs):
                 needed = sum(self.time_of(each, self.kept[each.key].runs).expected_s for each in locked)
                 whole = -(-(needed + self.terms.minutes * 60 - self._room_at_first_s()) // 60)
                 message = (
@@ -279,6 +291,8 @@ class _Builder:
         screened = self.screened[wish.key]
         if not screened.most_runs:
             return LeftOut(wish.key, wish.title, screened.words, is_free=False)
+        if not self._is_within_dose(wish, 1):
+            return LeftOut(wish.key, wish.title, f"dose: {wish.dose.words}, the rest is in this block", is_free=False)
         needed = -(-self.time_of(wish, 1).expected_s // 60)
         if wish.key in self.kept or self.time_of(wish, 1).expected_s > self.room_s:
             left = counted(self.room_s // 60, "minute")

@@ -54,13 +54,16 @@ def _limited(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
     return Screened(max(1, most_runs // 2), f"eased: {effect.words}") if effect.kind == EASED else None
 
 
+def dosed_tries(wish: Wish) -> float:
+    """What one run takes of the dose; a hard cap has to hold on a long day, too."""
+    return max(1.0, wish.tries.high if wish.traits.dose.is_capped else wish.tries.expected)
+
+
 def _dosed(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
     left = wish.dose.attempts
     if left is None:
         return None
-    # A hard cap has to hold on a long day, too.
-    tries = wish.tries.high if wish.traits.dose.is_capped else wish.tries.expected
-    runs = int(left // max(1.0, tries))
+    runs = int(left // dosed_tries(wish))
     if runs >= most_runs:
         return None
     return Screened(runs, f"dose: {wish.dose.words}")

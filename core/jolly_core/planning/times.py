@@ -38,6 +38,8 @@ class Timed:
     actual_s: int
     around_planned_s: int
     around_s: int
+    #: How much the range had been widened by habit when it was planned.
+    widen: float = 1.0
 
     @property
     def is_within(self) -> bool:
@@ -45,12 +47,12 @@ class Timed:
 
     @property
     def miss(self) -> float:
-        """How far the actual lies from the expected, in widths of the range on that side."""
+        """How far the actual lies from the expected, in widths of the range on that side before it was widened."""
         off = self.actual_s - self.planned.expected_s
         width = (
             self.planned.high_s - self.planned.expected_s if off > 0 else self.planned.expected_s - self.planned.low_s
         )
-        return abs(off) / max(1, width)
+        return abs(off) * self.widen / max(1, width)
 
 
 @dataclass(frozen=True)

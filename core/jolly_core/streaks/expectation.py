@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from math import inf, sqrt
+from math import inf, isfinite, sqrt
+from statistics import NormalDist
 
 from jolly_core.streaks.chance import without_streak
 
@@ -39,6 +40,24 @@ def spread_of_attempts(rate: float, goal: int) -> float:
         return inf
     # Rounding can leave a trace below nothing where there is no spread at all.
     return sqrt(max(0.0, 1 / hazard**2 - (2 * goal + 1) / hazard - rate / (1 - rate) ** 2))
+
+
+def attempts_to_streaks(rate: float, goal: int, sets: int, chance: float) -> float:
+    """The attempts within which ``sets`` rows of ``goal``, one after the other, come with that chance.
+
+    What a set takes beyond its goal is close to exponential (Feller 1968, XIII.7), so that of several is close to a
+    gamma distribution of the same mean and spread; its quantile by the cube-root normal approximation (Wilson and
+    Hilferty 1931).
+
+    >>> round(attempts_to_streaks(0.7, 4, 3, 0.5))
+    29
+    """
+    mean, spread = attempts_to_streak(rate, goal) - goal, spread_of_attempts(rate, goal)
+    if not isfinite(spread) or not spread:
+        return sets * (mean + goal)
+    shape, scale = sets * (mean / spread) ** 2, spread**2 / mean
+    root = 1 - 1 / (9 * shape) + NormalDist().inv_cdf(chance) / (3 * sqrt(shape))
+    return sets * goal + shape * scale * max(0.0, root) ** 3
 
 
 def attempts_within(rate: float, most: int) -> float:

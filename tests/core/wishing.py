@@ -1,0 +1,33 @@
+"""Wishes and terms of a block, written short."""
+
+from __future__ import annotations
+
+from datetime import date
+from typing import Any
+
+from jolly_core.challenges.contract import Estimate
+from jolly_core.planning.arrangement import CHALLENGE, Arrangement, Segment
+from jolly_core.planning.wish import Terms, Wish
+
+TODAY = date(2026, 9, 1)
+
+
+def wish(key: str, seconds: int = 60, **values: Any) -> Wish:
+    """A wish whose runs take exactly so many seconds, on a ladder of its own unless one is named."""
+    ladder = str(values.pop("ladder", key))
+    side = str(values.pop("side", "none"))
+    run = values.pop("run", Estimate(seconds, seconds, seconds))
+    return Wish(key, ladder, f"Drill {key}", side, run, **values)
+
+
+def terms(minutes: int = 30, **values: Any) -> Terms:
+    return Terms(minutes, TODAY, **values)
+
+
+def challenges(block: Arrangement) -> list[Segment]:
+    return [segment for segment in block.segments if segment.kind == CHALLENGE]
+
+
+def reasons_out(block: Arrangement) -> dict[str, str]:
+    """Why what is not in the block is not."""
+    return {each.key: each.reason for each in block.left_out}
