@@ -15,6 +15,7 @@ from hypothesis import strategies as st
 
 from jolly_core.challenges.contract import Tally
 from jolly_core.challenges.events import CONTROLS, KINDS, LET, MAKE, NOTE, PRESSES, UNDO, Event
+from jolly_core.challenges.paper import tally_of_totals
 from jolly_core.challenges.registry import CHALLENGES, get_challenge
 from jolly_core.challenges.session import Session, replay
 from jolly_core.challenges.wire import tally_json
@@ -48,6 +49,19 @@ def runs(draw: st.DrawFn, kinds: tuple[str, ...] = KINDS) -> list[Event]:
 
 def play(case: Case, events: list[Event]) -> Tally:
     return replay(get_challenge(case[0]), case[1], events)
+
+
+def written(tally: Tally, name: str) -> int | None:
+    """What an athlete writes down under that name: a metric, or a plain count."""
+    value = tally.metrics.get(name)
+    if value is None:
+        value = {"breaks": tally.misses, "longest_rally": tally.best_streak}.get(name, getattr(tally, name, None))
+    return None if value is None else int(value)
+
+
+def paper_number(tally: Tally) -> int:
+    """The number that a run on paper leads with: its first metric."""
+    return int(next(iter(tally.metrics.values())) or 0)
 
 
 @pytest.mark.parametrize("case", CASES, ids=[f"{format_id} {settings}" for format_id, settings in CASES])
@@ -106,6 +120,36 @@ class TestEveryFormat:
         challenge = get_challenge(case[0])
         lessons = challenge.lessons(challenge.read_settings(case[1]), play(case, events).as_dict())
         assert all(lesson.endswith(".") for lesson in lessons)
+
+    @given(events=runs(PRESSES))
+    def test_totals_on_paper_give_the_tally_of_the_run(self, case: Case, events: list[Event]) -> None:
+        challenge = get_challenge(case[0])
+        end_ms = (events[-1].at_ms if events else 0) + 60_000
+        tally = play(case, [*events, Event("finish", end_ms, len(events) + 1)])
+        totals = {total.name: written(tally, total.name) for total in challenge.totals}
+        typed = tally_of_totals(challenge, case[1], totals)
+        assert (typed.is_over, typed.ending, typed.detail["is_from_paper"]) == (True, "paper", True)
+        if case[0] != "makes_of_n" or tally.attempts == case[1]["attempts"]:
+            assert (typed.makes, typed.misses, typed.number) == (tally.makes, tally.misses, paper_number(tally))
+        known = {name: value for name, value in typed.metrics.items() if value is not None and tally.is_over}
+        for name in known.keys() & tally.metrics.keys():
+            if tally.metrics[name] is not None and tally.ending != "stopped":
+                assert known[name] == tally.metrics[name]
+
+    def test_a_sheet_says_the_rule_and_what_is_written_down(self, case: Case) -> None:
+        challenge = get_challenge(case[0])
+        sheet = challenge.sheet(challenge.read_settings(case[1]))
+        assert sheet.rule.endswith(".")
+        assert 1 <= sheet.boxes <= 60
+        assert len(sheet.rule) <= 140  # a line or two of an A4 sheet
+        assert challenge.totals
+
+    def test_totals_that_are_missing_are_refused_by_name(self, case: Case) -> None:
+        challenge = get_challenge(case[0])
+        with pytest.raises(CoreError) as refused:
+            tally_of_totals(challenge, case[1], {})
+        wanted = {total.name for total in challenge.totals if not total.is_optional}
+        assert {problem.path[0] for problem in refused.value.problems} == wanted
 
     def test_names_its_metrics_and_measures_them(self, case: Case) -> None:
         tally = play(case, [Event(MAKE, 500, 1)])

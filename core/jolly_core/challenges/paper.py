@@ -7,6 +7,7 @@ from typing import Any
 
 from jolly_core.challenges.contract import PAPER, Challenge, Tally
 from jolly_core.challenges.settings import read_settings
+from jolly_core.errors import CoreError, Problem
 
 
 def tally_of_totals(challenge: Challenge[Any], settings: Mapping[str, object], totals: Mapping[str, object]) -> Tally:
@@ -19,6 +20,7 @@ def tally_of_totals(challenge: Challenge[Any], settings: Mapping[str, object], t
     70.0
     """
     read = challenge.read_settings(settings)
+    _check_complete(challenge, totals)
     given = read_settings(challenge.totals, totals)
     state = challenge.state_of_totals(read, given)
     count = challenge.count(state)
@@ -54,3 +56,11 @@ def tally_of_totals(challenge: Challenge[Any], settings: Mapping[str, object], t
         metrics=metrics,
         detail={**reading.detail, "is_from_paper": True},
     )
+
+
+def _check_complete(challenge: Challenge[Any], totals: Mapping[str, object]) -> None:
+    missing = [total for total in challenge.totals if not total.is_optional and totals.get(total.name) is None]
+    if missing:
+        raise CoreError(
+            [Problem("missing", f"Write down {total.title.lower()}, too.", (total.name,)) for total in missing]
+        )

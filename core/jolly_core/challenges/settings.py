@@ -24,8 +24,12 @@ class WholeNumber:
     default: int | None
     unit: str = ""
 
+    @property
+    def is_optional(self) -> bool:
+        return self.default is None
+
     def check(self, value: object) -> Problem | None:
-        if value is None and self.default is None:
+        if value is None and self.is_optional:
             return None
         return check_integer(self.name, value, self.low, self.high, self.unit)
 

@@ -10,7 +10,6 @@ from blocks.selectors import actual_seconds
 from climb.api.serializers import LadderStandingSerializer
 from jolly_core.challenges.contract import Estimate
 from jolly_core.challenges.registry import get_challenge
-from jolly_core.challenges.settings import WholeNumber
 from jolly_core.load.weekly import DISPUTED
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.times import add_times
@@ -112,10 +111,7 @@ class TotalSerializer(serializers.Serializer[Any]):
     title = serializers.CharField()
     low = serializers.IntegerField()
     high = serializers.IntegerField()
-    is_optional = serializers.SerializerMethodField()
-
-    def get_is_optional(self, total: WholeNumber) -> bool:
-        return total.default is None
+    is_optional = serializers.BooleanField(read_only=True)
 
 
 class SheetSerializer(serializers.Serializer[Any]):
