@@ -10,7 +10,7 @@ from statistics import fmean
 from typing import Any
 from uuid import UUID
 
-from django.db.models import Max, QuerySet, Sum
+from django.db.models import Max, Q, QuerySet, Sum
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
@@ -43,8 +43,8 @@ def list_runs(athlete: Athlete) -> QuerySet[Run]:
 
 
 def list_played(athlete: Athlete) -> QuerySet[Run]:
-    """The logbook: runs in which something happened."""
-    return list_runs(athlete).filter(last_seq__gt=0)
+    """The logbook: runs in which something happened, on the screen or on paper."""
+    return list_runs(athlete).filter(Q(last_seq__gt=0) | Q(is_from_paper=True))
 
 
 def list_unfinished(athlete: Athlete) -> QuerySet[Run]:

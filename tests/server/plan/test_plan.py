@@ -66,7 +66,7 @@ def test_a_block_is_played_segment_after_segment(player: Player, putting: Ladder
     client = player.client
     block = plan(client, putting).json()
     warm_up, challenge, _ = block["segments"]
-    assert [part["seconds"] for part in warm_up["parts"]] == [90, 60, 60, 90]
+    assert [part["seconds"] for part in warm_up["parts"]] == [75, 50, 50, 50, 75]
     assert change(client, block["id"], change="start").json()["status"] == "started"
     assert client.post(f"/api/segments/{warm_up['id']}/done/").json()["segments"][0]["done_at"]
     run_id = player.play(rung_id(putting), "o" * 10, segment=challenge["id"])

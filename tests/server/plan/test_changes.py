@@ -1,0 +1,188 @@
+"""A block changed by hand, re-fitted and taken back; what changed since it was planned; routines."""
+
+from __future__ import annotations
+
+from datetime import timedelta
+from typing import Any
+
+import pytest
+from rest_framework.test import APIClient
+
+from accounts.models import Athlete
+from accounts.selectors import get_today
+from blocks.models import Block
+from blocks.services import finish_segment
+from ladders.models import Ladder
+from tests.server.conftest import rung_id
+from tests.server.player import Player
+
+DAY = "2099-05-04"
+
+
+def asked(*ladders: Ladder, **values: Any) -> dict[str, Any]:
+    return {"minutes": 30, "ladders": [ladder.pk for ladder in ladders], "day": DAY, **values}
+
+
+def post(client: APIClient, path: str, **body: Any) -> Any:
+    return client.post(f"/api/{path}", body, format="json")
+
+
+def challenges(block: Any) -> list[dict[str, Any]]:
+    return [segment for segment in block["segments"] if segment["kind"] == "challenge"]
+
+
+def shape(block: Any) -> list[tuple[str, int, int]]:
+    return [(segment["key"], segment["runs_planned"], segment["planned_s"]) for segment in block["segments"]]
+
+
+@pytest.fixture
+def block(client: APIClient, putting: Ladder, serving: Ladder) -> Any:
+    return post(client, "blocks/", **asked(putting, serving, start="18:00")).json()
+
+
+class TestByHand:
+    def test_a_kept_block_is_changed_and_the_rest_stays_valid(
+        self, client: APIClient, block: Any, putting: Ladder, serving: Ladder
+    ) -> None:
+        last, *others = reversed(challenges(block))
+        kept = [{"key": last["key"], "runs": 3, "is_locked": True}, *({"key": each["key"]} for each in others)]
+        body = {**asked(putting, serving), "kept": kept, "fill": False}
+        changed = client.put(f"/api/blocks/{block['id']}/", body, format="json").json()
+        first = challenges(changed)[0]
+        assert (first["key"], first["runs_planned"], first["is_locked"]) == (last["key"], 3, True)
+        assert sum(segment["planned_s"] for segment in changed["segments"]) + changed["spare_s"] == 30 * 60
+        assert changed["id"] == block["id"]
+
+    def test_locked_parts_that_do_not_fit_are_refused_and_nothing_changes(
+        self, client: APIClient, block: Any, putting: Ladder
+    ) -> None:
+        body = {
+            **asked(putting),
+            "minutes": 10,
+            "kept": [{"key": f"{rung_id(putting)}-none", "runs": 8, "is_locked": True}],
+        }
+        refused = client.put(f"/api/blocks/{block['id']}/", body, format="json")
+        assert (refused.status_code, refused.json()["code"]) == (400, "over_budget")
+        assert client.get(f"/api/blocks/{block['id']}/").json() == block
+
+    def test_a_block_that_has_begun_is_not_rearranged(self, client: APIClient, block: Any, putting: Ladder) -> None:
+        client.patch(f"/api/blocks/{block['id']}/", {"change": "start"}, format="json")
+        refused = client.put(f"/api/blocks/{block['id']}/", asked(putting), format="json")
+        assert (refused.status_code, refused.json()["code"]) == (409, "block_closed")
+
+    @pytest.mark.parametrize(("without", "what"), [("has_warm_up", "warm_up"), ("has_cool_down", "cool_down")])
+    def test_leaving_out_an_end_needs_a_yes_that_the_block_keeps(
+        self, client: APIClient, putting: Ladder, without: str, what: str
+    ) -> None:
+        body = asked(putting, **{without: False})
+        refused = post(client, "blocks/", **body)
+        assert (refused.status_code, refused.json()["code"]) == (409, "needs_acknowledgement")
+        words = refused.json()["errors"][0]["msg"]
+        kept = post(client, "blocks/", **body, acknowledged=[what]).json()
+        assert [(each["what"], each["words"]) for each in kept["acknowledged"]] == [(what, words)]
+        assert what not in [segment["kind"] for segment in kept["segments"]]
+
+
+class TestRefit:
+    def test_only_fifteen_minutes_after_all_and_back(self, client: APIClient, block: Any) -> None:
+        less = post(client, f"blocks/{block['id']}/refit/", minutes=15).json()
+        assert (less["minutes"], less["can_take_back"], less["start"]) == (15, True, "18:00:00")
+        assert sum(segment["planned_s"] for segment in less["segments"]) <= 15 * 60
+        assert less["changes"][0].startswith("Re-fitted from 30 to 15 minutes")
+        back = client.delete(f"/api/blocks/{block['id']}/refit/").json()
+        assert (shape(back), back["minutes"], back["changes"]) == (shape(block), 30, [])
+        assert back["can_take_back"] is False
+
+    def test_what_is_locked_stays(self, client: APIClient, putting: Ladder, serving: Ladder) -> None:
+        key = f"{rung_id(putting)}-none"
+        kept = [{"key": key, "runs": 3, "is_locked": True}]
+        block = post(client, "blocks/", **asked(putting, serving, kept=kept)).json()
+        less = post(client, f"blocks/{block['id']}/refit/", minutes=15).json()
+        assert next(each for each in challenges(less) if each["key"] == key)["runs_planned"] == 3
+
+    def test_there_is_nothing_to_take_back_before_it(self, client: APIClient, block: Any) -> None:
+        refused = client.delete(f"/api/blocks/{block['id']}/refit/")
+        assert (refused.status_code, refused.json()["code"]) == (409, "nothing_to_take_back")
+
+    def test_another_athletes_block_is_not_there(self, block: Any, stranger: Any) -> None:
+        other = APIClient()
+        other.force_login(stranger)
+        assert post(other, f"blocks/{block['id']}/refit/", minutes=15).status_code == 404
+
+
+class TestWhatChangedSince:
+    def test_nothing_right_after_planning(self, client: APIClient, block: Any) -> None:
+        assert client.get("/api/today/").json()["stale"] == []
+
+    def test_a_climb_a_limit_and_bringing_it_up_to_date(
+        self, client: APIClient, block: Any, putting: Ladder, serving: Ladder
+    ) -> None:
+        post(client, f"ladders/{putting.pk}/moves/", decision="climb")
+        post(client, "limits/", part="elbow", since=DAY)
+        stale = client.get("/api/today/").json()["stale"]
+        assert stale[0].startswith("Putts from the circle has moved to rung 2")
+        assert any("body limit: rest the elbow" in words for words in stale)
+        fresh = post(client, f"blocks/{block['id']}/refit/", minutes=30).json()
+        assert [each["key"] for each in challenges(fresh)] == [f"{rung_id(putting, 2)}-none"]
+        assert fresh["changes"][0].startswith("Re-fitted brought up to date")
+        assert client.get("/api/today/").json()["stale"] == []
+
+
+class TestRoutines:
+    def test_a_block_is_repeated_on_the_rungs_of_today(self, client: APIClient, block: Any, putting: Ladder) -> None:
+        routine = post(client, "routines/", block=block["id"], title=" Monday at the wall ").json()
+        assert routine["title"] == "Monday at the wall"
+        post(client, f"ladders/{putting.pk}/moves/", decision="climb")
+        again = post(client, f"routines/{routine['id']}/", day="2099-05-11").json()
+        assert again["day"] == "2099-05-11"
+        before = [(each["ladder"]["id"], each["side"]) for each in challenges(block)]
+        assert [(each["ladder"]["id"], each["side"]) for each in challenges(again)] == before
+        assert {each["rung"]["number"] for each in challenges(again) if each["ladder"]["id"] == putting.pk} == {2}
+
+    def test_a_forgotten_routine_leaves_its_blocks(self, client: APIClient, block: Any) -> None:
+        routine = post(client, "routines/", block=block["id"], title="Short one").json()
+        post(client, f"routines/{routine['id']}/", day=DAY)
+        assert client.delete(f"/api/routines/{routine['id']}/").status_code == 204
+        assert client.get("/api/routines/").json() == []
+        assert Block.objects.count() == 2
+
+    def test_needs_a_name(self, client: APIClient, block: Any) -> None:
+        refused = post(client, "routines/", block=block["id"], title="  ")
+        assert (refused.status_code, refused.json()["errors"][0]["loc"]) == (400, ["title"])
+
+
+class TestFocus:
+    def test_a_test_day_repeats_the_last_one(self, player: Player, athlete: Athlete, putting: Ladder) -> None:
+        client, today = player.client, get_today(athlete)
+        first = post(client, "blocks/", **asked(putting, day=str(today - timedelta(7)), focus="test_day")).json()
+        client.patch(f"/api/blocks/{first['id']}/", {"change": "start"}, format="json")
+        client.patch(f"/api/blocks/{first['id']}/", {"change": "finish"}, format="json")
+        post(client, f"ladders/{putting.pk}/moves/", decision="climb")
+        again = post(client, "proposals/", **asked(putting, day=str(today), focus="test_day")).json()
+        repeated = [segment for segment in again["segments"] if segment["kind"] == "challenge"]
+        # The same rung as then, although another is worked on now: else it would be another test.
+        assert [(each["key"], each["runs_planned"]) for each in repeated] == [
+            (each["key"], each["runs_planned"]) for each in challenges(first)
+        ]
+        assert repeated[0]["reasons"][0].startswith("as on ")
+
+    def test_with_a_partner_there_is_a_game(self, client: APIClient, putting: Ladder) -> None:
+        block = post(client, "blocks/", **asked(putting, focus="partner", partner="eleven")).json()
+        game = next(segment for segment in block["segments"] if segment["kind"] == "partner")
+        assert game["title"] == "Points to eleven"
+        done = client.post(f"/api/segments/{game['id']}/done/").json()
+        assert next(each for each in done["segments"] if each["id"] == game["id"])["done_at"]
+
+
+def test_planned_against_actual(player: Player, athlete: Athlete, putting: Ladder) -> None:
+    client = player.client
+    block = post(client, "blocks/", **asked(putting, day=str(get_today(athlete)))).json()
+    client.patch(f"/api/blocks/{block['id']}/", {"change": "start"}, format="json")
+    kept = Block.objects.get(pk=block["id"])
+    assert kept.started_at
+    at = kept.started_at
+    for segment in kept.segments.all():
+        at += timedelta(seconds=segment.planned_s + 30)
+        finish_segment(segment, at)
+    shown = client.get(f"/api/blocks/{block['id']}/").json()
+    assert [each["actual_s"] - each["planned_s"] for each in shown["segments"]] == [30] * len(shown["segments"])
