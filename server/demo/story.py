@@ -56,7 +56,7 @@ COURSES = {
     "wall-rally": Course(2.15, 0.09, 0.22, weak_by=0.9, tempo_ms=1080, fetch_ms=2600),
     "serve-to-box": Course(0.75, 0.16, 0.62, weak_by=0.75, tempo_ms=7500),
     "low-returns": Course(1.25, 0.12, 0.42, weak_by=0.6, tempo_ms=5200),
-    "putting-circle": Course(1.25, 0.22, 0.6, tempo_ms=9000, plateau=(190, 70)),
+    "putting-circle": Course(1.25, 0.22, 0.7, tempo_ms=9000, plateau=(190, 70)),
     "cascade-catches": Course(1.9, 0.1, 0.45, tempo_ms=620, leap=(38, 1.1)),
 }
 #: What is practised on which weekday: the yard on Tuesdays and Saturdays, the hall on Thursdays.
