@@ -21,6 +21,7 @@ from uuid import uuid4
 
 from playwright.sync_api import Browser, Page
 
+from tests.bench_planning import LADDERS, fill_in_its_own_process, time_proposals, time_weeks
 from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
 from tests.browser.chromium import open_browser, open_window
 from tests.serving import ROOT, Application, free_port
@@ -105,10 +106,15 @@ class Caller:
         return json.loads(text) if text else None
 
 
-def measure_posts(port: int) -> Figure:
+def sign_in(port: int, username: str) -> Caller:
     caller = Caller(port)
     caller.call("GET", "/_allauth/browser/v1/config")
-    caller.call("POST", "/_allauth/browser/v1/auth/login", {"username": "years", "password": PASSWORD})
+    caller.call("POST", "/_allauth/browser/v1/auth/login", {"username": username, "password": PASSWORD})
+    return caller
+
+
+def measure_posts(port: int) -> Figure:
+    caller = sign_in(port, "years")
     ladder = caller.call("GET", "/api/ladders/")[0]
     times: list[float] = []
     for _ in range(POSTS // 10):
@@ -121,6 +127,22 @@ def measure_posts(port: int) -> Figure:
             caller.call("POST", f"/api/runs/{run_id}/events/", {"events": [event]})
             times.append((time.perf_counter() - began) * 1000)
     return Figure(f"event POST, 95th percentile of {POSTS}, {STORED_EVENTS} events stored", p95(times), 25, "ms")
+
+
+def measure_blocks() -> Figure:
+    def prepare(application: Application) -> None:
+        application.manage("migrate")
+        fill_in_its_own_process(application.database, PASSWORD)
+
+    with running(prepare) as application:
+        times = time_proposals(sign_in(application.port, "decade").call)
+    what = f"a block for {LADDERS} ladders with 20,000 runs and 600,000 events, 95th percentile of {len(times)}"
+    return Figure(what, p95(times), 100, "ms")
+
+
+def measure_weeks() -> Figure:
+    times = time_weeks()
+    return Figure(f"a week of 7 x 3 windows with 30 wishes, the slowest of {len(times)}", max(times), 2, "s")
 
 
 def measure_tuner() -> Figure:
@@ -246,6 +268,8 @@ def all_figures() -> Iterator[Figure]:
         yield measure_presses(browser, application.url)
     yield measure_second_demo()
     yield measure_tuner()
+    yield measure_weeks()
+    yield measure_blocks()
 
 
 def main() -> None:

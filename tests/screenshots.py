@@ -37,9 +37,31 @@ def go(path: str) -> Callable[[AthleteAtTheScreen], None]:
     return open_path
 
 
+def arrange_a_week(athlete: AthleteAtTheScreen) -> None:
+    """Next week, arranged but not kept yet: one wish gave way."""
+    page = athlete.page
+    page.goto("/plan/week")
+    page.get_by_role("link", name="Week after").click()
+    page.get_by_role("button", name="Arrange the week").click()
+    page.get_by_role("button", name="Keep this week").wait_for()
+
+
+def see_the_sheet(athlete: AthleteAtTheScreen) -> None:
+    athlete.page.goto(f"{athlete.next_block()}/sheet")
+
+
+def see_the_last_block(athlete: AthleteAtTheScreen) -> None:
+    """The last one that was played: the demo story plans today's right after it."""
+    today = int(athlete.next_block().rsplit("/", 1)[1])
+    athlete.page.goto(f"/plan/blocks/{today - 1}")
+
+
 DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "today": go("/"),
     "plan": go("/plan"),
+    "week": arrange_a_week,
+    "block": see_the_last_block,
+    "block-sheet": see_the_sheet,
     "set-up": go("/set-up"),
     "practise": play_rally,
     "end-of-a-run": play_to_the_end,

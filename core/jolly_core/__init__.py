@@ -4,11 +4,13 @@ Where each rule lives:
 
 - ``challenges``  the games that are counted: events in, tally out, one module per format
 - ``streaks``     what a streak is expected to cost
-- ``stats``       intervals for a rate
+- ``stats``       intervals for a rate; a race of points
 - ``record``      the athlete's usual and best on a rung
 - ``thresholds``  the athlete's own success criterion, and the verdict on it
-- ``planning``    a block arranged to fit the minutes; what a mark costs
-- ``load``        effort times minutes, week by week
+- ``planning``    a block arranged to fit the minutes, a week arranged by wishes; what a mark costs
+- ``body``        what drills ask of a body, what is to be spared, what can injure
+- ``load``        effort times minutes, counts of joints, doses
+- ``formats``     files that others read: calendars
 - ``sides``       strong and weak side, and which hand that is
 - ``errors``      what every refusal looks like
 - ``words``       small helpers for sentences with numbers

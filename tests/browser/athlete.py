@@ -39,7 +39,7 @@ class AthleteAtTheScreen:
 
     def take_ladder(self, title: str) -> None:
         self.page.goto("/climb/shelf")
-        self.page.get_by_role("button", name=f"Take {title}").click()
+        self.page.get_by_role("button", name=f"Take this ladder: {title}").click()
         expect(self.page.get_by_role("heading", name=title, level=1)).to_be_visible()
 
     def ask_rung_for(self, number: int, **values: float) -> None:
@@ -49,6 +49,11 @@ class AthleteAtTheScreen:
             self.page.get_by_label(label.replace("_", " "), exact=False).fill(str(value))
         self.page.get_by_role("button", name="Ask for this").click()
         expect(self.page.get_by_role("dialog")).to_be_hidden()
+
+    def next_block(self) -> str:
+        """The address of the block that comes next."""
+        block = self.page.request.get("/api/today/").json()["next_block"]
+        return f"/plan/blocks/{block['id']}"
 
     # --- a run --------------------------------------------------------------------------------------------------------
 

@@ -15,7 +15,7 @@ def test_a_new_athlete_is_led_to_a_first_block(athlete: AthleteAtTheScreen) -> N
     athlete.sign_up()
     expect(page.get_by_role("heading", name="Start with a ladder")).to_be_visible()
     page.get_by_role("link", name="Choose a ladder").click()
-    page.get_by_role("button", name="Take Putts from the circle").click()
+    page.get_by_role("button", name="Take this ladder: Putts from the circle").click()
     expect(page.get_by_role("heading", name="Putts from the circle", level=1)).to_be_visible()
 
     page.get_by_role("link", name="Plan", exact=True).click()
@@ -55,11 +55,11 @@ def test_what_is_asked_for_lives_in_the_address(athlete: AthleteAtTheScreen) -> 
     athlete.enter_demo()
     page.goto("/plan")
     page.get_by_role("button", name="45", exact=True).click()
-    page.get_by_label(re.compile("Three-club cascade")).click()
+    page.get_by_role("checkbox", name=re.compile("Three-club cascade")).click()
     expect(page.get_by_role("heading", name="Your 45 minutes")).to_be_visible()
     page.reload()
     expect(page.get_by_role("heading", name="Your 45 minutes")).to_be_visible()
-    expect(page.get_by_label(re.compile("Three-club cascade"))).to_be_checked()
+    expect(page.get_by_role("checkbox", name=re.compile("Three-club cascade"))).to_be_checked()
 
 
 def test_a_block_for_another_day_can_be_dropped_and_brought_back(athlete: AthleteAtTheScreen) -> None:
@@ -76,8 +76,9 @@ def test_a_block_for_another_day_can_be_dropped_and_brought_back(athlete: Athlet
 
 def test_too_short_a_block_says_so(athlete: AthleteAtTheScreen) -> None:
     page = athlete.page
-    athlete.enter_demo()
-    page.goto("/plan?minutes=10&ladders=5")
+    athlete.sign_up()
+    athlete.take_ladder("Rope turns in a row")
+    page.goto("/plan?minutes=10")
     expect(page.get_by_text(re.compile("Did not fit:.*needs \\d+ minutes")).first).to_be_visible()
     expect(page.get_by_role("button", name="Keep it and start now")).to_be_disabled()
 

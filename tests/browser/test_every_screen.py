@@ -20,6 +20,8 @@ SCREENS = {
     "today": "/",
     "plan": "/plan",
     "block": "/plan/blocks/1",
+    "week": "/plan/week",
+    "week to come": "/plan/week/2099-05-04",
     "set up": "/set-up",
     "practise": "/practise",
     "briefing": "/practise/rungs/1",
@@ -93,6 +95,30 @@ def test_court_before_during_and_after(page: Page) -> None:
     page.keyboard.press("Escape")
     page.get_by_role("button", name="Stop").click()
     athlete.expect_end("Stopped")
+    check(page)
+
+
+def test_block_to_come_its_sheet_and_typing_it_in(page: Page) -> None:
+    path = AthleteAtTheScreen(page).next_block()
+    for end in ("", "/sheet", "/type-in"):
+        page.goto(f"{path}{end}")
+        expect(page.get_by_role("heading", level=1)).to_be_visible()
+        check(page)
+
+
+def test_usual_week_limits_and_moves(page: Page) -> None:
+    page.goto("/plan/week")
+    page.get_by_role("button", name="Windows and wishes").click()
+    expect(page.get_by_role("group", name="Wish 1")).to_be_visible()
+    check(page)
+    page.goto("/plan/week")
+    page.get_by_role("button", name=re.compile("^Move ")).first.click()
+    page.get_by_role("menuitem").first.click()
+    expect(page.get_by_role("dialog").get_by_role("button", name="Move it")).to_be_enabled()
+    check(page)
+    page.goto("/plan")
+    page.get_by_role("button", name="Spare something").click()
+    expect(page.get_by_role("dialog")).to_be_visible()
     check(page)
 
 

@@ -1,1 +1,6 @@
-"""How much the body was asked for: ``weekly`` (effort times minutes, week by week, and what to make of it)."""
+"""How much the body was asked for.
+
+- ``weekly``  effort times minutes, week by week, and what to make of it
+- ``counts``  throws, serves, jumps and contacts: what joints should know
+- ``dose``    how many attempts a day and a week may hold, and what is left of them
+"""

@@ -109,7 +109,7 @@ class _Builder:
         self.terms = terms
         self.kept = {each.key: each for each in kept}
         self.points = {wish.key: weigh(wish, terms) for wish in wishes}
-        self.ranked = sorted(wishes, key=lambda wish: (-self.points[wish.key][0], wish.key))
+        self.ranked = sorted(wishes, key=lambda wish: (-self.points[wish.key][0], wish.title, wish.key))
         most = most_runs(terms, wishes)
         self.screened = {wish.key: self._screen(wish, most) for wish in wishes}
         self.runs: dict[str, int] = {}

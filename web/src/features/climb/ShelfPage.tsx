@@ -34,7 +34,7 @@ function ShelfLadder({ ladder }: { ladder: Schemas["ShelfLadder"] }) {
                 ✓ Among <RouterLink to="/climb">your ladders</RouterLink>
               </Typography>
             ) : (
-              <Button variant="contained" color="success" loading={take.isPending} aria-label={`Take ${ladder.title}`} onClick={() => take.mutate(ladder.key, { onSuccess: ({ id }) => void navigate(`/climb/${id}`) })}>
+              <Button variant="contained" color="success" loading={take.isPending} aria-label={`Take this ladder: ${ladder.title}`} onClick={() => take.mutate(ladder.key, { onSuccess: ({ id }) => void navigate(`/climb/${id}`) })}>
                 Take this ladder
               </Button>
             )}

@@ -19,7 +19,7 @@ interface Drag {
 
 function label(segment: ProposedSegment): string {
   const runs = segment.runs_planned ? `, ${counted(segment.runs_planned, "run")}` : "";
-  return `${segment.title}${runs}, ${showMinutes(segment.planned_s)}${segment.is_locked ? ", locked" : ""}`;
+  return `${showMinutes(segment.planned_s)} ${segment.title}${runs}${segment.is_locked ? ", locked" : ""}`;
 }
 
 /** Every key does what a pointer can: arrows move, plus and minus stretch, L locks, Delete takes out. */
@@ -132,7 +132,7 @@ function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
       }}
     >
       <Box className="words" sx={{ px: 0.75, pt: 0.5, fontSize: "0.84rem", lineHeight: 1.2, height: "100%" }}>
-        <b style={{ whiteSpace: "nowrap" }}>{showMinutes(segment.planned_s)}</b>
+        <b style={{ whiteSpace: "nowrap" }}>{showMinutes(segment.planned_s)}</b>{" "}
         <Box sx={{ display: "-webkit-box", WebkitLineClamp: 2, WebkitBoxOrient: "vertical", overflow: "hidden", overflowWrap: "normal", hyphens: "auto" }}>{look.word}</Box>
       </Box>
       <Box

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
 import { blockQuery, type Block, type Segment } from "../../api/queries";
-import { showDay, showMinutes } from "../../shared/lib/format";
+import { capital, showDay, showMinutes } from "../../shared/lib/format";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
 
@@ -63,6 +63,7 @@ function PaperSegment({ segment, number }: { segment: Segment; number: number })
         <Box sx={{ whiteSpace: "nowrap" }}>{showMinutes(segment.planned_s)}</Box>
       </Stack>
       {segment.parts.length > 0 && <Box>{segment.parts.map((part) => `${part.words} (${showMinutes(part.seconds)})`).join("; ")}.</Box>}
+      {segment.kind === "partner" && <Box>{capital(segment.reasons.join(". "))}.</Box>}
       {rung && (
         <Box>
           {rung.set_up} <b>Asked for: {rung.goal_words}.</b> {sheet?.rule}

@@ -51,7 +51,9 @@ function useDragging({ block, onOver, onDrop }: BlockTapeProps) {
     handlers: {
       onPointerDown: (event: PointerEvent) => {
         if (event.pointerType === "touch" || event.button !== 0 || block.status !== "planned") return;
-        if ((event.target as HTMLElement).closest("button")) return;
+        // What is pressed in the menu comes by here, too: it is a child of this part, though not in its place.
+        const pressed = event.target as HTMLElement;
+        if (pressed.closest("button") || !event.currentTarget.contains(pressed)) return;
         event.currentTarget.setPointerCapture(event.pointerId);
         setFrom({ x: event.clientX, y: event.clientY });
       },
