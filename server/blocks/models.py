@@ -49,6 +49,7 @@ class Block(models.Model):
 
     class Meta:
         ordering = ("day", "id")
+        indexes = [models.Index(fields=("athlete", "status", "day"), name="blocks_of_an_athlete")]
 
 
 class Segment(models.Model):

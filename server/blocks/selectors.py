@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
 from typing import Any
 
-from django.db.models import Count, F, Q, QuerySet, Sum
+from django.db.models import Count, Q, QuerySet, Sum
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
@@ -77,9 +78,7 @@ class LeftOut:
 def _played_segments() -> QuerySet[Any]:
     counting = Q(runs__is_over=True)
     return Segment.objects.filter(rung__isnull=False, block__status=Block.Status.DONE).annotate(
-        run_count=Count("runs", filter=counting),
-        run_ms=Sum("runs__time_used_ms", filter=counting),
-        widen=F("block__widen"),
+        run_count=Count("runs", filter=counting)
     )
 
 
@@ -97,15 +96,22 @@ def list_left_out(athlete: Athlete, day: date) -> dict[tuple[int, str], LeftOut]
 
 def list_timed(athlete: Athlete) -> list[Timed]:
     """Planned against actual of the last challenges that were played as planned, the latest last."""
-    blocks = Block.objects.filter(athlete=athlete, status=Block.Status.DONE).order_by("-day", "-id")
-    latest = list(blocks.values_list("id", flat=True)[:HABIT_BLOCKS])
-    played = {segment.pk: segment for segment in _played_segments().filter(block__in=latest)}
-    timed: list[Timed] = []
-    for block in Block.objects.filter(pk__in=latest).prefetch_related("segments").order_by("day", "id"):
+    done = Block.objects.filter(athlete=athlete, status=Block.Status.DONE).order_by("-day", "-id")
+    blocks = list(done.only("started_at", "widen").prefetch_related("segments")[:HABIT_BLOCKS])
+    runs = _list_run_times(blocks)
+    timed = []
+    for block in reversed(blocks):
         actual = actual_seconds(block)
-        found = [_timed(played[key], actual[key]) for key in actual if key in played]
-        timed += [each for each in found if each]
-    return timed
+        segments = [each for each in block.segments.all() if each.pk in actual and each.pk in runs]
+        timed += [_timed(segment, block.widen, actual[segment.pk], *runs[segment.pk]) for segment in segments]
+    return [each for each in timed if each]
+
+
+def _list_run_times(blocks: Sequence[Block]) -> dict[int, tuple[int, int]]:
+    """How many runs each segment of the blocks holds that were brought to their end, and how long they took, in ms."""
+    runs = Segment.objects.filter(block__in=blocks, runs__is_over=True).order_by()
+    rows = runs.values_list("id").annotate(Count("runs"), Sum("runs__time_used_ms"))
+    return {segment: (count, time_ms) for segment, count, time_ms in rows}
 
 
 def actual_seconds(block: Block) -> dict[int, int]:
@@ -118,10 +124,8 @@ def actual_seconds(block: Block) -> dict[int, int]:
     return seconds
 
 
-def _timed(segment: Any, actual_s: int) -> Timed | None:
+def _timed(segment: Segment, widen: float, actual_s: int, runs: int, played_ms: int) -> Timed | None:
     """None where fewer or more runs were played than planned: that is another segment than the planned one."""
-    runs: int = segment.run_count
-    played_ms: int = segment.run_ms or 0
     if not runs or runs != segment.runs_planned or not played_ms or not segment.high_s:
         return None
     planned = Estimate(segment.low_s, segment.planned_s, segment.high_s)
@@ -130,5 +134,5 @@ def _timed(segment: Any, actual_s: int) -> Timed | None:
         actual_s=actual_s,
         around_planned_s=around_seconds(set_up_seconds(segment.side), runs),
         around_s=max(0, actual_s - played_ms // 1000),
-        widen=segment.widen,
+        widen=widen,
     )

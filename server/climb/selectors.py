@@ -21,11 +21,12 @@ from ladders.selectors import (
     get_rung_below,
     get_threshold,
     get_working_rung,
-    list_ladders,
+    list_ladders_and_rungs,
     list_rungs,
+    list_thresholds,
 )
 from runs.models import Run
-from runs.selectors import Books, get_run, list_books, list_counting, list_results, list_values
+from runs.selectors import ENOUGH_ENTRIES, Books, get_run, list_books, list_counting, list_results, list_values
 
 #: How many results are shown in a row at the end of a run.
 RECENT_RUNS = 20
@@ -119,14 +120,15 @@ def read_standings(
     athlete: Athlete, today: date, ladder_ids: Sequence[int] | None = None
 ) -> tuple[list[LadderStanding], Books]:
     """The same with the books of the rungs being worked on, all read at once however many ladders there are."""
-    found = list_ladders(athlete) if ladder_ids is None else list_ladders(athlete).filter(pk__in=ladder_ids)
-    ladders = list(found)
+    ladders = list_ladders_and_rungs(athlete, ladder_ids)
     working = [get_working_rung(ladder) for ladder in ladders]
+    thresholds = list_thresholds(working)
     below = [get_rung_below(ladder, rung) for ladder, rung in zip(ladders, working, strict=True)]
-    books = list_books(athlete, working, today, also=[rung for rung in below if rung])
+    asked = max((max(each.of_last, each.floor_runs) for each in thresholds.values()), default=0)
+    books = list_books(working, today, below=[rung for rung in below if rung], entries=max(ENOUGH_ENTRIES, asked))
     standings = []
     for ladder, rung in zip(ladders, working, strict=True):
-        threshold = get_threshold(rung)
+        threshold = thresholds[rung.pk]
         entries = [entry for entry in books.get(rung.pk, []) if entry.started_at >= ladder.arrived_at]
         results = [RunResult(entry.day, entry.side, entry.metrics.get(threshold.metric.id)) for entry in entries]
         standings.append(_stand(ladder, rung, threshold, results))

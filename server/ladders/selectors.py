@@ -2,22 +2,36 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
-from django.db.models import QuerySet
+from django.db.models import Prefetch, QuerySet
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
 from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.thresholds.threshold import Threshold, read_threshold
-from ladders.models import Ladder, Move, Rung
+from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 
 
 def list_ladders(athlete: Athlete) -> QuerySet[Ladder]:
     """The athlete's ladders with rungs and thresholds, in the order they were taken."""
     ladders = Ladder.objects.filter(athlete=athlete).select_related("athlete")
     return ladders.prefetch_related("rungs__threshold_revisions", "acknowledgements")
+
+
+def list_ladders_and_rungs(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[Ladder]:
+    """The same, or those of them that are named, without the thresholds: for those who need only a few of them."""
+    ladders = Ladder.objects.filter(athlete=athlete).prefetch_related(
+        # Into plain lists: a query for each ladder, though never sent, costs more than reading all of them.
+        Prefetch("rungs", to_attr="loaded_rungs"),
+        Prefetch("acknowledgements", to_attr="loaded_acknowledgements"),
+    )
+    found: list[Ladder] = list(ladders if ladder_ids is None else ladders.filter(pk__in=ladder_ids))
+    for ladder in found:
+        ladder.athlete = athlete  # it is known already: no need to read it once more for each
+    return found
 
 
 def get_ladder(athlete: Athlete, ladder_id: int) -> Ladder:
@@ -29,7 +43,8 @@ def get_rung(athlete: Athlete, rung_id: int) -> Rung:
 
 
 def list_rungs(ladder: Ladder) -> list[Rung]:
-    return list(ladder.rungs.all())
+    loaded: list[Rung] | None = getattr(ladder, "loaded_rungs", None)
+    return list(ladder.rungs.all()) if loaded is None else loaded
 
 
 def get_working_rung(ladder: Ladder) -> Rung:
@@ -53,10 +68,23 @@ def get_threshold_values(rung: Rung) -> dict[str, Any]:
     return values
 
 
+def list_thresholds(rungs: Sequence[Rung]) -> dict[int, Threshold]:
+    """What is asked of each of the rungs now, by their ids, read at once."""
+    revisions = ThresholdRevision.objects.filter(rung__in=rungs).order_by("id")
+    values = dict(revisions.values_list("rung", "threshold"))
+    return {rung.pk: read_threshold(get_challenge(rung.format), values[rung.pk]) for rung in rungs}
+
+
 def list_moves(ladder: Ladder) -> QuerySet[Move]:
     return ladder.moves.all()
 
 
 def list_unacknowledged(ladder: Ladder) -> list[Risk]:
     """The risks of a ladder that the athlete has not said yes to yet."""
-    return list_missing(ladder.known_traits.risks, [each.risk for each in ladder.acknowledgements.all()])
+    return list_missing(ladder.known_traits.risks, [each.risk for each in list_acknowledgements(ladder)])
+
+
+def list_acknowledgements(ladder: Ladder) -> list[Acknowledgement]:
+    """What the athlete has said yes to, of the ladder's risks."""
+    loaded: list[Acknowledgement] | None = getattr(ladder, "loaded_acknowledgements", None)
+    return list(ladder.acknowledgements.all()) if loaded is None else loaded

@@ -67,7 +67,7 @@ def list_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_te
     tested = [(segment.rung, segment.side) for segment in test.segments.all() if segment.rung] if test else []
     targets = [(rung, side) for rung, side in tested if rung.ladder_id in by_id]
     if targets:
-        books = list_books(athlete, [rung for rung, _ in targets], day)
+        books = list_books([rung for rung, _ in targets], day)
     else:
         targets = [(standing.working, side) for standing in chosen for side in standing.ladder.sides]
     tests = {segment.key: (segment.runs_planned, segment.position) for segment in test.segments.all()} if test else {}

@@ -50,7 +50,7 @@ class Run(models.Model):
         ordering = ("started_at", "id")
         indexes = [
             models.Index(fields=("athlete", "started_at"), name="runs_of_an_athlete"),
-            models.Index(fields=("rung", "started_at"), name="runs_on_a_rung"),
+            models.Index(fields=("rung", "side", "started_at"), name="runs_on_a_rung_and_side"),
             # Covers "when was each ladder last played" without reading a run.
             models.Index(fields=("athlete", "is_over", "rung", "side", "day"), name="days_of_an_athlete"),
         ]

@@ -5,12 +5,14 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import UTC, date, datetime, time, timedelta
+from json import loads
 from math import log, sqrt
 from statistics import fmean
 from typing import Any
 from uuid import UUID
 
-from django.db.models import Max, Q, QuerySet, Sum
+from django.db.models import F, OuterRef, Q, QuerySet, Subquery, Sum, TextField, Window
+from django.db.models.functions import Cast, RowNumber
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
@@ -20,7 +22,7 @@ from jolly_core.load.counts import Played
 from jolly_core.load.dose import DoseLeft, dose_left
 from jolly_core.record.usual import usual_of
 from jolly_core.record.yardstick import Yardstick, lay_yardstick
-from jolly_core.sides import hand_of
+from jolly_core.sides import SIDES, hand_of
 from jolly_core.thresholds.evidence import RunResult
 from ladders.models import Ladder, Rung
 from ladders.selectors import get_threshold
@@ -31,9 +33,9 @@ PACE_RUNS = 10
 #: As many runs as the prior spread of a tempo weighs.
 PRIOR_TEMPI = 3
 #: How far back books are read, step by step, until a rung has enough entries on each side.
-BOOK_DAYS: tuple[int | None, ...] = (365, 1095, None)
+BOOK_DAYS: tuple[int | None, ...] = (365, None)
 ENOUGH_ENTRIES = 12
-ALSO_DAYS = 365
+BELOW_DAYS = 365
 
 
 def list_runs(athlete: Athlete) -> QuerySet[Run]:
@@ -101,13 +103,26 @@ def list_results(rung: Rung, metric_id: str, since: datetime) -> list[RunResult]
 
 def list_last_days(athlete: Athlete) -> dict[tuple[int, str], date]:
     """The day on which each ladder was last played on each side, on whichever rung."""
-    rows = Run.objects.filter(athlete=athlete, is_over=True).order_by().values_list("rung__ladder", "side")
-    return {(ladder, side): last for ladder, side, last in rows.annotate(last=Max("day"))}
+
+    def last_on(side: str) -> Subquery:
+        runs = Run.objects.filter(athlete=athlete, is_over__in=[True], rung=OuterRef("pk"), side=side)
+        return Subquery(runs.order_by("-day").values("day")[:1])
+
+    # One look into the index for each rung and side, however long the record.
+    rungs = Rung.objects.filter(ladder__athlete=athlete).order_by()
+    days: dict[tuple[int, str], date] = {}
+    for ladder, *lasts in rungs.annotate(**{side: last_on(side) for side in SIDES}).values_list("ladder", *SIDES):
+        for side, last in zip(SIDES, lasts, strict=True):
+            if last is not None:
+                days[ladder, side] = max(last, days.get((ladder, side), last))
+    return days
 
 
 def list_attempts_by_day(athlete: Athlete, since: date) -> dict[int, dict[date, int]]:
     """The attempts of each ladder on each day since then, whether the run was brought to its end or not."""
-    rows = Run.objects.filter(athlete=athlete, day__gte=since).order_by().values_list("rung__ladder", "day")
+    # Days are the athlete's own; the hour that runs are indexed by is at most a day off.
+    runs = Run.objects.filter(athlete=athlete, day__gte=since, started_at__gte=_days_ago(since, 1))
+    rows = runs.order_by().values_list("rung__ladder", "day")
     by_ladder: dict[int, dict[date, int]] = {}
     for ladder, day, attempts in rows.annotate(tries=Sum("attempts")):
         by_ladder.setdefault(ladder, {})[day] = attempts
@@ -147,19 +162,22 @@ class Entry:
 Books = dict[int, list[Entry]]
 
 
-def list_books(athlete: Athlete, rungs: Sequence[Rung], today: date, also: Sequence[Rung] = ()) -> Books:
-    """The latest runs that count on each of the rungs: at least a dozen a side where there are so many.
+def list_books(
+    rungs: Sequence[Rung], today: date, *, below: Sequence[Rung] = (), entries: int = ENOUGH_ENTRIES
+) -> Books:
+    """The latest ``entries`` runs that count on each side of each of the rungs.
 
-    It looks back a year first, and further only for rungs that have less: a long record costs no more than a short
-    one. ``also`` are rungs of which whatever the last year holds will do.
+    It looks back a year first, and further only for sides that have less: a long record costs no more than a short
+    one. ``below`` are rungs of the same ladders, read where the rung above has nothing on a side.
     """
-    books: Books = _read_books(athlete, [rung.pk for rung in also], _days_ago(today, ALSO_DAYS))
-    thin = {rung.pk: rung for rung in rungs}
+    books: Books = {}
+    thin = [(rung.pk, side) for rung in rungs for side in rung.ladder.sides]
     for days in BOOK_DAYS:
-        books |= _read_books(athlete, list(thin), None if days is None else _days_ago(today, days))
-        thin = {pk: rung for pk, rung in thin.items() if _is_thin(books.get(pk, []), rung.ladder.sides)}
-        if not thin:
-            break
+        _read_books(books, thin, None if days is None else _days_ago(today, days), entries)
+        thin = [(pk, side) for pk, side in thin if _count(books, pk, side) < ENOUGH_ENTRIES]
+    bare = {(rung.ladder_id, side) for rung in rungs for side in rung.ladder.sides if not _count(books, rung.pk, side)}
+    under = [(rung.pk, side) for rung in below for side in SIDES if (rung.ladder_id, side) in bare]
+    _read_books(books, under, _days_ago(today, BELOW_DAYS), entries)
     return books
 
 
@@ -167,19 +185,35 @@ def _days_ago(today: date, days: int) -> datetime:
     return datetime.combine(today, time(), UTC) - timedelta(days=days)
 
 
-def _is_thin(entries: Sequence[Entry], sides: Sequence[str]) -> bool:
-    return any(sum(entry.side == side for entry in entries) < ENOUGH_ENTRIES for side in sides)
+def _count(books: Books, rung_id: int, side: str) -> int:
+    return sum(entry.side == side for entry in books.get(rung_id, []))
 
 
-def _read_books(athlete: Athlete, rung_ids: Sequence[int], since: datetime | None) -> Books:
-    runs = Run.objects.filter(athlete=athlete, rung__in=rung_ids, is_over=True, set_aside="", attempts__gt=0)
+def _read_books(books: Books, pairs: Sequence[tuple[int, str]], since: datetime | None, entries: int) -> None:
+    """Put the latest entries of those rungs and sides into the books, in place of what was there of them."""
+    if not pairs:
+        return
+    asked = Q()
+    for side in SIDES:
+        asked |= Q(side=side, rung__in=[rung for rung, each in pairs if each == side])
+    runs = Run.objects.filter(asked, is_over=True, set_aside="", attempts__gt=0)
     if since is not None:
         runs = runs.filter(started_at__gte=since)
-    columns = ("started_at", "day", "side", "metrics", "attempts", "makes", "time_used_ms")
-    books: Books = {}
-    for rung, *values in runs.order_by("started_at", "id").values_list("rung", *columns):
-        books.setdefault(rung, []).append(Entry(*values))
-    return books
+    order = [F("started_at").desc(), F("id").desc()]
+    ranked = runs.annotate(place=Window(RowNumber(), partition_by=["rung", "side"], order_by=order))
+    latest = ranked.filter(place__lte=entries).order_by("started_at", "id")
+    # As text: so many rows are read that the field's own ways to read them would be most of the work.
+    texts = {name: Cast(name, TextField()) for name in ("started_at", "day", "metrics")}
+    rows = latest.values_list("rung", *texts.values(), "side", "attempts", "makes", "time_used_ms")
+    read: Books = {}
+    for rung, started_at, day, metrics, side, *counts in rows:
+        moment = datetime.fromisoformat(started_at).replace(tzinfo=UTC)
+        entry = Entry(moment, date.fromisoformat(day), side, loads(metrics), *counts)
+        read.setdefault(rung, []).append(entry)
+    for rung, latest_entries in read.items():
+        sides = {entry.side for entry in latest_entries}
+        others = [entry for entry in books.get(rung, []) if entry.side not in sides]
+        books[rung] = sorted([*others, *latest_entries], key=lambda entry: entry.started_at)
 
 
 def get_pace(rung: Rung, side: str) -> Pace:

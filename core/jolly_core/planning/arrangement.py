@@ -113,6 +113,7 @@ class _Builder:
         most = most_runs(terms, wishes)
         self.screened = {wish.key: self._screen(wish, most) for wish in wishes}
         self.runs: dict[str, int] = {}
+        self.times: dict[tuple[str, int], Estimate] = {}
         allowed = [wish.traits for wish in warm_for if self.screened[wish.key].most_runs]
         self.warm_up_s, self.cool_down_s = self._ends(allowed)
         self.is_long_warm_up = wants_long_warm_up(allowed)
@@ -162,7 +163,10 @@ class _Builder:
         return game if game.time.expected_s <= longest else replace(game, time=fixed_time(longest))
 
     def time_of(self, wish: Wish, runs: int) -> Estimate:
-        return time_of_segment(wish.run, runs, wish.set_up_s, self.terms.habit)
+        known = self.times.get((wish.key, runs))
+        if known is None:
+            known = self.times[wish.key, runs] = time_of_segment(wish.run, runs, wish.set_up_s, self.terms.habit)
+        return known
 
     def _cost_s(self, wish: Wish, runs: int) -> int:
         """What so many runs cost beside those that the wish has already."""

@@ -7,6 +7,7 @@ from jolly_core.body.risks import RISKS
 from jolly_core.challenges.registry import CHALLENGES
 from jolly_core.sides import SIDES, side_words
 from ladders.models import Ladder
+from ladders.selectors import list_acknowledgements
 
 FORMATS = tuple(CHALLENGES)
 
@@ -86,7 +87,7 @@ class LadderRefSerializer(serializers.Serializer[Any]):
     @extend_schema_field(RiskSerializer(many=True))
     def get_risks(self, ladder: Ladder) -> Any:
         """What has to be acknowledged before it is played."""
-        said_yes = {each.risk: each.made_at for each in ladder.acknowledgements.all()}
+        said_yes = {each.risk: each.made_at for each in list_acknowledgements(ladder)}
         risks = [RISKS[risk] for risk in ladder.known_traits.risks]
         rows = [
             {"id": risk.id, "title": risk.title, "words": risk.words, "at": said_yes.get(risk.id)} for risk in risks
