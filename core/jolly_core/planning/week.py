@@ -156,12 +156,13 @@ def list_states(week: Week, assignment: Assignment, why: Mapping[str, str] | Non
 
 
 def _state(wish: WeekWish, week: Week, assignment: Assignment, why: str) -> WishState:
-    got, wanted = _reached(wish, week, assignment)
+    got, wanted = reached(wish, week, assignment)
     is_kept = got <= wanted if wish.kind == AT_MOST else got >= wanted
     return WishState(wish.key, wish_words(wish, week), is_kept, got, wanted, "" if is_kept else why)
 
 
-def _reached(wish: WeekWish, week: Week, assignment: Assignment) -> tuple[int, int]:
+def reached(wish: WeekWish, week: Week, assignment: Assignment) -> tuple[int, int]:
+    """How far a wish gets in an arrangement, and how far it wants to."""
     if wish.kind in OF_A_DRILL:
         return sum(wish.drill in drills for drills in assignment.values()), wish.number
     busy = _days(week, assignment)

@@ -9,11 +9,12 @@ of seconds: the same week gives the same arrangement on any machine.
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import TYPE_CHECKING, Any
 
 from jolly_core.planning.week import (
     AT_LEAST,
+    AT_MOST,
     DAY_OFF,
     OF_A_DRILL,
     REST_DAYS,
@@ -24,6 +25,7 @@ from jolly_core.planning.week import (
     WishState,
     check_week,
     list_states,
+    reached,
     wish_words,
 )
 from jolly_core.words import counted
@@ -32,8 +34,12 @@ if TYPE_CHECKING:
     from ortools.sat.python import cp_model
 
 SEED = 7
-#: Steps for one question, in the solver's own deterministic seconds; a question left open counts as "cannot be kept".
-STEPS_A_WISH, STEPS_TO_POLISH = 0.5, 0.2
+#: Steps for one question and for all of them, in the solver's own deterministic seconds; a question left open counts as
+#: "cannot be kept", and says so. When all are used up, easy questions are still answered.
+STEPS_A_WISH, STEPS_A_WEEK, STEPS_AFTER, STEPS_TO_POLISH = 0.1, 0.4, 0.006, 0.08
+
+#: How many dearer wishes are tried whether they are to blame at all, and how many are named in a sentence.
+TRIALS, MOST_NAMED = 40, 4
 
 
 @dataclass(frozen=True)
@@ -73,10 +79,18 @@ class _Solver:
             if drill.fits(window)
         }
         self.busy = [self.model.new_bool_var(f"busy {day}") for day in range(7)]
+        #: How often each drill is visited.
+        self.counts = {
+            drill.key: self.model.new_int_var(0, drill.at_most, f"visits of {drill.key}") for drill in week.drills
+        }
         self._keep_windows()
         for drill in week.drills:
             self._keep_dose(drill)
+        self._see_what_cannot_fit()
         self.solver: Any = None
+        #: The arrangement that was found last; it keeps all wishes kept so far.
+        self.found: dict[str, tuple[str, ...]] = {window.key: () for window in week.windows}
+        self.steps_left, self.trials_left = STEPS_A_WEEK, TRIALS
         #: A literal for each wish, and for each smaller number that an at-least may come down to.
         self.literals = {(wish.key, wish.number): self._wish(wish, wish.number) for wish in week.wishes}
 
@@ -97,9 +111,31 @@ class _Solver:
             for _, visit in inside:
                 self.model.add_implication(visit, self.busy[window.day])
 
+    def _see_what_cannot_fit(self) -> None:
+        """Drills that share their windows share the minutes of those. Implied, but seen at once when it is said."""
+        places = {
+            drill.key: frozenset(window.key for window in self.week.windows if (drill.key, window.key) in self.visits)
+            for drill in self.week.drills
+        }
+        room = {window.key: self._most_filled(window) for window in self.week.windows}
+        for windows in set(places.values()):
+            inside = [drill for drill in self.week.drills if places[drill.key] <= windows]
+            needed = sum(drill.minutes * self.counts[drill.key] for drill in inside)
+            self.model.add(needed <= sum(room[window] for window in windows))
+
+    def _most_filled(self, window: Window) -> int:
+        """The most minutes of a window that drills can fill: they come whole."""
+        fillable = {0}
+        for drill in self.week.drills:
+            if (drill.key, window.key) in self.visits:
+                fillable |= {
+                    minutes + drill.minutes for minutes in fillable if minutes + drill.minutes <= window.net_minutes
+                }
+        return max(fillable)
+
     def _keep_dose(self, drill: Drill) -> None:
         """At most so often, never twice a day, and with the days between that its dose asks for."""
-        self.model.add(sum(self._of_drill(drill)) <= drill.at_most)
+        self.model.add(sum(self._of_drill(drill)) == self.counts[drill.key])
         for day in range(7):
             self.model.add_at_most_one(self._of_drill(drill, range(day, day + drill.days_between + 1)))
 
@@ -108,7 +144,7 @@ class _Solver:
     def _wish(self, wish: WeekWish, number: int) -> Any:
         literal = self.model.new_bool_var(f"wish {wish.key} {number}")
         if wish.kind in OF_A_DRILL:
-            visits = sum(self._of_drill(self.week.drill(wish.drill)))
+            visits = self.counts[wish.drill]
             asked = visits >= number if wish.kind == AT_LEAST else visits <= number
             self.model.add(asked).only_enforce_if(literal)
         elif wish.kind == REST_DAYS:
@@ -129,37 +165,51 @@ class _Solver:
 
     # --- solving ------------------------------------------------------------------------------------------------------
 
-    def _ask(self, steps: float = STEPS_A_WISH) -> None:
-        """Solve the model as it stands. A plain question is answered sooner without presolve; none needs an LP."""
+    def _ask(self, steps: float) -> None:
+        """Solve the model as it stands. A plain question is answered sooner without presolve; none needs an LP.
+
+        Looking for symmetries and probing would take longer than most answers.
+        """
         self.solver = solver = self.cp.CpSolver()
         solver.parameters.num_workers = 1
         solver.parameters.random_seed = SEED
         solver.parameters.linearization_level = 0
         solver.parameters.cp_model_presolve = self.model.has_objective()
+        solver.parameters.symmetry_level = 0
+        solver.parameters.cp_model_probing_level = 0
         solver.parameters.max_deterministic_time = steps
         self.status = solver.solve(self.model)
 
     def _is_possible(self, literals: Sequence[Any]) -> bool:
         self.model.clear_assumptions()
         self.model.add_assumptions(literals)
-        self._ask()
+        self._ask(min(STEPS_A_WISH, max(STEPS_AFTER, self.steps_left)))
+        self.steps_left -= self.solver.deterministic_time
         return self.status in (self.cp.OPTIMAL, self.cp.FEASIBLE)
+
+    def _find(self, literals: Sequence[Any]) -> bool:
+        """Whether these go together; if so, the arrangement is what the next questions start from."""
+        if not self._is_possible(literals):
+            return False
+        self.found = {window.key: self._inside(window) for window in self.week.windows}
+        self._hint()
+        return True
+
+    def _hint(self) -> None:
+        self.model.clear_hints()  # type: ignore[no-untyped-call]
+        for (drill, window), visit in self.visits.items():
+            self.model.add_hint(visit, drill in self.found[window])
 
     def solve(self) -> ArrangedWeek:
         everything = list(self.literals.values())
         why: dict[str, str] = {}
-        kept = everything if self._is_possible(everything) else self._relax(why)
+        kept = everything if self._find(everything) else self._relax(why)
         self.model.clear_assumptions()
         for literal in kept:
             self.model.add(literal == 1)
-        # Whatever else the steps allow, this much is found: the answer to the last wish that was kept.
-        self._ask()
-        for visit in self.visits.values():
-            self.model.add_hint(visit, self.solver.boolean_value(visit))
         value = self._most_visits()
         peak = self._even_days()
-        drills = {window.key: self._inside(window) for window in self.week.windows}
-        return ArrangedWeek(drills, tuple(list_states(self.week, drills, why)), value, peak)
+        return ArrangedWeek(self.found, tuple(list_states(self.week, self.found, why)), value, peak)
 
     def _inside(self, window: Window) -> tuple[str, ...]:
         return tuple(
@@ -173,34 +223,50 @@ class _Solver:
         kept: list[Any] = []
         of: list[WeekWish] = []
         for wish in self.week.wishes:
-            literal = self.literals[wish.key, wish.number]
-            if self._is_possible([*kept, literal]):
-                kept.append(literal)
-                of.append(wish)
-                continue
-            why[wish.key] = self._why(wish, literal, kept, of)
-            for number in range(wish.number - 1, 0, -1) if wish.kind in (AT_LEAST, REST_DAYS) else ():
-                less = self._wish(wish, number)
-                if self._is_possible([*kept, less]):
-                    kept.append(less)
+            for number in [wish.number, *self._smaller(wish)]:
+                literal = self._literal(wish, number)
+                if self._is_met(wish, number) or self._find([*kept, literal]):
+                    kept.append(literal)
                     of.append(wish)
                     break
+                if number == wish.number:
+                    why[wish.key] = self._why(wish, literal, kept, of)
         return kept
+
+    def _literal(self, wish: WeekWish, number: int) -> Any:
+        if (wish.key, number) not in self.literals:
+            self.literals[wish.key, number] = self._wish(wish, number)
+        return self.literals[wish.key, number]
+
+    def _smaller(self, wish: WeekWish) -> range:
+        """What an at-least, or rest days, may come down to."""
+        return range(wish.number - 1, 0, -1) if wish.kind in (AT_LEAST, REST_DAYS) else range(0)
+
+    def _is_met(self, wish: WeekWish, number: int) -> bool:
+        """Whether the arrangement that was found last keeps the wish already: then there is nothing to ask."""
+        got, wanted = reached(replace(wish, number=number), self.week, self.found)
+        return got <= wanted if wish.kind == AT_MOST else got >= wanted
 
     def _why(self, wish: WeekWish, literal: Any, kept: Sequence[Any], of: Sequence[WeekWish]) -> str:
         """The fewest of the dearer wishes that rule this one out: those that the solver names, less what they need not.
 
         To be called right after the question whether the wish can be kept was answered with no.
         """
+        if self.status == self.cp.UNKNOWN:
+            return "no arrangement that keeps it beside what you ranked higher was found in the time there is"
         named = set(self.solver.sufficient_assumptions_for_infeasibility())
         against = [place for place, each in enumerate(kept) if each.index in named]
         for place in reversed(against):
+            if not self.trials_left:
+                break
+            self.trials_left -= 1
             without = [each for each in against if each != place]
             if not self._is_possible([*(kept[each] for each in without), literal]):
                 against = without
         if against:
-            dearer = "; ".join(wish_words(of[place], self.week) for place in against)
-            return f"it does not go together with what you ranked higher: {dearer}"
+            dearer = [wish_words(of[place], self.week) for place in against]
+            more = f"; and {len(dearer) - MOST_NAMED} more" if len(dearer) > MOST_NAMED else ""
+            return f"it does not go together with what you ranked higher: {'; '.join(dearer[:MOST_NAMED])}{more}"
         return self._why_alone(wish)
 
     def _why_alone(self, wish: WeekWish) -> str:
@@ -219,11 +285,11 @@ class _Solver:
 
     def _most_visits(self) -> int:
         """As many visits as go in, each worth its drill's value."""
-        value = {drill.key: drill.value for drill in self.week.drills}
         worth = self.model.new_int_var(0, 1_000_000, "worth")
-        self.model.add(worth == sum(value[drill] * visit for (drill, _), visit in self.visits.items()))
+        self.model.add(worth == sum(drill.value * self.counts[drill.key] for drill in self.week.drills))
         self.model.maximize(worth)
-        return self._polish(worth)
+        self._polish(worth)
+        return sum(self.week.drill(key).value for inside in self.found.values() for key in inside)
 
     def _even_days(self) -> int:
         """The fullest day as short as it goes."""
@@ -234,15 +300,19 @@ class _Solver:
             inside = [minutes[drill] * visit for (drill, window), visit in self.visits.items() if day_of[window] == day]
             self.model.add(sum(inside) <= peak)
         self.model.minimize(peak)
-        return self._polish(peak)
+        self._polish(peak)
+        busy = dict.fromkeys(range(7), 0)
+        for window, drills in self.found.items():
+            busy[day_of[window]] += sum(minutes[drill] for drill in drills)
+        return max(busy.values())
 
-    def _polish(self, aim: Any) -> int:
-        """Bring the aim as far as the steps allow, and hold it there; what was found is the next hint."""
+    def _polish(self, aim: Any) -> None:
+        """Bring the aim as far as the steps allow, and hold it there; without an answer what was found stands."""
         self._ask(STEPS_TO_POLISH)
-        best: int = self.solver.value(aim)
-        self.model.clear_hints()  # type: ignore[no-untyped-call]
-        for visit in self.visits.values():
-            self.model.add_hint(visit, self.solver.boolean_value(visit))
+        is_better = self.status in (self.cp.OPTIMAL, self.cp.FEASIBLE)
+        if is_better:
+            self.found = {window.key: self._inside(window) for window in self.week.windows}
+        self._hint()
         self.model.clear_objective()  # type: ignore[no-untyped-call]
-        self.model.add(aim == best)
-        return best
+        if is_better:
+            self.model.add(aim == self.solver.value(aim))
