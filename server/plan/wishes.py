@@ -11,6 +11,7 @@ from accounts.models import Athlete
 from blocks.models import Block
 from blocks.selectors import LeftOut, list_left_out, list_timed
 from climb.selectors import LadderStanding, read_standings
+from config.unchanged import remember
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.load.dose import DoseLeft, dose_left
@@ -52,6 +53,12 @@ class _Record:
 
 
 def list_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Wishes:
+    """The same as ``read_wishes``; while a block is dragged about, the record is read once."""
+    key = (athlete.pk, tuple(ladder_ids), day, is_test)
+    return remember(key, lambda: read_wishes(athlete, ladder_ids, day, is_test=is_test))
+
+
+def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Wishes:
     """The rungs being worked on of those ladders, on each side; on a test day, the tests of the last one.
 
     Raises ``CoreError`` for ladders that are not the athlete's.
