@@ -44,6 +44,8 @@ def arrange_a_week(athlete: AthleteAtTheScreen) -> None:
     page.get_by_role("link", name="Week after").click()
     page.get_by_role("button", name="Arrange the week").click()
     page.get_by_role("button", name="Keep this week").wait_for()
+    page.mouse.move(0, 0)
+    page.evaluate("scrollTo(0, 0)")
 
 
 def see_the_sheet(athlete: AthleteAtTheScreen) -> None:

@@ -11,7 +11,7 @@ import { dayOf, localHour, minuteOf, showHour, WEEKDAYS, windowWords } from "./d
 
 type Window = Schemas["Window"];
 
-const PX_PER_MINUTE = 2.4;
+const PX_PER_MINUTE = 1.8;
 /** A window has to hold its words however short it is. */
 const LEAST_PX = 84;
 

@@ -1,0 +1,174 @@
+"""The spread of a player's aim, as an angle: estimated from makes and misses, and what it predicts elsewhere.
+
+An angle of ``spread`` radians is an error of ``spread`` times the distance where the target stands, so that one number
+foretells every distance and size. That is a model: ``Aim.fit`` says how well the record bears it out.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import dataclass
+from math import exp, log, sqrt
+
+from jolly_core.aim.targets import Target
+from jolly_core.errors import CoreError
+from jolly_core.stats.chi_square import chi_square_above
+
+#: From a tenth of a degree, beyond any hand, to sixty.
+LEAST_SPREAD, MOST_SPREAD = 0.0017, 1.05
+#: Half of the 0.95 quantile of a chi-square with one degree of freedom: how far the log-likelihood may fall.
+HALF_CHI_SQUARE = 1.9207
+#: Below this chance of so bad a fit, the data contradict the model.
+CONTRADICTED = 0.01
+CERTAIN = 1e-9
+HALVINGS = 60
+
+
+@dataclass(frozen=True)
+class Tries:
+    """Makes out of attempts at one target from one distance."""
+
+    distance_m: float
+    target: Target
+    makes: int
+    attempts: int
+
+    def chance(self, spread: float) -> float:
+        """The chance of a make with that spread, kept off certainty."""
+        return min(1 - CERTAIN, max(CERTAIN, self.target.chance(spread * self.distance_m)))
+
+
+@dataclass(frozen=True)
+class Aim:
+    """The most likely ``spread`` in radians, with the interval from ``low`` to ``high`` that holds it 19 times in 20.
+
+    ``fit`` is the chance that a player of this model would have a record that fits it no better; None where only one
+    distance and size was played, which fits anything.
+    """
+
+    spread: float
+    low: float
+    high: float
+    attempts: int
+    fit: float | None = None
+
+    @property
+    def is_contradicted(self) -> bool:
+        return self.fit is not None and self.fit < CONTRADICTED
+
+
+@dataclass(frozen=True)
+class Predicted:
+    """A chance with its interval."""
+
+    chance: float
+    low: float
+    high: float
+
+
+def estimate_aim(tries: Iterable[Tries]) -> Aim:
+    """The aim that makes the record most likely, with its likelihood interval (Wilks 1938).
+
+    Raises ``CoreError`` (``no_record``) without any attempt.
+
+    >>> from jolly_core.aim.targets import Circle
+    >>> round(estimate_aim([Tries(1.0, Circle(0.2), 50, 100)]).spread, 4)
+    0.1699
+    """
+    played = _merge(tries)
+    if not played:
+        raise CoreError.one("no_record", "Without any attempt there is nothing to tell of your aim.", "tries")
+
+    def likelihood(log_spread: float) -> float:
+        return _log_likelihood(played, exp(log_spread))
+
+    ends = log(LEAST_SPREAD), log(MOST_SPREAD)
+    best = _peak(likelihood, *ends)
+    floor = likelihood(best) - HALF_CHI_SQUARE
+    low = _crossing(likelihood, floor, best, ends[0])
+    high = _crossing(likelihood, floor, best, ends[1])
+    attempts = sum(each.attempts for each in played)
+    return Aim(exp(best), exp(low), exp(high), attempts, _fit(played, exp(best)))
+
+
+def predict(aim: Aim, target: Target, distance_m: float) -> Predicted:
+    """The chance at any target and distance; a wider spread hits less, so its ends change places."""
+    low, chance, high = (target.chance(spread * distance_m) for spread in (aim.high, aim.spread, aim.low))
+    return Predicted(chance, low, high)
+
+
+def distance_for(aim: Aim, target: Target, chance: float, longest_m: float = 100.0) -> float:
+    """How far back to stand for a wanted chance, at most ``longest_m``."""
+    return _solve(lambda distance_m: target.chance(aim.spread * distance_m) - chance, 0.01, longest_m)
+
+
+def scale_for(aim: Aim, target: Target, distance_m: float, chance: float) -> float:
+    """By how much to scale a target's lengths for a wanted chance from a distance."""
+    return _solve(lambda scale: chance - target.scaled(scale).chance(aim.spread * distance_m), 0.001, 1000.0)
+
+
+def _merge(tries: Iterable[Tries]) -> list[Tries]:
+    """One entry for each distance and target, so that ten years cost no more than what was varied in them."""
+    sums: dict[tuple[float, Target], list[int]] = {}
+    for each in tries:
+        count = sums.setdefault((each.distance_m, each.target), [0, 0])
+        count[0] += each.makes
+        count[1] += each.attempts
+    return [Tries(distance_m, target, *count) for (distance_m, target), count in sums.items() if count[1]]
+
+
+def _log_likelihood(played: Sequence[Tries], spread: float) -> float:
+    total = 0.0
+    for each in played:
+        chance = each.chance(spread)
+        total += each.makes * log(chance) + (each.attempts - each.makes) * log(1 - chance)
+    return total
+
+
+def _fit(played: Sequence[Tries], spread: float) -> float | None:
+    """The chance of a worse deviance, by its chi-square distribution (Wilks 1938)."""
+    if len(played) <= 1:
+        return None
+    deviance = 2 * sum(_saturated(each) for each in played) - 2 * _log_likelihood(played, spread)
+    return chi_square_above(max(0.0, deviance), len(played) - 1)
+
+
+def _saturated(each: Tries) -> float:
+    rate, misses = each.makes / each.attempts, each.attempts - each.makes
+    return (each.makes * log(rate) if each.makes else 0.0) + (misses * log(1 - rate) if misses else 0.0)
+
+
+def _peak(value: Callable[[float], float], low: float, high: float) -> float:
+    """Where a function with one peak has it, by the golden section."""
+    golden = (sqrt(5) - 1) / 2
+    for _ in range(HALVINGS):
+        left, right = high - golden * (high - low), low + golden * (high - low)
+        if value(left) < value(right):
+            low = left
+        else:
+            high = right
+    return (low + high) / 2
+
+
+def _crossing(value: Callable[[float], float], floor: float, inside: float, end: float) -> float:
+    """Where the function falls below the floor on the way to an end; the end itself if it never does."""
+    if value(end) >= floor:
+        return end
+    for _ in range(HALVINGS):
+        middle = (inside + end) / 2
+        if value(middle) >= floor:
+            inside = middle
+        else:
+            end = middle
+    return inside
+
+
+def _solve(falling: Callable[[float], float], low: float, high: float) -> float:
+    """Where a falling function is nought, by halving; an end where it is not within."""
+    for _ in range(HALVINGS):
+        middle = sqrt(low * high)
+        if falling(middle) > 0:
+            low = middle
+        else:
+            high = middle
+    return sqrt(low * high)
