@@ -9,6 +9,7 @@ Where each rule lives:
 - ``thresholds``  the athlete's own success criterion, and the verdict on it
 - ``planning``    a block arranged to fit the minutes, a week arranged by wishes; what a mark costs
 - ``body``        what drills ask of a body, what is to be spared, what can injure
+- ``places``      places to scale, targets on them, where the tape goes
 - ``aim``         how likely a target is hit, and the spread of a player's aim; lines of flight
 - ``load``        effort times minutes, counts of joints, doses
 - ``formats``     files that others read: calendars

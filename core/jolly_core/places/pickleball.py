@@ -1,0 +1,38 @@
+"""A pickleball court, the athlete at the near baseline."""
+
+from jolly_core.places.place import FLOOR, Net, Place, Spot, Surface, across, along
+
+LENGTH, WIDTH, VOLLEY = 13.411, 6.096, 2.134
+NET_Y, MIDDLE = LENGTH / 2, WIDTH / 2
+
+COURT = Surface("court", "the court", FLOOR, WIDTH, LENGTH)
+PLACE = Place(
+    id="pickleball_court",
+    title="Pickleball court",
+    source="USA Pickleball Official Rulebook, section 2, from memory",
+    surfaces=(COURT,),
+    marks=(
+        across(COURT, "near baseline", 0.0),
+        across(COURT, "far baseline", LENGTH),
+        across(COURT, "near non-volley line", NET_Y - VOLLEY),
+        across(COURT, "far non-volley line", NET_Y + VOLLEY),
+        along(COURT, "near centre line", MIDDLE, 0.0, NET_Y - VOLLEY),
+        along(COURT, "far centre line", MIDDLE, NET_Y + VOLLEY, LENGTH),
+    ),
+    spots=(
+        Spot("court", "far non-volley line on the centre line", (MIDDLE, NET_Y + VOLLEY)),
+        Spot("court", "far baseline on the centre line", (MIDDLE, LENGTH)),
+        Spot("court", "left end of the far non-volley line", (0.0, NET_Y + VOLLEY)),
+        Spot("court", "right end of the far non-volley line", (WIDTH, NET_Y + VOLLEY)),
+    ),
+    net=Net("court", NET_Y, 0.864, 0.914),
+    sizes={
+        "length": LENGTH,
+        "width": WIDTH,
+        "nvz": VOLLEY,
+        "service_depth": NET_Y - VOLLEY,
+        "service_width": MIDDLE,
+        "net_side": 0.914,
+        "net_centre": 0.864,
+    },
+)

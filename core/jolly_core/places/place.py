@@ -1,0 +1,95 @@
+"""What a place is: surfaces, the lines that are on them already, landmarks to measure from, and its published sizes."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+FLOOR, WALL, TABLE = "floor", "wall", "table"
+KINDS = (FLOOR, WALL, TABLE)
+Point = tuple[float, float]
+
+
+@dataclass(frozen=True)
+class Surface:
+    """A flat part of a place that targets can lie on, ``width_m`` to the right and ``length_m`` away or up."""
+
+    id: str
+    title: str
+    kind: str
+    width_m: float
+    length_m: float
+
+
+@dataclass(frozen=True)
+class Mark:
+    """A line that is there already, from one point to another."""
+
+    surface: str
+    title: str
+    start: Point
+    end: Point
+
+
+@dataclass(frozen=True)
+class Spot:
+    """A landmark: something one can hold the end of a tape to."""
+
+    surface: str
+    title: str
+    at: Point
+
+
+@dataclass(frozen=True)
+class Net:
+    """A net across the floor or table at ``y_m``, so high in the middle and at its sides."""
+
+    surface: str
+    y_m: float
+    centre_m: float
+    side_m: float
+
+
+@dataclass(frozen=True)
+class Place:
+    """``sizes`` are the published dimensions by their names, ``source`` says whose they are."""
+
+    id: str
+    title: str
+    source: str
+    surfaces: tuple[Surface, ...]
+    marks: tuple[Mark, ...] = ()
+    spots: tuple[Spot, ...] = ()
+    net: Net | None = None
+    sizes: dict[str, float] = field(default_factory=dict)
+
+    def surface(self, surface_id: str) -> Surface | None:
+        """The surface of that id, if there is one."""
+        return next((each for each in self.surfaces if each.id == surface_id), None)
+
+    def landmarks(self, surface_id: str) -> tuple[Spot, ...]:
+        """What can be measured from on a surface: its corners, and the spots that are on it."""
+        surface = self.surface(surface_id)
+        own = tuple(spot for spot in self.spots if spot.surface == surface_id)
+        return (*corners_of(surface), *own) if surface else own
+
+
+def corners_of(surface: Surface) -> tuple[Spot, ...]:
+    """The corners of a surface, by the names they have for whoever stands before it."""
+    near, far = ("bottom", "top") if surface.kind == WALL else ("near", "far")
+    return tuple(
+        Spot(surface.id, f"{depth} {side} corner", (x, y))
+        for depth, y in ((near, 0.0), (far, surface.length_m))
+        for side, x in (("left", 0.0), ("right", surface.width_m))
+    )
+
+
+def across(surface: Surface, title: str, y_m: float, width_m: float | None = None) -> Mark:
+    """A line straight across a surface, centred where it is narrower."""
+    half = (width_m or surface.width_m) / 2
+    middle = surface.width_m / 2
+    return Mark(surface.id, title, (middle - half, y_m), (middle + half, y_m))
+
+
+def along(surface: Surface, title: str, x_m: float, start_m: float, end_m: float) -> Mark:
+    """A line straight away from one (or up, on a wall)."""
+    return Mark(surface.id, title, (x_m, start_m), (x_m, end_m))

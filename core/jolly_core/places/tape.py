@@ -1,0 +1,139 @@
+"""The tape list: each corner of a target from two landmarks, rounded to what a tape can do.
+
+Where two measured distances meet is the corner; rounding moves it a little, and what that does to the target's area is
+said beside it.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import combinations
+from math import hypot, sqrt
+
+from jolly_core.places.layout import Zone, corners_of_zone
+from jolly_core.places.place import Place, Point, Spot, Surface
+
+METRIC, IMPERIAL = "metric", "imperial"
+INCH_M = 0.0254
+#: What a tape reads without squinting: half a centimetre, a quarter of an inch. Common practice, no source.
+STEPS_M = {METRIC: 0.005, IMPERIAL: INCH_M / 4}
+#: Two landmarks nearly in line with a corner do not fix it: the sine of the angle between them is at least this.
+LEAST_SINE = 0.3
+CORNERS = ("near left", "near right", "far right", "far left")
+
+
+@dataclass(frozen=True)
+class Reach:
+    """One distance to lay out: from which landmark, how far, and how it is read off a tape."""
+
+    landmark: str
+    distance_m: float
+    words: str
+
+
+@dataclass(frozen=True)
+class Fix:
+    """Where a corner (or the middle of a circle) is: two distances that meet there."""
+
+    corner: str
+    reaches: tuple[Reach, Reach]
+
+
+@dataclass(frozen=True)
+class Taped:
+    """A zone's part of the tape list; ``area_change`` is what rounding does to its area, as a share."""
+
+    zone: str
+    surface: str
+    fixes: tuple[Fix, ...]
+    area_change: float
+
+
+def tape_list(place: Place, zones: Sequence[Zone], units: str = METRIC) -> list[Taped]:
+    """Where the tape goes, zone by zone."""
+    taped = []
+    for zone in zones:
+        surface = place.surface(zone.surface)
+        if surface:
+            taped.append(_tape(zone, surface, place.landmarks(zone.surface), units))
+    return taped
+
+
+def read_tape(distance_m: float, units: str = METRIC) -> str:
+    """A distance as a tape reads it, rounded.
+
+    >>> read_tape(1.2345), read_tape(1.2345, "imperial"), read_tape(0.3048, "imperial")
+    ('123.5 cm', '4 ft 0 1/2 in', '1 ft')
+    """
+    if units == METRIC:
+        return f"{100 * _rounded(distance_m, units):g} cm"
+    quarters = round(distance_m / STEPS_M[IMPERIAL])
+    feet, rest = divmod(quarters, 48)
+    inches, part = divmod(rest, 4)
+    fraction = {0: "", 1: " 1/4", 2: " 1/2", 3: " 3/4"}[part]
+    inch_words = f"{inches}{fraction} in" if inches or fraction else ""
+    return " ".join(filter(None, (f"{feet} ft" if feet else "", inch_words))) or "0 in"
+
+
+def _rounded(distance_m: float, units: str) -> float:
+    step = STEPS_M[units]
+    return round(round(distance_m / step) * step, 6)
+
+
+def _tape(zone: Zone, surface: Surface, landmarks: Sequence[Spot], units: str) -> Taped:
+    corners = corners_of_zone(zone, surface)
+    names = CORNERS if len(corners) > 1 else ("middle",)
+    fixes, moved = [], []
+    for name, corner in zip(names, corners, strict=True):
+        one, other = _best_pair(corner, landmarks)
+        reaches = tuple(_reach(spot, corner, units) for spot in (one, other))
+        fixes.append(Fix(name, (reaches[0], reaches[1])))
+        moved.append(_meet(one.at, other.at, [_rounded(each.distance_m, units) for each in reaches], corner))
+    area = _area(corners)
+    return Taped(zone.name, zone.surface, tuple(fixes), _area(moved) / area - 1 if area else 0.0)
+
+
+def _reach(spot: Spot, corner: Point, units: str) -> Reach:
+    distance_m = _distance(spot.at, corner)
+    return Reach(spot.title, distance_m, read_tape(distance_m, units))
+
+
+def _distance(one: Point, other: Point) -> float:
+    return hypot(one[0] - other[0], one[1] - other[1])
+
+
+def _best_pair(corner: Point, landmarks: Sequence[Spot]) -> tuple[Spot, Spot]:
+    """The two that fix the corner best: short distances that cross at a wide angle."""
+
+    def cost(pair: tuple[Spot, Spot]) -> float:
+        one, other = (_distance(spot.at, corner) for spot in pair)
+        return (one + other + 0.001) / max(1e-9, _sine(corner, pair))
+
+    pairs = list(combinations(landmarks, 2))
+    wide = [pair for pair in pairs if _sine(corner, pair) >= LEAST_SINE]
+    return min(wide or pairs, key=cost)
+
+
+def _sine(corner: Point, pair: tuple[Spot, Spot]) -> float:
+    """Of the angle between the ways to two landmarks; 1 where the corner is at one of them, which fixes it alone."""
+    (ax, ay), (bx, by) = ((spot.at[0] - corner[0], spot.at[1] - corner[1]) for spot in pair)
+    lengths = hypot(ax, ay) * hypot(bx, by)
+    return abs(ax * by - ay * bx) / lengths if lengths else 1.0
+
+
+def _meet(one: Point, other: Point, distances: Sequence[float], near: Point) -> Point:
+    """Where two circles meet, the crossing nearer to a point; where they just miss, between them."""
+    apart = _distance(one, other)
+    first, second = distances
+    along = (first**2 - second**2 + apart**2) / (2 * apart)
+    up = sqrt(max(0.0, first**2 - along**2))
+    ux, uy = (other[0] - one[0]) / apart, (other[1] - one[1]) / apart
+    x, y = one[0] + along * ux, one[1] + along * uy
+    return min(((x - up * uy, y + up * ux), (x + up * uy, y - up * ux)), key=lambda point: _distance(point, near))
+
+
+def _area(corners: Sequence[Point]) -> float:
+    """By the shoelace formula."""
+    pairs = zip(corners, [*corners[1:], *corners[:1]], strict=True)
+    return abs(sum(x1 * y2 - x2 * y1 for (x1, y1), (x2, y2) in pairs)) / 2

@@ -1,0 +1,47 @@
+"""A tennis court, the athlete at the near baseline; doubles width, with the singles side lines."""
+
+from jolly_core.places.place import FLOOR, Net, Place, Spot, Surface, across, along
+
+LENGTH, WIDTH, SINGLES, SERVICE = 23.77, 10.97, 8.23, 6.40
+NET_Y, ALLEY, MIDDLE = LENGTH / 2, (WIDTH - SINGLES) / 2, WIDTH / 2
+
+COURT = Surface("court", "the court", FLOOR, WIDTH, LENGTH)
+PLACE = Place(
+    id="tennis_court",
+    title="Tennis court",
+    source="ITF Rules of Tennis, Rule 1 (The Court), from memory",
+    surfaces=(COURT,),
+    marks=(
+        across(COURT, "near baseline", 0.0),
+        across(COURT, "far baseline", LENGTH),
+        across(COURT, "near service line", NET_Y - SERVICE, SINGLES),
+        across(COURT, "far service line", NET_Y + SERVICE, SINGLES),
+        along(COURT, "left singles line", ALLEY, 0.0, LENGTH),
+        along(COURT, "right singles line", WIDTH - ALLEY, 0.0, LENGTH),
+        along(COURT, "left doubles line", 0.0, 0.0, LENGTH),
+        along(COURT, "right doubles line", WIDTH, 0.0, LENGTH),
+        along(COURT, "centre service line", MIDDLE, NET_Y - SERVICE, NET_Y + SERVICE),
+    ),
+    spots=(
+        Spot("court", "near centre mark", (MIDDLE, 0.0)),
+        Spot("court", "far centre mark", (MIDDLE, LENGTH)),
+        Spot("court", "far service line on the centre line", (MIDDLE, NET_Y + SERVICE)),
+        Spot("court", "far service line on the left singles line", (ALLEY, NET_Y + SERVICE)),
+        Spot("court", "far service line on the right singles line", (WIDTH - ALLEY, NET_Y + SERVICE)),
+        Spot("court", "far baseline on the left singles line", (ALLEY, LENGTH)),
+        Spot("court", "far baseline on the right singles line", (WIDTH - ALLEY, LENGTH)),
+    ),
+    net=Net("court", NET_Y, 0.914, 1.07),
+    sizes={
+        "length": LENGTH,
+        "doubles_width": WIDTH,
+        "singles_width": SINGLES,
+        "service_line_from_net": SERVICE,
+        "half_length": NET_Y,
+        "alley": ALLEY,
+        "service_box_width": SINGLES / 2,
+        "backcourt": NET_Y - SERVICE,
+        "net_centre": 0.914,
+        "net_post": 1.07,
+    },
+)

@@ -1,0 +1,243 @@
+"""Places to scale, targets on them, and where the tape goes."""
+
+from __future__ import annotations
+
+from itertools import pairwise
+from math import hypot, sqrt
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from jolly_core.aim.targets import Circle, Rectangle, Strip
+from jolly_core.errors import CoreError
+from jolly_core.places.layout import Zone, check_layout, corners_of_zone, divide, mirrored, points_in_row
+from jolly_core.places.place import Place
+from jolly_core.places.plain import make_place
+from jolly_core.places.registry import PLACES, get_place
+from jolly_core.places.tape import STEPS_M, read_tape, tape_list
+
+ALL = pytest.mark.parametrize("place", PLACES.values(), ids=PLACES)
+
+
+# --- published sizes --------------------------------------------------------------------------------------------------
+
+
+# ITF Rules of Tennis 1; ITTF Laws 2.1, 2.2; WSF court specification; USA Pickleball rulebook 2; WPA and WPBSA
+# equipment; USBC lane and pins. All from memory, checked against exact conversions from feet and inches.
+@pytest.mark.parametrize(
+    ("place_id", "sizes", "exact_m"),
+    [
+        (
+            "tennis_court",
+            {"length": 23.77, "singles_width": 8.23, "doubles_width": 10.97, "service_line_from_net": 6.4},
+            {"length": 23.7744, "singles_width": 8.2296, "doubles_width": 10.9728, "service_line_from_net": 6.4008},
+        ),
+        (
+            "tennis_court",
+            {"half_length": 11.885, "alley": 1.37, "service_box_width": 4.115, "backcourt": 5.485},
+            {"half_length": 11.8872, "net_centre": 0.9144, "net_post": 1.0668},
+        ),
+        (
+            "table_tennis_table",
+            {"length": 2.74, "width": 1.525, "height": 0.76, "net_height": 0.1525, "net_overhang": 0.1525},
+            {"length": 2.7432, "width": 1.524, "height": 0.762, "net_height": 0.1524},
+        ),
+        (
+            "squash_court",
+            {"length": 9.75, "width": 6.4, "short_from_back": 4.26, "short_from_front": 5.49, "box": 1.6},
+            {"length": 9.7536, "width": 6.4008, "short_from_front": 5.4864, "box": 1.6002},
+        ),
+        ("squash_court", {"front_out": 4.57, "service": 1.78, "tin": 0.48}, {"front_out": 4.572, "tin": 0.4826}),
+        (
+            "pickleball_court",
+            {"length": 13.411, "width": 6.096, "nvz": 2.134, "service_depth": 4.572, "service_width": 3.048},
+            {"length": 13.4112, "width": 6.096, "nvz": 2.1336, "service_depth": 4.572, "net_side": 0.9144},
+        ),
+        (
+            "pool_table_9ft",
+            {"length": 2.54, "width": 1.27, "sight": 0.3175, "foot_spot": 0.635, "ball_diameter": 0.05715},
+            {"length": 2.54, "width": 1.27, "sight": 0.3175, "foot_spot": 0.635},
+        ),
+        (
+            "cue_table_full",
+            {"length": 3.569, "width": 1.778, "baulk": 0.737, "d_radius": 0.292, "ball": 0.0525},
+            {"length": 3.5687, "width": 1.778, "baulk": 0.7366, "d_radius": 0.2921},
+        ),
+        (
+            "tenpin_lane",
+            {
+                "foul_to_headpin": 18.288,
+                "width": 1.054,
+                "approach_min": 4.572,
+                "pin_spacing": 0.3048,
+                "pin_side": 0.9144,
+            },
+            {"foul_to_headpin": 18.288, "width": 1.0541, "pin_row": 0.2639645430734969},
+        ),
+    ],
+)
+def test_sizes_are_those_of_the_rulebook(place_id: str, sizes: dict[str, float], exact_m: dict[str, float]) -> None:
+    place = get_place(place_id)
+    for name, value in sizes.items():
+        assert place.sizes[name] == pytest.approx(value, abs=5e-4), name
+    for name, value in exact_m.items():  # rulebooks round feet and inches to centimetres
+        assert place.sizes[name] == pytest.approx(value, abs=5e-3), name
+
+
+@ALL
+def test_everything_lies_on_its_surface_and_has_a_source(place: Place) -> None:
+    assert place.source
+    ends = [(mark.surface, end) for mark in place.marks for end in (mark.start, mark.end)]
+    for surface_id, (x, y) in [*ends, *((spot.surface, spot.at) for spot in place.spots)]:
+        surface = place.surface(surface_id)
+        assert surface
+        assert -1e-9 <= x <= surface.width_m + 1e-9
+        assert -1e-9 <= y <= surface.length_m + 1e-9
+    names = [spot.title for surface in place.surfaces for spot in place.landmarks(surface.id)]
+    assert len(names) >= 4
+
+
+def test_pins_stand_in_a_triangle() -> None:
+    pins = [spot.at for spot in get_place("tenpin_lane").spots if spot.title.startswith("pin ")]
+    apart = [hypot(a[0] - b[0], a[1] - b[1]) for place, a in enumerate(pins) for b in pins[place + 1 :]]
+    assert len(pins) == 10
+    assert sorted(apart)[:18] == pytest.approx([0.3048] * 18)  # 18 pairs of neighbours in a triangle of ten
+    assert max(apart) == pytest.approx(0.9144)
+
+
+def test_unknown_place_is_refused_with_those_there_are() -> None:
+    with pytest.raises(CoreError) as refused:
+        get_place("the moon")
+    assert refused.value.problems[0].allowed == list(PLACES)
+
+
+def test_a_yard_wall_of_ones_own() -> None:
+    pipe = {"title": "foot of the drainpipe", "at": (3.6, 0.0)}
+    yard = make_place("yard", "Yard wall", kind="wall", width_m=4.2, length_m=3.0, spots=[pipe])
+    assert [spot.title for spot in yard.landmarks("surface")][-1] == "foot of the drainpipe"
+    with pytest.raises(CoreError) as refused:
+        make_place("yard", "Yard", kind="roof", width_m=0, length_m=3, spots=[{"title": "pipe", "at": (9, 0)}])
+    assert [problem.path for problem in refused.value.problems] == [("kind",), ("width_m",), ("spots", 0, "at")]
+
+
+# --- layouts ----------------------------------------------------------------------------------------------------------
+
+WALL = make_place("wall", "Wall", kind="wall", width_m=4.0, length_m=3.0)
+BOX = Zone("box", "surface", Rectangle(1.0, 0.6), (1.0, 1.0))
+
+
+def test_a_line_halfway_between_service_line_and_baseline() -> None:
+    """Common practice, no source: depth is practised to a line halfway between the service line and the baseline."""
+    court = get_place("tennis_court")
+    far = {mark.title: mark.start[1] for mark in court.marks}
+    back = Zone("back", "court", Rectangle(8.23, 5.485), (10.97 / 2, (far["far service line"] + 23.77) / 2))
+    _, deep = divide(back, 1, 2)
+    assert corners_of_zone(deep, court.surfaces[0])[0][1] == pytest.approx(23.77 - 5.485 / 2)
+
+
+def test_a_sheet_of_a4_half_way_up_between_the_two_lines_of_the_front_wall() -> None:
+    """Common practice, no source: a sheet of A4 (ISO 216: 210 by 297 mm) on the wall between tin and service line."""
+    court = get_place("squash_court")
+    sheet = Zone("sheet", "front_wall", Rectangle(0.210, 0.297), (3.2, (0.48 + 1.78) / 2))
+    check_layout(court, [sheet])
+    low, high = (corners_of_zone(sheet, court.surfaces[1])[corner][1] for corner in (0, 2))
+    assert low - 0.48 == pytest.approx(1.78 - high)
+
+
+def test_balls_a_centimetre_apart_in_a_row() -> None:
+    """Common practice, no source: balls are lined up with a gap of a centimetre, here along the foot string."""
+    points = points_in_row((0.1, 1.905), (1.17, 1.905), 0.01, 0.05715)
+    gaps = {round(b[0] - a[0] - 0.05715, 9) for a, b in pairwise(points)}
+    assert gaps == {0.01}
+    assert points[-1][0] <= 1.17
+
+
+@pytest.mark.parametrize(
+    ("zones", "path"),
+    [
+        ([Zone("a", "roof", Circle(0.2), (1, 1))], ("zones", 0, "surface")),
+        ([Zone("a", "surface", Circle(0.2), (0.1, 1))], ("zones", 0, "at")),
+        ([Zone("a", "surface", Strip(0.5), (2, 2.9))], ("zones", 0, "at")),
+        ([BOX, BOX], ("zones", 1, "name")),
+        ([Zone("a", "surface", Circle(0), (1, 1))], ("zones", 0, "shape", "radius_m")),
+        ([Zone(str(number), "surface", Circle(0.1), (1, 1)) for number in range(41)], ("zones",)),
+    ],
+    ids=["surface", "over the edge", "strip over the edge", "name", "size", "too many"],
+)
+def test_targets_that_cannot_be_laid_are_named(zones: list[Zone], path: tuple[object, ...]) -> None:
+    with pytest.raises(CoreError) as refused:
+        check_layout(WALL, zones)
+    assert refused.value.problems[0].path == path
+
+
+zones = st.builds(
+    lambda width, height, x, y: Zone("zone", "surface", Rectangle(width, height), (x, y)),
+    st.floats(0.1, 1.0),
+    st.floats(0.1, 1.0),
+    st.floats(0.5, 3.5),
+    st.floats(0.5, 2.5),
+)
+
+
+@given(zones, st.integers(1, 4), st.integers(1, 4))
+def test_parts_fill_the_whole_and_are_alike(zone: Zone, columns: int, rows: int) -> None:
+    parts = divide(zone, columns, rows)
+    corners = [corner for part in parts for corner in corners_of_zone(part, WALL.surfaces[0])]
+    whole = corners_of_zone(zone, WALL.surfaces[0])
+    for axis in (0, 1):
+        found = (min(corner[axis] for corner in corners), max(corner[axis] for corner in corners))
+        assert found == pytest.approx((min(c[axis] for c in whole), max(c[axis] for c in whole)))
+    assert len({part.name for part in parts}) == columns * rows
+
+
+@given(zones)
+def test_mirrored_twice_is_as_it_was(zone: Zone) -> None:
+    once = mirrored(WALL, [zone])
+    assert once[0].at[0] == pytest.approx(4.0 - zone.at[0])
+    assert mirrored(WALL, once)[0].at == pytest.approx(zone.at)
+
+
+# --- the tape list ----------------------------------------------------------------------------------------------------
+
+
+@pytest.mark.parametrize(
+    ("distance_m", "metric", "imperial"),
+    [
+        (0.0, "0 cm", "0 in"),
+        (1.2345, "123.5 cm", "4 ft 0 1/2 in"),
+        (0.3048, "30.5 cm", "1 ft"),
+        (0.0254, "2.5 cm", "1 in"),
+        (2.0066, "200.5 cm", "6 ft 7 in"),
+    ],
+)
+def test_reads_as_a_tape_does(distance_m: float, metric: str, imperial: str) -> None:
+    assert (read_tape(distance_m), read_tape(distance_m, "imperial")) == (metric, imperial)
+
+
+def test_a_corner_from_two_landmarks_by_hand() -> None:
+    # The near left corner of the box is at (0.5, 0.7): from the corners of the wall at (0, 0) and (4, 0) it is
+    # sqrt(0.25 + 0.49) = 0.860 m and sqrt(12.25 + 0.49) = 3.569 m; from (0, 0) and (0, 3): 0.860 and 2.354 m.
+    fix = tape_list(WALL, [BOX])[0].fixes[0]
+    found = {reach.landmark: reach.distance_m for reach in fix.reaches}
+    assert fix.corner == "near left"
+    assert found["bottom left corner"] == pytest.approx(sqrt(0.74))
+    assert found["top left corner"] == pytest.approx(sqrt(0.25 + 2.3**2))
+    assert [reach.words for reach in fix.reaches] == ["86 cm", "235.5 cm"]
+
+
+@given(zones, st.sampled_from(["metric", "imperial"]))
+def test_rounding_moves_a_target_little_and_says_how_much(zone: Zone, units: str) -> None:
+    taped = tape_list(WALL, [zone], units)[0]
+    assert len(taped.fixes) == 4
+    shape = zone.shape
+    assert isinstance(shape, Rectangle)
+    # Each corner moves at most a step or so at angles this wide, each side by twice that.
+    most = 4 * STEPS_M[units] / min(shape.width_m, shape.height_m)
+    assert abs(taped.area_change) <= 2 * most + most**2
+
+
+def test_the_middle_of_a_circle_is_enough() -> None:
+    taped = tape_list(get_place("tennis_court"), [Zone("ring", "court", Circle(0.5), (8.0, 17.0))])[0]
+    assert [fix.corner for fix in taped.fixes] == ["middle"]
+    assert taped.area_change == 0
