@@ -15,6 +15,8 @@ SHORTEST_MIN, LONGEST_MIN = 3, 12
 DEMANDING_TIMES, LONGEST_DEMANDING_MIN = 1.5, 15
 #: A minute to write down what was felt, and more to come down from hard or long work. Common practice, no source.
 WRITE_DOWN_S, COME_DOWN_S, LONG_BLOCK_MIN = 60, 120, 45
+#: Less than this is no time to come down in: it goes to the note.
+SHORTEST_COMING_DOWN_S = 30
 
 CAUTION = (
     "Begin below full effort and build up before hard throws, serves or jumps. "
@@ -79,7 +81,7 @@ def warm_up_parts(seconds: int, drills: Sequence[Traits] = ()) -> list[Part]:
 
 def cool_down_parts(seconds: int, drills: Sequence[Traits] = ()) -> list[Part]:
     """The parts of a block's end; the note is always the last."""
-    if seconds <= WRITE_DOWN_S:
+    if seconds < WRITE_DOWN_S + SHORTEST_COMING_DOWN_S:
         return [Part("Write down what you felt", seconds)]
     arms = any(region in ARM_REGIONS for drill in drills for region in drill.regions)
     ease = (
