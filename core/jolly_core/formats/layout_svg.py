@@ -1,0 +1,136 @@
+"""Layouts as SVG at true scale: a unit is a millimetre, each zone a named shape, y turned as drawings have it.
+
+What is read back is only what this module writes: the place, the surfaces and their zones. Scripts, styles, links and
+whatever else a file may hold are not kept. Lengths are reckoned in decimals, so that nothing is lost on the way.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from decimal import Decimal, InvalidOperation
+from xml.etree import ElementTree
+from xml.sax.saxutils import quoteattr
+
+from jolly_core.aim.targets import Circle, Rectangle, Strip
+from jolly_core.errors import CoreError
+from jolly_core.places.layout import Zone, check_layout
+from jolly_core.places.place import Place, Surface
+
+VERSION = "1"
+SVG = "http://www.w3.org/2000/svg"
+GAP_MM = Decimal(200)
+LARGEST_BYTES = 1_000_000
+MM = Decimal(1000)
+
+
+def write_layout(place: Place, title: str, zones: Sequence[Zone]) -> bytes:
+    """The layout as an SVG file; its surfaces stand one under the other.
+
+    Raises ``CoreError`` for zones that cannot be laid.
+    """
+    check_layout(place, zones)
+    width = max(_mm(surface.width_m) for surface in place.surfaces)
+    height = sum((_mm(surface.length_m) + GAP_MM for surface in place.surfaces), -GAP_MM)
+    size = f'width="{width}mm" height="{height}mm" viewBox="0 0 {width} {height}"'
+    names = f"data-layout={quoteattr(VERSION)} data-place={quoteattr(place.id)} data-title={quoteattr(title)}"
+    lines = [f'<svg xmlns="{SVG}" {size} {names}>']
+    top = Decimal(0)
+    for surface in place.surfaces:
+        lines += _surface(surface, top, place, zones)
+        top += _mm(surface.length_m) + GAP_MM
+    return "\n".join([*lines, "</svg>", ""]).encode()
+
+
+def _surface(surface: Surface, top: Decimal, place: Place, zones: Sequence[Zone]) -> Iterator[str]:
+    width, length = _mm(surface.width_m), _mm(surface.length_m)
+    yield f'<g data-surface={quoteattr(surface.id)} transform="translate(0 {top})" fill="none" stroke="black">'
+    yield f'<rect width="{width}" height="{length}" stroke-width="5"/>'
+    for mark in place.marks:
+        if mark.surface == surface.id:
+            (x1, y1), (x2, y2) = ((_mm(x), length - _mm(y)) for x, y in (mark.start, mark.end))
+            yield f'<line x1="{x1}" y1="{y1}" x2="{x2}" y2="{y2}" stroke-width="10"/>'
+    for zone in zones:
+        if zone.surface == surface.id:
+            yield _shape(zone, surface, length)
+    yield "</g>"
+
+
+def _shape(zone: Zone, surface: Surface, length: Decimal) -> str:
+    x, y = _mm(zone.at[0]), length - _mm(zone.at[1])
+    named = f"data-zone={quoteattr(zone.name)}"
+    if isinstance(zone.shape, Circle):
+        return f'<circle {named} cx="{x}" cy="{y}" r="{_mm(zone.shape.radius_m)}"/>'
+    if isinstance(zone.shape, Strip):
+        wide, high = _mm(surface.width_m), _mm(zone.shape.width_m)
+        return f'<rect {named} data-strip="{x}" x="0" y="{y - high / 2}" width="{wide}" height="{high}"/>'
+    wide, high = _mm(zone.shape.width_m), _mm(zone.shape.height_m)
+    return f'<rect {named} x="{x - wide / 2}" y="{y - high / 2}" width="{wide}" height="{high}"/>'
+
+
+def read_layout(data: bytes, place: Place) -> tuple[str, list[Zone]]:
+    """The title and zones of a layout on this place.
+
+    Raises ``CoreError``: ``too_large``, ``not_svg`` (with the line), ``foreign`` for one that is not a layout,
+    ``other_place``, and what is wrong with each zone.
+    """
+    root = _parse(data)
+    if root.tag != f"{{{SVG}}}svg" or root.get("data-layout") != VERSION:
+        raise CoreError.one("foreign", "This SVG is no layout: it was not written by Jolly Ladder.", "file")
+    if root.get("data-place") != place.id:
+        message = f"This layout is for another place ({root.get('data-place')}), not for {place.title}."
+        raise CoreError.one("other_place", message, "file", value=root.get("data-place"), allowed=place.id)
+    zones = []
+    for group in root.iter(f"{{{SVG}}}g"):
+        surface = place.surface(group.get("data-surface", ""))
+        if surface:
+            zones += [_zone(each, surface) for each in group if each.get("data-zone") is not None]
+    check_layout(place, zones)
+    return root.get("data-title", ""), zones
+
+
+def _parse(data: bytes) -> ElementTree.Element:
+    if len(data) > LARGEST_BYTES:
+        raise CoreError.one("too_large", f"A layout is {LARGEST_BYTES // 1000} kB at most.", "file", value=len(data))
+    # A document type could bring entities that unfold without end; no layout has one.
+    if b"<!DOCTYPE" in data or b"<!ENTITY" in data:
+        raise CoreError.one("foreign", "This SVG has a document type; layouts have none.", "file")
+    try:
+        return ElementTree.fromstring(data)  # noqa: S314 # entities were refused above
+    except ElementTree.ParseError as error:
+        line, column = error.position
+        message = f"This is no SVG: line {line}, column {column} cannot be read."
+        raise CoreError.one("not_svg", message, "file", value=[line, column]) from None
+
+
+def _zone(shape: ElementTree.Element, surface: Surface) -> Zone:
+    name, length = shape.get("data-zone", ""), _mm(surface.length_m)
+    if shape.tag == f"{{{SVG}}}circle":
+        x, y, radius = (_number(shape, each, name) for each in ("cx", "cy", "r"))
+        return Zone(name, surface.id, Circle(_m(radius)), (_m(x), _m(length - y)))
+    if shape.tag != f"{{{SVG}}}rect":
+        raise CoreError.one("foreign", f"The target {name} is neither a rect nor a circle.", "file", name)
+    x, y, wide, high = (_number(shape, each, name) for each in ("x", "y", "width", "height"))
+    middle_y = _m(length - y - high / 2)
+    if shape.get("data-strip") is not None:
+        return Zone(name, surface.id, Strip(_m(high)), (_m(_number(shape, "data-strip", name)), middle_y))
+    return Zone(name, surface.id, Rectangle(_m(wide), _m(high)), (_m(x + wide / 2), middle_y))
+
+
+def _number(shape: ElementTree.Element, attribute: str, name: str) -> Decimal:
+    text = shape.get(attribute, "")
+    try:
+        number = Decimal(text)
+    except InvalidOperation:
+        number = Decimal("NaN")
+    if not number.is_finite():
+        message = f"The target {name} has no {attribute} that is a number."
+        raise CoreError.one("not_a_number", message, "file", name, attribute, value=text)
+    return number
+
+
+def _mm(metres: float) -> Decimal:
+    return Decimal(repr(float(metres))) * MM
+
+
+def _m(millimetres: Decimal) -> float:
+    return float(millimetres / MM)

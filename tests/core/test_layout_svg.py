@@ -1,0 +1,96 @@
+"""Layouts as SVG: true to scale, read back without loss, foreign files refused with the reason."""
+
+from __future__ import annotations
+
+from xml.dom import minidom
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from jolly_core.aim.targets import Circle, Rectangle, Strip
+from jolly_core.errors import CoreError
+from jolly_core.formats.layout_svg import read_layout, write_layout
+from jolly_core.places.layout import Zone
+from jolly_core.places.place import Place
+from jolly_core.places.plain import make_place
+from jolly_core.places.registry import PLACES, get_place
+
+WALL = make_place("wall", "Wall", kind="wall", width_m=4.2, length_m=3.0)
+BOX = Zone("box & <strip>", "surface", Rectangle(1.0, 0.6), (1.0, 1.0))
+
+names = st.text(st.characters(exclude_categories=("Cs", "Cc")), min_size=1, max_size=20)
+lengths = st.floats(0.01, 0.9, allow_nan=False)
+shapes = st.one_of(st.builds(Rectangle, lengths, lengths), st.builds(Circle, lengths), st.builds(Strip, lengths))
+layouts = st.lists(
+    st.builds(Zone, names, st.just("surface"), shapes, st.tuples(st.floats(0.95, 3.2), st.floats(0.95, 2.0))),
+    max_size=8,
+    unique_by=lambda zone: zone.name,
+)
+
+
+def drawing(data: bytes) -> minidom.Element:
+    """What another library reads of the file."""
+    return minidom.parseString(data).documentElement  # noqa: S318 # written just now, by us
+
+
+@given(layouts, names)
+def test_what_is_written_is_read_back_without_loss(zones: list[Zone], title: str) -> None:
+    assert read_layout(write_layout(WALL, title, zones), WALL) == (title, zones)
+
+
+@pytest.mark.parametrize("place", PLACES.values(), ids=PLACES)
+def test_every_place_has_a_drawing_at_true_scale(place: Place) -> None:
+    svg = drawing(write_layout(place, "empty", []))
+    surface = place.surfaces[0]
+    assert svg.getAttribute("width").endswith("mm")
+    assert float(svg.getAttribute("width").removesuffix("mm")) >= 1000 * surface.width_m
+    # A unit of the drawing is a millimetre.
+    assert svg.getAttribute("viewBox").split()[2:] == [
+        svg.getAttribute(name).removesuffix("mm") for name in ("width", "height")
+    ]
+    edge = svg.getElementsByTagName("rect")[0]
+    sizes = [float(edge.getAttribute(name)) for name in ("width", "height")]
+    assert sizes == pytest.approx([1000 * surface.width_m, 1000 * surface.length_m])
+
+
+def test_a_metre_is_a_thousand_units_and_up_is_up() -> None:
+    svg = drawing(write_layout(WALL, "one", [BOX]))
+    rect = svg.getElementsByTagName("rect")[1]
+    assert rect.getAttribute("data-zone") == "box & <strip>"
+    assert [float(rect.getAttribute(name)) for name in ("width", "height", "x")] == [1000, 600, 500]
+    # Its lower edge is 0.7 m above the foot of a wall 3 m high.
+    assert float(rect.getAttribute("y")) + 600 == 3000 - 700
+
+
+def test_scripts_and_outside_references_are_not_kept() -> None:
+    written = write_layout(WALL, "one", [BOX]).decode()
+    evil = '<script>alert(1)</script><image href="http://elsewhere.example/x.png"/>'
+    title, zones = read_layout(written.replace("</svg>", f"{evil}</svg>").encode(), WALL)
+    again = write_layout(WALL, title, zones).decode()
+    assert again == written
+    assert "script" not in again
+    assert "elsewhere" not in again
+
+
+@pytest.mark.parametrize(
+    ("data", "code"),
+    [
+        (b"no drawing at all", "not_svg"),
+        (b"<svg xmlns='http://www.w3.org/2000/svg'><rect></svg>", "not_svg"),
+        (b"<svg xmlns='http://www.w3.org/2000/svg'/>", "foreign"),
+        (b"<html/>", "foreign"),
+        (b"<!DOCTYPE svg [<!ENTITY a 'b'>]><svg/>", "foreign"),
+        (b" " * 1_000_001, "too_large"),
+        (write_layout(get_place("plain_wall"), "x", []), "other_place"),
+        (write_layout(WALL, "x", [BOX]).replace(b'width="1000.0"', b'width="wide"'), "not_a_number"),
+        (write_layout(WALL, "x", [BOX]).replace(b'width="1000.0"', b'width="NaN"'), "not_a_number"),
+        (write_layout(WALL, "x", [BOX]).replace(b'width="1000.0"', b'width="99000"'), "off_the_surface"),
+    ],
+    ids=["text", "broken", "foreign svg", "html", "entities", "large", "other place", "word", "nan", "over the edge"],
+)
+def test_a_file_that_is_no_layout_of_this_place_is_refused(data: bytes, code: str) -> None:
+    with pytest.raises(CoreError) as refused:
+        read_layout(data, WALL)
+    assert refused.value.problems[0].code == code
+    assert refused.value.problems[0].message.endswith(".")
