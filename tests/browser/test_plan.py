@@ -68,6 +68,7 @@ def test_half_an_hour_is_built_locked_swapped_shortened_played_and_compared(
     expect(page.get_by_role("button", name="Take out Three-club cascade: 10 catches")).to_be_visible()
     expect(page.get_by_text(re.compile(r"\d+ min of 30 min, nine times in ten \d+ to \d+ min"))).to_be_visible()
     page.get_by_role("button", name="Keep it for today").click()
+    page.wait_for_url(re.compile(r"/plan/blocks/\d+$"))
 
     page.get_by_role("link", name="Jolly Ladder").click()
     page.get_by_role("button", name="Only 15 minutes after all").click()
