@@ -11,8 +11,8 @@ from statistics import fmean
 from typing import Any
 from uuid import UUID
 
-from django.db.models import F, OuterRef, Q, QuerySet, Subquery, Sum, TextField, Window
-from django.db.models.functions import Cast, RowNumber
+from django.db.models import OuterRef, Q, QuerySet, Subquery, Sum, TextField
+from django.db.models.functions import Cast
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
@@ -199,21 +199,22 @@ def _read_books(books: Books, pairs: Sequence[tuple[int, str]], since: datetime 
     runs = Run.objects.filter(asked, is_over=True, set_aside="", attempts__gt=0)
     if since is not None:
         runs = runs.filter(started_at__gte=since)
-    order = [F("started_at").desc(), F("id").desc()]
-    ranked = runs.annotate(place=Window(RowNumber(), partition_by=["rung", "side"], order_by=order))
-    latest = ranked.filter(place__lte=entries).order_by("started_at", "id")
-    # As text: so many rows are read that the field's own ways to read them would be most of the work.
-    texts = {name: Cast(name, TextField()) for name in ("started_at", "day", "metrics")}
-    rows = latest.values_list("rung", *texts.values(), "side", "attempts", "makes", "time_used_ms")
+    # As text, and only those that are kept are made sense of: of so many rows that would be most of the work.
+    texts = [Cast(name, TextField()) for name in ("started_at", "day", "metrics")]
+    rows = runs.order_by("-started_at", "-id").values_list("rung", "side", *texts, "attempts", "makes", "time_used_ms")
+    kept: dict[tuple[int, str], int] = {}
     read: Books = {}
-    for rung, started_at, day, metrics, side, *counts in rows:
-        moment = datetime.fromisoformat(started_at).replace(tzinfo=UTC)
-        entry = Entry(moment, date.fromisoformat(day), side, loads(metrics), *counts)
-        read.setdefault(rung, []).append(entry)
+    for rung, side, started_at, day, metrics, *counts in rows:
+        pair = (rung, side)
+        kept[pair] = kept.get(pair, 0) + 1
+        if kept[pair] <= entries:
+            moment = datetime.fromisoformat(started_at).replace(tzinfo=UTC)
+            entry = Entry(moment, date.fromisoformat(day), side, loads(metrics), *counts)
+            read.setdefault(rung, []).append(entry)
     for rung, latest_entries in read.items():
         sides = {entry.side for entry in latest_entries}
         others = [entry for entry in books.get(rung, []) if entry.side not in sides]
-        books[rung] = sorted([*others, *latest_entries], key=lambda entry: entry.started_at)
+        books[rung] = sorted([*others, *reversed(latest_entries)], key=lambda entry: entry.started_at)
 
 
 def get_pace(rung: Rung, side: str) -> Pace:
