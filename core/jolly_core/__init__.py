@@ -12,7 +12,7 @@ Where each rule lives:
 - ``places``      places to scale, targets on them, where the tape goes
 - ``aim``         how likely a target is hit, and the spread of a player's aim; lines of flight
 - ``load``        effort times minutes, counts of joints, doses
-- ``formats``     files that others read: calendars
+- ``formats``     files that others read: calendars, layouts
 - ``sides``       strong and weak side, and which hand that is
 - ``errors``      what every refusal looks like
 - ``words``       small helpers for sentences with numbers

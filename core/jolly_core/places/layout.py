@@ -28,17 +28,18 @@ def corners_of_zone(zone: Zone, surface: Surface) -> list[Point]:
     """The corners of a zone, going round; of a circle its middle alone."""
     if isinstance(zone.shape, Circle):
         return [zone.at]
-    half_x, half_y = _halves(zone.shape, surface)
-    x, y = (surface.width_m / 2, zone.at[1]) if isinstance(zone.shape, Strip) else zone.at
+    (x, y), (half_x, half_y) = _extent(zone, surface)
     return [(x - half_x, y - half_y), (x + half_x, y - half_y), (x + half_x, y + half_y), (x - half_x, y + half_y)]
 
 
-def _halves(shape: Target, surface: Surface) -> Point:
+def _extent(zone: Zone, surface: Surface) -> tuple[Point, Point]:
+    """The middle of a zone, and how far it reaches from there to the side and up; a strip reaches all across."""
+    shape = zone.shape
     if isinstance(shape, Circle):
-        return shape.radius_m, shape.radius_m
+        return zone.at, (shape.radius_m, shape.radius_m)
     if isinstance(shape, Strip):
-        return surface.width_m / 2, shape.width_m / 2
-    return shape.width_m / 2, shape.height_m / 2
+        return (surface.width_m / 2, zone.at[1]), (surface.width_m / 2, shape.width_m / 2)
+    return zone.at, (shape.width_m / 2, shape.height_m / 2)
 
 
 def check_layout(place: Place, zones: Sequence[Zone]) -> None:
@@ -68,8 +69,7 @@ def _check_zone(zone: Zone, surface: Surface, place: Place) -> list[Problem]:
         check_target(zone.shape)
     except CoreError as error:
         return list(error.under("shape").problems)
-    half_x, half_y = _halves(zone.shape, surface)
-    x, y = (surface.width_m / 2, zone.at[1]) if isinstance(zone.shape, Strip) else zone.at
+    (x, y), (half_x, half_y) = _extent(zone, surface)
     over = max(half_x - x, x + half_x - surface.width_m, half_y - y, y + half_y - surface.length_m)
     if over <= HAIR_M:
         return []

@@ -1,6 +1,6 @@
 /** The block as it is arranged: the ribbon, its parts, the total against the budget, what did not fit, and keeping it. */
 import { Alert, Box, Button, Stack, ToggleButton, Typography } from "@mui/material";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
@@ -17,14 +17,13 @@ import { PartList } from "./PartList";
 import { pressed } from "./pressed";
 import { RibbonEditor } from "./RibbonEditor";
 
-/** The proposal for a draft; when a change cannot be, the last one that could stays beside its error. */
+/** The proposal for a draft; the last one stays while the next is on its way, and beside its error when it cannot be. */
 export function useProposal(draft: Draft) {
   const body = asked(draft);
   const query = useQuery({
     queryKey: ["proposal", body],
     queryFn: () => unwrap(api.POST("/api/proposals/", { body })),
     enabled: draft.ladders.length > 0,
-    placeholderData: keepPreviousData,
   });
   const [good, setGood] = useState<Proposal | null>(null);
   if (query.data && query.data !== good) setGood(query.data);
@@ -157,8 +156,8 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
         <Total proposal={proposal} minutes={draft.minutes} />
         <PartList proposal={proposal} others={listOthers(proposal, standings, draft)} edits={edits} />
         <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
-          {!draft.hasWarmUp && <Button variant="outlined" onClick={() => change({ hasWarmUp: true }, true)}>Put the warm-up back</Button>}
-          {!draft.hasCoolDown && <Button variant="outlined" onClick={() => change({ hasCoolDown: true }, true)}>Put the cool-down back</Button>}
+          {!draft.hasWarmUp && <Button variant="outlined" onClick={() => edit({ hasWarmUp: true }, true)}>Put the warm-up back</Button>}
+          {!draft.hasCoolDown && <Button variant="outlined" onClick={() => edit({ hasCoolDown: true }, true)}>Put the cool-down back</Button>}
         </Stack>
         <LeftOut proposal={proposal} edits={edits} />
         <Kit draft={draft} proposal={proposal} onTerms={onTerms} />

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
 import { blockQuery, useBlockChange, type Block } from "../../api/queries";
-import { capital, showDay, showMinutes, showRange, showTime } from "../../shared/lib/format";
+import { capital, showDay, showHour, showMinutes, showRange, showTime } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -53,7 +53,7 @@ function Actions({ block }: { block: Block }) {
 }
 
 function lead(block: Block): string {
-  const hour = block.start ? ` at ${block.start.slice(0, 5)}` : "";
+  const hour = block.start ? ` at ${showHour(block.start)}` : "";
   const where = block.place ? `, ${block.place.name}` : "";
   const begun = block.started_at ? `Started at ${showTime(block.started_at)}` : `Planned for ${showDay(block.day)}${hour}`;
   return block.finished_at ? `${begun}, finished at ${showTime(block.finished_at)}${where}.` : `${begun}${where}.`;

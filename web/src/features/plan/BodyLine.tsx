@@ -7,7 +7,7 @@ import { useState } from "react";
 import { api, unwrap } from "../../api/client";
 import { limitsQuery, type BodyLimit } from "../../api/planning";
 import { useChange } from "../../api/queries";
-import { capital, showDay } from "../../shared/lib/format";
+import { showLimit } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { LimitDialog } from "./LimitDialog";
 import { pressed } from "./pressed";
@@ -20,7 +20,7 @@ const ENERGIES = [
 
 function Lifted({ limit }: { limit: BodyLimit }) {
   const lift = useChange((id: number) => unwrap(api.DELETE("/api/limits/{limit_id}/", { params: { path: { limit_id: id } } })), ["limits"], ["proposal"], ["today"]);
-  const words = `${capital(limit.words)}${limit.until ? `, until ${showDay(limit.until)}` : ""}`;
+  const words = showLimit(limit);
   return (
     <Button size="small" variant="outlined" color="error" endIcon={<Close />} loading={lift.isPending} aria-label={`Lift: ${words}`} onClick={() => lift.mutate(limit.id)}>
       {words}

@@ -93,7 +93,6 @@ interface PartProps {
 
 function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
   const look = ribbonLook(segment);
-  const handlers = { onPointerMove: onFollow, onPointerUp: onEnd, onPointerCancel: onEnd };
   return (
     <Box
       component="button"
@@ -104,7 +103,9 @@ function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
       data-segment={segment.key}
       onKeyDown={(event: KeyboardEvent) => onKey(event, segment, edits)}
       onPointerDown={(event: PointerEvent) => segment.rung && onBegin(event, segment.key, false)}
-      {...handlers}
+      onPointerMove={onFollow}
+      onPointerUp={onEnd}
+      onPointerCancel={onEnd}
       sx={{
         flex: `${segment.planned_s} 0 0`,
         minWidth: 0,
@@ -139,8 +140,8 @@ function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
         component="span"
         aria-hidden
         className="stretch"
+        // The rest of the pull is heard by the part around it.
         onPointerDown={(event: PointerEvent) => onBegin(event, segment.key, true)}
-        {...handlers}
         sx={{ position: "absolute", right: 0, top: 0, bottom: 0, width: 12, cursor: "ew-resize", borderRight: drag?.isStretch ? "4px solid" : "2px dotted", borderColor: look.ink, transform: drag?.isStretch ? `translateX(${Math.min(0, drag.dx)}px)` : "none" }}
       />
     </Box>

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
 import { blockQuery, type Block, type Segment } from "../../api/queries";
-import { capital, showDay, showMinutes } from "../../shared/lib/format";
+import { capital, showDay, showHour, showMinutes } from "../../shared/lib/format";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
 
@@ -85,7 +85,7 @@ function Paper({ block }: { block: Block }) {
         </Typography>
         <Box>
           {showDay(block.day)}
-          {block.start && `, ${block.start.slice(0, 5)}`}
+          {block.start && `, ${showHour(block.start)}`}
           {block.place && `, ${block.place.name}`}
         </Box>
       </Stack>

@@ -3,7 +3,7 @@ import { useSearchParams } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import type { Standing } from "../../api/queries";
-import { localDay } from "../../shared/lib/format";
+import { localDay, showHour } from "../../shared/lib/format";
 
 export type Proposal = Schemas["Proposal"];
 export type ProposedSegment = Schemas["ProposedSegment"];
@@ -97,7 +97,7 @@ export function addressOf(block: Schemas["Block"]): string {
     minutes: block.minutes,
     ladders: [...new Set(challenges.flatMap((segment) => (segment.ladder ? [segment.ladder.id] : [])))],
     day: block.day,
-    start: (block.start ?? "").slice(0, 5),
+    start: showHour(block.start ?? ""),
     focus: block.focus,
     energy: block.energy,
     partner: block.partner,

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
 import { todayQuery, type Block, type Run, type Standing } from "../../api/queries";
-import { capital, counted, showDay, showLongDay, showMinutes, showNumber } from "../../shared/lib/format";
+import { counted, showDay, showHour, showLimit, showLongDay, showMinutes, showNumber } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
@@ -15,7 +15,7 @@ import { VerdictSign } from "../../shared/ui/VerdictSign";
 
 function NextBlock({ block, today, stale }: { block: Block; today: string; stale: string[] }) {
   const isStarted = block.status === "started";
-  const hour = block.start ? `, ${block.start.slice(0, 5)}` : "";
+  const hour = block.start ? `, ${showHour(block.start)}` : "";
   const where = block.place ? `, ${block.place.name}` : "";
   const when = `${block.day === today ? "today" : showDay(block.day)}${hour}${where}`;
   return (
@@ -106,7 +106,7 @@ export default function TodayPage() {
       )}
       {day.limits.length > 0 && (
         <WhyPoint title="Spared for now">
-          {day.limits.map((limit) => `${capital(limit.words)}${limit.until ? `, until ${showDay(limit.until)}` : ""}`).join("; ")}. <RouterLink to="/plan">Change it on Plan</RouterLink>.
+          {day.limits.map(showLimit).join("; ")}. <RouterLink to="/plan">Change it on Plan</RouterLink>.
         </WhyPoint>
       )}
       <WhyPoint title="Take care">

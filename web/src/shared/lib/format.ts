@@ -13,6 +13,8 @@ function fromDay(day: string): Date {
 export const showDay = (day: string) => dayFormat.format(fromDay(day));
 export const showLongDay = (day: string) => longDayFormat.format(fromDay(day));
 export const showTime = (moment: string) => timeFormat.format(new Date(moment));
+/** An hour of the day as it comes, "17:30:00", without its seconds. */
+export const showHour = (hour: string) => hour.slice(0, 5);
 export const showNumber = (value: number) => numberFormat.format(value);
 
 /** Seconds as minutes for a plan: "5 min", "90 s" while short. */
@@ -45,4 +47,9 @@ export function counted(count: number, noun: string, plural = `${noun}s`): strin
 /** Today on this device as "2026-03-01". */
 export function localDay(at = new Date()): string {
   return [at.getFullYear(), String(at.getMonth() + 1).padStart(2, "0"), String(at.getDate()).padStart(2, "0")].join("-");
+}
+
+/** A body limit as it is said, with its last day. */
+export function showLimit({ words, until }: { words: string; until: string | null }): string {
+  return `${capital(words)}${until ? `, until ${showDay(until)}` : ""}`;
 }

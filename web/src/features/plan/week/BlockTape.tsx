@@ -6,7 +6,7 @@ import { Link as RouterLink } from "react-router";
 
 import type { Block } from "../../../api/queries";
 import { tape } from "../../../shared/ui/tape";
-import { showHour } from "./dates";
+import { showHour } from "../../../shared/lib/format";
 
 const LOOKS = {
   planned: { ground: tape.teal, ink: "#ffffff", word: "" },

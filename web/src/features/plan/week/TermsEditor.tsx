@@ -5,6 +5,7 @@ import { useState, type SubmitEvent } from "react";
 import { api, ProblemError, unwrap, type Schemas } from "../../../api/client";
 import type { Place, Terms } from "../../../api/planning";
 import { useChange, type Standing } from "../../../api/queries";
+import { showHour } from "../../../shared/lib/format";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
 import { Panel } from "../../../shared/ui/Page";
 import { PlaceForm } from "./PlaceForm";
@@ -14,7 +15,7 @@ import { WishRow } from "./WishRow";
 export type NewWindow = Required<Schemas["NewWindowRequest"]>;
 export type NewWish = Required<Schemas["NewWishRequest"]>;
 
-const asWindow = ({ weekday, start, minutes, place, missing }: Schemas["Window"]): NewWindow => ({ weekday, start: start.slice(0, 5), minutes, place: place?.id ?? null, missing });
+const asWindow = ({ weekday, start, minutes, place, missing }: Schemas["Window"]): NewWindow => ({ weekday, start: showHour(start), minutes, place: place?.id ?? null, missing });
 const asWish = ({ kind, ladder, number }: Schemas["WeekWish"]): NewWish => ({ kind, ladder, number });
 
 interface TermsEditorProps {

@@ -4,10 +4,10 @@ import { Box, Typography } from "@mui/material";
 import type { Schemas } from "../../../api/client";
 import type { SeenWeek } from "../../../api/planning";
 import type { Block } from "../../../api/queries";
-import { localDay, showDay } from "../../../shared/lib/format";
+import { localDay, showDay, showHour } from "../../../shared/lib/format";
 import { tape } from "../../../shared/ui/tape";
 import { BlockTape, type Target } from "./BlockTape";
-import { dayOf, localHour, minuteOf, showHour, WEEKDAYS, windowWords } from "./dates";
+import { dayOf, localHour, minuteOf, WEEKDAYS, windowWords } from "./dates";
 
 type Window = Schemas["Window"];
 

@@ -1,5 +1,5 @@
 /** Days of a week by its Monday, and the hours of its windows. */
-import { localDay } from "../../../shared/lib/format";
+import { localDay, showHour } from "../../../shared/lib/format";
 
 export const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 
@@ -28,8 +28,6 @@ export function localHour(moment: string): string {
   const at = new Date(moment);
   return [at.getHours(), at.getMinutes()].map((part) => String(part).padStart(2, "0")).join(":");
 }
-
-export const showHour = (hour: string) => hour.slice(0, 5);
 
 /** A window in words: "Tuesday 17:30, Tanner's Yard". */
 export function windowWords(window: { weekday: number; start: string; place: { name: string } | null }): string {
