@@ -52,6 +52,14 @@ def say_the_usual_week(page: Page) -> None:
     expect(page.get_by_role("group", name=re.compile("Window Thursday"))).to_be_visible()
 
 
+def test_an_address_without_a_real_day_shows_this_week_and_today(week: Page) -> None:
+    week.goto("/plan/week/soon")
+    expect(week.get_by_role("heading", name=re.compile("Week of"), level=1)).to_be_visible()
+    expect(week.get_by_role("link", name="This week")).to_have_count(0)
+    week.goto("/plan?day=soon")
+    expect(week.get_by_role("button", name="Keep it for today")).to_be_visible()
+
+
 def test_the_wish_that_gave_way_is_named_with_the_reason(week: Page) -> None:
     expect(week.get_by_role("heading", name="When can you practise?")).to_be_visible()
     say_the_usual_week(week)

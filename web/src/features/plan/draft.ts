@@ -3,7 +3,7 @@ import { useSearchParams } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import type { Standing } from "../../api/queries";
-import { localDay, showHour } from "../../shared/lib/format";
+import { localDay, readDay, showHour } from "../../shared/lib/format";
 
 export type Proposal = Schemas["Proposal"];
 export type ProposedSegment = Schemas["ProposedSegment"];
@@ -46,7 +46,7 @@ function read(params: URLSearchParams, standings: Standing[] | undefined): Draft
   return {
     minutes: Math.min(LONGEST, Math.max(SHORTEST, Number(params.get("minutes")) || 30)),
     ladders: chosen === null ? (standings ?? []).slice(0, 2).map(({ ladder }) => ladder.id) : chosen.split(",").map(Number).filter(Boolean),
-    day: params.get("day") ?? localDay(),
+    day: readDay(params.get("day"), localDay()),
     start: params.get("start") ?? "",
     focus: params.get("focus") ?? USUAL.focus,
     energy: params.get("energy") ?? USUAL.energy,

@@ -10,6 +10,9 @@ function fromDay(day: string): Date {
   return new Date(year, month - 1, date);
 }
 
+/** A day out of an address, or the other one where it is none. */
+export const readDay = (text: string | null | undefined, other: string) => (text && /^\d{4}-\d{2}-\d{2}$/.test(text) ? text : other);
+
 export const showDay = (day: string) => dayFormat.format(fromDay(day));
 export const showLongDay = (day: string) => longDayFormat.format(fromDay(day));
 export const showTime = (moment: string) => timeFormat.format(new Date(moment));

@@ -6,7 +6,7 @@ import { Link as RouterLink, useParams } from "react-router";
 
 import { placesQuery, termsQuery, weekQuery, type SeenWeek } from "../../../api/planning";
 import { laddersQuery, type Block } from "../../../api/queries";
-import { localDay, showDay } from "../../../shared/lib/format";
+import { localDay, readDay, showDay } from "../../../shared/lib/format";
 import { EmptyState } from "../../../shared/ui/EmptyState";
 import { ErrorNotice, Loaded } from "../../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../../shared/ui/Page";
@@ -160,8 +160,7 @@ function TheWeek({ monday }: { monday: string }) {
 }
 
 export default function WeekPage() {
-  const given = useParams()["monday"];
-  const monday = mondayOf(given ?? localDay());
+  const monday = mondayOf(readDay(useParams()["monday"], localDay()));
   // Every week is a board of its own: what was proposed for another is not shown on it.
   return <TheWeek key={monday} monday={monday} />;
 }
