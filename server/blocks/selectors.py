@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, timedelta
-from typing import Any
 
 from django.db.models import Count, Q, QuerySet, Sum
 from django.shortcuts import get_object_or_404
@@ -75,16 +74,14 @@ class LeftOut:
     planned: int
 
 
-def _played_segments() -> QuerySet[Any]:
-    counting = Q(runs__is_over=True)
-    return Segment.objects.filter(rung__isnull=False, block__status=Block.Status.DONE).annotate(
-        run_count=Count("runs", filter=counting)
-    )
-
-
 def list_left_out(athlete: Athlete, day: date) -> dict[tuple[int, str], LeftOut]:
     """How often each ladder's sides were left out of the last blocks that they stood in."""
-    segments = _played_segments().filter(block__athlete=athlete, block__day__gte=day - timedelta(days=AVOIDED_DAYS))
+    segments = Segment.objects.filter(
+        rung__isnull=False,
+        block__athlete=athlete,
+        block__status=Block.Status.DONE,
+        block__day__gte=day - timedelta(days=AVOIDED_DAYS),
+    ).annotate(run_count=Count("runs", filter=Q(runs__is_over=True)))
     rows = segments.order_by("-block__day", "-block_id").values_list("rung__ladder", "side", "run_count")
     last: dict[tuple[int, str], list[int]] = {}
     for ladder, side, runs in rows:

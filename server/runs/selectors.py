@@ -105,6 +105,7 @@ def list_last_days(athlete: Athlete) -> dict[tuple[int, str], date]:
     """The day on which each ladder was last played on each side, on whichever rung."""
 
     def last_on(side: str) -> Subquery:
+        # A bare "is over" is looked up in no index; "is among true" is.
         runs = Run.objects.filter(athlete=athlete, is_over__in=[True], rung=OuterRef("pk"), side=side)
         return Subquery(runs.order_by("-day").values("day")[:1])
 
@@ -174,7 +175,7 @@ def list_books(
     thin = [(rung.pk, side) for rung in rungs for side in rung.ladder.sides]
     for days in BOOK_DAYS:
         _read_books(books, thin, None if days is None else _days_ago(today, days), entries)
-        thin = [(pk, side) for pk, side in thin if _count(books, pk, side) < ENOUGH_ENTRIES]
+        thin = [(pk, side) for pk, side in thin if _count(books, pk, side) < entries]
     bare = {(rung.ladder_id, side) for rung in rungs for side in rung.ladder.sides if not _count(books, rung.pk, side)}
     under = [(rung.pk, side) for rung in below for side in SIDES if (rung.ladder_id, side) in bare]
     _read_books(books, under, _days_ago(today, BELOW_DAYS), entries)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import timedelta
 from typing import Any
 
 import pytest
@@ -9,6 +10,7 @@ from rest_framework.test import APIClient
 
 from ladders.models import Ladder
 from tests.server.conftest import rung_id
+from tests.server.moments import MOMENT
 from tests.server.player import Player
 
 
@@ -113,3 +115,15 @@ def test_a_ladder_shows_every_rung_with_its_runs_from_the_top_down(player: Playe
     assert [each["state"] for each in rungs] == ["ahead", "ahead", "ahead", "ahead", "working"]
     record = rungs[-1]["records"][0]
     assert (record["usual"], record["best"], record["runs"][0]["is_met"]) == (8, 8, True)
+
+
+def test_all_ladders_at_once_look_as_far_back_as_one_alone(player: Player, putting: Ladder) -> None:
+    """A threshold over twenty runs, seven of them longer ago than the year that is looked at first."""
+    Ladder.objects.filter(pk=putting.pk).update(arrived_at=MOMENT - timedelta(days=900))
+    asked = {"metric": "makes", "mark": 8, "reached": 20, "of_last": 20, "days": 1}
+    values = {**asked, "each_side": False, "floor": None, "floor_runs": 3}
+    player.client.put(f"/api/rungs/{rung_id(putting)}/threshold/", values, format="json")
+    for number in range(20):
+        player.putts(rung_id(putting), 9, day=-800 if number < 7 else 0)
+    assert standing(player.client, putting)["verdict"]["kind"] == "climb"
+    assert player.client.get("/api/ladders/").json()[0]["verdict"]["kind"] == "climb"
