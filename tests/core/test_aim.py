@@ -9,7 +9,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy import optimize, stats
 
-from jolly_core.aim.spread import Aim, Tries, distance_for, estimate_aim, predict, scale_for
+from jolly_core.aim.record import Beside, Landed, Tries
+from jolly_core.aim.spread import Aim, distance_for, estimate_aim, predict, scale_for
 from jolly_core.aim.targets import (
     Circle,
     Rectangle,
@@ -214,3 +215,61 @@ def test_one_in_two_on_the_drive_to_the_corner() -> None:
     """Common practice, no source: a rate near one in two to the corner is ordinary for a good amateur."""
     aim = estimate_aim([Tries(18.0, Strip(1.5), 52, 100)])
     assert 0.03 < aim.spread < 0.08  # two to four degrees
+
+
+# --- how many landed in each zone -------------------------------------------------------------------------------------
+
+#: A box of 0.6 m cut in a left and a right half, aimed at the middle of the left one; a ring above it; and out.
+HALVES = (
+    Beside(Rectangle(0.3, 0.6), 0.0, 0.0),
+    Beside(Rectangle(0.3, 0.6), 0.3, 0.0),
+    Beside(Circle(0.2), 0.15, 0.6),
+)
+
+
+def chances_by_scipy(sd: float) -> list[float]:
+    """Normal boxes, and the ring by a non-central chi-square with two degrees of freedom."""
+    up = stats.norm.cdf(0.3, scale=sd) - stats.norm.cdf(-0.3, scale=sd)
+    left, right = (stats.norm.cdf(x + 0.3, scale=sd) - stats.norm.cdf(x, scale=sd) for x in (-0.15, 0.15))
+    off = (0.15**2 + 0.6**2) / sd**2
+    inside = [left * up, right * up, stats.ncx2.cdf(0.2**2 / sd**2, 2, off)]
+    return [float(chance) for chance in (*inside, 1 - sum(inside))]
+
+
+@pytest.mark.parametrize(
+    ("counts", "distance_m"), [((30, 12, 3, 15), 4.0), ((5, 0, 0, 1), 2.0), ((100, 90, 40, 400), 6.0)]
+)
+def test_a_zone_tally_is_estimated_as_scipy_does(counts: tuple[int, ...], distance_m: float) -> None:
+    found = estimate_aim([Landed(distance_m, HALVES, counts[:3], counts[3])])
+
+    def cost(spread: float) -> float:
+        return -float(stats.multinomial.logpmf(counts, sum(counts), chances_by_scipy(spread * distance_m)))
+
+    best = optimize.minimize_scalar(cost, bounds=(0.002, 1.0), method="bounded", options={"xatol": 1e-9})
+    assert found.spread == pytest.approx(best.x, rel=1e-4)
+    for end in (found.low, found.high):  # where twice the log-likelihood has fallen by 3.841 (Wilks 1938)
+        assert 2 * (cost(end) - best.fun) == pytest.approx(stats.chi2.ppf(0.95, 1), abs=1e-3)
+    assert found.fit is not None  # one set-up, but three free counts
+
+
+def test_zones_and_tries_are_told_together() -> None:
+    tries = [Tries(4.0, Circle(0.3), 40, 60)]
+    landed = [Landed(4.0, HALVES, (30, 12, 3), 15)]
+    both, one = estimate_aim([*tries, *landed]), estimate_aim(landed)
+    assert both.attempts == 120
+    assert both.high - both.low < one.high - one.low
+    assert estimate_aim([*landed, *landed]).spread == pytest.approx(one.spread, rel=1e-6)
+
+
+def test_a_record_that_is_no_angle_is_said_to_be_none() -> None:
+    # Seven in ten from near and from far alike: no angle does that.
+    aim = estimate_aim([Tries(2.0, Circle(0.2), 70, 100), Tries(8.0, Circle(0.2), 70, 100)])
+    assert aim.is_contradicted
+    assert "do not fit one angle" in aim.words
+    assert "one distance and size" in estimate_aim([Tries(2.0, Circle(0.2), 70, 100)]).words
+
+
+def test_counts_are_as_many_as_the_zones() -> None:
+    with pytest.raises(CoreError) as refused:
+        Landed(4.0, HALVES, (1, 2), 3)
+    assert refused.value.code == "other_length"

@@ -8,25 +8,44 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jolly_core.aim.targets import Circle, Rectangle, Strip
+from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
 from jolly_core.errors import CoreError
-from jolly_core.formats.layout_svg import read_layout, write_layout
-from jolly_core.places.layout import Zone
+from jolly_core.formats.layout_svg import read_layout, read_place, write_layout
+from jolly_core.places.layout import Layout, Stand, first_stand
 from jolly_core.places.place import Place
 from jolly_core.places.plain import make_place
 from jolly_core.places.registry import PLACES, get_place
+from jolly_core.places.zone import Zone
 
 WALL = make_place("wall", "Wall", kind="wall", width_m=4.2, length_m=3.0)
 BOX = Zone("box & <strip>", "surface", Rectangle(1.0, 0.6), (1.0, 1.0))
 
 names = st.text(st.characters(exclude_categories=("Cs", "Cc")), min_size=1, max_size=20)
 lengths = st.floats(0.01, 0.9, allow_nan=False)
-shapes = st.one_of(st.builds(Rectangle, lengths, lengths), st.builds(Circle, lengths), st.builds(Strip, lengths))
-layouts = st.lists(
+reaches = st.floats(0.01, 0.4)
+shapes = st.one_of(
+    st.builds(Rectangle, lengths, lengths),
+    st.builds(Circle, lengths),
+    st.builds(Strip, lengths),
+    st.builds(Line, st.floats(-0.9, 0.9).filter(abs), lengths, lengths),
+    st.builds(Row, reaches, reaches, st.floats(0, 0.3), st.floats(0.05, 0.2)),
+)
+zones = st.lists(
     st.builds(Zone, names, st.just("surface"), shapes, st.tuples(st.floats(0.95, 3.2), st.floats(0.95, 2.0))),
     max_size=8,
     unique_by=lambda zone: zone.name,
 )
+layouts = st.builds(
+    Layout,
+    title=names,
+    zones=zones.map(tuple),
+    stand=st.builds(Stand, st.floats(-5, 5), st.floats(-5, 5)),
+    pattern=names | st.just(""),
+)
+
+
+def layout(*zones: Zone, place: Place = WALL) -> Layout:
+    return Layout("one", zones, first_stand(place))
 
 
 def drawing(data: bytes) -> minidom.Element:
@@ -34,14 +53,16 @@ def drawing(data: bytes) -> minidom.Element:
     return minidom.parseString(data).documentElement  # noqa: S318 # written just now, by us
 
 
-@given(layouts, names)
-def test_what_is_written_is_read_back_without_loss(zones: list[Zone], title: str) -> None:
-    assert read_layout(write_layout(WALL, title, zones), WALL) == (title, zones)
+@given(layouts)
+def test_what_is_written_is_read_back_without_loss(layout: Layout) -> None:
+    written = write_layout(WALL, layout)
+    assert read_layout(written, WALL) == layout
+    assert read_place(written) == ("wall", "Wall")
 
 
 @pytest.mark.parametrize("place", PLACES.values(), ids=PLACES)
 def test_every_place_has_a_drawing_at_true_scale(place: Place) -> None:
-    svg = drawing(write_layout(place, "empty", []))
+    svg = drawing(write_layout(place, layout(place=place)))
     surface = place.surfaces[0]
     assert svg.getAttribute("width").endswith("mm")
     assert float(svg.getAttribute("width").removesuffix("mm")) >= 1000 * surface.width_m
@@ -55,7 +76,7 @@ def test_every_place_has_a_drawing_at_true_scale(place: Place) -> None:
 
 
 def test_a_metre_is_a_thousand_units_and_up_is_up() -> None:
-    svg = drawing(write_layout(WALL, "one", [BOX]))
+    svg = drawing(write_layout(WALL, layout(BOX)))
     rect = svg.getElementsByTagName("rect")[1]
     assert rect.getAttribute("data-zone") == "box & <strip>"
     assert [float(rect.getAttribute(name)) for name in ("width", "height", "x")] == [1000, 600, 500]
@@ -64,10 +85,9 @@ def test_a_metre_is_a_thousand_units_and_up_is_up() -> None:
 
 
 def test_scripts_and_outside_references_are_not_kept() -> None:
-    written = write_layout(WALL, "one", [BOX]).decode()
+    written = write_layout(WALL, layout(BOX)).decode()
     evil = '<script>alert(1)</script><image href="http://elsewhere.example/x.png"/>'
-    title, zones = read_layout(written.replace("</svg>", f"{evil}</svg>").encode(), WALL)
-    again = write_layout(WALL, title, zones).decode()
+    again = write_layout(WALL, read_layout(written.replace("</svg>", f"{evil}</svg>").encode(), WALL)).decode()
     assert again == written
     assert "script" not in again
     assert "elsewhere" not in again
@@ -82,10 +102,10 @@ def test_scripts_and_outside_references_are_not_kept() -> None:
         (b"<html/>", "foreign"),
         (b"<!DOCTYPE svg [<!ENTITY a 'b'>]><svg/>", "foreign"),
         (b" " * 1_000_001, "too_large"),
-        (write_layout(get_place("plain_wall"), "x", []), "other_place"),
-        (write_layout(WALL, "x", [BOX]).replace(b'width="1000.0"', b'width="wide"'), "not_a_number"),
-        (write_layout(WALL, "x", [BOX]).replace(b'width="1000.0"', b'width="NaN"'), "not_a_number"),
-        (write_layout(WALL, "x", [BOX]).replace(b'width="1000.0"', b'width="99000"'), "off_the_surface"),
+        (write_layout(get_place("plain_wall"), layout()), "other_place"),
+        (write_layout(WALL, layout(BOX)).replace(b'width="1000.0"', b'width="wide"'), "not_a_number"),
+        (write_layout(WALL, layout(BOX)).replace(b'width="1000.0"', b'width="NaN"'), "not_a_number"),
+        (write_layout(WALL, layout(BOX)).replace(b'width="1000.0"', b'width="99000"'), "off_the_surface"),
     ],
     ids=["text", "broken", "foreign svg", "html", "entities", "large", "other place", "word", "nan", "over the edge"],
 )

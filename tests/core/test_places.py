@@ -11,11 +11,12 @@ from hypothesis import strategies as st
 
 from jolly_core.aim.targets import Circle, Rectangle, Strip
 from jolly_core.errors import CoreError
-from jolly_core.places.layout import Zone, check_layout, corners_of_zone, divide, mirrored, points_in_row
+from jolly_core.places.layout import check_layout, mirrored
 from jolly_core.places.place import Place
 from jolly_core.places.plain import make_place
 from jolly_core.places.registry import PLACES, get_place
 from jolly_core.places.tape import STEPS_M, read_tape, tape_list
+from jolly_core.places.zone import Zone, corners_of_zone, divide, points_in_row
 
 ALL = pytest.mark.parametrize("place", PLACES.values(), ids=PLACES)
 
@@ -64,6 +65,17 @@ ALL = pytest.mark.parametrize("place", PLACES.values(), ids=PLACES)
             {"length": 3.569, "width": 1.778, "baulk": 0.737, "d_radius": 0.292, "ball": 0.0525},
             {"length": 3.5687, "width": 1.778, "baulk": 0.7366, "d_radius": 0.2921},
         ),
+        # USHA handball rules, one-wall court (20 by 34 ft, wall 16 ft, short line 16 ft): feet, from memory.
+        ("one_wall_court", {"width": 6.096, "length": 10.3632}, {"wall_height": 4.8768, "short_from_wall": 4.8768}),
+        # BWF Law 1, diagram A (44 by 20 ft; 6 ft 6 in and 2 ft 6 in), from memory.
+        (
+            "badminton_court",
+            {"length": 13.4, "width": 6.1, "singles_width": 5.18, "net_centre": 1.524, "net_post": 1.55},
+            {"short_from_net": 1.9812, "doubles_long_from_back": 0.762},
+        ),
+        # PDGA Technical Standards, target; World Aquatics facilities rules: from memory.
+        ("disc_basket", {"circle": 10.0, "rim_height": 0.82, "opening": 0.52, "chains_width": 0.55}, {}),
+        ("swim_lane_25m", {"length": 25.0, "flags": 5.0, "line_end": 2.0}, {}),
         (
             "tenpin_lane",
             {
@@ -134,6 +146,17 @@ def test_a_line_halfway_between_service_line_and_baseline() -> None:
     back = Zone("back", "court", Rectangle(8.23, 5.485), (10.97 / 2, (far["far service line"] + 23.77) / 2))
     _, deep = divide(back, 1, 2)
     assert corners_of_zone(deep, court.surfaces[0])[0][1] == pytest.approx(23.77 - 5.485 / 2)
+
+
+def test_a_service_toss_lands_a_foot_to_a_foot_and_a_half_inside_the_court() -> None:
+    """Common practice, no source: a toss that is let fall lands 1 to 1.5 ft inside; half a foot of tape marks it."""
+    court = get_place("tennis_court")
+    toss = Zone("toss", "court", Rectangle(0.5, 0.5 * 0.3048), (6.0, 1.25 * 0.3048))
+    check_layout(court, [toss])
+    taped = tape_list(court, [toss], "imperial")[0]
+    near, far = (corners_of_zone(toss, court.surfaces[0])[corner][1] for corner in (0, 2))
+    assert (read_tape(near, "imperial"), read_tape(far, "imperial")) == ("1 ft", "1 ft 6 in")
+    assert taped.size == "1 ft 7 3/4 in by 6 in"
 
 
 def test_a_sheet_of_a4_half_way_up_between_the_two_lines_of_the_front_wall() -> None:
@@ -220,7 +243,7 @@ def test_a_corner_from_two_landmarks_by_hand() -> None:
     # sqrt(0.25 + 0.49) = 0.860 m and sqrt(12.25 + 0.49) = 3.569 m; from (0, 0) and (0, 3): 0.860 and 2.354 m.
     fix = tape_list(WALL, [BOX])[0].fixes[0]
     found = {reach.landmark: reach.distance_m for reach in fix.reaches}
-    assert fix.corner == "near left"
+    assert fix.corner == "bottom left"
     assert found["bottom left corner"] == pytest.approx(sqrt(0.74))
     assert found["top left corner"] == pytest.approx(sqrt(0.25 + 2.3**2))
     assert [reach.words for reach in fix.reaches] == ["86 cm", "235.5 cm"]

@@ -40,6 +40,15 @@ def bounce_off_wall(here: Point, there: Point) -> Bounce:
     return Bounce(at_m, hypot(along, away1 + away2), degrees(atan2(abs(along), away1 + away2)))
 
 
+def height_on_wall(here: Point, there: Point) -> float:
+    """How high on a wall to aim from here to reach there, seen from the side: points are (height, away from the wall).
+
+    >>> round(height_on_wall((1.0, 4.0), (0.5, 2.0)), 3)
+    0.667
+    """
+    return bounce_off_wall(here, there).at_m
+
+
 def bank(here: Point, there: Point, walls: Sequence[str], room: Point) -> list[Point]:
     """Where a ball touches the walls of a room on its way, in order; seen from above, by repeated mirror images.
 

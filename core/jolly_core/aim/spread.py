@@ -8,8 +8,9 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
-from math import exp, log, sqrt
+from math import degrees, exp, log, sqrt
 
+from jolly_core.aim.record import Evidence, merge
 from jolly_core.aim.targets import Target
 from jolly_core.errors import CoreError
 from jolly_core.stats.chi_square import chi_square_above
@@ -20,22 +21,9 @@ LEAST_SPREAD, MOST_SPREAD = 0.0017, 1.05
 HALF_CHI_SQUARE = 1.9207
 #: Below this chance of so bad a fit, the data contradict the model.
 CONTRADICTED = 0.01
-CERTAIN = 1e-9
 HALVINGS = 60
-
-
-@dataclass(frozen=True)
-class Tries:
-    """Makes out of attempts at one target from one distance."""
-
-    distance_m: float
-    target: Target
-    makes: int
-    attempts: int
-
-    def chance(self, spread: float) -> float:
-        """The chance of a make with that spread, kept off certainty."""
-        return min(1 - CERTAIN, max(CERTAIN, self.target.chance(spread * self.distance_m)))
+#: Of the logarithm of a spread: a ten-millionth part of it.
+CLOSE = 1e-7
 
 
 @dataclass(frozen=True)
@@ -56,6 +44,22 @@ class Aim:
     def is_contradicted(self) -> bool:
         return self.fit is not None and self.fit < CONTRADICTED
 
+    @property
+    def words(self) -> str:
+        """What was found, in a sentence, and whether to believe it."""
+        found = (
+            f"From {self.attempts} attempts: your error is {degrees(self.spread):.1f}°, "
+            f"nineteen times in twenty between {degrees(self.low):.1f}° and {degrees(self.high):.1f}°"
+        )
+        if self.is_contradicted:
+            return (
+                f"{found}. But your makes from near and far do not fit one angle, so take what is foretold lightly "
+                "and try it out"
+            )
+        if self.fit is None:
+            return f"{found}. All of it from one distance and size: other distances are foretold by the angle alone"
+        return found
+
 
 @dataclass(frozen=True)
 class Predicted:
@@ -66,21 +70,22 @@ class Predicted:
     high: float
 
 
-def estimate_aim(tries: Iterable[Tries]) -> Aim:
+def estimate_aim(record: Iterable[Evidence]) -> Aim:
     """The aim that makes the record most likely, with its likelihood interval (Wilks 1938).
 
     Raises ``CoreError`` (``no_record``) without any attempt.
 
+    >>> from jolly_core.aim.record import Tries
     >>> from jolly_core.aim.targets import Circle
     >>> round(estimate_aim([Tries(1.0, Circle(0.2), 50, 100)]).spread, 4)
     0.1699
     """
-    played = _merge(tries)
+    played = merge(record)
     if not played:
-        raise CoreError.one("no_record", "Without any attempt there is nothing to tell of your aim.", "tries")
+        raise CoreError.one("no_record", "Without any attempt there is nothing to tell of your aim.", "record")
 
     def likelihood(log_spread: float) -> float:
-        return _log_likelihood(played, exp(log_spread))
+        return sum(each.log_likelihood(exp(log_spread)) for each in played)
 
     ends = log(LEAST_SPREAD), log(MOST_SPREAD)
     best = _peak(likelihood, *ends)
@@ -107,46 +112,29 @@ def scale_for(aim: Aim, target: Target, distance_m: float, chance: float) -> flo
     return _solve(lambda scale: chance - target.scaled(scale).chance(aim.spread * distance_m), 0.001, 1000.0)
 
 
-def _merge(tries: Iterable[Tries]) -> list[Tries]:
-    """One entry for each distance and target, so that ten years cost no more than what was varied in them."""
-    sums: dict[tuple[float, Target], list[int]] = {}
-    for each in tries:
-        count = sums.setdefault((each.distance_m, each.target), [0, 0])
-        count[0] += each.makes
-        count[1] += each.attempts
-    return [Tries(distance_m, target, *count) for (distance_m, target), count in sums.items() if count[1]]
-
-
-def _log_likelihood(played: Sequence[Tries], spread: float) -> float:
-    total = 0.0
-    for each in played:
-        chance = each.chance(spread)
-        total += each.makes * log(chance) + (each.attempts - each.makes) * log(1 - chance)
-    return total
-
-
-def _fit(played: Sequence[Tries], spread: float) -> float | None:
+def _fit(played: Sequence[Evidence], spread: float) -> float | None:
     """The chance of a worse deviance, by its chi-square distribution (Wilks 1938)."""
-    if len(played) <= 1:
+    degrees = sum(each.cells for each in played) - 1
+    if degrees < 1:
         return None
-    deviance = 2 * sum(_saturated(each) for each in played) - 2 * _log_likelihood(played, spread)
-    return chi_square_above(max(0.0, deviance), len(played) - 1)
-
-
-def _saturated(each: Tries) -> float:
-    rate, misses = each.makes / each.attempts, each.attempts - each.makes
-    return (each.makes * log(rate) if each.makes else 0.0) + (misses * log(1 - rate) if misses else 0.0)
+    deviance = 2 * sum(each.best_log_likelihood() - each.log_likelihood(spread) for each in played)
+    return chi_square_above(max(0.0, deviance), degrees)
 
 
 def _peak(value: Callable[[float], float], low: float, high: float) -> float:
-    """Where a function with one peak has it, by the golden section."""
+    """Where a function with one peak has it, by the golden section: each step asks for one value more."""
     golden = (sqrt(5) - 1) / 2
-    for _ in range(HALVINGS):
-        left, right = high - golden * (high - low), low + golden * (high - low)
-        if value(left) < value(right):
-            low = left
+    left, right = high - golden * (high - low), low + golden * (high - low)
+    at_left, at_right = value(left), value(right)
+    while high - low > CLOSE:
+        if at_left < at_right:
+            low, left, at_left = left, right, at_right
+            right = low + golden * (high - low)
+            at_right = value(right)
         else:
-            high = right
+            high, right, at_right = right, left, at_left
+            left = high - golden * (high - low)
+            at_left = value(left)
     return (low + high) / 2
 
 
@@ -154,7 +142,7 @@ def _crossing(value: Callable[[float], float], floor: float, inside: float, end:
     """Where the function falls below the floor on the way to an end; the end itself if it never does."""
     if value(end) >= floor:
         return end
-    for _ in range(HALVINGS):
+    while abs(end - inside) > CLOSE:
         middle = (inside + end) / 2
         if value(middle) >= floor:
             inside = middle

@@ -6,14 +6,14 @@ Lengths are in metres, ``sd_m`` is the standard deviation of the error in one di
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
-from math import cos, erf, exp, pi, sin, sqrt
+from dataclasses import dataclass, replace
+from math import cos, erf, exp, hypot, pi, sin, sqrt
 
 from jolly_core.errors import CoreError, Problem
 
 SMALLEST_M, LARGEST_M = 0.001, 100.0
 #: Strips that a circle off the middle is cut into.
-STRIPS = 400
+STRIPS = 120
 
 
 @dataclass(frozen=True)
@@ -56,7 +56,58 @@ class Circle:
         return Circle(self.radius_m * by)
 
 
-Target = Rectangle | Strip | Circle
+@dataclass(frozen=True)
+class Line:
+    """A length of tape between two spots that lie ``across_m`` and ``up_m`` apart; hit within ``within_m`` of it."""
+
+    across_m: float
+    up_m: float
+    within_m: float = 0.1
+
+    def chance(self, sd_m: float) -> float:
+        return _within(hypot(self.across_m, self.up_m) / 2, sd_m) * _within(self.within_m, sd_m)
+
+    def scaled(self, by: float) -> Line:
+        return Line(self.across_m * by, self.up_m * by, self.within_m * by)
+
+
+@dataclass(frozen=True)
+class Row:
+    """Round things ``size_m`` wide between two spots, ``apart_m`` between each two; the one that is aimed at is hit."""
+
+    across_m: float
+    up_m: float
+    apart_m: float
+    size_m: float
+
+    def chance(self, sd_m: float) -> float:
+        return Circle(self.size_m / 2).chance(sd_m)
+
+    def scaled(self, by: float) -> Row:
+        return Row(self.across_m * by, self.up_m * by, self.apart_m * by, self.size_m * by)
+
+
+Target = Rectangle | Strip | Circle | Line | Row
+#: By the names they have in files and on the wire.
+SHAPES: dict[str, type[Target]] = {
+    "rectangle": Rectangle,
+    "circle": Circle,
+    "strip": Strip,
+    "line": Line,
+    "row": Row,
+}
+#: From one end of a line or row to the other: either may be nought, and points left or down where it is negative.
+REACHES = ("across_m", "up_m")
+
+
+def name_of_shape(target: Target) -> str:
+    """The name a shape has in files and on the wire."""
+    return next(name for name, kind in SHAPES.items() if type(target) is kind)
+
+
+def turned_over(target: Target) -> Target:
+    """The shape as a mirror shows it, left and right changed."""
+    return replace(target, across_m=-target.across_m) if isinstance(target, (Line, Row)) else target
 
 
 def _within(half_m: float, sd_m: float) -> float:
@@ -65,19 +116,21 @@ def _within(half_m: float, sd_m: float) -> float:
 
 def check_target(target: Target) -> None:
     """Raises ``CoreError`` (``out_of_range``) for a length that no tape lays."""
-    problems = [
-        Problem(
-            "out_of_range",
-            f"A target's {name.removesuffix('_m')} is {SMALLEST_M:g} to {LARGEST_M:g} m; {value!r} is outside.",
-            (name,),
-            value,
-            [SMALLEST_M, LARGEST_M],
-        )
-        for name, value in vars(target).items()
-        if not isinstance(value, (int, float)) or not SMALLEST_M <= value <= LARGEST_M
-    ]
+    problems = [problem for name, value in vars(target).items() if (problem := _check_length(name, value))]
+    if not problems and isinstance(target, (Line, Row)) and hypot(target.across_m, target.up_m) < SMALLEST_M:
+        message = "Its two ends are one spot; pull them apart."
+        problems = [Problem("out_of_range", message, ("across_m",), target.across_m, [SMALLEST_M, LARGEST_M])]
     if problems:
         raise CoreError(problems)
+
+
+def _check_length(name: str, value: object) -> Problem | None:
+    low = -LARGEST_M if name in REACHES else 0.0 if name == "apart_m" else SMALLEST_M
+    if isinstance(value, (int, float)) and low <= value <= LARGEST_M:
+        return None
+    what = name.removesuffix("_m")
+    message = f"A target's {what} is {low:g} to {LARGEST_M:g} m; {value!r} is outside."
+    return Problem("out_of_range", message, (name,), value, [low, LARGEST_M])
 
 
 def chance_in_box(x_m: Sequence[float], y_m: Sequence[float], aim_m: Sequence[float], sd_m: Sequence[float]) -> float:

@@ -7,36 +7,47 @@ whatever else a file may hold are not kept. Lengths are reckoned in decimals, so
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
+from dataclasses import fields
 from decimal import Decimal, InvalidOperation
 from xml.etree import ElementTree
 from xml.sax.saxutils import quoteattr
 
-from jolly_core.aim.targets import Circle, Rectangle, Strip
+from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
 from jolly_core.errors import CoreError
-from jolly_core.places.layout import Zone, check_layout
+from jolly_core.places.layout import Layout, Stand, check_layout
 from jolly_core.places.place import Place, Surface
+from jolly_core.places.zone import Zone, ends_of, things_in_row
 
 VERSION = "1"
 SVG = "http://www.w3.org/2000/svg"
 GAP_MM = Decimal(200)
 LARGEST_BYTES = 1_000_000
 MM = Decimal(1000)
+#: By the elements that draw them.
+BETWEEN_SPOTS: dict[str, type[Line | Row]] = {f"{{{SVG}}}line": Line, f"{{{SVG}}}g": Row}
 
 
-def write_layout(place: Place, title: str, zones: Sequence[Zone]) -> bytes:
+def write_layout(place: Place, layout: Layout) -> bytes:
     """The layout as an SVG file; its surfaces stand one under the other.
 
     Raises ``CoreError`` for zones that cannot be laid.
     """
-    check_layout(place, zones)
+    check_layout(place, layout.zones)
     width = max(_mm(surface.width_m) for surface in place.surfaces)
     height = sum((_mm(surface.length_m) + GAP_MM for surface in place.surfaces), -GAP_MM)
     size = f'width="{width}mm" height="{height}mm" viewBox="0 0 {width} {height}"'
-    names = f"data-layout={quoteattr(VERSION)} data-place={quoteattr(place.id)} data-title={quoteattr(title)}"
-    lines = [f'<svg xmlns="{SVG}" {size} {names}>']
+    known = {
+        "layout": VERSION,
+        "place": place.id,
+        "place-title": place.title,
+        "title": layout.title,
+        "stand": f"{_mm(layout.stand.x_m)} {_mm(layout.stand.back_m)}",
+        "pattern": layout.pattern,
+    }
+    lines = [f'<svg xmlns="{SVG}" {size} {" ".join(f"data-{name}={quoteattr(text)}" for name, text in known.items())}>']
     top = Decimal(0)
     for surface in place.surfaces:
-        lines += _surface(surface, top, place, zones)
+        lines += _surface(surface, top, place, layout.zones)
         top += _mm(surface.length_m) + GAP_MM
     return "\n".join([*lines, "</svg>", ""]).encode()
 
@@ -45,10 +56,9 @@ def _surface(surface: Surface, top: Decimal, place: Place, zones: Sequence[Zone]
     width, length = _mm(surface.width_m), _mm(surface.length_m)
     yield f'<g data-surface={quoteattr(surface.id)} transform="translate(0 {top})" fill="none" stroke="black">'
     yield f'<rect width="{width}" height="{length}" stroke-width="5"/>'
-    for mark in place.marks:
-        if mark.surface == surface.id:
-            (x1, y1), (x2, y2) = ((_mm(x), length - _mm(y)) for x, y in (mark.start, mark.end))
-            yield f'<line x1="{x1}" y1="{y1}" x2="{x2}" y2="{y2}" stroke-width="10"/>'
+    for mark in place.marks_on(surface.id):
+        (x1, y1), (x2, y2) = ((_mm(x), length - _mm(y)) for x, y in (mark.start, mark.end))
+        yield f'<line x1="{x1}" y1="{y1}" x2="{x2}" y2="{y2}" stroke-width="10"/>'
     for zone in zones:
         if zone.surface == surface.id:
             yield _shape(zone, surface, length)
@@ -63,21 +73,44 @@ def _shape(zone: Zone, surface: Surface, length: Decimal) -> str:
     if isinstance(zone.shape, Strip):
         wide, high = _mm(surface.width_m), _mm(zone.shape.width_m)
         return f'<rect {named} data-strip="{x}" x="0" y="{y - high / 2}" width="{wide}" height="{high}"/>'
+    if isinstance(zone.shape, (Line, Row)):
+        return _between_spots(zone, zone.shape, named, length)
     wide, high = _mm(zone.shape.width_m), _mm(zone.shape.height_m)
     return f'<rect {named} x="{x - wide / 2}" y="{y - high / 2}" width="{wide}" height="{high}"/>'
 
 
-def read_layout(data: bytes, place: Place) -> tuple[str, list[Zone]]:
-    """The title and zones of a layout on this place.
+def _between_spots(zone: Zone, shape: Line | Row, named: str, length: Decimal) -> str:
+    """A line as it is taped, a row as the things in it; the exact lengths stand beside the drawing."""
+    lengths = " ".join(f'data-{name.removesuffix("_m")}="{_mm(value)}"' for name, value in vars(shape).items())
+    middle = f'data-at="{_mm(zone.at[0])} {_mm(zone.at[1])}"'
+    if isinstance(shape, Line):
+        (x1, y1), (x2, y2) = ((_mm(x), length - _mm(y)) for x, y in ends_of(zone))
+        return f'<line {named} {middle} {lengths} x1="{x1}" y1="{y1}" x2="{x2}" y2="{y2}" stroke-width="25"/>'
+    things = "".join(
+        f'<circle cx="{_mm(x)}" cy="{length - _mm(y)}" r="{_mm(shape.size_m) / 2}"/>' for x, y in things_in_row(zone)
+    )
+    return f"<g {named} {middle} {lengths}>{things}</g>"
+
+
+def read_place(data: bytes) -> tuple[str, str]:
+    """The id and the name of the place that a layout is for.
+
+    Raises ``CoreError``: ``too_large``, ``not_svg`` (with the line), ``foreign`` for one that is not a layout.
+    """
+    root = _parse(data)
+    return root.get("data-place", ""), root.get("data-place-title", "")
+
+
+def read_layout(data: bytes, place: Place) -> Layout:
+    """A layout on this place.
 
     Raises ``CoreError``: ``too_large``, ``not_svg`` (with the line), ``foreign`` for one that is not a layout,
     ``other_place``, and what is wrong with each zone.
     """
     root = _parse(data)
-    if root.tag != f"{{{SVG}}}svg" or root.get("data-layout") != VERSION:
-        raise CoreError.one("foreign", "This SVG is no layout: it was not written by Jolly Ladder.", "file")
     if root.get("data-place") != place.id:
-        message = f"This layout is for another place ({root.get('data-place')}), not for {place.title}."
+        other = root.get("data-place-title") or root.get("data-place")
+        message = f"This layout is for another place ({other}), not for {place.title}."
         raise CoreError.one("other_place", message, "file", value=root.get("data-place"), allowed=place.id)
     zones = []
     for group in root.iter(f"{{{SVG}}}g"):
@@ -85,7 +118,8 @@ def read_layout(data: bytes, place: Place) -> tuple[str, list[Zone]]:
         if surface:
             zones += [_zone(each, surface) for each in group if each.get("data-zone") is not None]
     check_layout(place, zones)
-    return root.get("data-title", ""), zones
+    x_m, back_m = _pair(root, "data-stand", "drawing")
+    return Layout(root.get("data-title", ""), tuple(zones), Stand(x_m, back_m), root.get("data-pattern", ""))
 
 
 def _parse(data: bytes) -> ElementTree.Element:
@@ -95,11 +129,14 @@ def _parse(data: bytes) -> ElementTree.Element:
     if b"<!DOCTYPE" in data or b"<!ENTITY" in data:
         raise CoreError.one("foreign", "This SVG has a document type; layouts have none.", "file")
     try:
-        return ElementTree.fromstring(data)  # noqa: S314 # entities were refused above
+        root = ElementTree.fromstring(data)  # noqa: S314 # entities were refused above
     except ElementTree.ParseError as error:
         line, column = error.position
         message = f"This is no SVG: line {line}, column {column} cannot be read."
         raise CoreError.one("not_svg", message, "file", value=[line, column]) from None
+    if root.tag != f"{{{SVG}}}svg" or root.get("data-layout") != VERSION:
+        raise CoreError.one("foreign", "This SVG is no layout: it was not written by Jolly Ladder.", "file")
+    return root
 
 
 def _zone(shape: ElementTree.Element, surface: Surface) -> Zone:
@@ -107,8 +144,11 @@ def _zone(shape: ElementTree.Element, surface: Surface) -> Zone:
     if shape.tag == f"{{{SVG}}}circle":
         x, y, radius = (_number(shape, each, name) for each in ("cx", "cy", "r"))
         return Zone(name, surface.id, Circle(_m(radius)), (_m(x), _m(length - y)))
+    kind = BETWEEN_SPOTS.get(shape.tag)
+    if kind:
+        return _read_between(shape, name, surface, kind)
     if shape.tag != f"{{{SVG}}}rect":
-        raise CoreError.one("foreign", f"The target {name} is neither a rect nor a circle.", "file", name)
+        raise CoreError.one("foreign", f"The target {name} is no shape that a target can have.", "file", name)
     x, y, wide, high = (_number(shape, each, name) for each in ("x", "y", "width", "height"))
     middle_y = _m(length - y - high / 2)
     if shape.get("data-strip") is not None:
@@ -116,8 +156,21 @@ def _zone(shape: ElementTree.Element, surface: Surface) -> Zone:
     return Zone(name, surface.id, Rectangle(_m(wide), _m(high)), (_m(x + wide / 2), middle_y))
 
 
+def _read_between(shape: ElementTree.Element, name: str, surface: Surface, kind: type[Line | Row]) -> Zone:
+    lengths = {each.name: _m(_number(shape, f"data-{each.name.removesuffix('_m')}", name)) for each in fields(kind)}
+    return Zone(name, surface.id, kind(**lengths), _pair(shape, "data-at", name))
+
+
+def _pair(shape: ElementTree.Element, attribute: str, name: str) -> tuple[float, float]:
+    one, _, other = shape.get(attribute, "").partition(" ")
+    return _m(_decimal(one, attribute, name)), _m(_decimal(other, attribute, name))
+
+
 def _number(shape: ElementTree.Element, attribute: str, name: str) -> Decimal:
-    text = shape.get(attribute, "")
+    return _decimal(shape.get(attribute, ""), attribute, name)
+
+
+def _decimal(text: str, attribute: str, name: str) -> Decimal:
     try:
         number = Decimal(text)
     except InvalidOperation:

@@ -2,7 +2,11 @@
 
 - ``place``     what a place is: surfaces, lines, landmarks, a net, and its sizes with their source
 - ``registry``  all places there are
-- ``layout``    targets on a place's surfaces, divided, mirrored
+- ``zone``      a target on a surface, its reach and its parts
+- ``layout``    targets on a place, where one stands, how far that is; mirrored
+- ``standing``  where one may stand, in words
+- ``guides``    what a target snaps to
+- ``kit``       what a layout needs to be laid
 - ``tape``      each corner of a target from two landmarks, rounded to what a tape can do
 - one module for each place: a new one is one new file beside these and a line in the registry
 

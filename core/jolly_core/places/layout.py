@@ -1,45 +1,106 @@
-"""Targets laid on a place: named zones on its surfaces, divided, mirrored, checked."""
+"""A layout: targets on a place, where the athlete stands, and the order in which the targets are played."""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
+from math import hypot
+from typing import Any
 
-from jolly_core.aim.targets import Circle, Rectangle, Strip, Target, check_target
+from jolly_core.aim.targets import check_target, turned_over
 from jolly_core.errors import CoreError, Problem
-from jolly_core.places.place import Place, Point, Surface
+from jolly_core.places.place import FLOOR, Place, Surface
+from jolly_core.places.zone import Zone, extent, read_zone
+from jolly_core.validation import check_number
 
 MOST_ZONES = 40
+LONGEST_TITLE = 80
 #: Rounding in a drawing may carry a target this far over an edge.
 HAIR_M = 0.0005
+#: How far behind the near edge, or beside the place, one may stand; and how near to a target.
+FARTHEST_M, NEAREST_M = 40.0, 0.1
 
 
 @dataclass(frozen=True)
-class Zone:
-    """A target on a surface: its name, its shape, and where its middle is. A strip runs all across its surface."""
+class Stand:
+    """Where the athlete stands: ``x_m`` from the left edge, ``back_m`` behind the near edge or before the wall.
 
-    name: str
-    surface: str
-    shape: Target
-    at: Point
+    It is negative inside a court.
+    """
 
-
-def corners_of_zone(zone: Zone, surface: Surface) -> list[Point]:
-    """The corners of a zone, going round; of a circle its middle alone."""
-    if isinstance(zone.shape, Circle):
-        return [zone.at]
-    (x, y), (half_x, half_y) = _extent(zone, surface)
-    return [(x - half_x, y - half_y), (x + half_x, y - half_y), (x + half_x, y + half_y), (x - half_x, y + half_y)]
+    x_m: float
+    back_m: float
 
 
-def _extent(zone: Zone, surface: Surface) -> tuple[Point, Point]:
-    """The middle of a zone, and how far it reaches from there to the side and up; a strip reaches all across."""
-    shape = zone.shape
-    if isinstance(shape, Circle):
-        return zone.at, (shape.radius_m, shape.radius_m)
-    if isinstance(shape, Strip):
-        return (surface.width_m / 2, zone.at[1]), (surface.width_m / 2, shape.width_m / 2)
-    return zone.at, (shape.width_m / 2, shape.height_m / 2)
+@dataclass(frozen=True)
+class Layout:
+    title: str
+    zones: tuple[Zone, ...]
+    stand: Stand
+    #: The zones in the order they are played, as it was written; empty without one.
+    pattern: str = ""
+
+    def as_dict(self) -> dict[str, Any]:
+        """As it is kept and sent."""
+        zones = [zone.as_dict() for zone in self.zones]
+        return {"title": self.title, "zones": zones, "stand": vars(self.stand), "pattern": self.pattern}
+
+
+def read_layout(place: Place, given: Mapping[str, Any]) -> Layout:
+    """A layout as it was kept or sent, checked: every problem at once, by its path.
+
+    Raises ``CoreError`` for fields that cannot be read, and for zones that cannot be laid on the place.
+    """
+    problems: list[Problem] = []
+    title = str(given.get("title", "")).strip()
+    if not 1 <= len(title) <= LONGEST_TITLE:
+        message = f"Give the layout a name of at most {LONGEST_TITLE} letters."
+        problems.append(Problem("empty" if not title else "too_long", message, ("title",), title))
+    stand = given.get("stand", {})
+    for name in ("x_m", "back_m"):
+        if problem := check_number(name, stand.get(name), -FARTHEST_M, FARTHEST_M):
+            problems.append(problem.under("stand"))
+    zones = []
+    for number, each in enumerate(given.get("zones", ())):
+        try:
+            zones.append(read_zone(each))
+        except CoreError as error:
+            problems += error.under("zones", number).problems
+    if problems:
+        raise CoreError(problems)
+    check_layout(place, zones)
+    return Layout(
+        title, tuple(zones), Stand(float(stand["x_m"]), float(stand["back_m"])), str(given.get("pattern", ""))
+    )
+
+
+def distance_to(place: Place, stand: Stand, zone: Zone) -> float:
+    """How far a ball flies from the athlete to the middle of a zone, in metres, seen from above.
+
+    A target on the floor before a wall that balls are played off is as far away as its mirror image behind that wall.
+
+    >>> from jolly_core.aim.targets import Circle
+    >>> from jolly_core.places.registry import get_place
+    >>> distance_to(get_place("plain_wall"), Stand(2.0, 4.0), Zone("ring", "wall", Circle(0.2), (2.0, 1.0)))
+    4.0
+    """
+    surface = place.surface(zone.surface)
+    if surface is None:
+        raise CoreError([_no_surface(zone, place)])
+    across_m = surface.left_m + zone.at[0] - stand.x_m
+    away_m = surface.away_m + (0.0 if surface.is_upright else extent(zone, surface)[0][1])
+    if surface.kind == FLOOR and place.front_m is not None:
+        away_m = 2 * place.front_m - away_m
+    return max(NEAREST_M, hypot(across_m, away_m + stand.back_m))
+
+
+def first_stand(place: Place) -> Stand:
+    """Where one stands before anything is said: in the middle, a few steps from a wall, at the near edge of a court."""
+    surface = place.surfaces[0]
+    middle = surface.left_m + surface.width_m / 2
+    if not surface.is_upright:
+        return Stand(middle, 0.0)
+    return Stand(middle, 4.0 - surface.away_m)
 
 
 def check_layout(place: Place, zones: Sequence[Zone]) -> None:
@@ -69,7 +130,7 @@ def _check_zone(zone: Zone, surface: Surface, place: Place) -> list[Problem]:
         check_target(zone.shape)
     except CoreError as error:
         return list(error.under("shape").problems)
-    (x, y), (half_x, half_y) = _extent(zone, surface)
+    (x, y), (half_x, half_y) = extent(zone, surface)
     over = max(half_x - x, x + half_x - surface.width_m, half_y - y, y + half_y - surface.length_m)
     if over <= HAIR_M:
         return []
@@ -80,44 +141,14 @@ def _check_zone(zone: Zone, surface: Surface, place: Place) -> list[Problem]:
 def mirrored(place: Place, zones: Sequence[Zone]) -> list[Zone]:
     """The layout as a left-hander sees it: left and right of every surface change places."""
     widths = {surface.id: surface.width_m for surface in place.surfaces}
-    return [replace(zone, at=(widths[zone.surface] - zone.at[0], zone.at[1])) for zone in zones]
-
-
-def divide(zone: Zone, columns: int, rows: int) -> list[Zone]:
-    """A rectangle in equal parts (halves, thirds, quarters, a cross), row by row from the near or bottom left.
-
-    Raises ``CoreError`` (``not_a_rectangle``) for a round or a strip.
-
-    >>> from jolly_core.aim.targets import Rectangle
-    >>> [part.at for part in divide(Zone("box", "wall", Rectangle(2, 1), (1, 0.5)), 2, 1)]
-    [(0.5, 0.5), (1.5, 0.5)]
-    """
-    if not isinstance(zone.shape, Rectangle):
-        raise CoreError.one("not_a_rectangle", "Only a rectangle is divided; choose another target.", "shape")
-    width_m, height_m = zone.shape.width_m / columns, zone.shape.height_m / rows
-    left, low = zone.at[0] - zone.shape.width_m / 2, zone.at[1] - zone.shape.height_m / 2
     return [
-        Zone(
-            f"{zone.name} {row * columns + column + 1}",
-            zone.surface,
-            Rectangle(width_m, height_m),
-            (left + (column + 0.5) * width_m, low + (row + 0.5) * height_m),
-        )
-        for row in range(rows)
-        for column in range(columns)
+        replace(zone, at=(widths[zone.surface] - zone.at[0], zone.at[1]), shape=turned_over(zone.shape))
+        for zone in zones
     ]
 
 
-def points_in_row(start: Point, end: Point, apart_m: float, size_m: float = 0.0) -> list[Point]:
-    """Where things of a size stand in a row from one spot towards another, with a gap between each two.
-
-    >>> len(points_in_row((0, 0), (0.5, 0), 0.01, 0.05715))
-    8
-    """
-    length = ((end[0] - start[0]) ** 2 + (end[1] - start[1]) ** 2) ** 0.5
-    step = apart_m + size_m
-    if step <= 0:
-        raise CoreError.one("out_of_range", "Things in a row need a size or a gap.", "apart_m", value=apart_m)
-    count = int(length / step + 1e-9) + 1
-    shares = [number * step / length if length else 0.0 for number in range(count)]
-    return [(start[0] + share * (end[0] - start[0]), start[1] + share * (end[1] - start[1])) for share in shares]
+def mirror_layout(place: Place, layout: Layout) -> Layout:
+    """All of a layout mirrored, and where one stands with it."""
+    wide = place.surfaces[0]
+    stand = replace(layout.stand, x_m=2 * wide.left_m + wide.width_m - layout.stand.x_m)
+    return replace(layout, zones=tuple(mirrored(place, layout.zones)), stand=stand)

@@ -4,20 +4,31 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 
-FLOOR, WALL, TABLE = "floor", "wall", "table"
+FLOOR, WALL, TABLE, AIR = "floor", "wall", "table", "air"
+#: What an athlete can measure and draw; air is only above a net.
 KINDS = (FLOOR, WALL, TABLE)
 Point = tuple[float, float]
 
 
 @dataclass(frozen=True)
 class Surface:
-    """A flat part of a place that targets can lie on, ``width_m`` to the right and ``length_m`` away or up."""
+    """A flat part of a place that targets can lie on, ``width_m`` to the right and ``length_m`` away or up.
+
+    Its near left corner lies ``left_m`` to the right of the place's own and ``away_m`` farther away.
+    """
 
     id: str
     title: str
     kind: str
     width_m: float
     length_m: float
+    left_m: float = 0.0
+    away_m: float = 0.0
+
+    @property
+    def is_upright(self) -> bool:
+        """Whether its length goes up, and not away."""
+        return self.kind in (WALL, AIR)
 
 
 @dataclass(frozen=True)
@@ -51,7 +62,10 @@ class Net:
 
 @dataclass(frozen=True)
 class Place:
-    """``sizes`` are the published dimensions by their names, ``source`` says whose they are."""
+    """``sizes`` are the published dimensions by their names, ``source`` says whose they are.
+
+    ``front_m`` is how far away the wall stands that balls are played off to land on the floor; None without one.
+    """
 
     id: str
     title: str
@@ -61,6 +75,7 @@ class Place:
     spots: tuple[Spot, ...] = ()
     net: Net | None = None
     sizes: dict[str, float] = field(default_factory=dict)
+    front_m: float | None = None
 
     def surface(self, surface_id: str) -> Surface | None:
         """The surface of that id, if there is one."""
@@ -72,13 +87,19 @@ class Place:
         own = tuple(spot for spot in self.spots if spot.surface == surface_id)
         return (*corners_of(surface), *own) if surface else own
 
+    def marks_on(self, surface_id: str) -> tuple[Mark, ...]:
+        """The lines that are on a surface already."""
+        return tuple(mark for mark in self.marks if mark.surface == surface_id)
+
 
 def corners_of(surface: Surface) -> tuple[Spot, ...]:
     """The corners of a surface, by the names they have for whoever stands before it."""
-    near, far = ("bottom", "top") if surface.kind == WALL else ("near", "far")
+    near, far = ("bottom", "top") if surface.is_upright else ("near", "far")
+    depths = ((near, 0.0), (far, surface.length_m))
     return tuple(
         Spot(surface.id, f"{depth} {side} corner", (x, y))
-        for depth, y in ((near, 0.0), (far, surface.length_m))
+        # Nothing up in the air holds the end of a tape.
+        for depth, y in (depths[:1] if surface.kind == AIR else depths)
         for side, x in (("left", 0.0), ("right", surface.width_m))
     )
 
@@ -93,3 +114,17 @@ def across(surface: Surface, title: str, y_m: float, width_m: float | None = Non
 def along(surface: Surface, title: str, x_m: float, start_m: float, end_m: float) -> Mark:
     """A line straight away from one (or up, on a wall)."""
     return Mark(surface.id, title, (x_m, start_m), (x_m, end_m))
+
+
+def over_net(base: Surface, net: Net, height_m: float) -> tuple[Surface, tuple[Mark, ...], tuple[Spot, ...]]:
+    """The air above a net, up to ``height_m`` over the floor or table it stands on, with the net's upper edge."""
+    air = Surface("air", "the air over the net", AIR, base.width_m, height_m, away_m=net.y_m)
+    middle = base.width_m / 2
+    left, top, right = (0.0, net.side_m), (middle, net.centre_m), (base.width_m, net.side_m)
+    marks = (Mark("air", "left half of the net", left, top), Mark("air", "right half of the net", top, right))
+    spots = (
+        Spot("air", "left end of the net's edge", left),
+        Spot("air", "middle of the net's edge", top),
+        Spot("air", "right end of the net's edge", right),
+    )
+    return air, marks, spots

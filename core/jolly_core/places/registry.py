@@ -3,21 +3,38 @@
 from __future__ import annotations
 
 from jolly_core.errors import CoreError
-from jolly_core.places import pickleball, plain, pool, snooker, squash, table_tennis, tennis, tenpin
+from jolly_core.places import (
+    badminton,
+    disc_basket,
+    one_wall,
+    pickleball,
+    plain,
+    pool,
+    snooker,
+    squash,
+    swim_lane,
+    table_tennis,
+    tennis,
+    tenpin,
+)
 from jolly_core.places.place import Place
 
 PLACES: dict[str, Place] = {
     place.id: place
     for place in (
-        tennis.PLACE,
-        table_tennis.PLACE,
+        plain.PLAIN_WALL,
+        one_wall.PLACE,
         squash.PLACE,
+        tennis.PLACE,
         pickleball.PLACE,
+        badminton.PLACE,
+        table_tennis.PLACE,
         pool.PLACE,
         snooker.PLACE,
         tenpin.PLACE,
-        plain.PLAIN_WALL,
+        disc_basket.PLACE,
         plain.PLAIN_MAT,
+        swim_lane.PLACE,
     )
 }
 

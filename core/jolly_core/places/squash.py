@@ -6,7 +6,7 @@ LENGTH, WIDTH, BACK_TO_SHORT, BOX = 9.75, 6.40, 4.26, 1.60
 OUT, SERVICE, TIN = 4.57, 1.78, 0.48
 
 FLOOR_ = Surface("floor", "the floor", FLOOR, WIDTH, LENGTH)
-FRONT = Surface("front_wall", "the front wall", WALL, WIDTH, OUT)
+FRONT = Surface("front_wall", "the front wall", WALL, WIDTH, OUT, away_m=LENGTH)
 PLACE = Place(
     id="squash_court",
     title="Squash court",
@@ -28,6 +28,7 @@ PLACE = Place(
         Spot("front_wall", "left end of the service line", (0.0, SERVICE)),
         Spot("front_wall", "right end of the service line", (WIDTH, SERVICE)),
     ),
+    front_m=LENGTH,
     sizes={
         "length": LENGTH,
         "width": WIDTH,

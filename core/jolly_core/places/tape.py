@@ -6,13 +6,14 @@ said beside it.
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import combinations
 from math import hypot, sqrt
 
-from jolly_core.places.layout import Zone, corners_of_zone
+from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
 from jolly_core.places.place import Place, Point, Spot, Surface
+from jolly_core.places.zone import Zone, corners_of_zone, extent, things_in_row
 
 METRIC, IMPERIAL = "metric", "imperial"
 INCH_M = 0.0254
@@ -21,6 +22,18 @@ STEPS_M = {METRIC: 0.005, IMPERIAL: INCH_M / 4}
 #: Two landmarks nearly in line with a corner do not fix it: the sine of the angle between them is at least this.
 LEAST_SINE = 0.3
 CORNERS = ("near left", "near right", "far right", "far left")
+UPRIGHT_CORNERS = ("bottom left", "bottom right", "top right", "top left")
+ENDS = ("one end", "the other end")
+#: Shares that a folded cord finds without a tape.
+SHARES = (
+    (1 / 2, "half"),
+    (1 / 3, "a third of"),
+    (2 / 3, "two thirds of"),
+    (1 / 4, "a quarter of"),
+    (3 / 4, "three quarters of"),
+)
+#: A change of area that nobody can see on a tape.
+UNSEEN = 0.0005
 
 
 @dataclass(frozen=True)
@@ -42,12 +55,27 @@ class Fix:
 
 @dataclass(frozen=True)
 class Taped:
-    """A zone's part of the tape list; ``area_change`` is what rounding does to its area, as a share."""
+    """A zone's part of the tape list; ``area_change`` is what rounding does to its area, as a share.
+
+    ``size`` is the target itself in words, to check by; ``parts`` says what divides what.
+    """
 
     zone: str
     surface: str
     fixes: tuple[Fix, ...]
     area_change: float
+    size: str = ""
+    parts: tuple[str, ...] = ()
+
+    @property
+    def rounding(self) -> str:
+        """What rounding does to it, in words; empty where it has no area."""
+        if len(self.fixes) < len(CORNERS):
+            return ""
+        if abs(self.area_change) < UNSEEN:
+            return "rounding leaves its area as it is"
+        larger = "larger" if self.area_change > 0 else "smaller"
+        return f"rounding makes it {100 * abs(self.area_change):.1f} % {larger}"
 
 
 def tape_list(place: Place, zones: Sequence[Zone], units: str = METRIC) -> list[Taped]:
@@ -76,6 +104,15 @@ def read_tape(distance_m: float, units: str = METRIC) -> str:
     return " ".join(filter(None, (f"{feet} ft" if feet else "", inch_words))) or "0 in"
 
 
+def read_long(length_m: float, units: str = METRIC) -> str:
+    """A length to be paced or said rather than taped: in metres to the centimetre, or in feet and inches.
+
+    >>> read_long(4.0), read_long(4.256)
+    ('4 m', '4.26 m')
+    """
+    return f"{length_m:.2f}".rstrip("0").rstrip(".") + " m" if units == METRIC else read_tape(length_m, units)
+
+
 def _rounded(distance_m: float, units: str) -> float:
     step = STEPS_M[units]
     return round(round(distance_m / step) * step, 6)
@@ -83,7 +120,7 @@ def _rounded(distance_m: float, units: str) -> float:
 
 def _tape(zone: Zone, surface: Surface, landmarks: Sequence[Spot], units: str) -> Taped:
     corners = corners_of_zone(zone, surface)
-    names = CORNERS if len(corners) > 1 else ("middle",)
+    names = _names(corners, surface)
     fixes, moved = [], []
     for name, corner in zip(names, corners, strict=True):
         one, other = _best_pair(corner, landmarks)
@@ -91,7 +128,43 @@ def _tape(zone: Zone, surface: Surface, landmarks: Sequence[Spot], units: str) -
         fixes.append(Fix(name, (reaches[0], reaches[1])))
         moved.append(_meet(one.at, other.at, [_rounded(each.distance_m, units) for each in reaches], corner))
     area = _area(corners)
-    return Taped(zone.name, zone.surface, tuple(fixes), _area(moved) / area - 1 if area else 0.0)
+    change = _area(moved) / area - 1 if area else 0.0
+    return Taped(
+        zone.name, zone.surface, tuple(fixes), change, size_words(zone, units), tuple(_parts(zone, surface, units))
+    )
+
+
+def _names(corners: Sequence[Point], surface: Surface) -> Sequence[str]:
+    by_count = {1: ("middle",), len(ENDS): ENDS}
+    return by_count.get(len(corners), UPRIGHT_CORNERS if surface.is_upright else CORNERS)
+
+
+def size_words(zone: Zone, units: str = METRIC) -> str:
+    """How large a target is, as a tape reads it."""
+    shape = zone.shape
+    if isinstance(shape, Circle):
+        return f"{read_tape(2 * shape.radius_m, units)} across"
+    if isinstance(shape, Rectangle):
+        return f"{read_tape(shape.width_m, units)} by {read_tape(shape.height_m, units)}"
+    if isinstance(shape, Strip):
+        return f"a strip {read_tape(shape.width_m, units)} wide, all across"
+    length = read_tape(hypot(shape.across_m, shape.up_m), units)
+    if isinstance(shape, Row):
+        step = read_tape(shape.apart_m + shape.size_m, units)
+        return f"{len(things_in_row(zone))} in a row over {length}, {step} from middle to middle"
+    return f"a line of {length}, hit within {read_tape(shape.within_m, units)} of it"
+
+
+def _parts(zone: Zone, surface: Surface, units: str) -> Iterator[str]:
+    """Where a target is just a half, third or quarter of what it lies on, or begins there: easier than measuring."""
+    if isinstance(zone.shape, (Circle, Line, Row)):
+        return
+    _, (half_x, half_y) = extent(zone, surface)
+    up = "height" if surface.is_upright else "length"
+    for name, reach, whole in (("width", 2 * half_x, surface.width_m), (up, 2 * half_y, surface.length_m)):
+        for share, words in SHARES:
+            if abs(reach - share * whole) < STEPS_M[units] / 2:
+                yield f"{words} the {name} of {surface.title}"
 
 
 def _reach(spot: Spot, corner: Point, units: str) -> Reach:

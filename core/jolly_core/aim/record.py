@@ -1,0 +1,147 @@
+"""What a record tells of a player's aim: makes out of tries at a target, or how many landed in each zone."""
+
+from __future__ import annotations
+
+from collections.abc import Hashable, Iterable, Sequence
+from dataclasses import dataclass, replace
+from math import hypot, log
+from typing import Protocol, Self
+
+from jolly_core.aim.targets import Circle, Rectangle, Strip, Target, chance_in_box, chance_off_centre
+from jolly_core.errors import CoreError
+
+#: Chances are kept this far off certainty, so that one lucky ball does not forbid a spread.
+CERTAIN = 1e-9
+FAR_M = 1e6
+
+
+class Evidence(Protocol):
+    """What was played at one set-up; ``cells`` is how many free counts it has."""
+
+    @property
+    def attempts(self) -> int: ...
+
+    @property
+    def cells(self) -> int: ...
+
+    @property
+    def set_up(self) -> Hashable:
+        """What was played alike: evidence of one set-up is added up."""
+
+    def plus(self, other: Self) -> Self:
+        """Both together, of one set-up."""
+
+    def log_likelihood(self, spread: float) -> float:
+        """How likely it is with that spread, in radians; as a logarithm, without what does not depend on it."""
+
+    def best_log_likelihood(self) -> float:
+        """The same under a model that fits every count."""
+
+
+@dataclass(frozen=True)
+class Tries:
+    """Makes out of attempts at one target from one distance."""
+
+    distance_m: float
+    target: Target
+    makes: int
+    attempts: int
+    cells: int = 1
+
+    @property
+    def set_up(self) -> Hashable:
+        return ("tries", self.distance_m, self.target)
+
+    def plus(self, other: Tries) -> Tries:
+        return replace(self, makes=self.makes + other.makes, attempts=self.attempts + other.attempts)
+
+    def log_likelihood(self, spread: float) -> float:
+        chance = _off_certainty(self.target.chance(spread * self.distance_m))
+        return self.makes * log(chance) + (self.attempts - self.makes) * log(1 - chance)
+
+    def best_log_likelihood(self) -> float:
+        return _saturated([self.makes, self.attempts - self.makes])
+
+
+@dataclass(frozen=True)
+class Beside:
+    """A target, with its middle so far to the right of the point that was aimed at, and above it."""
+
+    target: Rectangle | Circle | Strip
+    right_m: float
+    above_m: float
+
+    def chance(self, sd_m: float) -> float:
+        """The chance of landing in it."""
+        if isinstance(self.target, Circle):
+            return chance_off_centre(self.target.radius_m, sd_m, hypot(self.right_m, self.above_m))
+        if isinstance(self.target, Strip):
+            half_x, half_y = FAR_M, self.target.width_m / 2
+        else:
+            half_x, half_y = self.target.width_m / 2, self.target.height_m / 2
+        x, y = self.right_m, self.above_m
+        return chance_in_box((x - half_x, x + half_x), (y - half_y, y + half_y), (0, 0), (sd_m, sd_m))
+
+
+@dataclass(frozen=True)
+class Landed:
+    """How many balls aimed at one point landed in each of some zones that do not overlap, and how many in none.
+
+    Raises ``CoreError`` (``other_length``) where there are not as many counts as zones.
+    """
+
+    distance_m: float
+    zones: tuple[Beside, ...]
+    counts: tuple[int, ...]
+    out: int
+
+    def __post_init__(self) -> None:
+        if len(self.counts) != len(self.zones):
+            message = f"There are {len(self.zones)} zones; give as many counts, not {len(self.counts)}."
+            raise CoreError.one("other_length", message, "counts", value=list(self.counts))
+
+    @property
+    def attempts(self) -> int:
+        return sum(self.counts) + self.out
+
+    @property
+    def cells(self) -> int:
+        return len(self.zones)
+
+    @property
+    def set_up(self) -> Hashable:
+        return ("landed", self.distance_m, self.zones)
+
+    def plus(self, other: Landed) -> Landed:
+        counts = tuple(one + more for one, more in zip(self.counts, other.counts, strict=True))
+        return replace(self, counts=counts, out=self.out + other.out)
+
+    def log_likelihood(self, spread: float) -> float:
+        chances = [_off_certainty(zone.chance(spread * self.distance_m)) for zone in self.zones]
+        outside = _off_certainty(1 - sum(chances))
+        return sum(
+            count * log(chance)
+            for count, chance in zip((*self.counts, self.out), (*chances, outside), strict=True)
+            if count
+        )
+
+    def best_log_likelihood(self) -> float:
+        return _saturated([*self.counts, self.out])
+
+
+def merge(record: Iterable[Evidence]) -> list[Evidence]:
+    """One entry for each set-up, so that ten years cost no more than what was varied in them."""
+    sums: dict[Hashable, Evidence] = {}
+    for each in record:
+        known = sums.get(each.set_up)
+        sums[each.set_up] = known.plus(each) if known else each
+    return [each for each in sums.values() if each.attempts]
+
+
+def _off_certainty(chance: float) -> float:
+    return min(1 - CERTAIN, max(CERTAIN, chance))
+
+
+def _saturated(counts: Sequence[int]) -> float:
+    whole = sum(counts)
+    return sum(count * log(count / whole) for count in counts if count)

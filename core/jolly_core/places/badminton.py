@@ -1,0 +1,47 @@
+"""A badminton court, the athlete at the near back line; doubles width, with the singles side lines."""
+
+from jolly_core.places.place import FLOOR, Net, Place, Spot, Surface, across, along, over_net
+
+LENGTH, WIDTH, SINGLES = 13.40, 6.10, 5.18
+SHORT, LONG_DOUBLES = 1.98, 0.76
+NET_Y, MIDDLE, INSET = LENGTH / 2, WIDTH / 2, (WIDTH - SINGLES) / 2
+
+COURT = Surface("court", "the court", FLOOR, WIDTH, LENGTH)
+NET = Net("court", NET_Y, 1.524, 1.55)
+AIR, AIR_MARKS, AIR_SPOTS = over_net(COURT, NET, 4.0)
+PLACE = Place(
+    id="badminton_court",
+    title="Badminton court",
+    source="BWF Laws of Badminton, Law 1 (Court and Court Equipment), from memory",
+    surfaces=(COURT, AIR),
+    marks=(
+        across(COURT, "near back line", 0.0),
+        across(COURT, "far back line", LENGTH),
+        across(COURT, "near doubles long service line", LONG_DOUBLES),
+        across(COURT, "far doubles long service line", LENGTH - LONG_DOUBLES),
+        across(COURT, "near short service line", NET_Y - SHORT),
+        across(COURT, "far short service line", NET_Y + SHORT),
+        along(COURT, "left singles line", INSET, 0.0, LENGTH),
+        along(COURT, "right singles line", WIDTH - INSET, 0.0, LENGTH),
+        along(COURT, "near centre line", MIDDLE, 0.0, NET_Y - SHORT),
+        along(COURT, "far centre line", MIDDLE, NET_Y + SHORT, LENGTH),
+        *AIR_MARKS,
+    ),
+    spots=(
+        Spot("court", "far short service line on the centre line", (MIDDLE, NET_Y + SHORT)),
+        Spot("court", "far back line on the centre line", (MIDDLE, LENGTH)),
+        Spot("court", "far short service line on the left side line", (0.0, NET_Y + SHORT)),
+        Spot("court", "far short service line on the right side line", (WIDTH, NET_Y + SHORT)),
+        *AIR_SPOTS,
+    ),
+    net=NET,
+    sizes={
+        "length": LENGTH,
+        "width": WIDTH,
+        "singles_width": SINGLES,
+        "short_from_net": SHORT,
+        "doubles_long_from_back": LONG_DOUBLES,
+        "net_centre": 1.524,
+        "net_post": 1.55,
+    },
+)

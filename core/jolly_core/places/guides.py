@@ -1,0 +1,59 @@
+"""What a target snaps to: the lines and landmarks of a surface, its edges, halves, thirds and quarters."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+
+from jolly_core.places.place import Place, Surface
+
+SHARES = ((1 / 2, "half"), (1 / 3, "a third"), (2 / 3, "two thirds"), (1 / 4, "a quarter"), (3 / 4, "three quarters"))
+NEAR_M = 0.001
+
+
+@dataclass(frozen=True)
+class Guide:
+    """A straight line across a surface or up it, at so many metres, and what it is."""
+
+    at_m: float
+    title: str
+
+
+@dataclass(frozen=True)
+class Guides:
+    """``x`` are lines up or away, by their distance from the left; ``y`` lines across, from the near or bottom edge."""
+
+    x: tuple[Guide, ...]
+    y: tuple[Guide, ...]
+
+
+def guides_of(place: Place, surface: Surface) -> Guides:
+    """The guides of a surface; where two fall together the more telling name stays: lines, landmarks, edges, parts."""
+    return Guides(
+        tuple(_once(_along(place, surface, 0, surface.width_m))),
+        tuple(_once(_along(place, surface, 1, surface.length_m))),
+    )
+
+
+def _along(place: Place, surface: Surface, axis: int, whole_m: float) -> Iterator[Guide]:
+    for mark in place.marks_on(surface.id):
+        if abs(mark.start[axis] - mark.end[axis]) < NEAR_M:
+            yield Guide(mark.start[axis], mark.title)
+    for spot in place.spots:
+        if spot.surface == surface.id:
+            yield Guide(spot.at[axis], spot.title)
+    near, far = (("left edge", "right edge"), ("bottom", "top") if surface.is_upright else ("near edge", "far edge"))[
+        axis
+    ]
+    yield Guide(0.0, near)
+    yield Guide(whole_m, far)
+    for share, title in SHARES:
+        yield Guide(share * whole_m, title)
+
+
+def _once(guides: Iterator[Guide]) -> list[Guide]:
+    kept: list[Guide] = []
+    for guide in guides:
+        if all(abs(guide.at_m - other.at_m) >= NEAR_M for other in kept):
+            kept.append(guide)
+    return sorted(kept, key=lambda guide: guide.at_m)

@@ -1,0 +1,40 @@
+"""A one-wall court, outdoors: its floor, the athlete facing the wall, and the wall."""
+
+from jolly_core.places.place import FLOOR, WALL, Place, Spot, Surface, across, along
+
+FOOT = 0.3048
+WIDTH, LENGTH, HEIGHT = 20 * FOOT, 34 * FOOT, 16 * FOOT
+#: The short line and the service markers by their distance from the wall; a marker is six inches long.
+SHORT, SERVICE, MARKER = 16 * FOOT, 25 * FOOT, FOOT / 2
+
+FLOOR_ = Surface("floor", "the floor", FLOOR, WIDTH, LENGTH)
+FRONT = Surface("wall", "the wall", WALL, WIDTH, HEIGHT, away_m=LENGTH)
+PLACE = Place(
+    id="one_wall_court",
+    title="One-wall court",
+    source="USHA Official Rules of Handball, part on one-wall courts, from memory",
+    surfaces=(FRONT, FLOOR_),
+    marks=(
+        across(FLOOR_, "long line", 0.0),
+        across(FLOOR_, "short line", LENGTH - SHORT),
+        along(FLOOR_, "left side line", 0.0, 0.0, LENGTH),
+        along(FLOOR_, "right side line", WIDTH, 0.0, LENGTH),
+        along(FLOOR_, "left service marker", MARKER, LENGTH - SERVICE, LENGTH - SERVICE + 0.05),
+        along(FLOOR_, "right service marker", WIDTH - MARKER, LENGTH - SERVICE, LENGTH - SERVICE + 0.05),
+    ),
+    spots=(
+        Spot("floor", "short line on the left side line", (0.0, LENGTH - SHORT)),
+        Spot("floor", "short line on the right side line", (WIDTH, LENGTH - SHORT)),
+        Spot("floor", "left service marker", (0.0, LENGTH - SERVICE)),
+        Spot("floor", "right service marker", (WIDTH, LENGTH - SERVICE)),
+    ),
+    sizes={
+        "length": LENGTH,
+        "width": WIDTH,
+        "wall_height": HEIGHT,
+        "short_from_wall": SHORT,
+        "service_from_wall": SERVICE,
+        "short_to_long": LENGTH - SHORT,
+    },
+    front_m=LENGTH,
+)

@@ -1,0 +1,71 @@
+"""The rung maker: the next step from the aim model, one lever at a time, for a fair challenge."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from dataclasses import dataclass
+from math import copysign
+
+from jolly_core.aim.spread import Aim, Predicted, distance_for, predict, scale_for
+from jolly_core.aim.targets import Row, Target
+from jolly_core.places.tape import METRIC, STEPS_M, read_long
+
+#: A step up is fair where about seven in ten succeed. Common practice, no source.
+FAIR = 0.7
+#: Closer than this to fair there is nothing to move.
+FAIR_ENOUGH = 0.02
+DISTANCE, SIZE = "distance", "size"
+LONGEST_M, LEAST_SCALE, MOST_SCALE = 60.0, 0.05, 20.0
+#: Feet go in quarters in a stand, too: a line on the floor is laid to this.
+STAND_STEP_M = 0.05
+
+
+@dataclass(frozen=True)
+class NextRung:
+    """One lever moved: the distance and target of the step, what is foretold there, and in words."""
+
+    lever: str
+    distance_m: float
+    target: Target
+    predicted: Predicted
+    words: str
+    is_harder: bool
+
+
+def propose_rungs(
+    aim: Aim, target: Target, distance_m: float, *, wanted: float = FAIR, units: str = METRIC
+) -> list[NextRung]:
+    """From one set-up the steps that bring success to about ``wanted``: stand elsewhere, or tape another size.
+
+    Lengths are rounded to what is laid with a tape. None where it is as good as there already.
+    """
+    now = predict(aim, target, distance_m)
+    if abs(now.chance - wanted) <= FAIR_ENOUGH:
+        return []
+    return list(_levers(aim, target, distance_m, wanted, units, is_harder=now.chance > wanted))
+
+
+def _levers(
+    aim: Aim, target: Target, distance_m: float, wanted: float, units: str, *, is_harder: bool
+) -> Iterator[NextRung]:
+    stand_m = round(distance_for(aim, target, wanted, LONGEST_M) / STAND_STEP_M) * STAND_STEP_M
+    if STAND_STEP_M <= stand_m < LONGEST_M and abs(stand_m - distance_m) >= STAND_STEP_M:
+        at = predict(aim, target, stand_m)
+        way = "Farther" if stand_m > distance_m else "Nearer"
+        words = f"{way}: {read_long(stand_m, units)} instead of {read_long(distance_m, units)}"
+        yield NextRung(DISTANCE, stand_m, target, at, words, is_harder)
+    if isinstance(target, Row):
+        return  # a ball is as large as it is
+    scale = scale_for(aim, target, distance_m, wanted)
+    if LEAST_SCALE <= scale <= MOST_SCALE:
+        sized = _to_the_tape(target.scaled(scale), units)
+        words = f"{'Smaller' if scale < 1 else 'Larger'}: {round(100 * scale)} % of each length"
+        yield NextRung(SIZE, distance_m, sized, predict(aim, sized, distance_m), words, is_harder)
+
+
+def _to_the_tape(target: Target, units: str) -> Target:
+    step = STEPS_M[units]
+    lengths = {name: round(round(value / step) * step, 6) for name, value in vars(target).items()}
+    # What has a length keeps one, however small.
+    kept = {name: lengths[name] or copysign(step, value) for name, value in vars(target).items() if value}
+    return type(target)(**{**lengths, **kept})

@@ -1,0 +1,184 @@
+"""Layouts: where one stands and how far that is, kit, guides, lines and rows, and reading what was kept."""
+
+from __future__ import annotations
+
+from math import hypot
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
+from jolly_core.errors import CoreError
+from jolly_core.places.guides import guides_of
+from jolly_core.places.kit import kit_of
+from jolly_core.places.layout import Layout, Stand, distance_to, first_stand, mirror_layout, read_layout
+from jolly_core.places.place import Place
+from jolly_core.places.plain import make_place
+from jolly_core.places.registry import PLACES, get_place
+from jolly_core.places.standing import stand_range, stand_words
+from jolly_core.places.tape import tape_list
+from jolly_core.places.zone import Zone, ends_of, things_in_row
+
+WALL = make_place("wall", "Wall", kind="wall", width_m=4.0, length_m=3.0)
+TENNIS, ONE_WALL, POOL = get_place("tennis_court"), get_place("one_wall_court"), get_place("pool_table_9ft")
+
+
+# --- where one stands -------------------------------------------------------------------------------------------------
+
+
+@pytest.mark.parametrize(
+    ("place", "stand", "zone", "distance_m"),
+    [
+        (WALL, Stand(2, 4), Zone("ring", "surface", Circle(0.2), (2, 1)), 4),
+        (WALL, Stand(2, 4), Zone("ring", "surface", Circle(0.2), (0.5, 1)), hypot(1.5, 4)),
+        # From the baseline to the far service line: half the court and 6.4 m.
+        (TENNIS, Stand(5.485, 0), Zone("deep", "court", Circle(0.5), (5.485, 18.285)), 18.285),
+        # A metre behind the baseline to the net: half the court and a metre.
+        (TENNIS, Stand(5.485, 1), Zone("gap", "air", Circle(0.2), (5.485, 1.4)), 12.885),
+        # From 4 m before the wall to a ring 6 m before it, off the wall: 10 m, as to its mirror image behind the wall.
+        (ONE_WALL, Stand(3, -6.3632), Zone("ring", "floor", Circle(0.2), (3, 4.3632)), 10),
+        (ONE_WALL, Stand(3, -6.3632), Zone("low", "wall", Circle(0.2), (3, 1)), 4),
+        # Four metres before the pole; the basket's own middle is the pole's.
+        (get_place("disc_basket"), Stand(6, -6.5), Zone("chains", "basket", Rectangle(0.5, 0.5), (0.375, 1.08)), 4),
+    ],
+    ids=["straight", "aslant", "across the net", "to the net", "off the wall", "to the wall", "to the pole"],
+)
+def test_how_far_a_ball_flies(place: Place, stand: Stand, zone: Zone, distance_m: float) -> None:
+    assert distance_to(place, stand, zone) == pytest.approx(distance_m)
+
+
+@pytest.mark.parametrize("place", PLACES.values(), ids=PLACES)
+def test_every_place_says_where_one_stands(place: Place) -> None:
+    low, high = stand_range(place)
+    stand = first_stand(place)
+    assert low <= stand.back_m <= high
+    assert stand_words(place, stand).split()[0] in ("on", "0", "4")
+    assert place.surface("nowhere") is None
+
+
+def test_standing_is_said_from_the_wall_or_the_line() -> None:
+    assert stand_words(ONE_WALL, Stand(3, -5)) == "5.36 m from the wall"
+    assert stand_words(TENNIS, Stand(5, -1), "imperial") == "3 ft 3 1/4 in inside the near baseline"
+    assert stand_words(TENNIS, Stand(5, 0)) == "on the near baseline"
+
+
+# --- what to bring ----------------------------------------------------------------------------------------------------
+
+
+def test_tape_is_counted_edge_by_edge() -> None:
+    # Two boxes of 1 by 0.5 m side by side: 3 m around each, less the edge of 0.5 m that they share.
+    boxes = [Zone(name, "surface", Rectangle(1.0, 0.5), (x, 1.0)) for name, x in (("left", 1.5), ("right", 2.5))]
+    assert kit_of(WALL, boxes[:1]) == ["3 m of tape", "a tape measure"]
+    assert kit_of(WALL, boxes) == ["5.5 m of tape", "a tape measure"]
+    assert kit_of(WALL, boxes, "imperial") == ["19 ft of tape", "a tape measure"]
+
+
+def test_what_is_there_already_needs_no_tape() -> None:
+    # A strip along the foot of the wall: its lower edge is the floor.
+    assert kit_of(WALL, [Zone("low", "surface", Strip(0.6), (2, 0.3))]) == ["4 m of tape", "a tape measure"]
+    # The back of the left service box of a squash court: lines on three sides, and the wall.
+    box = Zone("box", "floor", Rectangle(1.6, 0.8), (0.8, 4.26 - 0.4))
+    assert kit_of(get_place("squash_court"), [box]) == ["2 m of tape", "a tape measure"]
+
+
+def test_cones_balls_chalk_and_string() -> None:
+    zones = [
+        Zone("deep", "court", Rectangle(4.0, 2.0), (5.0, 21.0)),
+        Zone("ring", "court", Circle(0.5), (5.0, 15.0)),
+        Zone("gap", "air", Rectangle(2.0, 0.6), (5.0, 1.3)),
+    ]
+    assert kit_of(TENNIS, zones) == [
+        "4 cones",
+        "chalk for 1 circle",
+        "a tape measure",
+        "11 m of string and two poles to hold it over the net",
+    ]
+    assert kit_of(POOL, [Zone("row", "table", Row(0.6, 0, 0.01, 0.05715), (0.6, 1.0))])[0] == "9 balls"
+    assert kit_of(WALL, [Zone("line", "surface", Line(2, 0, 0.1), (2, 1))])[0] == "2 m of tape"
+
+
+# --- lines and rows ---------------------------------------------------------------------------------------------------
+
+
+def test_a_row_stands_between_its_two_spots() -> None:
+    # A pool ball is 57.15 mm; with a centimetre between, from one foot sight to the other: 19 balls in 1.27 m.
+    row = Zone("row", "table", Row(1.27 - 0.1, 0.0, 0.01, 0.05715), (0.635, 1.905))
+    points = things_in_row(row)
+    assert points[0] == pytest.approx(ends_of(row)[0])
+    assert len(points) == int(1.17 / 0.06715) + 1
+    taped = tape_list(POOL, [row])[0]
+    assert [fix.corner for fix in taped.fixes] == ["one end", "the other end"]
+    assert taped.size == "18 in a row over 117 cm, 6.5 cm from middle to middle"
+    assert taped.rounding == ""
+
+
+def test_halves_and_thirds_are_said_beside_the_tape() -> None:
+    taped = tape_list(WALL, [Zone("third", "surface", Rectangle(4 / 3, 1.5), (2, 0.75))])[0]
+    assert taped.parts == ("a third of the width of Wall", "half the height of Wall")
+    assert taped.rounding.startswith("rounding ")
+
+
+def test_guides_name_what_is_there_before_halves() -> None:
+    squash = get_place("squash_court")
+    wall = guides_of(squash, squash.surfaces[1])
+    assert {guide.title: guide.at_m for guide in wall.y} | {"tin": 0.48, "service line": 1.78, "bottom": 0.0} == {
+        guide.title: guide.at_m for guide in wall.y
+    }
+    assert [guide.at_m for guide in wall.x if guide.title in ("half", "a third")] == pytest.approx([6.4 / 3, 3.2])
+    floor = guides_of(squash, squash.surfaces[0])
+    assert next(guide.title for guide in floor.x if guide.at_m == 3.2) == "half-court line"  # not "half"
+
+
+def test_nothing_in_the_air_holds_a_tape() -> None:
+    names = {spot.title: spot.at for spot in TENNIS.landmarks("air")}
+    assert "top left corner" not in names
+    # The net sags from 1.07 m at its posts to 0.914 m: ITF Rule 1.
+    assert names["middle of the net's edge"][1] == 0.914
+    assert names["left end of the net's edge"][1] == 1.07
+
+
+# --- kept and read ----------------------------------------------------------------------------------------------------
+
+lengths = st.floats(0.05, 0.9)
+shapes = st.one_of(
+    st.builds(Rectangle, lengths, lengths),
+    st.builds(Circle, lengths),
+    st.builds(Line, lengths, lengths, lengths),
+    st.builds(Row, lengths, lengths, st.just(0.01), lengths),
+)
+zones = st.builds(Zone, st.just("zone"), st.just("surface"), shapes, st.tuples(st.floats(0.95, 3), st.floats(0.95, 2)))
+
+
+@given(zones, st.floats(-5, 5))
+def test_a_layout_is_read_as_it_was_kept(zone: Zone, back_m: float) -> None:
+    layout = Layout("one", (zone,), Stand(1.0, back_m), "zone")
+    assert read_layout(WALL, layout.as_dict()) == layout
+
+
+@given(zones)
+def test_mirrored_twice_a_whole_layout_is_as_it_was(zone: Zone) -> None:
+    layout = Layout("one", (zone,), Stand(1.0, 4.0))
+    once = mirror_layout(WALL, layout)
+    assert once.stand == Stand(3.0, 4.0)
+    again = mirror_layout(WALL, once)
+    assert again.zones[0].shape == zone.shape
+    assert again.zones[0].at == pytest.approx(zone.at)
+
+
+def test_every_field_that_cannot_be_read_is_named() -> None:
+    zones = [
+        {"name": "", "at": [1], "shape": {"kind": "star"}},
+        {"name": "a", "at": [1, 1], "shape": {"kind": "circle"}},
+    ]
+    with pytest.raises(CoreError) as refused:
+        read_layout(WALL, {"title": " ", "stand": {"x_m": "left"}, "zones": zones})
+    assert [problem.path for problem in refused.value.problems] == [
+        ("title",),
+        ("stand", "x_m"),
+        ("stand", "back_m"),
+        ("zones", 0, "name"),
+        ("zones", 0, "at"),
+        ("zones", 0, "shape", "kind"),
+        ("zones", 1, "shape", "radius_m"),
+    ]

@@ -1,0 +1,94 @@
+"""Patterns: read by names or numbers, made from where targets lie."""
+
+from __future__ import annotations
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from jolly_core.aim.targets import Circle
+from jolly_core.errors import CoreError
+from jolly_core.patterns.made import MADE, make_pattern
+from jolly_core.patterns.written import MOST_STEPS, read_pattern, write_pattern
+from jolly_core.places.zone import Zone
+
+NAMES = ["left", "right", "low middle"]
+names = st.text(st.characters(categories=("L",)), min_size=1, max_size=8)
+
+
+def at(name: str, x: float, y: float, surface: str = "wall") -> Zone:
+    return Zone(name, surface, Circle(0.1), (x, y))
+
+
+SQUARE = [at("near left", 0, 0), at("near right", 1, 0), at("far left", 0, 1), at("far right", 1, 1)]
+
+
+@pytest.mark.parametrize(
+    ("text", "zones"),
+    [
+        ("", ()),
+        ("left left right right", ("left", "left", "right", "right")),
+        ("LEFT, Low Middle", ("left", "low middle")),
+        ("1 2 3", ("left", "right", "low middle")),
+        ("low middle", ("low middle",)),
+        (" 3 ,, 1 ", ("low middle", "left")),
+    ],
+)
+def test_reads_names_and_numbers(text: str, zones: tuple[str, ...]) -> None:
+    assert read_pattern(text, NAMES) == zones
+
+
+def test_every_word_that_is_no_target_is_named() -> None:
+    with pytest.raises(CoreError) as refused:
+        read_pattern("left, up, 4", NAMES)
+    assert [(problem.path, problem.value) for problem in refused.value.problems] == [
+        (("pattern", 1), "up"),
+        (("pattern", 2), "4"),
+    ]
+    assert "left (1), right (2), low middle (3)" in refused.value.problems[0].message
+
+
+def test_a_pattern_without_end_is_refused() -> None:
+    with pytest.raises(CoreError) as refused:
+        read_pattern("1 " * (MOST_STEPS + 1), NAMES)
+    assert refused.value.code == "too_long"
+
+
+@given(st.lists(names, min_size=1, max_size=6, unique_by=str.casefold), st.data())
+def test_what_is_written_is_read_back(zones: list[str], data: st.DataObject) -> None:
+    steps = data.draw(st.lists(st.sampled_from(zones), min_size=1, max_size=12))
+    assert list(read_pattern(write_pattern(steps), zones)) == steps
+
+
+@pytest.mark.parametrize(
+    ("made", "order"),
+    [
+        ("alternate", ["near left", "near right", "far left", "far right"]),
+        ("one_and_two", ["near left", "near right", "near right", "far left", "far right", "far right"]),
+        ("clock", ["far right", "near right", "near left", "far left"]),
+        ("counter_clock", ["far right", "far left", "near left", "near right"]),
+        ("opposite", ["far right", "near left", "near right", "far left"]),
+    ],
+)
+def test_orders_go_by_where_the_targets_lie(made: str, order: list[str]) -> None:
+    assert list(make_pattern(made, SQUARE)) == order
+
+
+@given(st.sampled_from(sorted(MADE)), st.integers(2, 9))
+def test_every_order_plays_every_target(made: str, count: int) -> None:
+    zones = [at(f"z{number}", number % 3, number // 3) for number in range(count)]
+    assert set(make_pattern(made, zones)) == {zone.name for zone in zones}
+
+
+@pytest.mark.parametrize(
+    ("made", "zones", "code"),
+    [
+        ("zigzag", SQUARE, "unknown_pattern"),
+        ("clock", SQUARE[:1], "too_few"),
+        ("clock", [*SQUARE, at("floor", 0, 0, "floor")], "several_surfaces"),
+    ],
+)
+def test_orders_that_cannot_be_made_are_refused(made: str, zones: list[Zone], code: str) -> None:
+    with pytest.raises(CoreError) as refused:
+        make_pattern(made, zones)
+    assert refused.value.code == code
