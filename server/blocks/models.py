@@ -22,6 +22,8 @@ class Block(models.Model):
     #: By the athlete's own clock; None where the block is only planned for the day.
     start = models.TimeField(null=True)
     place = models.ForeignKey("places.Place", null=True, on_delete=models.SET_NULL, related_name="+")
+    #: Layouts that were put into it by hand, beside those of its rungs.
+    layouts = models.ManyToManyField("layouts.Layout", related_name="+")
     focus = models.CharField(max_length=12, default="balanced")
     energy = models.CharField(max_length=6, default="normal")
     partner = models.CharField(max_length=12, default="feed")

@@ -14,6 +14,7 @@ from blocks.models import Block, Segment
 from jolly_core.challenges.contract import Estimate
 from jolly_core.load.weekly import Session
 from jolly_core.planning.times import HABIT_SEGMENTS, Timed, around_seconds, set_up_seconds
+from layouts.models import Layout
 
 #: How far back "left out so many of the last times" looks, and how many times it looks at.
 AVOIDED_DAYS, AVOIDED_TIMES = 60, 4
@@ -31,6 +32,9 @@ def _with_segments(blocks: QuerySet[Block]) -> QuerySet[Block]:
         "segments__rung__ladder__athlete",
         "segments__rung__ladder__acknowledgements",
         "segments__rung__ladder__rungs__threshold_revisions",
+        "segments__rung__ladder__rungs__layout",
+        "segments__rung__layout",
+        "layouts",
         "segments__runs",
     )
     return blocks.prefetch_related(*inside).select_related("athlete", "place")
@@ -45,6 +49,13 @@ def get_next_block(athlete: Athlete, today: date) -> Block | None:
     blocks = list_blocks(athlete)
     started = blocks.filter(status=Block.Status.STARTED).order_by("-started_at").first()
     return started or blocks.filter(status=Block.Status.PLANNED, day__gte=today).first()
+
+
+def list_block_layouts(block: Block) -> list[Layout]:
+    """Where targets go in a block: the layouts of its rungs, then those that were put into it by hand."""
+    of_rungs = [segment.rung.layout for segment in block.segments.all() if segment.rung]
+    found = [layout for layout in (*of_rungs, *block.layouts.all()) if layout and not layout.is_dropped]
+    return list({layout.pk: layout for layout in found}.values())
 
 
 def list_blocks_between(athlete: Athlete, first: date, last: date) -> QuerySet[Block]:

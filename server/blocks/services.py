@@ -12,6 +12,7 @@ from accounts.models import Athlete
 from blocks.models import Block, Segment
 from jolly_core.errors import CoreError
 from jolly_core.load.weekly import check_effort
+from layouts.models import Layout
 
 #: What a re-fit changes, and what taking it back restores.
 _SHAPE = ("title", "minutes", "spare_s", "widen")
@@ -64,6 +65,19 @@ def take_refit_back(block: Block) -> Block:
     segments = before["segments"]
     block.changes = block.changes[:-1]
     return replan_block(block, segments=segments, **{name: before[name] for name in _SHAPE})
+
+
+def put_layout(block: Block, layout: Layout) -> Block:
+    """Put a layout into a block: its kit joins what to bring. Raises ``CoreError`` for a block that is closed."""
+    if block.status in (Block.Status.DONE, Block.Status.DROPPED):
+        raise CoreError.one("block_closed", "This block is closed; choose one that is still to come.", "status")
+    block.layouts.add(layout)
+    return block
+
+
+def take_layout_out(block: Block, layout: Layout) -> Block:
+    block.layouts.remove(layout)
+    return block
 
 
 def move_block(block: Block, **values: Any) -> Block:

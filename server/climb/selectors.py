@@ -24,6 +24,7 @@ from ladders.selectors import (
     list_ladders_and_rungs,
     list_rungs,
     list_thresholds,
+    load_layouts,
 )
 from runs.models import Run
 from runs.selectors import ENOUGH_ENTRIES, Books, get_run, list_books, list_counting, list_results, list_values
@@ -113,7 +114,9 @@ def _stand(ladder: Ladder, working: Rung, threshold: Threshold, results: Sequenc
 
 def list_standings(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderStanding]:
     """Where the athlete stands on all ladders, or on those that are named and theirs."""
-    return read_standings(athlete, get_today(athlete), ladder_ids)[0]
+    standings = read_standings(athlete, get_today(athlete), ladder_ids)[0]
+    load_layouts([rung for standing in standings for rung in standing.rungs])
+    return standings
 
 
 def read_standings(

@@ -27,6 +27,7 @@ CONFLICTS = {
     "needs_acknowledgement",
     "nothing_to_take_back",
     "dose_used_up",
+    "in_use",
 }
 
 

@@ -24,9 +24,11 @@ CSRF_TRUSTED_ORIGINS = read_list("ORIGINS")
 INSTALLED_APPS = [
     "accounts",
     "places",
+    "layouts",
     "ladders",
     "blocks",
     "runs",
+    "aims",
     "climb",
     "plan",
     "weeks",

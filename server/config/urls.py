@@ -12,8 +12,10 @@ from weeks.api.views import subscription
 api: list[URLPattern | URLResolver] = [
     path("", include("accounts.api.urls")),
     path("", include("places.api.urls")),
+    path("", include("layouts.api.urls")),
     path("", include("ladders.api.urls")),
     path("", include("runs.api.urls")),
+    path("", include("aims.api.urls")),
     path("", include("climb.api.urls")),
     path("", include("plan.api.urls")),
     path("", include("weeks.api.urls")),

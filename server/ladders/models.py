@@ -9,6 +9,7 @@ from django.utils.functional import cached_property
 from jolly_core.body.traits import Traits, read_traits
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.sides import BOTH_SIDES, NONE
+from layouts.models import Layout
 
 
 class Ladder(models.Model):
@@ -75,10 +76,17 @@ class Rung(models.Model):
     cues = models.JSONField(default=list)
     format = models.CharField(max_length=40)
     settings = models.JSONField(default=dict)
+    #: Where its targets go; what a make or miss on it says of the aim is measured there.
+    layout = models.ForeignKey("layouts.Layout", null=True, on_delete=models.SET_NULL, related_name="rungs")
 
     class Meta:
         ordering = ("ladder_id", "number")
         constraints = [models.UniqueConstraint(fields=("ladder", "number"), name="a_number_once_a_ladder")]
+
+    @property
+    def laid(self) -> Layout | None:
+        """Its layout, if it was not put away."""
+        return self.layout if self.layout and not self.layout.is_dropped else None
 
     @property
     def goal_words(self) -> str:

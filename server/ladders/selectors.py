@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import Any
 
-from django.db.models import Prefetch, QuerySet
+from django.db.models import Prefetch, QuerySet, prefetch_related_objects
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
@@ -18,7 +18,7 @@ from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevisio
 def list_ladders(athlete: Athlete) -> QuerySet[Ladder]:
     """The athlete's ladders with rungs and thresholds, in the order they were taken."""
     ladders = Ladder.objects.filter(athlete=athlete).select_related("athlete")
-    return ladders.prefetch_related("rungs__threshold_revisions", "acknowledgements")
+    return ladders.prefetch_related("rungs__threshold_revisions", "rungs__layout", "acknowledgements")
 
 
 def list_ladders_and_rungs(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[Ladder]:
@@ -32,6 +32,11 @@ def list_ladders_and_rungs(athlete: Athlete, ladder_ids: Sequence[int] | None = 
     for ladder in found:
         ladder.athlete = athlete  # it is known already: no need to read it once more for each
     return found
+
+
+def load_layouts(rungs: Sequence[Rung]) -> None:
+    """Read the layouts of rungs that are already there, at once."""
+    prefetch_related_objects(rungs, "layout")
 
 
 def get_ladder(athlete: Athlete, ladder_id: int) -> Ladder:

@@ -15,6 +15,8 @@ from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.thresholds.threshold import read_threshold
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
+from layouts.models import Layout
+from layouts.services import keep_for_hand
 
 
 @transaction.atomic
@@ -42,8 +44,48 @@ def _add_rung(ladder: Ladder, number: int, given: Mapping[str, Any], at: datetim
         cues=given["cues"],
         format=challenge.id,
         settings=challenge.read_settings(given["settings"]),
+        layout=_lay(ladder.athlete, given.get("layout")),
     )
     ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
+    return rung
+
+
+@transaction.atomic
+def insert_rung(below: Rung, *, title: str, set_up: str, lever: str, layout: Layout | None, at: datetime) -> Rung:
+    """Put a rung right above another one: the same game and the same asked for, with another set-up."""
+    ladder = below.ladder
+    # From the top down, so that no number is there twice.
+    for above in ladder.rungs.filter(number__gt=below.number).order_by("-number"):
+        above.number += 1
+        above.save(update_fields=["number"])
+    rung = Rung.objects.create(
+        ladder=ladder,
+        number=below.number + 1,
+        title=title[:120],
+        set_up=set_up,
+        lever=lever[:120],
+        cues=below.cues,
+        format=below.format,
+        settings=below.settings,
+        layout=layout,
+    )
+    threshold = below.threshold_revisions.order_by("id").last()
+    if threshold:
+        ThresholdRevision.objects.create(rung=rung, threshold=threshold.threshold, made_at=at)
+    if ladder.held > below.number:
+        ladder.held += 1
+        ladder.save(update_fields=["held"])
+    return rung
+
+
+def _lay(athlete: Athlete, given: Mapping[str, Any] | None) -> Layout | None:
+    return keep_for_hand(athlete, given["place"], given) if given else None
+
+
+def attach_layout(rung: Rung, layout: Layout | None) -> Rung:
+    """Say where the targets of a rung go from now on; runs that were played keep what they were aimed at."""
+    rung.layout = layout
+    rung.save(update_fields=["layout"])
     return rung
 
 

@@ -7,11 +7,15 @@ from django.db import models
 
 
 class Place(models.Model):
-    """A place by the athlete's own name for it; ``offers`` is what it has: "wall", "basket", "high ceiling"."""
+    """A place by the athlete's own name for it; ``offers`` is what it has: "wall", "basket", "high ceiling".
+
+    ``drawing`` is what the athlete measured of it, as the core's own places take it; None where nothing was.
+    """
 
     athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="places")
     name = models.CharField(max_length=80)
     offers = models.JSONField(default=list)
+    drawing = models.JSONField(null=True)
 
     class Meta:
         ordering = ("id",)

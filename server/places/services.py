@@ -2,21 +2,48 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+from django.db.models import ProtectedError
 
 from accounts.models import Athlete
 from jolly_core.errors import CoreError
+from jolly_core.places.plain import make_place
 from places.models import Place
 
 
-def keep_place(athlete: Athlete, name: str, offers: Sequence[str]) -> Place:
-    """Keep a place, or what an own one of that name offers now. Raises ``CoreError`` for an empty name."""
+def keep_place(athlete: Athlete, name: str, offers: Sequence[str], drawing: Mapping[str, Any] | None = None) -> Place:
+    """Keep a place, or what an own one of that name offers and measures now; without a drawing that stays as it is.
+
+    Raises ``CoreError``: ``empty`` for no name, sizes that cannot be, ``in_use`` for other measures of a place that
+    targets were laid on.
+    """
     name = name.strip()
     if not name:
         raise CoreError.one("empty", "Give the place a name.", "name")
-    clean = list(dict.fromkeys(each.strip() for each in offers if each.strip()))
-    return Place.objects.update_or_create(athlete=athlete, name=name, defaults={"offers": clean})[0]
+    values: dict[str, Any] = {"offers": list(dict.fromkeys(each.strip() for each in offers if each.strip()))}
+    if drawing is not None:
+        _check_drawing(athlete, name, drawing)
+        values["drawing"] = dict(drawing)
+    return Place.objects.update_or_create(athlete=athlete, name=name, defaults=values)[0]
+
+
+def _check_drawing(athlete: Athlete, name: str, drawing: Mapping[str, Any]) -> None:
+    try:
+        make_place("new", name, **drawing)
+    except CoreError as error:
+        raise error.under("drawing") from None
+    known = Place.objects.filter(athlete=athlete, name=name).first()
+    if known and known.layouts.exists() and known.drawing != dict(drawing):
+        message = f"Targets lie on {name} as it was measured; keep the new measures under another name."
+        raise CoreError.one("in_use", message, "drawing")
 
 
 def drop_place(place: Place) -> None:
-    place.delete()
+    """Forget a place. Raises ``CoreError`` (``in_use``) for one that targets were laid on."""
+    try:
+        place.delete()
+    except ProtectedError:
+        message = f"Targets lie on {place.name}; it stays as long as their layouts do."
+        raise CoreError.one("in_use", message, "place", value=place.pk) from None

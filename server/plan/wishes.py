@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import date, timedelta
 from statistics import fmean
 
 from accounts.models import Athlete
+from aims.selectors import read_aims, tries_at
 from blocks.models import Block
 from blocks.selectors import LeftOut, list_left_out, list_timed
 from climb.selectors import LadderStanding, read_standings
 from config.unchanged import remember
+from jolly_core.aim.spread import predict
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.load.dose import DoseLeft, dose_left
@@ -25,6 +27,8 @@ from runs.selectors import Books, Entry, list_attempts_by_day, list_books, list_
 #: A rung with fewer runs than this is new.
 NEW_RUNS = 3
 RECENT_ENTRIES = 10
+#: A rate that was foretold is kept off certainty, as nobody has seen it yet.
+MOST_RATE = 0.95
 
 Target = tuple[Rung, str]
 
@@ -49,6 +53,8 @@ class _Record:
     last_days: dict[tuple[int, str], date]
     attempts: dict[int, dict[date, int]]
     left_out: dict[tuple[int, str], LeftOut]
+    #: Of rungs that were not played on a side yet: what the aim at their ladder foretells there.
+    foretold: Mapping[Target, float]
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
 
 
@@ -85,11 +91,25 @@ def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_te
         last_days=list_last_days(athlete),
         attempts=list_attempts_by_day(athlete, day - timedelta(days=7)),
         left_out=list_left_out(athlete, day),
+        foretold=_foretell(athlete, [(rung, side) for rung, side in targets if not _on_side(books, rung, side)]),
         tests=tests,
     )
     wishes = [_wish(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
     keys = {wish.key: target for wish, target in zip(wishes, targets, strict=True)}
     return Wishes(tuple(wishes), keys, get_habit(athlete), test.day if test else None)
+
+
+def _foretell(athlete: Athlete, new: Sequence[Target]) -> dict[Target, float]:
+    """The success that the aim foretells where there is no record yet; only for rungs with a layout."""
+    laid = [(rung, side) for rung, side in new if rung.layout_id]
+    aims = read_aims(athlete, [rung.ladder_id for rung, _ in laid]) if laid else []
+    by_key = {(each.ladder.pk, each.side): each.aim for each in aims}
+    found = {}
+    for rung, side in laid:
+        aim, tries = by_key.get((rung.ladder_id, side)), tries_at(rung)
+        if aim and tries:
+            found[rung, side] = predict(aim, tries.target, tries.distance_m).chance
+    return found
 
 
 def get_last_test(athlete: Athlete, day: date) -> Block | None:
@@ -113,6 +133,9 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
     entries = _on_side(record.books, rung, side)
     below = get_rung_below(ladder, rung)
     pace = pace_of(rung, entries, below=_on_side(record.books, below, side) if below else ())
+    foretold = record.foretold.get((rung, side))
+    if foretold is not None:
+        pace = replace(pace, rate=min(MOST_RATE, max(1 - MOST_RATE, foretold)))
     challenge = get_challenge(rung.format)
     missing = {each.side: each.more_runs for each in standing.verdict.evidence}
     hand = hand_of(side, record.athlete.handedness)
@@ -138,6 +161,7 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
         planned=left_out.planned,
         is_new=len(entries) < NEW_RUNS,
         is_prior=pace.is_prior,
+        foretold=foretold,
         test_runs=runs,
         test_place=place,
         dose=_dose(record, ladder),

@@ -36,6 +36,8 @@ class Run(models.Model):
     tally = models.JSONField()
     #: Usual, best and mark as they stood when the run began: what the court screen measures against.
     yardstick = models.JSONField(default=dict)
+    #: How far away which target was, where its makes and misses tell of the aim; empty where they do not.
+    aimed = models.JSONField(default=dict)
     metrics = models.JSONField(default=dict)
     attempts = models.PositiveIntegerField(default=0)
     makes = models.PositiveIntegerField(default=0)

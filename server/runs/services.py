@@ -23,6 +23,7 @@ from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_choice
 from ladders.models import Rung
 from ladders.selectors import list_unacknowledged
+from layouts.selectors import aimed_at
 from runs.live import put_session, take_session
 from runs.models import Event, Run
 from runs.selectors import get_dose_left, get_run_to_record, get_yardstick, list_known
@@ -77,6 +78,7 @@ def start_run(
         day=get_day(athlete, started_at),
         tally=tally.as_dict(),
         yardstick=get_yardstick(rung, side).as_dict(),
+        aimed=aimed_at(rung.layout),
     )
 
 
@@ -116,6 +118,7 @@ def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: d
         day=get_day(athlete, started_at),
         tally=tally.as_dict(),
         yardstick=get_yardstick(rung, segment.side).as_dict(),
+        aimed=aimed_at(rung.layout),
         metrics=dict(tally.metrics),
         attempts=tally.attempts,
         makes=tally.makes,

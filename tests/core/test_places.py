@@ -240,13 +240,20 @@ def test_reads_as_a_tape_does(distance_m: float, metric: str, imperial: str) -> 
 
 def test_a_corner_from_two_landmarks_by_hand() -> None:
     # The near left corner of the box is at (0.5, 0.7): from the corners of the wall at (0, 0) and (4, 0) it is
-    # sqrt(0.25 + 0.49) = 0.860 m and sqrt(12.25 + 0.49) = 3.569 m; from (0, 0) and (0, 3): 0.860 and 2.354 m.
+    # sqrt(0.25 + 0.49) = 0.860 m and sqrt(12.25 + 0.49) = 3.569 m. The top corners, 3 m up, are out of reach.
     fix = tape_list(WALL, [BOX])[0].fixes[0]
     found = {reach.landmark: reach.distance_m for reach in fix.reaches}
     assert fix.corner == "bottom left"
     assert found["bottom left corner"] == pytest.approx(sqrt(0.74))
-    assert found["top left corner"] == pytest.approx(sqrt(0.25 + 2.3**2))
-    assert [reach.words for reach in fix.reaches] == ["86 cm", "235.5 cm"]
+    assert found["bottom right corner"] == pytest.approx(sqrt(3.5**2 + 0.49))
+    assert [reach.words for reach in fix.reaches] == ["86 cm", "357 cm"]
+
+
+def test_what_lies_low_on_a_wall_is_fixed_from_above() -> None:
+    # From both bottom corners a spot 5 cm up is seen along one line: no two distances fix it.
+    low = Zone("low", "surface", Rectangle(0.5, 0.05), (2.0, 0.075))
+    spots = {reach.landmark for reach in tape_list(WALL, [low])[0].fixes[0].reaches}
+    assert any(spot.startswith("top") for spot in spots)
 
 
 @given(zones, st.sampled_from(["metric", "imperial"]))

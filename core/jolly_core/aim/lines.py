@@ -7,11 +7,13 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from itertools import pairwise
 from math import atan2, degrees, hypot
 
 from jolly_core.errors import CoreError
 
 Point = tuple[float, float]
+Spot = tuple[float, float, float]
 
 
 @dataclass(frozen=True)
@@ -21,6 +23,15 @@ class Bounce:
     at_m: float
     path_m: float
     angle_deg: float
+
+
+@dataclass(frozen=True)
+class Flight:
+    """Where walls are met, as (x, y, height); how long the way is seen from above, and each leg of it."""
+
+    touches: tuple[Spot, ...]
+    path_m: float
+    legs_m: tuple[float, ...]
 
 
 def bounce_off_wall(here: Point, there: Point) -> Bounce:
@@ -38,15 +49,6 @@ def bounce_off_wall(here: Point, there: Point) -> Bounce:
     along = x2 - x1
     at_m = x1 + along * away1 / (away1 + away2)
     return Bounce(at_m, hypot(along, away1 + away2), degrees(atan2(abs(along), away1 + away2)))
-
-
-def height_on_wall(here: Point, there: Point) -> float:
-    """How high on a wall to aim from here to reach there, seen from the side: points are (height, away from the wall).
-
-    >>> round(height_on_wall((1.0, 4.0), (0.5, 2.0)), 3)
-    0.667
-    """
-    return bounce_off_wall(here, there).at_m
 
 
 def bank(here: Point, there: Point, walls: Sequence[str], room: Point) -> list[Point]:
@@ -69,6 +71,30 @@ def bank(here: Point, there: Point, walls: Sequence[str], room: Point) -> list[P
         at = _meet(at, aim, wall, room)
         touched.append(at)
     return touched
+
+
+def fly(here: Spot, there: Spot, walls: Sequence[str], room: Point) -> Flight:
+    """A straight flight off the walls of a room, from above and from the side: points are (x, y, height).
+
+    Seen along its way a straight line rises or falls evenly, also over its mirror images; so a wall is met at that
+    share of the height which lies behind it. Raises ``CoreError`` as ``bank``, and ``below_floor`` for heights that
+    cannot be.
+
+    >>> flight = fly((0, 2, 1.2), (3, 4, 0.6), ["B"], (6, 50))
+    >>> [round(each, 3) for each in flight.touches[0]], round(flight.path_m, 3)
+    ([1.0, 0.0, 1.0], 6.708)
+    """
+    for name, (_, _, height_m) in (("here", here), ("there", there)):
+        if height_m < 0:
+            message = "A height is above the floor."
+            raise CoreError.one("below_floor", message, name, value=height_m, allowed=">= 0")
+    stops = [here[:2], *bank(here[:2], there[:2], walls, room), there[:2]]
+    legs = [hypot(b[0] - a[0], b[1] - a[1]) for a, b in pairwise(stops)]
+    path_m, flown_m, touches = sum(legs), 0.0, []
+    for (x, y), leg in zip(stops[1:-1], legs, strict=False):
+        flown_m += leg
+        touches.append((x, y, here[2] + (there[2] - here[2]) * (flown_m / path_m if path_m else 0.0)))
+    return Flight(tuple(touches), path_m, tuple(legs))
 
 
 def _mirror(point: Point, wall: str, room: Point) -> Point:

@@ -4,12 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
-from math import hypot
+from math import hypot, sqrt
 from typing import Any
 
 from jolly_core.aim.targets import check_target, turned_over
 from jolly_core.errors import CoreError, Problem
-from jolly_core.places.place import FLOOR, Place, Surface
+from jolly_core.places.place import FLOOR, Place, Point, Surface
 from jolly_core.places.zone import Zone, extent, read_zone
 from jolly_core.validation import check_number
 
@@ -84,6 +84,12 @@ def distance_to(place: Place, stand: Stand, zone: Zone) -> float:
     >>> distance_to(get_place("plain_wall"), Stand(2.0, 4.0), Zone("ring", "wall", Circle(0.2), (2.0, 1.0)))
     4.0
     """
+    across_m, away_m = _way_to(place, stand, zone)
+    return max(NEAREST_M, hypot(across_m, away_m + stand.back_m))
+
+
+def _way_to(place: Place, stand: Stand, zone: Zone) -> Point:
+    """How far a zone lies to the side of where one stands, and how far away from the place's near edge."""
     surface = place.surface(zone.surface)
     if surface is None:
         raise CoreError([_no_surface(zone, place)])
@@ -91,7 +97,15 @@ def distance_to(place: Place, stand: Stand, zone: Zone) -> float:
     away_m = surface.away_m + (0.0 if surface.is_upright else extent(zone, surface)[0][1])
     if surface.kind == FLOOR and place.front_m is not None:
         away_m = 2 * place.front_m - away_m
-    return max(NEAREST_M, hypot(across_m, away_m + stand.back_m))
+    return across_m, away_m
+
+
+def stand_at(place: Place, stand: Stand, zone: Zone, distance_m: float) -> Stand | None:
+    """Where to stand, straight back from here, for a zone to be so far away; None where it is farther to the side."""
+    across_m, away_m = _way_to(place, stand, zone)
+    if distance_m < abs(across_m):
+        return None
+    return replace(stand, back_m=round(sqrt(distance_m**2 - across_m**2) - away_m, 3))
 
 
 def first_stand(place: Place) -> Stand:

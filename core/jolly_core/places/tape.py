@@ -6,7 +6,7 @@ said beside it.
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from itertools import combinations
 from math import hypot, sqrt
@@ -23,6 +23,8 @@ STEPS_M = {METRIC: 0.005, IMPERIAL: INCH_M / 4}
 LEAST_SINE = 0.3
 CORNERS = ("near left", "near right", "far right", "far left")
 UPRIGHT_CORNERS = ("bottom left", "bottom right", "top right", "top left")
+#: How high up a wall one holds a tape without a ladder. Common practice, no source.
+ARM_M = 2.1
 ENDS = ("one end", "the other end")
 #: Shares that a folded cord finds without a tape.
 SHARES = (
@@ -123,7 +125,7 @@ def _tape(zone: Zone, surface: Surface, landmarks: Sequence[Spot], units: str) -
     names = _names(corners, surface)
     fixes, moved = [], []
     for name, corner in zip(names, corners, strict=True):
-        one, other = _best_pair(corner, landmarks)
+        one, other = _best_pair(corner, landmarks, _in_reach if surface.is_upright else None)
         reaches = tuple(_reach(spot, corner, units) for spot in (one, other))
         fixes.append(Fix(name, (reaches[0], reaches[1])))
         moved.append(_meet(one.at, other.at, [_rounded(each.distance_m, units) for each in reaches], corner))
@@ -176,8 +178,14 @@ def _distance(one: Point, other: Point) -> float:
     return hypot(one[0] - other[0], one[1] - other[1])
 
 
-def _best_pair(corner: Point, landmarks: Sequence[Spot]) -> tuple[Spot, Spot]:
-    """The two that fix the corner best: short distances that cross at a wide angle."""
+def _in_reach(spot: Spot) -> bool:
+    return spot.at[1] <= ARM_M
+
+
+def _best_pair(
+    corner: Point, landmarks: Sequence[Spot], is_in_reach: Callable[[Spot], bool] | None
+) -> tuple[Spot, Spot]:
+    """The two that fix the corner best: within reach, short distances that cross at a wide angle."""
 
     def cost(pair: tuple[Spot, Spot]) -> float:
         one, other = (_distance(spot.at, corner) for spot in pair)
@@ -185,7 +193,8 @@ def _best_pair(corner: Point, landmarks: Sequence[Spot]) -> tuple[Spot, Spot]:
 
     pairs = list(combinations(landmarks, 2))
     wide = [pair for pair in pairs if _sine(corner, pair) >= LEAST_SINE]
-    return min(wide or pairs, key=cost)
+    near = [pair for pair in wide if is_in_reach is None or all(is_in_reach(spot) for spot in pair)]
+    return min(near or wide or pairs, key=cost)
 
 
 def _sine(corner: Point, pair: tuple[Spot, Spot]) -> float:

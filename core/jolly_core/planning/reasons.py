@@ -69,6 +69,12 @@ def _tested(wish: Wish, terms: Terms) -> Weighed | None:
     return (100, f"as on {terms.last_test:%-d %b}, for comparison") if wish.test_runs else None
 
 
+def _foretold(wish: Wish, terms: Terms) -> Weighed | None:
+    if wish.foretold is None:
+        return None
+    return 2, f"new here: your aim foretells {round(100 * wish.foretold)} %"
+
+
 RULES = (
     Rule("tested", _tested),
     Rule("avoided", _avoided, {WEAK_SPOTS: 2}),
@@ -76,6 +82,7 @@ RULES = (
     Rule("nearly_there", _nearly_there, {WEAK_SPOTS: 0.3}),
     Rule("weak_side", _weak_side, {WEAK_SPOTS: 3, GENTLE: 0.5}),
     Rule("low_rate", _low_rate, {WEAK_SPOTS: 3}),
+    Rule("foretold", _foretold),
 )
 
 

@@ -30,7 +30,8 @@ class Wish:
 
     ``rate`` and ``other_rate`` are the shares of makes on this side and on the other, None without a record;
     ``left_out`` of the last ``planned`` times that it was in a block it was left out; ``test_runs`` is how many runs
-    the last test day held of it, and ``is_prior`` says that its length is assumed, for want of a record.
+    the last test day held of it, and ``is_prior`` says that its length is assumed, for want of a record;
+    ``foretold`` is the success that the aim at its ladder foretells where it was not played yet.
     """
 
     key: str
@@ -50,6 +51,7 @@ class Wish:
     planned: int = 0
     is_new: bool = False
     is_prior: bool = False
+    foretold: float | None = None
     test_runs: int = 0
     test_place: int = 0
     dose: DoseLeft = field(default_factory=lambda: DoseLeft(None))

@@ -8,6 +8,7 @@ from jolly_core.challenges.registry import CHALLENGES
 from jolly_core.sides import SIDES, side_words
 from ladders.models import Ladder
 from ladders.selectors import list_acknowledgements
+from layouts.api.serializers import LayoutRefSerializer
 
 FORMATS = tuple(CHALLENGES)
 
@@ -109,6 +110,11 @@ class RungRefSerializer(serializers.Serializer[Any]):
     cues = serializers.ListField(child=serializers.CharField())
     format = serializers.CharField()
     goal_words = serializers.CharField()
+    layout = LayoutRefSerializer(source="laid", allow_null=True)
+
+
+class AttachedLayoutSerializer(serializers.Serializer[Any]):
+    layout = serializers.IntegerField(allow_null=True, help_text="Null takes the layout off the rung.")
 
 
 class SideField(serializers.ChoiceField):

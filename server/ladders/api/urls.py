@@ -8,4 +8,5 @@ urlpatterns = [
     path("shelf/<slug:key>/take/", views.TakeView.as_view()),
     path("ladders/<int:ladder_id>/acknowledgements/", views.AcknowledgementsView.as_view()),
     path("rungs/<int:rung_id>/threshold/", views.ThresholdView.as_view()),
+    path("rungs/<int:rung_id>/layout/", views.RungLayoutView.as_view()),
 ]

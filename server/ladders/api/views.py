@@ -9,13 +9,16 @@ from config.requests import Request
 from jolly_core.challenges.registry import CHALLENGES
 from ladders import selectors, services
 from ladders.api.serializers import (
+    AttachedLayoutSerializer,
     ChallengeSerializer,
     LadderRefSerializer,
+    RungRefSerializer,
     SaidYesSerializer,
     ShelfLadderSerializer,
     ThresholdSerializer,
 )
 from ladders.shelf import get_shelf_ladder, list_shelf
+from layouts.selectors import get_layout
 
 
 class ChallengesView(APIView):
@@ -71,3 +74,16 @@ class ThresholdView(APIView):
         given.is_valid(raise_exception=True)
         revision = services.change_threshold(rung, given.validated_data, datetime.now(UTC))
         return Response(ThresholdSerializer(revision.threshold).data)
+
+
+class RungLayoutView(APIView):
+    """Where the targets of a rung go."""
+
+    @extend_schema(operation_id="attach_layout", request=AttachedLayoutSerializer, responses=RungRefSerializer)
+    def put(self, request: Request, rung_id: int) -> Response:
+        rung = selectors.get_rung(request.user, rung_id)
+        given = AttachedLayoutSerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        chosen = given.validated_data["layout"]
+        layout = None if chosen is None else get_layout(request.user, chosen)
+        return Response(RungRefSerializer(services.attach_layout(rung, layout)).data)

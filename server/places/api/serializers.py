@@ -1,18 +1,152 @@
 from typing import Any
 
+from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
+from jolly_core.places.guides import guides_of
+from jolly_core.places.layout import first_stand
+from jolly_core.places.place import KINDS, Surface
+from jolly_core.places.place import Place as DrawnPlace
+from jolly_core.places.standing import stand_range
+from jolly_core.places.tape import read_long
 from places.models import Place
+from places.selectors import OWN
+
+
+class PointField(serializers.ListField):
+    """Two lengths in metres: to the right, and away or up."""
+
+    def __init__(self, **options: Any) -> None:
+        super().__init__(child=serializers.FloatField(), min_length=2, max_length=2, **options)
+
+
+class SpotSerializer(serializers.Serializer[Any]):
+    """A landmark that one can hold the end of a tape to."""
+
+    title = serializers.CharField(max_length=60)
+    at = PointField()
+
+
+class DrawingSerializer(serializers.Serializer[Any]):
+    """An own place as it was measured; what can be is the core's to say."""
+
+    kind = serializers.ChoiceField(choices=list(KINDS))
+    width_m = serializers.FloatField()
+    length_m = serializers.FloatField(help_text="Its height, of a wall.")
+    spots = SpotSerializer(many=True, required=False)
 
 
 class NewPlaceSerializer(serializers.Serializer[Any]):
     name = serializers.CharField(max_length=80)
     offers = serializers.ListField(child=serializers.CharField(max_length=40), max_length=20)
+    drawing = DrawingSerializer(required=False)
 
 
 class PlaceSerializer(serializers.ModelSerializer[Place]):
     offers = serializers.ListField(child=serializers.CharField())
+    drawn_as = serializers.SerializerMethodField()
 
     class Meta:
         model = Place
-        fields = ("id", "name", "offers")
+        fields = ("id", "name", "offers", "drawn_as")
+
+    def get_drawn_as(self, place: Place) -> str:
+        """Its id in the library of places; empty where it was not measured."""
+        return f"{OWN}{place.pk}" if place.drawing else ""
+
+
+class MarkSerializer(serializers.Serializer[Any]):
+    title = serializers.CharField()
+    start = PointField()
+    end = PointField()
+
+
+class GuideSerializer(serializers.Serializer[Any]):
+    at_m = serializers.FloatField()
+    title = serializers.CharField()
+
+
+class SurfaceSerializer(serializers.Serializer[Any]):
+    """A flat part of a place, with what is on it and what targets snap to."""
+
+    id = serializers.CharField()
+    title = serializers.CharField()
+    kind = serializers.CharField()
+    width_m = serializers.FloatField()
+    length_m = serializers.FloatField()
+    left_m = serializers.FloatField()
+    away_m = serializers.FloatField()
+    is_upright = serializers.BooleanField()
+    marks = MarkSerializer(many=True)
+    spots = SpotSerializer(many=True)
+    guides_x = GuideSerializer(many=True)
+    guides_y = GuideSerializer(many=True)
+
+
+class SizeSerializer(serializers.Serializer[Any]):
+    name = serializers.CharField()
+    words = serializers.CharField()
+
+
+class NetSerializer(serializers.Serializer[Any]):
+    y_m = serializers.FloatField()
+    centre_m = serializers.FloatField()
+    side_m = serializers.FloatField()
+
+
+class StandSerializer(serializers.Serializer[Any]):
+    x_m = serializers.FloatField()
+    back_m = serializers.FloatField()
+
+
+class DrawnPlaceSerializer(serializers.Serializer[Any]):
+    """A place to scale, with the source of its sizes."""
+
+    id = serializers.CharField()
+    title = serializers.CharField()
+    sizes_from = serializers.CharField(source="source")
+    is_own = serializers.SerializerMethodField()
+    surfaces = serializers.SerializerMethodField()
+    net = NetSerializer(allow_null=True)
+    front_m = serializers.FloatField(allow_null=True)
+    sizes = serializers.SerializerMethodField()
+    first_stand = serializers.SerializerMethodField()
+    least_back_m = serializers.SerializerMethodField()
+    most_back_m = serializers.SerializerMethodField()
+
+    def get_is_own(self, place: DrawnPlace) -> bool:
+        return place.id.startswith(OWN)
+
+    @extend_schema_field(SurfaceSerializer(many=True))
+    def get_surfaces(self, place: DrawnPlace) -> Any:
+        return SurfaceSerializer([_surface(place, surface) for surface in place.surfaces], many=True).data
+
+    @extend_schema_field(SizeSerializer(many=True))
+    def get_sizes(self, place: DrawnPlace) -> Any:
+        units = self.context.get("units", "metric")
+        rows = [{"name": name.replace("_", " "), "words": read_long(size, units)} for name, size in place.sizes.items()]
+        return SizeSerializer(rows, many=True).data
+
+    @extend_schema_field(StandSerializer)
+    def get_first_stand(self, place: DrawnPlace) -> Any:
+        return StandSerializer(first_stand(place)).data
+
+    def get_least_back_m(self, place: DrawnPlace) -> float:
+        """How far inside one may stand, as a slider goes."""
+        return stand_range(place)[0]
+
+    def get_most_back_m(self, place: DrawnPlace) -> float:
+        """How far back one may stand."""
+        return stand_range(place)[1]
+
+
+def _surface(place: DrawnPlace, surface: Surface) -> dict[str, Any]:
+    guides = guides_of(place, surface)
+    return {
+        **vars(surface),
+        "is_upright": surface.is_upright,
+        "marks": place.marks_on(surface.id),
+        "spots": place.landmarks(surface.id),
+        "guides_x": guides.x,
+        "guides_y": guides.y,
+    }

@@ -4,7 +4,7 @@ from rest_framework.views import APIView
 
 from config.requests import Request
 from places import selectors, services
-from places.api.serializers import NewPlaceSerializer, PlaceSerializer
+from places.api.serializers import DrawnPlaceSerializer, NewPlaceSerializer, PlaceSerializer
 
 
 class PlacesView(APIView):
@@ -18,7 +18,7 @@ class PlacesView(APIView):
     def post(self, request: Request) -> Response:
         given = NewPlaceSerializer(data=request.data)
         given.is_valid(raise_exception=True)
-        place = services.keep_place(request.user, given.validated_data["name"], given.validated_data["offers"])
+        place = services.keep_place(request.user, **given.validated_data)
         return Response(PlaceSerializer(place).data, status=201)
 
 
@@ -29,3 +29,12 @@ class PlaceView(APIView):
     def delete(self, request: Request, place_id: int) -> Response:
         services.drop_place(selectors.get_place(request.user, place_id))
         return Response(status=204)
+
+
+class LibraryView(APIView):
+    """Every place to scale, the athlete's own ones first."""
+
+    @extend_schema(operation_id="list_library", responses=DrawnPlaceSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        places = selectors.list_library(request.user)
+        return Response(DrawnPlaceSerializer(places, many=True, context={"units": request.user.units}).data)

@@ -6,7 +6,7 @@ from rest_framework import serializers
 
 from accounts.api.serializers import BodyLimitSerializer
 from blocks.models import LONGEST_NOTE, Block, Segment
-from blocks.selectors import actual_seconds
+from blocks.selectors import actual_seconds, list_block_layouts
 from climb.api.serializers import LadderStandingSerializer
 from jolly_core.challenges.contract import Estimate
 from jolly_core.challenges.registry import get_challenge
@@ -17,6 +17,8 @@ from jolly_core.planning.warmup import cool_down_parts, warm_up_parts
 from jolly_core.planning.wish import BALANCED, NORMAL, PARTNER
 from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
+from layouts.api.serializers import LayoutRefSerializer
+from layouts.selectors import list_kit as layout_kit
 from places.api.serializers import PlaceSerializer
 from plan.models import Routine
 from plan.proposals import list_kit
@@ -204,6 +206,7 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
     segments = SegmentSerializer(many=True)
     place = PlaceSerializer(allow_null=True)
     kit = serializers.SerializerMethodField()
+    layouts = serializers.SerializerMethodField()
     time = serializers.SerializerMethodField()
     missing = serializers.ListField(child=serializers.CharField())
     changes = serializers.ListField(child=serializers.CharField())
@@ -224,6 +227,7 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
             "partner",
             "missing",
             "kit",
+            "layouts",
             "time",
             "acknowledged",
             "changes",
@@ -239,7 +243,13 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
 
     def get_kit(self, block: Block) -> serializers.ListField(child=serializers.CharField()):  # type: ignore[valid-type]
         """What to bring."""
-        return list_kit([segment.rung.ladder.kit for segment in block.segments.all() if segment.rung])
+        ladders = [segment.rung.ladder.kit for segment in block.segments.all() if segment.rung]
+        return list_kit([*ladders, *map(layout_kit, list_block_layouts(block))])
+
+    @extend_schema_field(LayoutRefSerializer(many=True))
+    def get_layouts(self, block: Block) -> Any:
+        """Where targets go: the layouts of its rungs, and those that were put into it."""
+        return LayoutRefSerializer(list_block_layouts(block), many=True).data
 
     @extend_schema_field(TimeSerializer)
     def get_time(self, block: Block) -> Any:

@@ -10,6 +10,7 @@ urlpatterns = [
     path("blocks/", views.BlocksView.as_view()),
     path("blocks/<int:block_id>/", views.BlockView.as_view()),
     path("blocks/<int:block_id>/refit/", views.RefitView.as_view()),
+    path("blocks/<int:block_id>/layouts/<int:layout_id>/", views.BlockLayoutView.as_view()),
     path("blocks/<int:block_id>/sheet/", views.SheetView.as_view()),
     path("routines/", views.RoutinesView.as_view()),
     path("routines/<int:routine_id>/", views.RoutineView.as_view()),

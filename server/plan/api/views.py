@@ -10,6 +10,7 @@ from blocks import services as block_services
 from blocks.selectors import get_block, get_segment
 from config.requests import Request
 from jolly_core.planning.wish import Kept
+from layouts.selectors import get_layout
 from places.selectors import get_place
 from plan import selectors, services
 from plan.api.serializers import (
@@ -226,3 +227,19 @@ class RoutineView(APIView):
     def delete(self, request: Request, routine_id: int) -> Response:
         services.drop_routine(selectors.get_routine(request.user, routine_id))
         return Response(status=204)
+
+
+class BlockLayoutView(APIView):
+    """Putting a layout into a block, and taking it out."""
+
+    @extend_schema(operation_id="put_layout_into_block", request=None, responses=BlockSerializer)
+    def put(self, request: Request, block_id: int, layout_id: int) -> Response:
+        block = get_block(request.user, block_id)
+        block_services.put_layout(block, get_layout(request.user, layout_id))
+        return Response(BlockSerializer(get_block(request.user, block_id)).data)
+
+    @extend_schema(operation_id="take_layout_out_of_block", request=None, responses=BlockSerializer)
+    def delete(self, request: Request, block_id: int, layout_id: int) -> Response:
+        block = get_block(request.user, block_id)
+        block_services.take_layout_out(block, get_layout(request.user, layout_id))
+        return Response(BlockSerializer(get_block(request.user, block_id)).data)

@@ -40,4 +40,5 @@ def test_kit_that_is_not_to_hand_leaves_its_drills_out(client: APIClient, puttin
     body = {"minutes": 30, "ladders": [putting.pk, serving.pk], "missing": ["five discs"]}
     proposal = client.post("/api/proposals/", body, format="json").json()
     assert [each["reason"] for each in proposal["left_out"]] == ["not to hand: five discs"]
-    assert proposal["kit"] == ["three balls", "tape for the box"]
+    # Its own kit, and what its layout takes.
+    assert proposal["kit"] == ["three balls", "tape for the box", "4 cones", "a tape measure"]

@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/aims/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The athlete's aim at each ladder that has targets, side by side. */
+        get: operations["list_aims"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/athlete/": {
         parameters: {
             query?: never;
@@ -57,6 +74,24 @@ export interface paths {
         head?: never;
         /** @description One block; starting, finishing, dropping and restoring it. */
         patch: operations["change_block"];
+        trace?: never;
+    };
+    "/api/blocks/{block_id}/layouts/{layout_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Putting a layout into a block, and taking it out. */
+        put: operations["put_layout_into_block"];
+        post?: never;
+        /** @description Putting a layout into a block, and taking it out. */
+        delete: operations["take_layout_out_of_block"];
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/blocks/{block_id}/refit/": {
@@ -147,6 +182,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/flight/off-wall/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Where on a wall to aim from here to reach there. */
+        post: operations["fly_off_wall"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/flight/over-net/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What a straight line over a net, and under a string above it, can reach. */
+        post: operations["fly_over_net"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladders/": {
         parameters: {
             query?: never;
@@ -211,6 +280,179 @@ export interface paths {
         post: operations["decide"];
         /** @description Decide on the verdict: climb, stay or step back. Against the advice is allowed, and kept as such. */
         delete: operations["take_move_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/laying/divided/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A target in equal parts. Nothing is kept. */
+        post: operations["divide_zone"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/laying/mirrored/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The layout as a left-hander has it. Nothing is kept. */
+        post: operations["mirror_layout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/laying/order/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A usual order of targets, as a pattern is written. */
+        post: operations["make_pattern"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/laying/worked-out/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What follows from a layout while it is being laid. Nothing is kept. */
+        post: operations["work_out_layout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/layouts/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The athlete's layouts, and laying a new one. */
+        get: operations["list_layouts"];
+        put?: never;
+        /** @description The athlete's layouts, and laying a new one. */
+        post: operations["keep_layout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/layouts/{layout_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description One layout: reading it, changing its targets, putting it away. */
+        get: operations["get_layout"];
+        /** @description One layout: reading it, changing its targets, putting it away. */
+        put: operations["change_layout"];
+        post?: never;
+        /** @description One layout: reading it, changing its targets, putting it away. */
+        delete: operations["drop_layout"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/layouts/{layout_id}/file/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A layout as an SVG file at true scale. */
+        get: operations["export_layout"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/layouts/{layout_id}/restore/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Taking back that a layout was put away. */
+        post: operations["restore_layout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/layouts/import/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Keeping the layout of a file as a new one; a file that is none changes nothing. */
+        post: operations["import_layout"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/library/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Every place to scale, the athlete's own ones first. */
+        get: operations["list_library"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -351,6 +593,41 @@ export interface paths {
         post: operations["repeat_routine"];
         /** @description Repeating a routine on a day, or forgetting it; blocks that were planned from it stay. */
         delete: operations["drop_routine"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rungs/{rung_id}/layout/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Where the targets of a rung go. */
+        put: operations["attach_layout"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rungs/{rung_id}/next-rungs/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The rung maker: what could come above a rung, and putting it there. */
+        get: operations["list_next_rungs"];
+        put?: never;
+        /** @description The rung maker: what could come above a rung, and putting it there. */
+        post: operations["add_next_rung"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -690,6 +967,10 @@ export interface components {
             is_mirrored: boolean;
             readonly is_demo: boolean;
         };
+        AttachedLayoutRequest: {
+            /** @description Null takes the layout off the rung. */
+            layout: number | null;
+        };
         Block: {
             readonly id: number;
             title: string;
@@ -705,6 +986,7 @@ export interface components {
             partner: string;
             missing: string[];
             readonly kit: string[];
+            readonly layouts: components["schemas"]["LayoutRef"][];
             readonly time: components["schemas"]["Time"];
             acknowledged: components["schemas"]["Acknowledged"][];
             changes: string[];
@@ -794,6 +1076,53 @@ export interface components {
             is_close_to_best: boolean;
             is_new_best: boolean;
         };
+        DividingRequest: {
+            zone: components["schemas"]["ZoneRequest"];
+            columns: number;
+            rows: number;
+        };
+        /**
+         * @description * `floor` - floor
+         *     * `wall` - wall
+         *     * `table` - table
+         * @enum {string}
+         */
+        DrawingKindEnum: "floor" | "wall" | "table";
+        /** @description An own place as it was measured; what can be is the core's to say. */
+        DrawingRequest: {
+            kind: components["schemas"]["DrawingKindEnum"];
+            /** Format: double */
+            width_m: number;
+            /**
+             * Format: double
+             * @description Its height, of a wall.
+             */
+            length_m: number;
+            spots?: components["schemas"]["SpotRequest"][];
+        };
+        /** @description A place to scale, with the source of its sizes. */
+        DrawnPlace: {
+            id: string;
+            title: string;
+            sizes_from: string;
+            readonly is_own: boolean;
+            readonly surfaces: components["schemas"]["Surface"][];
+            net: components["schemas"]["Net"] | null;
+            /** Format: double */
+            front_m: number | null;
+            readonly sizes: components["schemas"]["Size"][];
+            readonly first_stand: components["schemas"]["Stand"];
+            /**
+             * Format: double
+             * @description How far inside one may stand, as a slider goes.
+             */
+            readonly least_back_m: number;
+            /**
+             * Format: double
+             * @description How far back one may stand.
+             */
+            readonly most_back_m: number;
+        };
         /**
          * @description * `goal` - goal
          *     * `missed` - missed
@@ -853,6 +1182,21 @@ export interface components {
             window: number;
             ladders: number[];
         };
+        Fix: {
+            corner: string;
+            reaches: components["schemas"]["Reach"][];
+        };
+        Flight: {
+            touches: components["schemas"]["Space"][];
+            /** Format: double */
+            path_m: number;
+            legs_m: number[];
+        };
+        Guide: {
+            /** Format: double */
+            at_m: number;
+            title: string;
+        };
         /**
          * @description * `left` - Left
          *     * `right` - Right
@@ -880,6 +1224,17 @@ export interface components {
             is_locked?: boolean;
             place?: number | null;
         };
+        /** @description The aim at one ladder's targets with one side; angles are in degrees. */
+        LadderAim: {
+            ladder: number;
+            side: components["schemas"]["Side"];
+            title: string;
+            /** Format: double */
+            readonly spread_deg: number;
+            attempts: number;
+            is_contradicted: boolean;
+            words: string;
+        };
         LadderDetail: {
             standing: components["schemas"]["LadderStanding"];
             rungs: components["schemas"]["RungStanding"][];
@@ -906,12 +1261,55 @@ export interface components {
             threshold: components["schemas"]["Asked"];
             verdict: components["schemas"]["Verdict"];
         };
+        /** @description A layout as it is being laid, and whose aim it is looked at with. */
+        LayingRequest: {
+            title: string;
+            place: string;
+            zones: components["schemas"]["ZoneRequest"][];
+            stand: components["schemas"]["StandRequest"];
+            /** @default  */
+            pattern?: string;
+            ladder?: number | null;
+            side?: (components["schemas"]["Side"] | components["schemas"]["NullEnum"]) | null;
+        };
+        Layout: {
+            readonly id: number;
+            title: string;
+            place: string;
+            readonly place_title: string;
+            zones: components["schemas"]["Zone"][];
+            stand: components["schemas"]["Stand"];
+            pattern: string;
+            is_dropped: boolean;
+            /** Format: date-time */
+            readonly changed_at: string;
+        };
+        /** @description The text of an SVG file. */
+        LayoutFileRequest: {
+            svg: string;
+        };
+        LayoutRef: {
+            readonly id: number;
+            title: string;
+        };
         LeftOut: {
             key: string;
             title: string;
             reason: string;
             /** @description Only room keeps it out: it can be swapped in. */
             is_free: boolean;
+        };
+        /**
+         * @description * `distance` - distance
+         *     * `size` - size
+         * @enum {string}
+         */
+        LeverEnum: "distance" | "size";
+        LineReached: {
+            title: string;
+            /** Format: double */
+            behind_net_m: number;
+            can_land_before: boolean;
         };
         Link: {
             readonly path: string;
@@ -928,6 +1326,21 @@ export interface components {
             cautions: string[];
             /** @default Ratios of the last week to the last month are often sold as a measure of risk. What was published does not support that (the two share their numbers, and no trial showed that acting on them helps), so none is shown here. */
             disputed: string;
+        };
+        /**
+         * @description * `alternate` - alternate
+         *     * `two_and_two` - two_and_two
+         *     * `one_and_two` - one_and_two
+         *     * `clock` - clock
+         *     * `counter_clock` - counter_clock
+         *     * `opposite` - opposite
+         * @enum {string}
+         */
+        MadeEnum: "alternate" | "two_and_two" | "one_and_two" | "clock" | "counter_clock" | "opposite";
+        Mark: {
+            title: string;
+            start: number[];
+            end: number[];
         };
         Metric: {
             id: string;
@@ -966,6 +1379,29 @@ export interface components {
          * @enum {string}
          */
         MoveDecisionEnum: "climb" | "stay" | "step_back";
+        Net: {
+            /** Format: double */
+            y_m: number;
+            /** Format: double */
+            centre_m: number;
+            /** Format: double */
+            side_m: number;
+        };
+        /** @description Where straight lines between net and string land behind the net; null where they never come down. */
+        NetWindow: {
+            /** Format: double */
+            net_m: number;
+            /**
+             * Format: double
+             * @description Of the court or table behind the net.
+             */
+            length_m: number;
+            /** Format: double */
+            nearest_m: number | null;
+            /** Format: double */
+            farthest_m: number | null;
+            lines: components["schemas"]["LineReached"][];
+        };
         /** @description Types only: what may stand in an event is the core's to say. */
         NewEventRequest: {
             /**
@@ -981,6 +1417,24 @@ export interface components {
             at_ms: number;
             /** @default  */
             text?: string;
+        };
+        /** @description Types only: what can be laid is the core's to say. */
+        NewLayout: {
+            title: string;
+            place: string;
+            zones: components["schemas"]["Zone"][];
+            stand: components["schemas"]["Stand"];
+            /** @default  */
+            pattern: string;
+        };
+        /** @description Types only: what can be laid is the core's to say. */
+        NewLayoutRequest: {
+            title: string;
+            place: string;
+            zones: components["schemas"]["ZoneRequest"][];
+            stand: components["schemas"]["StandRequest"];
+            /** @default  */
+            pattern?: string;
         };
         /** @description Types only: which parts have sides is the core's to say. */
         NewLimitRequest: {
@@ -999,6 +1453,7 @@ export interface components {
         NewPlaceRequest: {
             name: string;
             offers: string[];
+            drawing?: components["schemas"]["DrawingRequest"];
         };
         NewRoutineRequest: {
             block: number;
@@ -1036,8 +1491,32 @@ export interface components {
             /** @default 1 */
             number?: number;
         };
+        NextRungRequest: {
+            lever: components["schemas"]["LeverEnum"];
+        };
         /** @enum {unknown} */
         NullEnum: null;
+        OffWallRequest: {
+            here: components["schemas"]["SpaceRequest"];
+            there: components["schemas"]["SpaceRequest"];
+            walls: components["schemas"]["WallsEnum"][];
+            /** Format: double */
+            width_m: number;
+        };
+        /** @description A step that makes a target a fair challenge: where to stand, and how large it is. */
+        Offer: {
+            zone: string;
+            lever: components["schemas"]["LeverEnum"];
+            words: string;
+            predicted: components["schemas"]["Predicted"];
+            is_harder: boolean;
+            stand: components["schemas"]["Stand"];
+            readonly shape: components["schemas"]["Shape"];
+        };
+        OrderRequest: {
+            zones: components["schemas"]["ZoneRequest"][];
+            made: components["schemas"]["MadeEnum"];
+        };
         Outcome: {
             run: components["schemas"]["Run"];
             rows: components["schemas"]["MetricRow"][];
@@ -1047,6 +1526,18 @@ export interface components {
             is_working_rung: boolean;
             /** @description What the run's arithmetic says. */
             lessons: string[];
+        };
+        OverNetRequest: {
+            place: string;
+            /** Format: double */
+            contact_m: number;
+            /** Format: double */
+            from_net_m: number;
+            /**
+             * Format: double
+             * @description Above the middle of the net.
+             */
+            string_m: number;
         };
         PaginatedRunList: {
             /** @example 123 */
@@ -1084,10 +1575,15 @@ export interface components {
             /** @description 0 to 10, or not told. */
             effort?: number | null;
         };
+        Pattern: {
+            pattern: string;
+        };
         Place: {
             readonly id: number;
             name: string;
             offers: string[];
+            /** @description Its id in the library of places; empty where it was not measured. */
+            readonly drawn_as: string;
         };
         /** @description The same to be kept: with the hour, and what was said yes to. */
         PlanRequest: {
@@ -1121,6 +1617,15 @@ export interface components {
             side: components["schemas"]["Side"];
             /** @description With the hand it means for this athlete; empty without sides. */
             words: string;
+        };
+        /** @description A chance from 0 to 1, nineteen times in twenty between its ends. */
+        Predicted: {
+            /** Format: double */
+            chance: number;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
         };
         /** @description Every refusal has this shape. */
         Problem: {
@@ -1165,6 +1670,12 @@ export interface components {
         ProposedWeek: {
             windows: components["schemas"]["FilledWindow"][];
             states: components["schemas"]["WishState"][];
+        };
+        Reach: {
+            landmark: string;
+            /** Format: double */
+            distance_m: number;
+            words: string;
         };
         Reason: {
             code: string;
@@ -1261,6 +1772,7 @@ export interface components {
             cues: string[];
             format: string;
             goal_words: string;
+            layout: components["schemas"]["LayoutRef"] | null;
         };
         RungStanding: {
             rung: components["schemas"]["RungRef"];
@@ -1321,6 +1833,55 @@ export interface components {
         SetAsideRequest: {
             reason: string;
         };
+        /** @description A target's shape, with the lengths that its kind has; the others are left out. */
+        Shape: {
+            kind: components["schemas"]["ShapeKindEnum"];
+            /** Format: double */
+            width_m: number;
+            /** Format: double */
+            height_m: number;
+            /** Format: double */
+            radius_m: number;
+            /** Format: double */
+            across_m: number;
+            /** Format: double */
+            up_m: number;
+            /** Format: double */
+            within_m: number;
+            /** Format: double */
+            apart_m: number;
+            /** Format: double */
+            size_m: number;
+        };
+        /**
+         * @description * `rectangle` - rectangle
+         *     * `circle` - circle
+         *     * `strip` - strip
+         *     * `line` - line
+         *     * `row` - row
+         * @enum {string}
+         */
+        ShapeKindEnum: "rectangle" | "circle" | "strip" | "line" | "row";
+        /** @description A target's shape, with the lengths that its kind has; the others are left out. */
+        ShapeRequest: {
+            kind: components["schemas"]["ShapeKindEnum"];
+            /** Format: double */
+            width_m?: number;
+            /** Format: double */
+            height_m?: number;
+            /** Format: double */
+            radius_m?: number;
+            /** Format: double */
+            across_m?: number;
+            /** Format: double */
+            up_m?: number;
+            /** Format: double */
+            within_m?: number;
+            /** Format: double */
+            apart_m?: number;
+            /** Format: double */
+            size_m?: number;
+        };
         /** @description How a run is kept on paper: its rule in a line, the boxes to tick, and the totals to type in. */
         Sheet: {
             rule: string;
@@ -1362,6 +1923,50 @@ export interface components {
             stretch: number | null;
             words: string[];
         };
+        Size: {
+            name: string;
+            words: string;
+        };
+        /** @description A point: from the left end of the wall, away from the wall, and up; in metres. */
+        Space: {
+            /** Format: double */
+            x_m: number;
+            /** Format: double */
+            away_m: number;
+            /** Format: double */
+            height_m: number;
+        };
+        /** @description A point: from the left end of the wall, away from the wall, and up; in metres. */
+        SpaceRequest: {
+            /** Format: double */
+            x_m: number;
+            /** Format: double */
+            away_m: number;
+            /** Format: double */
+            height_m: number;
+        };
+        /** @description A landmark that one can hold the end of a tape to. */
+        Spot: {
+            title: string;
+            at: number[];
+        };
+        /** @description A landmark that one can hold the end of a tape to. */
+        SpotRequest: {
+            title: string;
+            at: number[];
+        };
+        Stand: {
+            /** Format: double */
+            x_m: number;
+            /** Format: double */
+            back_m: number;
+        };
+        StandRequest: {
+            /** Format: double */
+            x_m: number;
+            /** Format: double */
+            back_m: number;
+        };
         /**
          * @description * `held` - held
          *     * `working` - working
@@ -1377,6 +1982,25 @@ export interface components {
          * @enum {string}
          */
         StatusEnum: "planned" | "started" | "done" | "dropped";
+        /** @description A flat part of a place, with what is on it and what targets snap to. */
+        Surface: {
+            id: string;
+            title: string;
+            kind: string;
+            /** Format: double */
+            width_m: number;
+            /** Format: double */
+            length_m: number;
+            /** Format: double */
+            left_m: number;
+            /** Format: double */
+            away_m: number;
+            is_upright: boolean;
+            marks: components["schemas"]["Mark"][];
+            spots: components["schemas"]["Spot"][];
+            guides_x: components["schemas"]["Guide"][];
+            guides_y: components["schemas"]["Guide"][];
+        };
         /** @description What the rules make of a run's events. */
         Tally: {
             format: string;
@@ -1411,6 +2035,14 @@ export interface components {
             detail: {
                 [key: string]: unknown;
             };
+        };
+        Taped: {
+            zone: string;
+            surface: string;
+            size: string;
+            fixes: components["schemas"]["Fix"][];
+            rounding: string;
+            parts: string[];
         };
         /** @description The athlete's usual week. */
         Terms: {
@@ -1490,6 +2122,13 @@ export interface components {
          * @enum {string}
          */
         VerdictKind: "climb" | "stay" | "step_back";
+        /**
+         * @description * `front` - front
+         *     * `left` - left
+         *     * `right` - right
+         * @enum {string}
+         */
+        WallsEnum: "front" | "left" | "right";
         /** @description The load of a week: effort times minutes, and how it was spread over the days. */
         Week: {
             /** Format: date */
@@ -1549,6 +2188,17 @@ export interface components {
             wanted: number;
             why: string;
         };
+        /** @description All that follows from a layout. */
+        WorkedOut: {
+            zones: components["schemas"]["ZoneWorkedOut"][];
+            tape: components["schemas"]["Taped"][];
+            kit: string[];
+            stand_words: string;
+            steps: string[];
+            pattern_problem: string;
+            aim: components["schemas"]["LadderAim"] | null;
+            offers: components["schemas"]["Offer"][];
+        };
         /** @description The usual, the best and the mark that a run is measured against, as they stood when it began. */
         Yardstick: {
             metric: string;
@@ -1562,6 +2212,27 @@ export interface components {
             /** Format: double */
             best: number | null;
         };
+        /** @description A target on a surface; ``at`` is its middle. */
+        Zone: {
+            name: string;
+            surface: string;
+            shape: components["schemas"]["Shape"];
+            at: number[];
+        };
+        /** @description A target on a surface; ``at`` is its middle. */
+        ZoneRequest: {
+            name: string;
+            surface: string;
+            shape: components["schemas"]["ShapeRequest"];
+            at: number[];
+        };
+        ZoneWorkedOut: {
+            name: string;
+            /** Format: double */
+            distance_m: number;
+            distance_words: string;
+            predicted: components["schemas"]["Predicted"] | null;
+        };
     };
     responses: never;
     parameters: never;
@@ -1571,6 +2242,49 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    list_aims: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderAim"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_athlete: {
         parameters: {
             query?: never;
@@ -1891,6 +2605,113 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Block"];
                 };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_layout_into_block: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                block_id: number;
+                layout_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_layout_out_of_block: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                block_id: number;
+                layout_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             400: {
                 headers: {
@@ -2329,6 +3150,116 @@ export interface operations {
             };
         };
     };
+    fly_off_wall: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffWallRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Flight"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    fly_over_net: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OverNetRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NetWindow"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_ladders: {
         parameters: {
             query?: never;
@@ -2574,6 +3505,674 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    divide_zone: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DividingRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Zone"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    mirror_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLayoutRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["NewLayout"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    make_pattern: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OrderRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pattern"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    work_out_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayingRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WorkedOut"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_layouts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLayoutRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                layout_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                layout_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewLayoutRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                layout_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    export_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                layout_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    restore_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                layout_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    import_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LayoutFileRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Layout"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_library: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawnPlace"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -3153,6 +4752,165 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    attach_layout: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AttachedLayoutRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RungRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_next_rungs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offer"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_next_rung: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NextRungRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RungRef"];
+                };
             };
             400: {
                 headers: {

@@ -1,0 +1,119 @@
+from math import degrees
+from typing import Any
+
+from drf_spectacular.utils import extend_schema_field
+from rest_framework import serializers
+
+from aims.selectors import LadderAim, Offer, ZoneWorkedOut
+from jolly_core.aim.targets import name_of_shape
+from jolly_core.patterns.made import MADE
+from jolly_core.places.tape import Taped
+from jolly_core.planning.rung_maker import DISTANCE, SIZE
+from ladders.api.serializers import SideField
+from layouts.api.serializers import NewLayoutSerializer, ShapeSerializer, ZoneSerializer
+from places.api.serializers import StandSerializer
+
+
+class PredictedSerializer(serializers.Serializer[Any]):
+    """A chance from 0 to 1, nineteen times in twenty between its ends."""
+
+    chance = serializers.FloatField()
+    low = serializers.FloatField()
+    high = serializers.FloatField()
+
+
+class LadderAimSerializer(serializers.Serializer[Any]):
+    """The aim at one ladder's targets with one side; angles are in degrees."""
+
+    ladder = serializers.IntegerField(source="ladder.pk")
+    side = SideField()
+    title = serializers.CharField()
+    spread_deg = serializers.SerializerMethodField()
+    attempts = serializers.IntegerField(source="aim.attempts")
+    is_contradicted = serializers.BooleanField(source="aim.is_contradicted")
+    words = serializers.CharField(source="aim.words")
+
+    def get_spread_deg(self, aim: LadderAim) -> float:
+        return degrees(aim.aim.spread)
+
+
+class LayingSerializer(NewLayoutSerializer):
+    """A layout as it is being laid, and whose aim it is looked at with."""
+
+    ladder = serializers.IntegerField(allow_null=True, default=None)
+    side = SideField(allow_null=True, default=None)
+
+
+class ReachSerializer(serializers.Serializer[Any]):
+    landmark = serializers.CharField()
+    distance_m = serializers.FloatField()
+    words = serializers.CharField()
+
+
+class FixSerializer(serializers.Serializer[Any]):
+    corner = serializers.CharField()
+    reaches = ReachSerializer(many=True)
+
+
+class TapedSerializer(serializers.Serializer[Taped]):
+    zone = serializers.CharField()
+    surface = serializers.CharField()
+    size = serializers.CharField()
+    fixes = FixSerializer(many=True)
+    rounding = serializers.CharField()
+    parts = serializers.ListField(child=serializers.CharField())
+
+
+class ZoneWorkedOutSerializer(serializers.Serializer[ZoneWorkedOut]):
+    name = serializers.CharField(source="zone.name")
+    distance_m = serializers.FloatField()
+    distance_words = serializers.CharField()
+    predicted = PredictedSerializer(allow_null=True)
+
+
+class OfferSerializer(serializers.Serializer[Any]):
+    """A step that makes a target a fair challenge: where to stand, and how large it is."""
+
+    zone = serializers.CharField(source="zone.name")
+    lever = serializers.ChoiceField(choices=[DISTANCE, SIZE], source="step.lever")
+    words = serializers.CharField(source="step.words")
+    predicted = PredictedSerializer(source="step.predicted")
+    is_harder = serializers.BooleanField(source="step.is_harder")
+    stand = StandSerializer()
+    shape = serializers.SerializerMethodField()
+
+    @extend_schema_field(ShapeSerializer)
+    def get_shape(self, offer: Offer) -> Any:
+        return {"kind": name_of_shape(offer.step.target), **vars(offer.step.target)}
+
+
+class WorkedOutSerializer(serializers.Serializer[Any]):
+    """All that follows from a layout."""
+
+    zones = ZoneWorkedOutSerializer(many=True)
+    tape = TapedSerializer(many=True)
+    kit = serializers.ListField(child=serializers.CharField())
+    stand_words = serializers.CharField()
+    steps = serializers.ListField(child=serializers.CharField())
+    pattern_problem = serializers.CharField()
+    aim = LadderAimSerializer(allow_null=True)
+    offers = OfferSerializer(many=True)
+
+
+class DividingSerializer(serializers.Serializer[Any]):
+    zone = ZoneSerializer()
+    columns = serializers.IntegerField()
+    rows = serializers.IntegerField()
+
+
+class OrderSerializer(serializers.Serializer[Any]):
+    zones = ZoneSerializer(many=True)
+    made = serializers.ChoiceField(choices=list(MADE))
+
+
+class PatternSerializer(serializers.Serializer[Any]):
+    pattern = serializers.CharField()
+
+
+class NextRungSerializer(serializers.Serializer[Any]):
+    lever = serializers.ChoiceField(choices=[DISTANCE, SIZE])

@@ -1,0 +1,98 @@
+from datetime import UTC, datetime
+from typing import Any
+
+from drf_spectacular.utils import extend_schema
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from aims import selectors, services
+from aims.api.serializers import (
+    DividingSerializer,
+    LadderAimSerializer,
+    LayingSerializer,
+    NextRungSerializer,
+    OfferSerializer,
+    OrderSerializer,
+    PatternSerializer,
+    WorkedOutSerializer,
+)
+from config.requests import Request
+from jolly_core.patterns.made import make_pattern
+from jolly_core.patterns.written import write_pattern
+from jolly_core.places.layout import mirror_layout, read_layout
+from jolly_core.places.zone import divide, read_zone
+from ladders.api.serializers import RungRefSerializer
+from ladders.selectors import get_rung
+from layouts.api.serializers import NewLayoutSerializer, ZoneSerializer
+from places.selectors import get_drawn_place
+
+
+def _given(request: Request, serializer: type[Any]) -> dict[str, Any]:
+    given = serializer(data=request.data)
+    given.is_valid(raise_exception=True)
+    values: dict[str, Any] = given.validated_data
+    return values
+
+
+class AimsView(APIView):
+    """The athlete's aim at each ladder that has targets, side by side."""
+
+    @extend_schema(operation_id="list_aims", responses=LadderAimSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(LadderAimSerializer(selectors.list_aims(request.user), many=True).data)
+
+
+class WorkedOutView(APIView):
+    """What follows from a layout while it is being laid. Nothing is kept."""
+
+    @extend_schema(operation_id="work_out_layout", request=LayingSerializer, responses=WorkedOutSerializer)
+    def post(self, request: Request) -> Response:
+        given = _given(request, LayingSerializer)
+        aim = selectors.get_aim(request.user, given["ladder"], given["side"]) if given["ladder"] else None
+        return Response(WorkedOutSerializer(selectors.work_out(request.user, given["place"], given, aim=aim)).data)
+
+
+class MirroredView(APIView):
+    """The layout as a left-hander has it. Nothing is kept."""
+
+    @extend_schema(operation_id="mirror_layout", request=NewLayoutSerializer, responses=NewLayoutSerializer)
+    def post(self, request: Request) -> Response:
+        given = _given(request, NewLayoutSerializer)
+        place = get_drawn_place(request.user, given["place"])
+        mirrored = mirror_layout(place, read_layout(place, {**given, "title": given["title"] or "new"}))
+        return Response({**mirrored.as_dict(), "place": place.id, "title": given["title"]})
+
+
+class DividedView(APIView):
+    """A target in equal parts. Nothing is kept."""
+
+    @extend_schema(operation_id="divide_zone", request=DividingSerializer, responses=ZoneSerializer(many=True))
+    def post(self, request: Request) -> Response:
+        given = _given(request, DividingSerializer)
+        parts = divide(read_zone(given["zone"]), given["columns"], given["rows"])
+        return Response([part.as_dict() for part in parts])
+
+
+class OrderView(APIView):
+    """A usual order of targets, as a pattern is written."""
+
+    @extend_schema(operation_id="make_pattern", request=OrderSerializer, responses=PatternSerializer)
+    def post(self, request: Request) -> Response:
+        given = _given(request, OrderSerializer)
+        order = make_pattern(given["made"], [read_zone(zone) for zone in given["zones"]])
+        return Response({"pattern": write_pattern(order)})
+
+
+class NextRungsView(APIView):
+    """The rung maker: what could come above a rung, and putting it there."""
+
+    @extend_schema(operation_id="list_next_rungs", responses=OfferSerializer(many=True))
+    def get(self, request: Request, rung_id: int) -> Response:
+        offers = selectors.list_next_rungs(get_rung(request.user, rung_id))
+        return Response(OfferSerializer(offers, many=True).data)
+
+    @extend_schema(operation_id="add_next_rung", request=NextRungSerializer, responses={201: RungRefSerializer})
+    def post(self, request: Request, rung_id: int) -> Response:
+        given = _given(request, NextRungSerializer)
+        rung = services.add_next_rung(get_rung(request.user, rung_id), given["lever"], datetime.now(UTC))
+        return Response(RungRefSerializer(rung).data, status=201)

@@ -1,0 +1,195 @@
+"""What the record tells of an athlete's aim, and what that foretells of a layout. No tables of its own."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from typing import Any
+
+from django.db.models import Sum
+
+from accounts.models import Athlete
+from config.unchanged import remember
+from jolly_core.aim.record import Tries
+from jolly_core.aim.spread import Aim, Predicted, estimate_aim, predict
+from jolly_core.errors import CoreError
+from jolly_core.patterns.written import read_pattern
+from jolly_core.places.kit import kit_of
+from jolly_core.places.layout import Layout, Stand, distance_to, read_layout, stand_at
+from jolly_core.places.place import Place
+from jolly_core.places.standing import stand_words
+from jolly_core.places.tape import Taped, read_long, tape_list
+from jolly_core.places.zone import Zone, read_shape
+from jolly_core.planning.rung_maker import NextRung, propose_rungs
+from jolly_core.sides import side_words
+from ladders.models import Ladder, Rung
+from layouts.models import Layout as KeptLayout
+from layouts.selectors import aimed_at, core_layout, place_of
+from places.selectors import get_drawn_place
+from runs.models import Run
+
+#: Aim is read from the latest attempts: a season first, and further back only where there are too few to tell.
+WINDOWS: tuple[int | None, ...] = (90, 365, None)
+ENOUGH_ATTEMPTS = 60
+
+Key = tuple[int, str]
+
+
+@dataclass(frozen=True)
+class LadderAim:
+    """The aim at one ladder's targets with one side."""
+
+    ladder: Ladder
+    side: str
+    aim: Aim
+
+    @property
+    def title(self) -> str:
+        """The ladder, and the hand it is played with."""
+        hand = side_words(self.side, self.ladder.athlete.handedness)
+        return f"{self.ladder.title}, {hand}" if hand else self.ladder.title
+
+
+@dataclass(frozen=True)
+class ZoneWorkedOut:
+    """A target as it is played from where one stands."""
+
+    zone: Zone
+    distance_m: float
+    distance_words: str
+    predicted: Predicted | None
+
+
+@dataclass(frozen=True)
+class Offer:
+    """A step of the rung maker, with where to stand for it."""
+
+    step: NextRung
+    stand: Stand
+    zone: Zone
+
+
+@dataclass(frozen=True)
+class WorkedOut:
+    """All that follows from a layout: how far, how likely, where the tape goes, what to bring, in which order."""
+
+    zones: Sequence[ZoneWorkedOut]
+    tape: Sequence[Taped]
+    kit: Sequence[str]
+    stand_words: str
+    steps: Sequence[str]
+    #: Why the pattern cannot be played; empty where it can.
+    pattern_problem: str
+    aim: LadderAim | None
+    offers: Sequence[Offer]
+
+
+def list_aims(athlete: Athlete) -> list[LadderAim]:
+    """The athlete's aim, ladder by ladder and side by side, where makes and misses tell of one."""
+    return remember(("aims", athlete.pk), lambda: read_aims(athlete))
+
+
+def read_aims(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderAim]:
+    """The same, of those ladders alone."""
+    own = Ladder.objects.filter(athlete=athlete)
+    ladders = {ladder.pk: ladder for ladder in (own if ladder_ids is None else own.filter(pk__in=ladder_ids))}
+    for ladder in ladders.values():
+        ladder.athlete = athlete
+    return [
+        LadderAim(ladders[ladder], side, estimate_aim(tries))
+        for (ladder, side), tries in sorted(list_tries(athlete, list(ladders)).items())
+    ]
+
+
+def get_aim(athlete: Athlete, ladder_id: int, side: str | None = None) -> LadderAim | None:
+    """The aim at a ladder's targets; without a side the one that was tried most."""
+    found = [each for each in list_aims(athlete) if each.ladder.pk == ladder_id and side in (None, each.side)]
+    return max(found, key=lambda each: each.aim.attempts, default=None)
+
+
+def list_tries(athlete: Athlete, ladder_ids: Sequence[int]) -> dict[Key, list[Tries]]:
+    """The makes and attempts at each set-up, by ladder and side, of the first window that holds enough."""
+    found: dict[Key, list[Tries]] = {}
+    for days in WINDOWS:
+        thin = [pk for pk in ladder_ids if _is_thin(found, pk)]
+        if not thin:
+            break
+        since = None if days is None else datetime.now(UTC) - timedelta(days=days)
+        found |= _read_tries(athlete, thin, since)
+    return found
+
+
+def _is_thin(found: Mapping[Key, Sequence[Tries]], ladder_id: int) -> bool:
+    counts = [sum(each.attempts for each in tries) for (ladder, _), tries in found.items() if ladder == ladder_id]
+    return not counts or min(counts) < ENOUGH_ATTEMPTS
+
+
+def _read_tries(athlete: Athlete, ladder_ids: Sequence[int], since: datetime | None) -> dict[Key, list[Tries]]:
+    runs = Run.objects.filter(athlete=athlete, rung__ladder__in=ladder_ids, is_over=True, set_aside="", attempts__gt=0)
+    if since is not None:
+        runs = runs.filter(started_at__gte=since)
+    rows = runs.exclude(aimed={}).order_by().values_list("rung__ladder", "side", "aimed")
+    found: dict[Key, list[Tries]] = {}
+    for ladder, side, aimed, makes, attempts in rows.annotate(hits=Sum("makes"), tries=Sum("attempts")):
+        tries = Tries(aimed["distance_m"], read_shape(aimed["shape"]), makes, attempts)
+        found.setdefault((ladder, side), []).append(tries)
+    return found
+
+
+def tries_at(rung: Rung) -> Tries | None:
+    """The set-up that a rung's makes and misses tell of, nothing tried yet; None without a target."""
+    aimed = aimed_at(rung.layout)
+    return Tries(aimed["distance_m"], read_shape(aimed["shape"]), 0, 0) if aimed else None
+
+
+def work_out(athlete: Athlete, place_key: str, given: Mapping[str, Any], *, aim: LadderAim | None) -> WorkedOut:
+    """What follows from a layout as it is being laid. Raises ``CoreError`` for one that cannot be laid."""
+    place = get_drawn_place(athlete, place_key)
+    layout = read_layout(place, {**given, "title": given.get("title") or "new"})
+    steps, problem = _steps(layout)
+    units = athlete.units
+    return WorkedOut(
+        zones=[_work_out_zone(place, layout, zone, aim, units) for zone in layout.zones],
+        tape=tape_list(place, layout.zones, units),
+        kit=kit_of(place, layout.zones, units),
+        stand_words=stand_words(place, layout.stand, units),
+        steps=steps,
+        pattern_problem=problem,
+        aim=aim,
+        offers=[offer for zone in layout.zones for offer in list_offers(place, layout, zone, aim, units=units)],
+    )
+
+
+def _steps(layout: Layout) -> tuple[Sequence[str], str]:
+    try:
+        return read_pattern(layout.pattern, [zone.name for zone in layout.zones]), ""
+    except CoreError as error:
+        return (), error.problems[0].message
+
+
+def _work_out_zone(place: Place, layout: Layout, zone: Zone, aim: LadderAim | None, units: str) -> ZoneWorkedOut:
+    distance_m = distance_to(place, layout.stand, zone)
+    predicted = predict(aim.aim, zone.shape, distance_m) if aim else None
+    return ZoneWorkedOut(zone, distance_m, read_long(distance_m, units), predicted)
+
+
+def list_offers(place: Place, layout: Layout, zone: Zone, aim: LadderAim | None, *, units: str) -> list[Offer]:
+    """The steps that would make a target a fair challenge, as far as there is room to stand for them."""
+    if aim is None:
+        return []
+    steps = propose_rungs(aim.aim, zone.shape, distance_to(place, layout.stand, zone), units=units)
+    stands = [(step, stand_at(place, layout.stand, zone, step.distance_m)) for step in steps]
+    return [Offer(step, stand, zone) for step, stand in stands if stand]
+
+
+def list_next_rungs(rung: Rung) -> list[Offer]:
+    """What could come after a rung whose layout has a target, by the aim at its ladder."""
+    layout: KeptLayout | None = rung.layout
+    if layout is None or layout.is_dropped or not layout.zones:
+        return []
+    athlete = rung.ladder.athlete
+    kept = core_layout(layout)
+    aim = get_aim(athlete, rung.ladder_id)
+    offers = list_offers(place_of(layout), kept, kept.zones[0], aim, units=athlete.units)
+    return [offer for offer in offers if offer.step.is_harder]

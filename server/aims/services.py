@@ -1,0 +1,46 @@
+"""Making a rung from what the aim foretells."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from datetime import datetime
+
+from django.db import transaction
+
+from aims.selectors import Offer, list_next_rungs
+from jolly_core.errors import CoreError
+from jolly_core.places.standing import stand_words
+from jolly_core.places.tape import size_words
+from jolly_core.planning.rung_maker import DISTANCE
+from ladders.models import Rung
+from ladders.services import insert_rung
+from layouts.selectors import core_layout, place_of
+from layouts.services import keep_layout
+
+
+@transaction.atomic
+def add_next_rung(rung: Rung, lever: str, at: datetime) -> Rung:
+    """Put the step that moves this lever onto the ladder, right above the rung, with a layout of its own.
+
+    Raises ``CoreError`` (``not_a_choice``) for a lever that nothing is offered for.
+    """
+    offers = {offer.step.lever: offer for offer in list_next_rungs(rung)}
+    if lever not in offers or rung.layout is None:
+        known = ", ".join(offers) or "none"
+        raise CoreError.one("not_a_choice", f"Levers that can be moved here: {known}.", "lever", value=lever)
+    offer, units = offers[lever], rung.ladder.athlete.units
+    kept = core_layout(rung.layout)
+    words = _words(rung, offer)
+    zones = (replace(offer.zone, shape=offer.step.target), *kept.zones[1:])
+    layout = replace(kept, title=f"{rung.ladder.title}: {words}"[:80], stand=offer.stand, zones=zones, pattern="")
+    laid = keep_layout(rung.ladder.athlete, rung.layout.place_key, layout.as_dict())
+    where = stand_words(place_of(laid), offer.stand, units)
+    set_up = f"Stand {where}. {offer.zone.name.capitalize()}: {size_words(zones[0], units)}."
+    return insert_rung(rung, title=words, set_up=set_up, lever=words, layout=laid, at=at)
+
+
+def _words(rung: Rung, offer: Offer) -> str:
+    units = rung.ladder.athlete.units
+    if offer.step.lever == DISTANCE and rung.layout:
+        return stand_words(place_of(rung.layout), offer.stand, units)
+    return f"{offer.zone.name} {size_words(replace(offer.zone, shape=offer.step.target), units)}"

@@ -1,0 +1,60 @@
+"""Reads of layouts."""
+
+from __future__ import annotations
+
+from typing import Any
+
+from django.db.models import QuerySet
+from django.http import Http404
+from django.shortcuts import get_object_or_404
+
+from accounts.models import Athlete
+from jolly_core.aim.targets import name_of_shape
+from jolly_core.places.kit import kit_of
+from jolly_core.places.layout import Layout as CoreLayout
+from jolly_core.places.layout import Stand, distance_to
+from jolly_core.places.place import Place as DrawnPlace
+from jolly_core.places.zone import read_zone
+from layouts.models import Layout
+from places.selectors import get_drawn_place
+
+
+def list_layouts(athlete: Athlete) -> QuerySet[Layout]:
+    """The athlete's layouts, the latest changed first."""
+    return Layout.objects.filter(athlete=athlete, is_dropped=False)
+
+
+def get_layout(athlete: Athlete, layout_id: int) -> Layout:
+    """A layout of the athlete's, dropped or not."""
+    return get_object_or_404(Layout, pk=layout_id, athlete=athlete)
+
+
+def place_of(layout: Layout) -> DrawnPlace:
+    return get_drawn_place(layout.athlete, layout.place_key)
+
+
+def core_layout(layout: Layout) -> CoreLayout:
+    """A kept layout as the core takes it."""
+    zones = tuple(read_zone(zone) for zone in layout.zones)
+    return CoreLayout(layout.title, zones, Stand(**layout.stand), layout.pattern)
+
+
+def list_kit(layout: Layout) -> list[str]:
+    """What to bring for a layout, in the athlete's units."""
+    return kit_of(place_of(layout), core_layout(layout).zones, layout.athlete.units)
+
+
+def aimed_at(layout: Layout | None) -> dict[str, Any]:
+    """The set-up that a make or miss on a layout tells of: its first target, and how far away that is.
+
+    Empty without a layout or target: then a run tells nothing of the aim.
+    """
+    if layout is None or layout.is_dropped or not layout.zones:
+        return {}
+    kept = core_layout(layout)
+    try:
+        distance_m = distance_to(place_of(layout), kept.stand, kept.zones[0])
+    except Http404:  # pragma: no cover # an own place cannot be dropped as long as layouts lie on it
+        return {}
+    shape = kept.zones[0].shape
+    return {"distance_m": round(distance_m, 3), "shape": {"kind": name_of_shape(shape), **vars(shape)}}

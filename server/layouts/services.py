@@ -1,0 +1,81 @@
+"""Writes of layouts, one each."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Any
+
+from accounts.models import Athlete
+from jolly_core.errors import CoreError
+from jolly_core.formats import layout_svg
+from jolly_core.patterns.written import read_pattern
+from jolly_core.places.layout import Layout as CoreLayout
+from jolly_core.places.layout import mirror_layout, read_layout
+from layouts.models import Layout
+from places.selectors import get_drawn_place, get_own_place, list_library
+
+
+def keep_layout(athlete: Athlete, place_key: str, given: Mapping[str, Any]) -> Layout:
+    """Keep a new layout. Raises ``CoreError`` for whatever of it cannot be laid."""
+    return _create(athlete, place_key, _checked(athlete, place_key, given))
+
+
+def keep_for_hand(athlete: Athlete, place_key: str, given: Mapping[str, Any]) -> Layout:
+    """Keep a ready-made layout, drawn for the right hand: mirrored for a left-hander."""
+    layout = _checked(athlete, place_key, given)
+    if athlete.handedness == Athlete.Hand.LEFT:
+        layout = mirror_layout(get_drawn_place(athlete, place_key), layout)
+    return _create(athlete, place_key, layout)
+
+
+def change_layout(layout: Layout, given: Mapping[str, Any]) -> Layout:
+    """Give a kept layout other targets. Raises ``CoreError`` as for a new one; then nothing is changed."""
+    _fill(layout, _checked(layout.athlete, layout.place_key, given))
+    layout.save()
+    return layout
+
+
+def drop_layout(layout: Layout) -> Layout:
+    """Put a layout away. What was played on it stays; it can be restored."""
+    layout.is_dropped = True
+    layout.save()
+    return layout
+
+
+def restore_layout(layout: Layout) -> Layout:
+    layout.is_dropped = False
+    layout.save()
+    return layout
+
+
+def import_layout(athlete: Athlete, data: bytes) -> Layout:
+    """Keep the layout of an SVG file as a new one.
+
+    Raises ``CoreError`` for a file that is no layout, and ``other_place`` for one on a place that is not there; then
+    nothing is kept.
+    """
+    key, title = layout_svg.read_place(data)
+    place = next((place for place in list_library(athlete) if place.id == key), None)
+    if place is None:
+        message = f"This layout is for {title or key or 'a place without a name'}, which is not among your places."
+        raise CoreError.one("other_place", message, "file", value=key)
+    layout = layout_svg.read_layout(data, place)
+    return keep_layout(athlete, key, layout.as_dict())
+
+
+def _checked(athlete: Athlete, place_key: str, given: Mapping[str, Any]) -> CoreLayout:
+    layout = read_layout(get_drawn_place(athlete, place_key), given)
+    read_pattern(layout.pattern, [zone.name for zone in layout.zones])
+    return layout
+
+
+def _create(athlete: Athlete, place_key: str, layout: CoreLayout) -> Layout:
+    kept = Layout(athlete=athlete, place_key=place_key, own_place=get_own_place(athlete, place_key))
+    _fill(kept, layout)
+    kept.save()
+    return kept
+
+
+def _fill(kept: Layout, layout: CoreLayout) -> None:
+    for name, value in layout.as_dict().items():
+        setattr(kept, name, value)

@@ -1,0 +1,170 @@
+"""What the record tells of the aim, what follows from a layout, the rung maker, and lines of flight."""
+
+from __future__ import annotations
+
+from math import degrees, exp, radians
+from typing import Any
+
+import pytest
+from rest_framework.test import APIClient
+
+from accounts.models import Athlete
+from jolly_core.aim.record import Tries
+from jolly_core.aim.spread import estimate_aim, predict
+from jolly_core.aim.targets import Rectangle
+from ladders.models import Ladder
+from runs.models import Run
+from tests.server.conftest import rung_id
+from tests.server.layouts.test_layouts import BOX, RING, body
+from tests.server.player import Player
+
+CHAINS = Rectangle(0.55, 0.52)
+
+
+def play(player: Player, ladder: Ladder, makes: int, number: int = 1) -> Run:
+    """A run of ten putts."""
+    return Run.objects.get(pk=player.putts(rung_id(ladder, number), makes))
+
+
+def work_out(client: APIClient, *zones: dict[str, Any], **values: Any) -> Any:
+    return client.post("/api/laying/worked-out/", body(*zones, **values), format="json").json()
+
+
+def test_a_run_keeps_what_it_was_aimed_at(client: APIClient, player: Player, putting: Ladder) -> None:
+    run = play(player, putting, 7)
+    shape = {"kind": "rectangle", "width_m": 0.55, "height_m": 0.52}
+    assert run.aimed == {"distance_m": 4.0, "shape": shape}
+    layout = putting.rungs.get(number=1).layout
+    assert layout
+    given = {"title": "Farther", "place": "disc_basket", "zones": layout.zones, "stand": {"x_m": 6.0, "back_m": -4.5}}
+    client.put(f"/api/layouts/{layout.pk}/", given, format="json")
+    run.refresh_from_db()
+    assert run.aimed["distance_m"] == 4.0
+    assert play(player, putting, 5).aimed["distance_m"] == 6.0
+
+
+def test_the_aim_is_that_of_the_core_from_all_that_was_played(
+    client: APIClient, player: Player, putting: Ladder
+) -> None:
+    assert client.get("/api/aims/").json() == []
+    for makes in (8, 7, 9):
+        play(player, putting, makes)
+    for makes in (5, 4):
+        play(player, putting, makes, number=3)
+    aim = client.get("/api/aims/").json()[0]
+    expected = estimate_aim([Tries(4.0, CHAINS, 24, 30), Tries(6.0, CHAINS, 9, 20)])
+    assert aim["spread_deg"] == pytest.approx(degrees(expected.spread))
+    assert (aim["attempts"], aim["title"]) == (50, "Putts from the circle")
+    found = work_out(client, BOX, RING, ladder=putting.pk)["zones"]
+    assert found[0]["predicted"]["chance"] == pytest.approx(predict(expected, Rectangle(1.0, 0.5), 4.0).chance)
+    assert found[1]["distance_m"] == pytest.approx((1.0 + 16.0) ** 0.5)
+    assert found[1]["predicted"]["low"] < found[1]["predicted"]["chance"] < found[1]["predicted"]["high"]
+
+
+def test_what_follows_from_a_layout(client: APIClient, athlete: Athlete) -> None:
+    found = work_out(client, BOX, RING, pattern="ring, ring, box")
+    assert found["steps"] == ["ring", "ring", "box"]
+    assert found["stand_words"] == "4 m from the wall"
+    assert found["kit"] == ["3 m of tape", "chalk for 1 circle", "a tape measure"]
+    box, ring = found["tape"]
+    assert box["fixes"][0] == {
+        "corner": "bottom left",
+        "reaches": [
+            {"landmark": "bottom left corner", "distance_m": pytest.approx(2.8125**0.5), "words": "167.5 cm"},
+            {"landmark": "bottom right corner", "distance_m": pytest.approx(6.8125**0.5), "words": "261 cm"},
+        ],
+    }
+    assert (box["size"], box["parts"]) == ("100 cm by 50 cm", ["a quarter of the width of the wall"])
+    assert ring["size"] == "40 cm across"
+    assert found["zones"][0]["predicted"] is None
+    athlete.units = "imperial"
+    athlete.save()
+    assert work_out(client, BOX)["tape"][0]["size"] == "3 ft 3 1/4 in by 1 ft 7 3/4 in"
+
+
+def test_a_pattern_that_cannot_be_played_is_said_beside_the_rest(client: APIClient) -> None:
+    found = work_out(client, BOX, pattern="box, hat")
+    assert found["pattern_problem"].startswith("No target is called hat")
+    assert len(found["tape"]) == 1
+
+
+def test_mirrored_divided_and_put_in_order(client: APIClient) -> None:
+    mirrored = client.post("/api/laying/mirrored/", body(BOX, RING), format="json").json()
+    assert [zone["at"] for zone in mirrored["zones"]] == [[2.0, 1.0], [1.0, 2.0]]
+    asked = {"zone": BOX, "columns": 2, "rows": 2}
+    parts = client.post("/api/laying/divided/", asked, format="json").json()
+    assert [part["name"] for part in parts] == ["box 1", "box 2", "box 3", "box 4"]
+    order = client.post("/api/laying/order/", {"zones": parts, "made": "clock"}, format="json").json()
+    assert order == {"pattern": "box 4, box 2, box 1, box 3"}
+    assert client.post("/api/laying/divided/", {**asked, "zone": RING}, format="json").status_code == 400
+
+
+# --- the rung maker and the block builder -----------------------------------------------------------------------------
+
+
+def test_a_rung_is_made_from_the_aim(client: APIClient, player: Player, putting: Ladder) -> None:
+    rung = rung_id(putting)
+    assert client.get(f"/api/rungs/{rung}/next-rungs/").json() == []
+    for _ in range(4):
+        play(player, putting, 9)
+    offers = {offer["lever"]: offer for offer in client.get(f"/api/rungs/{rung}/next-rungs/").json()}
+    assert offers["distance"]["words"].startswith("Farther: ")
+    assert offers["distance"]["predicted"]["chance"] == pytest.approx(0.7, abs=0.02)
+    made = client.post(f"/api/rungs/{rung}/next-rungs/", {"lever": "size"}, format="json").json()
+    assert made["number"] == 2
+    assert made["set_up"].startswith("Stand 4 m from the basket. Chains: ")
+    detail = client.get(f"/api/ladders/{putting.pk}/").json()
+    assert [row["rung"]["number"] for row in detail["rungs"]] == [6, 5, 4, 3, 2, 1]
+    layout = client.get(f"/api/layouts/{made['layout']['id']}/").json()
+    assert layout["zones"][0]["shape"]["width_m"] < 0.55
+    assert client.post(f"/api/rungs/{made['id']}/next-rungs/", {"lever": "size"}, format="json").status_code == 400
+
+
+def test_the_builder_takes_the_rate_that_the_aim_foretells(client: APIClient, player: Player, putting: Ladder) -> None:
+    for _ in range(4):
+        play(player, putting, 9)
+    client.post(f"/api/ladders/{putting.pk}/moves/", {"decision": "climb"}, format="json")
+    proposal = client.post("/api/proposals/", {"minutes": 30, "ladders": [putting.pk]}, format="json").json()
+    segment = next(each for each in proposal["segments"] if each["kind"] == "challenge")
+    aim = estimate_aim([Tries(4.0, CHAINS, 36, 40)])
+    percent = round(100 * predict(aim, CHAINS, 5.0).chance)
+    assert f"new here: your aim foretells {percent} %" in segment["reasons"]
+
+
+# --- lines of flight --------------------------------------------------------------------------------------------------
+
+
+def test_a_line_off_one_wall_and_off_two(client: APIClient) -> None:
+    # By hand: from 2 m to 4 m before the wall and 3 m along it meets the wall after a third of the way.
+    here, there = {"x_m": 1.0, "away_m": 2.0, "height_m": 1.2}, {"x_m": 4.0, "away_m": 4.0, "height_m": 0.6}
+    asked = {"here": here, "there": there, "walls": ["front"], "width_m": 6.0}
+    found = client.post("/api/flight/off-wall/", asked, format="json").json()
+    assert found["touches"] == [{"x_m": pytest.approx(2.0), "away_m": 0.0, "height_m": pytest.approx(1.0)}]
+    assert found["path_m"] == pytest.approx(45**0.5)
+    two = client.post("/api/flight/off-wall/", {**asked, "walls": ["left", "front"]}, format="json").json()
+    assert [touch["away_m"] == 0 for touch in two["touches"]] == [False, True]
+    assert sum(two["legs_m"]) == pytest.approx(two["path_m"])
+    refused = client.post("/api/flight/off-wall/", {**asked, "walls": ["front", "front"]}, format="json")
+    assert refused.json()["code"] == "no_way"
+
+
+def test_the_window_under_a_string(client: APIClient) -> None:
+    # By similar triangles: from 2.8 m at the baseline over 0.914 m lands 0.914 * 11.885 / 1.886 m behind the net.
+    asked = {"place": "tennis_court", "contact_m": 2.8, "from_net_m": 11.885, "string_m": 0.5}
+    found = client.post("/api/flight/over-net/", asked, format="json").json()
+    assert found["nearest_m"] == pytest.approx(0.914 * 11.885 / 1.886)
+    assert found["farthest_m"] == pytest.approx(1.414 * 11.885 / 1.386)
+    reached = {line["title"]: line["can_land_before"] for line in found["lines"]}
+    assert reached == {"far service line": True, "far baseline": True}
+    low = client.post("/api/flight/over-net/", {**asked, "contact_m": 0.8}, format="json").json()
+    assert (low["nearest_m"], low["farthest_m"]) == (None, None)
+    refused = client.post("/api/flight/over-net/", {**asked, "place": "plain_wall"}, format="json")
+    assert refused.json()["code"] == "no_net"
+
+
+def test_the_ring_is_hit_as_the_rayleigh_distribution_says(client: APIClient, player: Player, putting: Ladder) -> None:
+    play(player, putting, 6)
+    aim = client.get("/api/aims/").json()[0]
+    ring = work_out(client, RING, ladder=putting.pk)["zones"][0]
+    sd_m = radians(aim["spread_deg"]) * ring["distance_m"]
+    assert ring["predicted"]["chance"] == pytest.approx(1 - exp(-(0.2**2) / (2 * sd_m**2)))
