@@ -21,7 +21,8 @@ from places.selectors import get_drawn_place
 
 def list_layouts(athlete: Athlete) -> QuerySet[Layout]:
     """The athlete's layouts, the latest changed first."""
-    return Layout.objects.filter(athlete=athlete, is_dropped=False)
+    layouts = Layout.objects.filter(athlete=athlete, is_dropped=False)
+    return layouts.select_related("athlete").prefetch_related("rungs")
 
 
 def get_layout(athlete: Athlete, layout_id: int) -> Layout:

@@ -53,10 +53,26 @@ class LayoutSerializer(serializers.ModelSerializer[Layout]):
     place_title = serializers.SerializerMethodField()
     zones = ZoneSerializer(many=True)
     stand = StandSerializer()
+    ladders = serializers.SerializerMethodField()
 
     class Meta:
         model = Layout
-        fields = ("id", "title", "place", "place_title", "zones", "stand", "pattern", "is_dropped", "changed_at")
+        fields = (
+            "id",
+            "title",
+            "place",
+            "place_title",
+            "zones",
+            "stand",
+            "pattern",
+            "ladders",
+            "is_dropped",
+            "changed_at",
+        )
+
+    def get_ladders(self, layout: Layout) -> serializers.ListField(child=serializers.IntegerField()):  # type: ignore[valid-type]
+        """The ladders with a rung that is played on it."""
+        return sorted({rung.ladder_id for rung in layout.rungs.all()})
 
     def get_place_title(self, layout: Layout) -> str:
         return get_drawn_place(layout.athlete, layout.place_key).title

@@ -1280,6 +1280,7 @@ export interface components {
             zones: components["schemas"]["Zone"][];
             stand: components["schemas"]["Stand"];
             pattern: string;
+            readonly ladders: number[];
             is_dropped: boolean;
             /** Format: date-time */
             readonly changed_at: string;

@@ -18,6 +18,10 @@ const Sheet = lazy(() => import("../features/plan/SheetPage"));
 const TypeIn = lazy(() => import("../features/plan/TypeInPage"));
 const Week = lazy(() => import("../features/plan/week/WeekPage"));
 const SetUp = lazy(() => import("../features/setup/SetUpPage"));
+const Places = lazy(() => import("../features/setup/PlacesPage"));
+const LayoutPage = lazy(() => import("../features/setup/LayoutPage"));
+const LayoutPaper = lazy(() => import("../features/setup/PaperPage"));
+const Flight = lazy(() => import("../features/setup/flight/FlightPage"));
 const Practise = lazy(() => import("../features/practise/PractisePage"));
 const PlayBlock = lazy(() => import("../features/practise/PlayBlockPage"));
 const PlayRung = lazy(() => import("../features/practise/PlayRungPage"));
@@ -52,6 +56,10 @@ export function App() {
                   <Route path="/plan/week" element={<Week />} />
                   <Route path="/plan/week/:monday" element={<Week />} />
                   <Route path="/set-up" element={<SetUp />} />
+                  <Route path="/set-up/places" element={<Places />} />
+                  <Route path="/set-up/flight" element={<Flight />} />
+                  <Route path="/set-up/layouts/:layoutId" element={<LayoutPage />} />
+                  <Route path="/set-up/layouts/:layoutId/paper" element={<LayoutPaper />} />
                   <Route path="/practise" element={<Practise />} />
                   <Route path="/practise/blocks/:blockId" element={<PlayBlock />} />
                   <Route path="/practise/rungs/:rungId" element={<PlayRung />} />

@@ -5,6 +5,7 @@ import { Link as RouterLink } from "react-router";
 import type { Schemas } from "../../api/client";
 import type { RungStanding } from "../../api/queries";
 import { counted, showDay, showNumber } from "../../shared/lib/format";
+import { NextRungs } from "./NextRungs";
 import { ResultStrip } from "../../shared/ui/ResultStrip";
 import { tape } from "../../shared/ui/tape";
 
@@ -49,6 +50,11 @@ export function RungRow({ standing, onChange }: RungRowProps) {
         <Typography sx={{ fontWeight: isWorking ? 700 : 400 }}>{STATES[state]}</Typography>
       </Stack>
       <Typography>{rung.set_up}</Typography>
+      {rung.layout && (
+        <Typography>
+          To scale: <Link component={RouterLink} to={`/set-up/layouts/${rung.layout.id}`}>{rung.layout.title}</Link>
+        </Typography>
+      )}
       <Typography color="text.secondary">
         The game: {rung.goal_words}. Asked for: {threshold.words}.
       </Typography>
@@ -60,6 +66,7 @@ export function RungRow({ standing, onChange }: RungRowProps) {
           Change what it asks for
         </Button>
       </Stack>
+      {isWorking && rung.layout && <NextRungs rungId={rung.id} />}
       {state === "ahead" && records.every((record) => record.runs.length === 0) ? null : (
         <Stack direction="row" sx={{ gap: 2, flexWrap: "wrap" }}>
           {records.map((record) => (

@@ -90,6 +90,18 @@ function Plan({ block }: { block: Block }) {
             <b>To bring:</b> {block.kit.join(", ")}.
           </Typography>
         )}
+        {block.layouts.length > 0 && (
+          <Typography>
+            <b>To scale:</b>{" "}
+            {block.layouts.map((layout, index) => (
+              <span key={layout.id}>
+                {index > 0 && ", "}
+                <RouterLink to={`/set-up/layouts/${layout.id}`}>{layout.title}</RouterLink>
+              </span>
+            ))}
+            .
+          </Typography>
+        )}
         <Refit block={block} />
       </Stack>
     </Panel>

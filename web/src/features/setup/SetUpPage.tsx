@@ -1,5 +1,5 @@
 /** Set up: what to bring and where things go, for the next block or, without one, for every ladder. */
-import { Box, Checkbox, FormControlLabel, Stack, Typography } from "@mui/material";
+import { Box, Button, Checkbox, FormControlLabel, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
@@ -8,6 +8,7 @@ import { capital, counted, showDay } from "../../shared/lib/format";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { LayoutsPanel } from "./LayoutsPanel";
 
 interface Station {
   key: string;
@@ -26,6 +27,11 @@ function StationRow({ station }: { station: Station }) {
         </RouterLink>
       </Typography>
       <Typography>{rung.set_up}</Typography>
+      {rung.layout && (
+        <Typography>
+          To scale: <RouterLink to={`/set-up/layouts/${rung.layout.id}`}>{rung.layout.title}</RouterLink>
+        </Typography>
+      )}
       <Typography color="text.secondary">
         The game: {rung.goal_words}. {rung.cues.length > 0 && `Cues: ${rung.cues.join("; ")}.`}
       </Typography>
@@ -44,13 +50,26 @@ export default function SetUpPage() {
   const standings = (query.data?.standings ?? []).filter(({ ladder }) => !block || inBlock.has(ladder.id));
   const kit = block ? block.kit : [...new Set(standings.flatMap(({ ladder }) => ladder.kit))];
   const lead = block ? `For the block on ${showDay(block.day)}: ${counted(kit.length, "thing")} to bring.` : "For all your ladders; plan a block and only its kit is listed.";
+  const actions = (
+    <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
+      <Button component={RouterLink} to="/set-up/layouts/new" variant="contained" color="success">
+        Lay targets
+      </Button>
+      <Button component={RouterLink} to="/set-up/places" variant="outlined">
+        Places
+      </Button>
+      <Button component={RouterLink} to="/set-up/flight" variant="outlined">
+        Lines of flight
+      </Button>
+    </Stack>
+  );
   const why = (
     <WhyPoint title="Same tape, same test">
       A number means something only beside one taken from the same line. Measure once, tape it, and leave the tape.
     </WhyPoint>
   );
   return (
-    <Page title="Set up" lead={query.data && lead} why={why}>
+    <Page title="Set up" lead={query.data && lead} why={why} actions={actions}>
       <Loaded query={query}>
         {() =>
           standings.length === 0 ? (
@@ -73,6 +92,7 @@ export default function SetUpPage() {
           )
         }
       </Loaded>
+      <LayoutsPanel />
     </Page>
   );
 }

@@ -1,0 +1,66 @@
+/** One layout, kept or new: `/set-up/layouts/4`, `/set-up/layouts/new?place=tennis_court`. */
+import { useQuery } from "@tanstack/react-query";
+import { useNavigate, useParams, useSearchParams } from "react-router";
+
+import { athleteQuery } from "../../api/queries";
+import { aimsQuery, layoutQuery, libraryQuery, type DrawnPlace, type LadderAim, type Layout } from "../../api/setup";
+import { Loaded } from "../../shared/ui/Loaded";
+import { Page } from "../../shared/ui/Page";
+import { Editor, keyOf } from "./editor/Editor";
+import { emptyOn, laidOf } from "./editor/laying";
+import { NewOn } from "./NewOn";
+
+/** The aim that the address names, or the one at the ladder the layout is played on, or the first there is. */
+function aimOf(aims: LadderAim[], key: string | null, layout: Layout | null): LadderAim | undefined {
+  const ladders = new Set(layout?.ladders ?? []);
+  return aims.find((aim) => keyOf(aim) === key) ?? aims.find((aim) => ladders.has(aim.ladder)) ?? aims[0];
+}
+
+function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null }) {
+  const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  const { data: athlete } = useQuery(athleteQuery);
+  const { data: aims } = useQuery(aimsQuery);
+  const units = athlete?.units === "imperial" ? "imperial" : "metric";
+  const chooseAim = (key: string) => setParams((before) => ({ ...Object.fromEntries(before), aim: key }), { replace: true });
+  if (!aims) return null;
+  return (
+    <Editor
+      id={layout?.id ?? null}
+      place={place}
+      kept={layout ? laidOf(layout) : emptyOn(place)}
+      units={units}
+      aims={aims}
+      aim={aimOf(aims, params.get("aim"), layout)}
+      onAim={chooseAim}
+      onSaved={(saved) => void navigate(`/set-up/layouts/${saved.id}?${params.toString()}`, { replace: true })}
+    />
+  );
+}
+
+function Kept({ id, library }: { id: number; library: DrawnPlace[] }) {
+  const query = useQuery(layoutQuery(id));
+  const place = library.find((each) => each.id === query.data?.place);
+  if (query.data && place) return <Opened key={id} place={place} layout={query.data} />;
+  return (
+    <Page title="Layout">
+      <Loaded query={query}>{() => null}</Loaded>
+    </Page>
+  );
+}
+
+export default function LayoutPage() {
+  const { layoutId } = useParams();
+  const [params] = useSearchParams();
+  const library = useQuery(libraryQuery);
+  if (!library.data) {
+    return (
+      <Page title="Layout">
+        <Loaded query={library}>{() => null}</Loaded>
+      </Page>
+    );
+  }
+  if (layoutId !== "new") return <Kept id={Number(layoutId)} library={library.data} />;
+  const place = library.data.find((each) => each.id === params.get("place"));
+  return place ? <Opened key={place.id} place={place} layout={null} /> : <NewOn library={library.data} />;
+}

@@ -1,0 +1,52 @@
+/** Places to choose from, each as a small drawing to its own scale. */
+import { Box, Typography } from "@mui/material";
+import { Link as RouterLink } from "react-router";
+
+import type { DrawnPlace, Surface, Zone } from "../../api/setup";
+import { Ground } from "./editor/Ground";
+import type { View } from "./editor/view";
+import { ZoneShape } from "./editor/ZoneShape";
+
+/** A surface, and what lies on it, fitted into a small room. */
+export function Miniature({ surface, zones = [], width = 150, height = 110 }: { surface: Surface; zones?: Zone[]; width?: number; height?: number }) {
+  const scale = Math.min((width - 8) / surface.width_m, (height - 8) / surface.length_m);
+  const view: View = {
+    width,
+    height,
+    scale,
+    x: (metres) => width / 2 + (metres - surface.width_m / 2) * scale,
+    y: (metres) => height / 2 - (metres - surface.length_m / 2) * scale,
+  };
+  return (
+    <svg width={width} height={height} aria-hidden="true" style={{ display: "block", flex: "none" }}>
+      <Ground surface={surface} view={view} areSpotsShown={false} />
+      {zones.map((zone) => (zone.surface === surface.id ? <ZoneShape key={zone.name} zone={{ ...zone, name: "" }} surface={surface} view={view} /> : null))}
+    </svg>
+  );
+}
+
+export function PlaceGrid({ library }: { library: DrawnPlace[] }) {
+  return (
+    <Box component="ul" sx={{ display: "grid", gap: 2, gridTemplateColumns: "repeat(auto-fill, minmax(min(260px, 100%), 1fr))", listStyle: "none", m: 0, p: 0 }}>
+      {library.map((place) => {
+        const [surface] = place.surfaces;
+        return (
+          <Box component="li" key={place.id} sx={{ bgcolor: "background.paper", border: "1px solid", borderColor: "divider", p: 1.5, display: "flex", gap: 1.5, minWidth: 0 }}>
+            {surface && <Miniature surface={surface} width={96} height={110} />}
+            <Box sx={{ minWidth: 0 }}>
+              <Typography variant="h3">
+                <RouterLink to={`/set-up/layouts/new?place=${place.id}`}>{place.title}</RouterLink>
+              </Typography>
+              <Typography variant="body2" color="text.secondary">
+                {place.sizes.slice(0, 3).map(({ name, words }) => `${name} ${words}`).join(", ")}
+              </Typography>
+              <Typography variant="body2" color="text.secondary">
+                {place.sizes_from}
+              </Typography>
+            </Box>
+          </Box>
+        );
+      })}
+    </Box>
+  );
+}

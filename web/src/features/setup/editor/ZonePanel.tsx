@@ -1,0 +1,110 @@
+/** The chosen target in numbers: its name, its lengths and its place, typed exactly; dividing it, doubling it, taking it off. */
+import { Button, MenuItem, Stack, TextField } from "@mui/material";
+import { useState } from "react";
+
+import { api, unwrap } from "../../../api/client";
+import { useChange } from "../../../api/queries";
+import type { Shape, Surface, Zone } from "../../../api/setup";
+import { toMillimetre, TYPED, type Units } from "../../../shared/lib/lengths";
+import { ErrorNotice } from "../../../shared/ui/Loaded";
+import { boxOf, movedTo } from "./geometry";
+
+const LENGTHS: Partial<Record<keyof Shape, string>> = {
+  width_m: "Wide",
+  height_m: "High",
+  radius_m: "From middle to rim",
+  across_m: "To the right",
+  up_m: "Up or away",
+  within_m: "Hit within",
+  apart_m: "Gap between",
+  size_m: "Each one wide",
+};
+
+const PARTS: Record<string, [string, number, number]> = {
+  "2x1": ["halves, side by side", 2, 1],
+  "1x2": ["halves, one above the other", 1, 2],
+  "3x1": ["thirds, side by side", 3, 1],
+  "1x3": ["thirds, one above the other", 1, 3],
+  "4x1": ["quarters, side by side", 4, 1],
+  "2x2": ["a cross", 2, 2],
+};
+
+/** A length that is typed: it counts when one leaves it or presses Enter, and only if it is a number. */
+function LengthField({ label, valueM, units, onLength }: { label: string; valueM: number; units: Units; onLength: (lengthM: number) => void }) {
+  const { unit, perMetre, step } = TYPED[units];
+  const shown = String(Math.round(valueM * perMetre * 10) / 10);
+  const [typed, setTyped] = useState<string | null>(null);
+  const settle = () => {
+    const value = Number(typed?.replace(",", "."));
+    if (typed !== null && typed.trim() !== "" && Number.isFinite(value) && typed !== shown) onLength(toMillimetre(value / perMetre));
+    setTyped(null);
+  };
+  return (
+    <TextField
+      label={`${label} (${unit})`}
+      size="small"
+      type="number"
+      value={typed ?? shown}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={settle}
+      onKeyDown={(event) => event.key === "Enter" && settle()}
+      sx={{ width: 138 }}
+      slotProps={{ htmlInput: { step } }}
+    />
+  );
+}
+
+interface ZonePanelProps {
+  zone: Zone;
+  surface: Surface;
+  units: Units;
+  onChange: (zone: Zone) => void;
+  onDivide: (parts: Zone[]) => void;
+  onDouble: () => void;
+  onRemove: () => void;
+}
+
+export function ZonePanel({ zone, surface, units, onChange, onDivide, onDouble, onRemove }: ZonePanelProps) {
+  const [name, setName] = useState<string | null>(null);
+  const divide = useChange((key: string) => {
+    const [, columns, rows] = PARTS[key] ?? ["", 1, 1];
+    return unwrap(api.POST("/api/laying/divided/", { body: { zone, columns, rows } }));
+  });
+  const rename = () => {
+    if (name?.trim()) onChange({ ...zone, name: name.trim() });
+    setName(null);
+  };
+  const { left, bottom } = boxOf(zone, surface);
+  const [x = 0, y = 0] = zone.at;
+  const lengths = (Object.keys(LENGTHS) as (keyof Shape)[]).filter((key) => zone.shape[key] !== undefined);
+  return (
+    <Stack spacing={1.5}>
+      <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1.25 }}>
+        <TextField label="Name" size="small" value={name ?? zone.name} onChange={(event) => setName(event.target.value)} onBlur={rename} onKeyDown={(event) => event.key === "Enter" && rename()} sx={{ width: 190 }} slotProps={{ htmlInput: { maxLength: 40 } }} />
+        {lengths.map((key) => (
+          <LengthField key={key} label={LENGTHS[key] ?? key} valueM={Number(zone.shape[key])} units={units} onLength={(lengthM) => onChange(movedTo({ ...zone, shape: { ...zone.shape, [key]: lengthM } }, { x, y }, surface))} />
+        ))}
+        {zone.shape.kind !== "strip" && <LengthField label="From the left" valueM={left} units={units} onLength={(lengthM) => onChange(movedTo(zone, { x: x + lengthM - left, y }, surface))} />}
+        <LengthField label={surface.is_upright ? "From the ground" : "From the near edge"} valueM={bottom} units={units} onLength={(lengthM) => onChange(movedTo(zone, { x, y: y + lengthM - bottom }, surface))} />
+      </Stack>
+      <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1, alignItems: "center" }}>
+        {zone.shape.kind === "rectangle" && (
+          <TextField select size="small" label="Divide into" value="" onChange={(event) => divide.mutate(event.target.value, { onSuccess: onDivide })} sx={{ width: 220 }}>
+            {Object.entries(PARTS).map(([key, [words]]) => (
+              <MenuItem key={key} value={key}>
+                {words}
+              </MenuItem>
+            ))}
+          </TextField>
+        )}
+        <Button size="small" onClick={onDouble}>
+          One more like it
+        </Button>
+        <Button size="small" color="error" onClick={onRemove}>
+          Take it off
+        </Button>
+      </Stack>
+      {divide.error && <ErrorNotice error={divide.error} />}
+    </Stack>
+  );
+}

@@ -1,0 +1,73 @@
+/** A target as tape on the ground: a flat strip of colour around it, its name on it. */
+import type { Surface, Zone } from "../../../api/setup";
+import { tape } from "../../../shared/ui/tape";
+import { boxOf, endsOf, middleOf, thingsOf } from "./geometry";
+import type { View } from "./view";
+
+export type Look = "plain" | "chosen" | "now" | "next";
+
+const COLOURS: Record<Look, string> = { plain: tape.teal, chosen: tape.plum, now: tape.coral, next: "#8a6100" };
+
+interface ShapeProps {
+  zone: Zone;
+  surface: Surface;
+  view: View;
+  look?: Look;
+  /** What is said on it beside its name: what is foretold, or its place in the pattern. */
+  words?: string;
+}
+
+function Outline({ zone, surface, view, colour }: ShapeProps & { colour: string }) {
+  const { x, y, scale } = view;
+  const tapeLook = { fill: colour, fillOpacity: 0.16, stroke: colour, strokeWidth: 4 };
+  const middle = middleOf(zone);
+  switch (zone.shape.kind) {
+    case "circle":
+      return <circle cx={x(middle.x)} cy={y(middle.y)} r={(zone.shape.radius_m ?? 0) * scale} {...tapeLook} />;
+    case "line": {
+      const [start, end] = endsOf(zone);
+      const points = { x1: x(start.x), y1: y(start.y), x2: x(end.x), y2: y(end.y), stroke: colour };
+      return (
+        <>
+          <line {...points} strokeOpacity={0.18} strokeWidth={Math.max(10, 2 * (zone.shape.within_m ?? 0) * scale)} />
+          <line {...points} strokeWidth={5} />
+        </>
+      );
+    }
+    case "row": {
+      const radius = Math.max(2, ((zone.shape.size_m ?? 0) / 2) * scale);
+      const [start, end] = endsOf(zone);
+      return (
+        <>
+          <line x1={x(start.x)} y1={y(start.y)} x2={x(end.x)} y2={y(end.y)} stroke={colour} strokeOpacity={0.25} strokeWidth={2 * radius + 6} />
+          {thingsOf(zone).map((thing, index) => (
+            <circle key={index} cx={x(thing.x)} cy={y(thing.y)} r={radius} fill={colour} stroke={tape.paper} />
+          ))}
+        </>
+      );
+    }
+    default: {
+      const box = boxOf(zone, surface);
+      return <rect x={x(box.left)} y={y(box.top)} width={(box.right - box.left) * scale} height={(box.top - box.bottom) * scale} {...tapeLook} />;
+    }
+  }
+}
+
+export function ZoneShape(props: ShapeProps) {
+  const { zone, surface, view, look = "plain", words = "" } = props;
+  const box = boxOf(zone, surface);
+  const text = words ? `${zone.name}: ${words}` : zone.name;
+  // A name that would not fit in it stands above it, or below where there is no room above.
+  const isRoomy = zone.shape.kind !== "line" && zone.shape.kind !== "row" && (box.right - box.left) * view.scale > text.length * 7.5 + 12 && (box.top - box.bottom) * view.scale > 26;
+  const above = view.y(box.top) - 9;
+  const y = isRoomy ? view.y(middleOf(zone).y) + 5 : above > 12 ? above : view.y(box.bottom) + 18;
+  const middle = zone.shape.kind === "strip" ? surface.width_m / 2 : middleOf(zone).x;
+  return (
+    <>
+      <Outline {...props} colour={COLOURS[look]} />
+      <text x={view.x(middle)} y={y} textAnchor="middle" fontSize={13} fontWeight={700} fill={tape.ink} stroke={tape.paper} strokeWidth={3} paintOrder="stroke" style={{ pointerEvents: "none", userSelect: "none" }}>
+        {text}
+      </text>
+    </>
+  );
+}

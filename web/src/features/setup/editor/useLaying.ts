@@ -1,0 +1,69 @@
+/** Laying a layout: its history, what waits on this device until it is saved, and what follows from it. */
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+
+import { workedOutQuery, type DrawnPlace, type LadderAim, type Stand, type Zone } from "../../../api/setup";
+import { forget, keep, recall } from "../../../shared/lib/storage";
+import { useHistory } from "../../../shared/lib/useHistory";
+import { freeName, draftKey, isLaid, isSame, type Laid } from "./laying";
+
+/** A value that has stayed the same for a moment: so that a slider asks once, and not at every step of the way. */
+function useSettled<T>(value: T, afterMs: number): T {
+  const [settled, setSettled] = useState(value);
+  useEffect(() => {
+    const wait = setTimeout(() => setSettled(value), afterMs);
+    return () => clearTimeout(wait);
+  }, [value, afterMs]);
+  return settled;
+}
+
+const ASK_AFTER_MS = 60;
+
+interface LayingProps {
+  id: number | null;
+  place: DrawnPlace;
+  kept: Laid;
+  aim: LadderAim | undefined;
+}
+
+export function useLaying({ id, place, kept, aim }: LayingProps) {
+  const key = draftKey(id, place.id);
+  const [begun] = useState(() => {
+    const draft = recall(key);
+    return isLaid(draft) && !isSame(draft, kept) ? draft : null;
+  });
+  const history = useHistory<Laid>(begun ?? kept, begun ? [kept] : []);
+  const [sliding, setSliding] = useState<Stand | null>(null);
+  const laid = history.now;
+  const isSaved = isSame(laid, kept);
+  useEffect(() => {
+    if (isSaved) forget(key);
+    else keep(key, laid);
+  }, [key, laid, isSaved]);
+
+  const seen = useSettled(sliding ? { ...laid, stand: sliding } : laid, ASK_AFTER_MS);
+  const worked = useQuery(workedOutQuery({ ...seen, place: place.id, ladder: aim?.ladder ?? null, side: aim?.side ?? null }));
+
+  const change = (part: Partial<Laid>) => history.set({ ...laid, ...part });
+  return {
+    ...history,
+    laid,
+    isSaved,
+    isBroughtBack: begun !== null && !isSaved,
+    worked,
+    stand: sliding ?? laid.stand,
+    change,
+    slide: setSliding,
+    settle: (stand: Stand) => {
+      setSliding(null);
+      change({ stand });
+    },
+    replaceZone: (index: number, zone: Zone) => {
+      // Two of one name could not be told apart in the tape list.
+      const others = laid.zones.filter((_, other) => other !== index);
+      const named = others.some(({ name }) => name === zone.name) ? { ...zone, name: freeName(others, zone.name) } : zone;
+      change({ zones: laid.zones.map((each, other) => (other === index ? named : each)) });
+    },
+    forgetDraft: () => forget(key),
+  };
+}

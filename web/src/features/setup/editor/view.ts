@@ -1,0 +1,30 @@
+/** From metres on a surface to points on the screen, fitted into the room there is, closer in where that was asked. */
+import type { Surface } from "../../../api/setup";
+import type { Spot } from "./geometry";
+
+const PAD = 34;
+const TALLEST = 540;
+const LOWEST = 260;
+
+export interface Closer {
+  zoom: number;
+  /** What is in the middle of the view, in metres; the middle of the surface without it. */
+  at: Spot | null;
+}
+
+export interface View {
+  width: number;
+  height: number;
+  /** Points for a metre. */
+  scale: number;
+  x: (metres: number) => number;
+  y: (metres: number) => number;
+}
+
+export function viewOf(surface: Surface, width: number, { zoom, at }: Closer): View {
+  const across = Math.max(1, width - 2 * PAD) / surface.width_m;
+  const height = Math.min(TALLEST, Math.max(LOWEST, across * surface.length_m + 2 * PAD));
+  const scale = Math.min(across, (height - 2 * PAD) / surface.length_m) * zoom;
+  const middle = at ?? { x: surface.width_m / 2, y: surface.length_m / 2 };
+  return { width, height, scale, x: (metres) => width / 2 + (metres - middle.x) * scale, y: (metres) => height / 2 - (metres - middle.y) * scale };
+}
