@@ -24,6 +24,7 @@ from jolly_core.places.zone import Zone, read_shape
 from jolly_core.planning.rung_maker import NextRung, propose_rungs
 from jolly_core.sides import side_words
 from ladders.models import Ladder, Rung
+from ladders.selectors import get_rung_below
 from layouts.models import Layout as KeptLayout
 from layouts.selectors import aimed_at, core_layout, place_of
 from places.selectors import get_drawn_place
@@ -43,6 +44,8 @@ class LadderAim:
     ladder: Ladder
     side: str
     aim: Aim
+    #: The places that the ladder's rungs are laid on.
+    places: tuple[str, ...] = ()
 
     @property
     def title(self) -> str:
@@ -96,8 +99,12 @@ def read_aims(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list
     ladders = {ladder.pk: ladder for ladder in (own if ladder_ids is None else own.filter(pk__in=ladder_ids))}
     for ladder in ladders.values():
         ladder.athlete = athlete
+    places: dict[int, dict[str, None]] = {}
+    laid = Rung.objects.filter(ladder__in=list(ladders), layout__isnull=False).order_by("number")
+    for pk, place in laid.values_list("ladder_id", "layout__place_key"):
+        places.setdefault(pk, {})[place] = None
     return [
-        LadderAim(ladders[ladder], side, estimate_aim(tries))
+        LadderAim(ladders[ladder], side, estimate_aim(tries), tuple(places.get(ladder, ())))
         for (ladder, side), tries in sorted(list_tries(athlete, list(ladders)).items())
     ]
 
@@ -184,7 +191,11 @@ def list_offers(place: Place, layout: Layout, zone: Zone, aim: LadderAim | None,
 
 
 def list_next_rungs(rung: Rung) -> list[Offer]:
-    """What could come after a rung whose layout has a target, by the aim at its ladder."""
+    """A fair step beside a rung whose layout has a target, by the aim at its ladder.
+
+    It comes above a rung that is too easy, and below one that is too hard; there only if it is harder than the rung
+    below, which would be the step back.
+    """
     layout: KeptLayout | None = rung.layout
     if layout is None or layout.is_dropped or not layout.zones:
         return []
@@ -192,4 +203,7 @@ def list_next_rungs(rung: Rung) -> list[Offer]:
     kept = core_layout(layout)
     aim = get_aim(athlete, rung.ladder_id)
     offers = list_offers(place_of(layout), kept, kept.zones[0], aim, units=athlete.units)
-    return [offer for offer in offers if offer.step.is_harder]
+    below = get_rung_below(rung.ladder, rung)
+    tries = tries_at(below) if below else None
+    easiest = predict(aim.aim, tries.target, tries.distance_m).chance if aim and tries else 1.0
+    return [offer for offer in offers if offer.step.is_harder or offer.step.predicted.chance < easiest]

@@ -20,7 +20,7 @@ from layouts.services import keep_layout
 
 @transaction.atomic
 def add_next_rung(rung: Rung, lever: str, at: datetime) -> Rung:
-    """Put the step that moves this lever onto the ladder, right above the rung, with a layout of its own.
+    """Put the step that moves this lever onto the ladder, right above the rung or right below it, with its own layout.
 
     Raises ``CoreError`` (``not_a_choice``) for a lever that nothing is offered for.
     """
@@ -36,7 +36,8 @@ def add_next_rung(rung: Rung, lever: str, at: datetime) -> Rung:
     laid = keep_layout(rung.ladder.athlete, rung.layout.place_key, layout.as_dict())
     where = stand_words(place_of(laid), offer.stand, units)
     set_up = f"Stand {where}. {offer.zone.name.capitalize()}: {size_words(zones[0], units)}."
-    return insert_rung(rung, title=words, set_up=set_up, lever=words, layout=laid, at=at)
+    number = rung.number + 1 if offer.step.is_harder else rung.number
+    return insert_rung(rung, number, title=words, set_up=set_up, lever=words, layout=laid, at=at)
 
 
 def _words(rung: Rung, offer: Offer) -> str:

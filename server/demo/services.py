@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from datetime import UTC, date, datetime, time, timedelta
 from random import Random
 
@@ -9,12 +10,14 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from accounts.services import make_demo_athlete
+from aims.selectors import tries_at
 from blocks.models import Block, Segment
 from blocks.services import finish_block, finish_segment, start_block
 from climb.selectors import get_standing
 from climb.services import decide
 from demo import story
 from demo.players import Player, chance
+from jolly_core.aim.spread import estimate_aim
 from jolly_core.sides import WEAK
 from jolly_core.thresholds.verdict import STAY
 from ladders.models import Rung
@@ -26,6 +29,8 @@ from plan.proposals import Asked
 from plan.services import plan_block
 from runs.services import record_events, start_run
 from weeks.services import keep_terms
+
+PROMILLE = 1000
 
 
 @transaction.atomic
@@ -99,7 +104,7 @@ def _play_segment(random: Random, rung: Rung, segment: Segment, at: datetime, da
     form = random.gauss(0, 0.18)
     for _ in range(segment.runs_planned):
         skill = course.skill(days_left) + form - (course.weak_by if segment.side == WEAK else 0)
-        rate = chance(skill, course.a_rung * (rung.number - 1))
+        rate = _rate(rung, skill, course)
         player = Player(random, rate, course.tempo_ms, course.fetch_ms)
         run = start_run(athlete, player.make_id(), rung, side=segment.side, started_at=at, segment_id=segment.pk)
         run = record_events(athlete, run.pk, player.play(rung.format, rung.settings)).run
@@ -107,6 +112,15 @@ def _play_segment(random: Random, rung: Rung, segment: Segment, at: datetime, da
         if _decide_as_advised(athlete, ladder.pk, at):
             break
     return at
+
+
+def _rate(rung: Rung, skill: float, course: story.Course) -> float:
+    """The chance of a make: where there are targets by the angle that the skill is worth, else rung by rung."""
+    here, first = (tries_at(each) for each in (rung, rung.ladder.rungs.all()[0]))
+    if here is None or first is None:
+        return chance(skill, course.a_rung * (rung.number - 1))
+    of_first = replace(first, makes=round(PROMILLE * chance(skill, 0)), attempts=PROMILLE)
+    return here.target.chance(estimate_aim([of_first]).spread * here.distance_m)
 
 
 def _decide_as_advised(athlete: Athlete, ladder_id: int, at: datetime) -> bool:

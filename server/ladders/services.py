@@ -51,28 +51,33 @@ def _add_rung(ladder: Ladder, number: int, given: Mapping[str, Any], at: datetim
 
 
 @transaction.atomic
-def insert_rung(below: Rung, *, title: str, set_up: str, lever: str, layout: Layout | None, at: datetime) -> Rung:
-    """Put a rung right above another one: the same game and the same asked for, with another set-up."""
-    ladder = below.ladder
+def insert_rung(
+    like: Rung, number: int, *, title: str, set_up: str, lever: str, layout: Layout | None, at: datetime
+) -> Rung:
+    """Put a rung at a number of the ladder, what stands there and above one up: the same game as another rung's.
+
+    The athlete goes on holding the rung they held, and works on what is now right above it.
+    """
+    ladder = like.ladder
     # From the top down, so that no number is there twice.
-    for above in ladder.rungs.filter(number__gt=below.number).order_by("-number"):
+    for above in ladder.rungs.filter(number__gte=number).order_by("-number"):
         above.number += 1
         above.save(update_fields=["number"])
     rung = Rung.objects.create(
         ladder=ladder,
-        number=below.number + 1,
+        number=number,
         title=title[:120],
         set_up=set_up,
         lever=lever[:120],
-        cues=below.cues,
-        format=below.format,
-        settings=below.settings,
+        cues=like.cues,
+        format=like.format,
+        settings=like.settings,
         layout=layout,
     )
-    threshold = below.threshold_revisions.order_by("id").last()
+    threshold = like.threshold_revisions.order_by("id").last()
     if threshold:
         ThresholdRevision.objects.create(rung=rung, threshold=threshold.threshold, made_at=at)
-    if ladder.held > below.number:
+    if ladder.held >= number:
         ladder.held += 1
         ladder.save(update_fields=["held"])
     return rung

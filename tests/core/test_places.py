@@ -52,8 +52,14 @@ ALL = pytest.mark.parametrize("place", PLACES.values(), ids=PLACES)
         ("squash_court", {"front_out": 4.57, "service": 1.78, "tin": 0.48}, {"front_out": 4.572, "tin": 0.4826}),
         (
             "pickleball_court",
-            {"length": 13.411, "width": 6.096, "nvz": 2.134, "service_depth": 4.572, "service_width": 3.048},
-            {"length": 13.4112, "width": 6.096, "nvz": 2.1336, "service_depth": 4.572, "net_side": 0.9144},
+            {
+                "length": 13.411,
+                "width": 6.096,
+                "non_volley_depth": 2.134,
+                "service_depth": 4.572,
+                "service_width": 3.048,
+            },
+            {"length": 13.4112, "width": 6.096, "non_volley_depth": 2.1336, "service_depth": 4.572, "net_side": 0.9144},
         ),
         (
             "pool_table_9ft",

@@ -25,10 +25,10 @@ def test_a_ring_for_seven_in_ten_by_hand() -> None:
 
 
 def test_what_is_too_hard_comes_nearer_and_larger() -> None:
-    nearer, larger = propose_rungs(AIM, Rectangle(0.1, 0.1), 5.0)
+    nearer, larger = propose_rungs(AIM, Rectangle(0.3, 0.3), 5.0)
     assert nearer.distance_m < 5.0
     assert isinstance(larger.target, Rectangle)
-    assert larger.target.width_m > 0.1
+    assert larger.target.width_m > 0.3
     assert not nearer.is_harder
 
 

@@ -33,7 +33,7 @@ PLACE = Place(
     sizes={
         "length": LENGTH,
         "width": WIDTH,
-        "nvz": VOLLEY,
+        "non_volley_depth": VOLLEY,
         "service_depth": NET_Y - VOLLEY,
         "service_width": MIDDLE,
         "net_side": 0.914,

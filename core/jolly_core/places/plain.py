@@ -10,10 +10,13 @@ from jolly_core.places.place import FLOOR, KINDS, WALL, Place, Spot, Surface
 from jolly_core.validation import check_choice
 
 MEASURED = "measured on the spot"
+WALL_SIZES, MAT_SIZES = {"width": 4.0, "height": 3.0}, {"width": 2.0, "length": 6.0}
 SMALLEST_M, LARGEST_M = 0.1, 200.0
 
-PLAIN_WALL = Place("plain_wall", "Plain wall", MEASURED, (Surface("wall", "the wall", WALL, 4.0, 3.0),))
-PLAIN_MAT = Place("plain_mat", "Plain mat", MEASURED, (Surface("mat", "the mat", FLOOR, 2.0, 6.0),))
+PLAIN_WALL = Place(
+    "plain_wall", "Plain wall", MEASURED, (Surface("wall", "the wall", WALL, 4.0, 3.0),), sizes=WALL_SIZES
+)
+PLAIN_MAT = Place("plain_mat", "Plain mat", MEASURED, (Surface("mat", "the mat", FLOOR, 2.0, 6.0),), sizes=MAT_SIZES)
 
 
 def make_place(

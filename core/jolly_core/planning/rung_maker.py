@@ -15,7 +15,9 @@ FAIR = 0.7
 #: Closer than this to fair there is nothing to move.
 FAIR_ENOUGH = 0.02
 DISTANCE, SIZE = "distance", "size"
-LONGEST_M, LEAST_SCALE, MOST_SCALE = 60.0, 0.05, 20.0
+LONGEST_M = 60.0
+#: One step moves a lever at most this many times: what lies beyond is another drill. Common practice, no source.
+MOST_TIMES = 2.5
 #: Feet go in quarters in a stand, too: a line on the floor is laid to this.
 STAND_STEP_M = 0.05
 
@@ -49,7 +51,7 @@ def _levers(
     aim: Aim, target: Target, distance_m: float, wanted: float, units: str, *, is_harder: bool
 ) -> Iterator[NextRung]:
     stand_m = round(distance_for(aim, target, wanted, LONGEST_M) / STAND_STEP_M) * STAND_STEP_M
-    if STAND_STEP_M <= stand_m < LONGEST_M and abs(stand_m - distance_m) >= STAND_STEP_M:
+    if _is_a_step(stand_m / distance_m) and abs(stand_m - distance_m) >= STAND_STEP_M:
         at = predict(aim, target, stand_m)
         way = "Farther" if stand_m > distance_m else "Nearer"
         words = f"{way}: {read_long(stand_m, units)} instead of {read_long(distance_m, units)}"
@@ -57,10 +59,14 @@ def _levers(
     if isinstance(target, Row):
         return  # a ball is as large as it is
     scale = scale_for(aim, target, distance_m, wanted)
-    if LEAST_SCALE <= scale <= MOST_SCALE:
+    if _is_a_step(scale):
         sized = _to_the_tape(target.scaled(scale), units)
         words = f"{'Smaller' if scale < 1 else 'Larger'}: {round(100 * scale)} % of each length"
         yield NextRung(SIZE, distance_m, sized, predict(aim, sized, distance_m), words, is_harder)
+
+
+def _is_a_step(times: float) -> bool:
+    return 1 / MOST_TIMES <= times <= MOST_TIMES
 
 
 def _to_the_tape(target: Target, units: str) -> Target:

@@ -36,6 +36,7 @@ class FlightSerializer(serializers.Serializer[Any]):
     touches = SpaceSerializer(many=True)
     path_m = serializers.FloatField()
     legs_m = serializers.ListField(child=serializers.FloatField())
+    no_way = serializers.CharField(help_text="Why there is no such line; empty where there is one.")
 
 
 class OverNetSerializer(serializers.Serializer[Any]):
@@ -70,9 +71,13 @@ class OffWallView(APIView):
         given.is_valid(raise_exception=True)
         asked = given.validated_data
         here, there = ((each["x_m"], each["away_m"], each["height_m"]) for each in (asked["here"], asked["there"]))
-        flight = fly(here, there, [WALLS[wall] for wall in asked["walls"]], (asked["width_m"], FAR_M))
+        try:
+            flight = fly(here, there, [WALLS[wall] for wall in asked["walls"]], (asked["width_m"], FAR_M))
+        except CoreError as error:
+            # To ask for a line that there is not is no mistake: it is what one wanted to know.
+            return Response({"touches": [], "path_m": 0.0, "legs_m": [], "no_way": error.problems[0].message})
         touches = [{"x_m": x, "away_m": y, "height_m": height} for x, y, height in flight.touches]
-        return Response({"touches": touches, "path_m": flight.path_m, "legs_m": list(flight.legs_m)})
+        return Response({"touches": touches, "path_m": flight.path_m, "legs_m": list(flight.legs_m), "no_way": ""})
 
 
 class OverNetView(APIView):

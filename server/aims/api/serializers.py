@@ -30,6 +30,7 @@ class LadderAimSerializer(serializers.Serializer[Any]):
     title = serializers.CharField()
     spread_deg = serializers.SerializerMethodField()
     attempts = serializers.IntegerField(source="aim.attempts")
+    places = serializers.ListField(child=serializers.CharField(), help_text="Where its ladder's rungs are laid.")
     is_contradicted = serializers.BooleanField(source="aim.is_contradicted")
     words = serializers.CharField(source="aim.words")
 

@@ -1191,6 +1191,8 @@ export interface components {
             /** Format: double */
             path_m: number;
             legs_m: number[];
+            /** @description Why there is no such line; empty where there is one. */
+            no_way: string;
         };
         Guide: {
             /** Format: double */
@@ -1232,6 +1234,8 @@ export interface components {
             /** Format: double */
             readonly spread_deg: number;
             attempts: number;
+            /** @description Where its ladder's rungs are laid. */
+            places: string[];
             is_contradicted: boolean;
             words: string;
         };

@@ -1,8 +1,8 @@
 /** The strip: the loop as a path, where you are underlined with tape. At the top on a desk, at the bottom on a phone. */
 import { Box, Link, Stack } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { Suspense } from "react";
-import { Link as RouterLink, NavLink, Outlet } from "react-router";
+import { Suspense, useEffect } from "react";
+import { Link as RouterLink, NavLink, Outlet, NavigationType, useLocation, useNavigationType } from "react-router";
 
 import { athleteQuery } from "../api/queries";
 import { Skeletons } from "../shared/ui/Loaded";
@@ -102,7 +102,17 @@ function Strip() {
   );
 }
 
+/** A new screen begins at its top; going back leaves it to the browser where one was. */
+function useTop() {
+  const { pathname } = useLocation();
+  const kind = useNavigationType();
+  useEffect(() => {
+    if (kind !== NavigationType.Pop) window.scrollTo(0, 0);
+  }, [pathname, kind]);
+}
+
 export function Shell() {
+  useTop();
   return (
     <Stack sx={{ minHeight: "100dvh" }}>
       <Link

@@ -13,7 +13,7 @@ export function NextRungs({ rungId }: { rungId: number }) {
   if (offers.length === 0) return null;
   return (
     <Box component="section" aria-label="A fair next step" sx={{ my: 1.5, pl: 1.5, borderLeft: "4px dotted", borderColor: "divider" }}>
-      <Typography variant="h3">A fair next step, by your aim</Typography>
+      <Typography variant="h3">{offers[0]?.is_harder ? "A fair next step, by your aim" : "A fair step in between, by your aim"}</Typography>
       <Stack spacing={0.75} sx={{ mt: 0.5 }}>
         {offers.map(({ lever, words, zone, predicted }) => (
           <Stack key={lever} direction="row" sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}>

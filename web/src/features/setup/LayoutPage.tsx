@@ -10,10 +10,10 @@ import { Editor, keyOf } from "./editor/Editor";
 import { emptyOn, laidOf } from "./editor/laying";
 import { NewOn } from "./NewOn";
 
-/** The aim that the address names, or the one at the ladder the layout is played on, or the first there is. */
-function aimOf(aims: LadderAim[], key: string | null, layout: Layout | null): LadderAim | undefined {
+/** The aim that the address names, or at the ladder the layout is played on, or at one that is played on this place. */
+function aimOf(aims: LadderAim[], key: string | null, place: DrawnPlace, layout: Layout | null): LadderAim | undefined {
   const ladders = new Set(layout?.ladders ?? []);
-  return aims.find((aim) => keyOf(aim) === key) ?? aims.find((aim) => ladders.has(aim.ladder)) ?? aims[0];
+  return aims.find((aim) => keyOf(aim) === key) ?? aims.find((aim) => ladders.has(aim.ladder)) ?? aims.find((aim) => aim.places.includes(place.id));
 }
 
 function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null }) {
@@ -31,7 +31,7 @@ function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null })
       kept={layout ? laidOf(layout) : emptyOn(place)}
       units={units}
       aims={aims}
-      aim={aimOf(aims, params.get("aim"), layout)}
+      aim={aimOf(aims, params.get("aim"), place, layout)}
       onAim={chooseAim}
       onSaved={(saved) => void navigate(`/set-up/layouts/${saved.id}?${params.toString()}`, { replace: true })}
     />

@@ -77,8 +77,7 @@ export default function PaperPage() {
   const place = library.data?.find((each) => each.id === query.data?.place);
   useTitle(query.data ? `${query.data.title}, to scale` : "To scale");
   return (
-    <Box component="main" id="main" sx={{ maxWidth: "210mm", mx: "auto", p: { xs: 2, md: 4 }, pb: { xs: 12, md: 4 }, bgcolor: "white", color: "#1b2440", "@media print": { p: 0, maxWidth: "none" } }}>
-      <style>{"@page { size: A4; margin: 12mm; }"}</style>
+    <Box component="main" id="main" sx={{ maxWidth: "210mm", mx: "auto", p: { xs: 2, md: 4 }, pb: { xs: 12, md: 4 }, bgcolor: "white", color: "#1b2440", "@page": { size: "A4", margin: "12mm" }, "@media print": { p: 0, maxWidth: "none" } }}>
       <Stack direction="row" spacing={1.5} className="no-print" sx={{ mb: 2 }}>
         <Button variant="contained" onClick={() => window.print()}>
           Print

@@ -14,6 +14,8 @@ interface AimWhyProps {
   chosen: LadderAim | undefined;
   onChoose: (key: string) => void;
   worked: WorkedOut | undefined;
+  /** The target that is spoken of. */
+  zone: string | undefined;
   onTake: (offer: Offer) => void;
 }
 
@@ -44,8 +46,9 @@ function Offers({ offers, onTake }: { offers: Offer[]; onTake: (offer: Offer) =>
   );
 }
 
-export function AimWhy({ aims, chosen, onChoose, worked, onTake }: AimWhyProps) {
-  const offers = worked?.offers.filter((offer, index, all) => all.slice(0, index).filter((before) => before.zone === offer.zone).length < 2).slice(0, 6) ?? [];
+export function AimWhy({ aims, chosen, onChoose, worked, zone, onTake }: AimWhyProps) {
+  const spoken = zone ?? worked?.zones[0]?.name;
+  const offers = worked?.offers.filter((offer) => offer.zone === spoken) ?? [];
   return (
     <>
       {worked && worked.zones.length > 0 && (
@@ -66,6 +69,7 @@ export function AimWhy({ aims, chosen, onChoose, worked, onTake }: AimWhyProps) 
               </MenuItem>
             ))}
           </TextField>
+          {!chosen && <Typography variant="body2">None of your ladders is played here yet: choose whose aim to look with.</Typography>}
           {chosen?.is_contradicted ? (
             <Alert severity="warning" variant="outlined" sx={{ color: "text.primary" }}>
               {chosen.words}.

@@ -15,6 +15,9 @@ import { ZoneShape, type Look } from "./ZoneShape";
 const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
 const ZOOMS = [1, 2, 4];
 
+/** A finger on a target drags it and does not scroll; "touch-action" leaves out what is displayed inline, as shapes are. */
+const HELD = { "& [data-zone], & [data-zone] *, & [data-handle], & [data-handle] *": { display: "block", touchAction: "none" } };
+
 export interface BoardProps {
   surface: Surface;
   zones: Zone[];
@@ -106,7 +109,7 @@ export function Board(props: BoardProps) {
 
   return (
     <Box>
-      <Box ref={room} sx={{ minWidth: 0, border: "1px solid", borderColor: "divider", bgcolor: "#fffdf8", overflow: "hidden" }}>
+      <Box ref={room} sx={{ minWidth: 0, border: "1px solid", borderColor: "divider", bgcolor: "#fffdf8", overflow: "hidden", ...HELD }}>
         <svg width={width} height={view.height} role="group" aria-label={`${surface.title}, ${showLength(surface.width_m, units)} by ${showLength(surface.length_m, units)}`} onPointerDown={() => onChoose(null)} style={{ display: "block" }}>
           <Ground surface={surface} view={view} />
           {carried?.x && <line x1={view.x(carried.x.at_m)} x2={view.x(carried.x.at_m)} y1={0} y2={view.height} stroke={tape.plum} strokeWidth={1.5} />}
@@ -122,7 +125,7 @@ export function Board(props: BoardProps) {
                 aria-label={sayWhere(zone, surface, units)}
                 aria-describedby="board-keys"
                 data-zone={zone.name}
-                style={{ cursor: "grab", touchAction: "none" }}
+                style={{ cursor: "grab" }}
                 onPointerDown={(event) => {
                   onChoose(index);
                   take(event, index, zone);
@@ -138,7 +141,7 @@ export function Board(props: BoardProps) {
           {here &&
             chosen !== null &&
             handlesOf(here, surface).map((handle) => (
-              <g key={handle.id} data-handle={handle.id} style={{ cursor: handle.cursor, touchAction: "none" }} onPointerDown={(event) => take(event, chosen, here, handle)} {...hand}>
+              <g key={handle.id} data-handle={handle.id} style={{ cursor: handle.cursor }} onPointerDown={(event) => take(event, chosen, here, handle)} {...hand}>
                 <circle cx={view.x(handle.x)} cy={view.y(handle.y)} r={20} fill="transparent" />
                 <rect x={view.x(handle.x) - 6} y={view.y(handle.y) - 6} width={12} height={12} fill={tape.paper} stroke={tape.plum} strokeWidth={3} />
               </g>
@@ -163,7 +166,7 @@ export function Board(props: BoardProps) {
           ))}
         </ToggleButtonGroup>
       </Stack>
-      <Box role="status" sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}>
+      <Box role="status" sx={{ position: "absolute", width: "1px", height: "1px", overflow: "hidden", clipPath: "inset(50%)" }}>
         {here && sayWhere(here, surface, units)}
       </Box>
     </Box>

@@ -1,10 +1,10 @@
 /** The editor: the board with its tools, the numbers of the chosen target, the tape list, and why it is as hard as it is. */
-import { Alert, Button, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
+import { Alert, Box, Button, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
 import { useEffect, useEffectEvent, useState } from "react";
 
 import { api, unwrap, type Schemas } from "../../../api/client";
 import { useChange } from "../../../api/queries";
-import type { DrawnPlace, Kind, LadderAim, Layout, Offer, Zone } from "../../../api/setup";
+import type { DrawnPlace, Kind, LadderAim, Layout, Offer, WorkedOut, Zone } from "../../../api/setup";
 import { capital } from "../../../shared/lib/format";
 import type { Units } from "../../../shared/lib/lengths";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
@@ -75,6 +75,17 @@ function Tools({ laying, onMirror, onSave, isSaving, isNew }: { laying: Laying; 
   );
 }
 
+/** The tape list beside the board; a long one scrolls there, so that the board stays in view. */
+function TapeColumn({ worked, isEmpty }: { worked: WorkedOut | undefined; isEmpty: boolean }) {
+  return (
+    <Box component="section" aria-label="Where the tape goes" tabIndex={0} sx={{ minWidth: 0, maxHeight: { lg: 720 }, overflowY: "auto" }}>
+      <Typography variant="h2" sx={{ mb: 1 }}>Where the tape goes</Typography>
+      {isEmpty ? <Typography color="text.secondary">Add a target: then its corners stand here, each from two landmarks.</Typography> : worked && <TapeList tape={worked.tape} />}
+      {worked && worked.kit.length > 0 && <Typography sx={{ mt: 2 }}><b>To bring:</b> {worked.kit.join(", ")}.</Typography>}
+    </Box>
+  );
+}
+
 export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: EditorProps) {
   const laying = useLaying({ id, place, kept, aim });
   const { laid, change } = laying;
@@ -107,7 +118,7 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
       title={laid.title || "Layout"}
       heading={laid.title || "A layout without a name"}
       lead={`On ${place.title}. ${capital(surface.title)} is drawn to scale: ${place.sizes_from}.`}
-      why={<AimWhy aims={aims} chosen={aim} onChoose={onAim} worked={worked} onTake={take} />}
+      why={<AimWhy aims={aims} chosen={aim} onChoose={onAim} worked={worked} zone={zone?.name} onTake={take} />}
     >
       {laying.isBroughtBack && <Alert severity="info" variant="outlined" sx={{ color: "text.primary" }}>Your changes from before are here; they are not saved yet. Undo goes back to what is saved.</Alert>}
       <Panel>
@@ -128,8 +139,13 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
               </Button>
             ))}
           </Stack>
-          <Board surface={surface} zones={laid.zones} chosen={chosen} units={units} stand={laying.stand} foretold={foretold} played={preview.played} onChoose={setChosen} onChange={laying.replaceZone} onRemove={remove} />
-          <StandSlider place={place} stand={laying.stand} units={units} worked={worked} zone={zone?.name} onSlide={laying.slide} onSettle={laying.settle} />
+          <Box sx={{ display: "grid", gap: 2.5, gridTemplateColumns: { xs: "minmax(0, 1fr)", lg: "minmax(0, 1fr) 290px" } }}>
+            <Stack spacing={2} sx={{ minWidth: 0 }}>
+              <Board surface={surface} zones={laid.zones} chosen={chosen} units={units} stand={laying.stand} foretold={foretold} played={preview.played} onChoose={setChosen} onChange={laying.replaceZone} onRemove={remove} />
+              <StandSlider place={place} stand={laying.stand} units={units} worked={worked} zone={zone?.name} onSlide={laying.slide} onSettle={laying.settle} />
+            </Stack>
+            <TapeColumn worked={worked} isEmpty={laid.zones.length === 0} />
+          </Box>
           {(laying.worked.error ?? save.error ?? mirror.error) && <ErrorNotice error={laying.worked.error ?? save.error ?? mirror.error} />}
         </Stack>
       </Panel>
@@ -147,10 +163,6 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
           />
         </Panel>
       )}
-      <Panel title="Where the tape goes">
-        {laid.zones.length === 0 ? <Typography color="text.secondary">Add a target above: then its corners stand here, each from two landmarks.</Typography> : worked && <TapeList tape={worked.tape} />}
-        {worked && worked.kit.length > 0 && <Typography sx={{ mt: 2 }}><b>To bring:</b> {worked.kit.join(", ")}.</Typography>}
-      </Panel>
       {laid.zones.length > 0 && (
         <Panel title="In which order">
           <PatternPanel pattern={laid.pattern} zones={laid.zones} worked={worked} preview={preview} onPattern={(pattern) => change({ pattern })} />

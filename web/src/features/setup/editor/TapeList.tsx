@@ -1,5 +1,6 @@
 /** The tape list: each corner from two landmarks, as a tape reads it; and what rounding does. */
 import { Box, Stack, Typography } from "@mui/material";
+import { Fragment } from "react";
 
 import type { WorkedOut } from "../../../api/setup";
 import { capital } from "../../../shared/lib/format";
@@ -8,21 +9,19 @@ type Taped = WorkedOut["tape"][number];
 
 function Corners({ taped }: { taped: Taped }) {
   return (
-    <Box component="table" sx={{ borderCollapse: "collapse", width: "100%", fontSize: "0.95rem", "& td": { py: 0.4, pr: 1.5, verticalAlign: "top" } }}>
-      <tbody>
-        {taped.fixes.map(({ corner, reaches }) => (
-          <tr key={corner}>
-            <Box component="th" scope="row" sx={{ textAlign: "left", fontWeight: 600, pr: 1.5, py: 0.4, verticalAlign: "top", whiteSpace: "nowrap" }}>
-              {corner}
-            </Box>
+    <Box component="dl" sx={{ m: 0, fontSize: "0.95rem", display: "grid", gridTemplateColumns: "minmax(5.2rem, auto) minmax(0, 1fr)", columnGap: 1.25, rowGap: 0.5 }}>
+      {taped.fixes.map(({ corner, reaches }) => (
+        <Fragment key={corner}>
+          <dt>{corner}</dt>
+          <Box component="dd" sx={{ m: 0 }}>
             {reaches.map(({ landmark, words }) => (
-              <td key={landmark}>
+              <div key={landmark}>
                 <b>{words}</b> from the {landmark}
-              </td>
+              </div>
             ))}
-          </tr>
-        ))}
-      </tbody>
+          </Box>
+        </Fragment>
+      ))}
     </Box>
   );
 }

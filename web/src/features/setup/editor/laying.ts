@@ -39,7 +39,7 @@ function shapeOf(kind: Kind, surface: Surface): Shape {
     case "row":
       return { kind, across_m: toMillimetre(Math.min(surface.width_m * 0.8, Math.max(size, 8 * THING_M))), up_m: 0, apart_m: 0.01, size_m: THING_M };
     default:
-      return { kind, width_m: size, height_m: toMillimetre(size * 0.75) };
+      return { kind, width_m: size, height_m: toMillimetre(Math.max(0.05, Math.round(size * 15) / 20)) };
   }
 }
 
@@ -51,15 +51,18 @@ export function freeName(zones: Zone[], word: string): string {
   return number === 1 ? word : `${word} ${number}`;
 }
 
+/** Where across a surface one new target after the other is put, so that they do not hide each other. */
+const PLACES = [0.5, 0.2, 0.8, 0.35, 0.65];
+
 /** A new target in the middle of a surface; a wall is aimed at from knee to head. */
 export function newZone(kind: Kind, surface: Surface, zones: Zone[]): Zone {
   const y = surface.kind === "wall" ? Math.min(surface.length_m / 2, 1.2) : surface.length_m * (surface.kind === "air" ? 0.5 : 0.75);
-  const beside = (zones.filter((zone) => zone.surface === surface.id).length % 5) * 0.12;
+  const [share = 0.5] = PLACES.slice(zones.filter((zone) => zone.surface === surface.id).length % PLACES.length);
   return {
     name: freeName(zones, KINDS[kind].word),
     surface: surface.id,
     shape: shapeOf(kind, surface),
-    at: [toMillimetre(surface.width_m * (0.5 + (beside > 0.3 ? 0.3 - beside : beside))), toMillimetre(y)],
+    at: [toMillimetre(surface.width_m * share), toMillimetre(y)],
   };
 }
 

@@ -32,11 +32,22 @@ interface LineProps {
   units: Units;
 }
 
-function Dot({ x, y, word, colour = tape.ink }: { x: number; y: number; word: string; colour?: string }) {
+interface DotProps {
+  x: number;
+  y: number;
+  word: string;
+  colour?: string;
+  /** Where the word stands: to the right of the dot unless there is a line, or no room. */
+  is?: "right" | "above" | "left";
+}
+
+function Dot({ x, y, word, colour = tape.ink, is = "right" }: DotProps) {
+  const place = { right: { x: x + 10, y: y + 4 }, above: { x, y: y - 12 }, left: { x: x - 10, y: y - 10 } }[is];
+  const anchor = { right: "start", above: "middle", left: "end" }[is] as "start" | "middle" | "end";
   return (
     <g>
       <circle cx={x} cy={y} r={6} fill={colour} />
-      <text x={x + 10} y={y + 4} fontSize={13} fontWeight={700} fill={tape.ink} stroke={tape.paper} strokeWidth={3} paintOrder="stroke">
+      <text {...place} textAnchor={anchor} fontSize={15} fontWeight={700} fill={tape.ink} stroke={tape.paper} strokeWidth={3} paintOrder="stroke">
         {word}
       </text>
     </g>
@@ -61,7 +72,7 @@ function FromAbove({ here, there, flight, width_m, units }: LineProps) {
       {flight && <polyline points={path(stops.map(at))} fill="none" stroke={tape.teal} strokeWidth={3} strokeDasharray="9 6" />}
       {flight?.touches.map((touch, index) => {
         const [x, y] = at(touch);
-        return <Dot key={index} x={x} y={y} word={touch.away_m === 0 ? showLength(touch.x_m, units) : showLength(touch.away_m, units)} colour={tape.coral} />;
+        return <Dot key={index} x={x} y={y} word={touch.away_m === 0 ? showLength(touch.x_m, units) : showLength(touch.away_m, units)} colour={tape.coral} is={touch.away_m === 0 ? "above" : touch.x_m === 0 ? "left" : "right"} />;
       })}
       <Dot x={hereX} y={hereY} word="here" />
       <Dot x={thereX} y={thereY} word="there" />
@@ -91,8 +102,8 @@ function FromTheSide({ here, there, flight, units }: LineProps) {
         );
       })}
       <polyline points={path(stops)} fill="none" stroke={tape.teal} strokeWidth={3} strokeDasharray="9 6" />
-      <Dot x={stops[0]?.[0] ?? 0} y={stops[0]?.[1] ?? 0} word="here" />
-      <Dot x={(stops.at(-1)?.[0] ?? 0) - 44} y={stops.at(-1)?.[1] ?? 0} word="there" />
+      <Dot x={stops[0]?.[0] ?? 0} y={stops[0]?.[1] ?? 0} word="here" is="above" />
+      <Dot x={stops.at(-1)?.[0] ?? 0} y={stops.at(-1)?.[1] ?? 0} word="there" is="left" />
     </svg>
   );
 }
@@ -119,7 +130,7 @@ export function OffWall({ units }: { units: Units }) {
   const [way, setWay] = useState("front");
   const body = { here, there, width_m, walls: WAYS[way]?.walls ?? ["front"] };
   const query = useQuery({ queryKey: ["flight", body], queryFn: () => unwrap(api.POST("/api/flight/off-wall/", { body })), placeholderData: keepPreviousData, retry: false });
-  const flight = query.error ? undefined : query.data;
+  const flight = query.error || query.data?.no_way ? undefined : query.data;
   const line = { here, there, flight, width_m, units };
   return (
     <Stack spacing={2}>
@@ -131,6 +142,7 @@ export function OffWall({ units }: { units: Units }) {
         ))}
       </ToggleButtonGroup>
       {query.error && <ErrorNotice error={query.error} />}
+      {query.data?.no_way && <Typography data-testid="no-way">{query.data.no_way} Move one of the two, or choose another wall.</Typography>}
       {flight && (
         <Typography data-testid="aim-at" sx={{ fontSize: "1.1rem" }}>
           Aim at <b>{flight.touches.map((touch) => sayTouch(touch, units)).join("; then ")}</b>. The ball flies {showLength(flight.path_m, units)}.
@@ -142,7 +154,9 @@ export function OffWall({ units }: { units: Units }) {
       </Box>
       <Spot word="Here" space={here} width_m={width_m} units={units} onChange={setHere} />
       <Spot word="There" space={there} width_m={width_m} units={units} onChange={setThere} />
-      <LengthSlider label="The wall is wide" value={width_m} min={1} max={12} units={units} onChange={setWidth} />
+      <Stack direction="row">
+        <LengthSlider label="The wall is wide" value={width_m} min={1} max={12} units={units} onChange={setWidth} />
+      </Stack>
     </Stack>
   );
 }

@@ -118,7 +118,7 @@ export function OverNet({ places, units }: { places: DrawnPlace[]; units: Units 
             From {showLength(asked.contact_m, units)} up, {sayWindow(found, units)}
           </Typography>
           <Typography>
-            {found.lines.map((line) => `${line.can_land_before ? "Before" : "Not before"} the ${line.title} (${showLength(line.behind_net_m, units)})`).join("; ")}.
+            {found.lines.map((line) => `It ${line.can_land_before ? "can" : "cannot"} land before the ${line.title}, ${showLength(line.behind_net_m, units)} behind the net.`).join(" ")}
           </Typography>
           <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "repeat(2, minmax(0, 1fr))" }, alignItems: "center" }}>
             <FromTheSide asked={asked} found={found} />
