@@ -1,7 +1,7 @@
 /** The athlete's layouts, each as a small drawing; and reading one in from a file. */
 import { Box, Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import type { ChangeEvent } from "react";
+import { useRef, type ChangeEvent } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
 
 import { api, unwrap } from "../../api/client";
@@ -15,20 +15,21 @@ import { Miniature } from "./PlaceGrid";
 /** A file becomes a new layout, or is refused with the reason; nothing else changes. */
 function ImportButton() {
   const navigate = useNavigate();
+  const field = useRef<HTMLInputElement>(null);
   const read = useChange((svg: string) => unwrap(api.POST("/api/layouts/import/", { body: { svg } })), ["layouts"]);
   const choose = async (event: ChangeEvent<HTMLInputElement>) => {
-    const field = event.target;
-    const [file] = field.files ?? [];
+    const chosen = event.target;
+    const [file] = chosen.files ?? [];
     if (!file) return;
     const svg = await file.text();
-    field.value = "";
+    chosen.value = ""; // so that the same file can be chosen again
     read.mutate(svg, { onSuccess: ({ id }) => void navigate(`/set-up/layouts/${id}`) });
   };
   return (
     <Stack spacing={1} sx={{ alignItems: "flex-start" }}>
-      <Button component="label" variant="outlined" size="small" loading={read.isPending}>
+      <input ref={field} hidden type="file" accept=".svg,image/svg+xml" aria-label="A layout as SVG" onChange={(event) => void choose(event)} />
+      <Button variant="outlined" size="small" loading={read.isPending} onClick={() => field.current?.click()}>
         Read in an SVG
-        <input type="file" accept=".svg,image/svg+xml" aria-label="A layout as SVG" onChange={(event) => void choose(event)} style={{ position: "absolute", width: 1, height: 1, opacity: 0 }} />
       </Button>
       {read.error && <ErrorNotice error={read.error} />}
     </Stack>

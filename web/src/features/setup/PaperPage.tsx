@@ -63,7 +63,7 @@ function Paper({ layout, place }: { layout: Layout; place: DrawnPlace }) {
       {(used.length > 0 ? used : place.surfaces.slice(0, 1)).map((surface) => (
         <ScaledDrawing key={surface.id} surface={surface} layout={layout} />
       ))}
-      <Loaded query={worked}>{({ tape: list }) => <TapeList tape={list} />}</Loaded>
+      <Loaded query={worked}>{({ tape: list }) => <TapeList tape={list} level="h2" />}</Loaded>
       {layout.pattern && <Typography><b>In this order:</b> {layout.pattern}.</Typography>}
       <Typography variant="body2">Sizes: {place.sizes_from}. Print at 100 %, not fitted to the page; check the bar with a ruler.</Typography>
     </Stack>

@@ -34,7 +34,7 @@ export function PlaceGrid({ library }: { library: DrawnPlace[] }) {
           <Box component="li" key={place.id} sx={{ bgcolor: "background.paper", border: "1px solid", borderColor: "divider", p: 1.5, display: "flex", gap: 1.5, minWidth: 0 }}>
             {surface && <Miniature surface={surface} width={96} height={110} />}
             <Box sx={{ minWidth: 0 }}>
-              <Typography variant="h3">
+              <Typography variant="h3" component="h2">
                 <RouterLink to={`/set-up/layouts/new?place=${place.id}`}>{place.title}</RouterLink>
               </Typography>
               <Typography variant="body2" color="text.secondary">

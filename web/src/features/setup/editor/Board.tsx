@@ -76,7 +76,12 @@ function StandMark({ stand, surface, view }: { stand: Stand; surface: Surface; v
   );
 }
 
-export function sayWhere(zone: Zone, surface: Surface, units: Units): string {
+/** What is written on a target: its name, and what is foretold of it. */
+function sayZone({ name }: Zone, foretold: Record<string, string>): string {
+  return foretold[name] ? `${name}: ${foretold[name]}` : name;
+}
+
+function sayWhere(zone: Zone, surface: Surface, units: Units): string {
   const { left, right, bottom, top } = boxOf(zone, surface);
   const up = surface.is_upright ? "up" : "away";
   return `${zone.name}, ${showLength(right - left, units)} by ${showLength(top - bottom, units)}, ${showLength(left, units)} from the left, ${showLength(bottom, units)} ${up}`;
@@ -122,7 +127,7 @@ export function Board(props: BoardProps) {
                 role="button"
                 tabIndex={0}
                 aria-pressed={index === chosen}
-                aria-label={sayWhere(zone, surface, units)}
+                aria-label={sayWhere({ ...zone, name: sayZone(zone, foretold) }, surface, units)}
                 aria-describedby="board-keys"
                 data-zone={zone.name}
                 style={{ cursor: "grab" }}
@@ -134,7 +139,7 @@ export function Board(props: BoardProps) {
                 onFocus={() => onChoose(index)}
                 onKeyDown={(event) => onKey(event, index, zone)}
               >
-                <ZoneShape zone={zone} surface={surface} view={view} look={lookOf(zone, index)} words={foretold[zone.name] ?? ""} />
+                <ZoneShape zone={zone} surface={surface} view={view} look={lookOf(zone, index)} text={sayZone(zone, foretold)} />
               </g>
             ) : null,
           )}

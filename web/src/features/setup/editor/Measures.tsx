@@ -5,7 +5,8 @@ import { tape } from "../../../shared/ui/tape";
 import { boxOf } from "./geometry";
 import type { View } from "./view";
 
-const LEAST = 16;
+/** Shorter than this on the screen there is no room for the number. */
+const LEAST = 34;
 
 function Measure({ from, to, words }: { from: [number, number]; to: [number, number]; words: string }) {
   const [x1, y1] = from;

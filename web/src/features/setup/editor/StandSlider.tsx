@@ -23,7 +23,7 @@ export function StandSlider({ place, stand, units, worked, zone, onSlide, onSett
   return (
     <Box>
       <Stack direction="row" sx={{ justifyContent: "space-between", flexWrap: "wrap", gap: 1, alignItems: "baseline" }}>
-        <Typography variant="h3" component="h3" id="stand-here">
+        <Typography variant="h3" component="h2" id="stand-here">
           Stand here: {worked?.stand_words ?? ""}
         </Typography>
         {found?.predicted && (

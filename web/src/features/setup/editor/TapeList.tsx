@@ -26,12 +26,13 @@ function Corners({ taped }: { taped: Taped }) {
   );
 }
 
-export function TapeList({ tape }: { tape: WorkedOut["tape"] }) {
+/** Under a heading of its own its targets are one level deeper. */
+export function TapeList({ tape, level = "h3" }: { tape: WorkedOut["tape"]; level?: "h2" | "h3" }) {
   return (
     <Stack spacing={2}>
       {tape.map((taped) => (
         <Box key={taped.zone} component="section" aria-label={`Tape for ${taped.zone}`}>
-          <Typography variant="h3">
+          <Typography variant="h3" component={level}>
             {capital(taped.zone)}: {taped.size}
           </Typography>
           <Corners taped={taped} />

@@ -13,8 +13,8 @@ interface ShapeProps {
   surface: Surface;
   view: View;
   look?: Look;
-  /** What is said on it beside its name: what is foretold, or its place in the pattern. */
-  words?: string;
+  /** What is written on it, where that is more than its name. */
+  text?: string;
 }
 
 function Outline({ zone, surface, view, colour }: ShapeProps & { colour: string }) {
@@ -54,18 +54,19 @@ function Outline({ zone, surface, view, colour }: ShapeProps & { colour: string 
 }
 
 export function ZoneShape(props: ShapeProps) {
-  const { zone, surface, view, look = "plain", words = "" } = props;
+  const { zone, surface, view, look = "plain", text = zone.name } = props;
   const box = boxOf(zone, surface);
-  const text = words ? `${zone.name}: ${words}` : zone.name;
   // A name that would not fit in it stands above it, or below where there is no room above.
   const isRoomy = zone.shape.kind !== "line" && zone.shape.kind !== "row" && (box.right - box.left) * view.scale > text.length * 7.5 + 12 && (box.top - box.bottom) * view.scale > 26;
   const above = view.y(box.top) - 9;
   const y = isRoomy ? view.y(middleOf(zone).y) + 5 : above > 12 ? above : view.y(box.bottom) + 18;
-  const middle = zone.shape.kind === "strip" ? surface.width_m / 2 : middleOf(zone).x;
+  // A strip is named at its left, where other targets lie upon it less often.
+  const isStrip = zone.shape.kind === "strip";
+  const x = isStrip ? view.x(0) + 10 : view.x(middleOf(zone).x);
   return (
     <>
       <Outline {...props} colour={COLOURS[look]} />
-      <text x={view.x(middle)} y={y} textAnchor="middle" fontSize={13} fontWeight={700} fill={tape.ink} stroke={tape.paper} strokeWidth={3} paintOrder="stroke" style={{ pointerEvents: "none", userSelect: "none" }}>
+      <text x={x} y={y} textAnchor={isStrip ? "start" : "middle"} fontSize={13} fontWeight={700} fill={tape.ink} stroke={tape.paper} strokeWidth={3} paintOrder="stroke" style={{ pointerEvents: "none", userSelect: "none" }}>
         {text}
       </text>
     </>

@@ -15,6 +15,8 @@ interface Grip {
   from: Spot;
 }
 
+type Carried = Snapped & { index: number };
+
 interface DragProps {
   surface: Surface;
   scale: number;
@@ -24,7 +26,9 @@ interface DragProps {
 
 export function useDrag({ surface, scale, step, onDrop }: DragProps) {
   const grip = useRef<Grip | null>(null);
-  const [carried, setCarried] = useState<(Snapped & { index: number }) | null>(null);
+  const [carried, setCarried] = useState<Carried | null>(null);
+  // What a quick hand lets go of may not have been drawn yet.
+  const latest = useRef<Carried | null>(null);
 
   const take = (event: PointerEvent, index: number, zone: Zone, handle: Handle | null = null) => {
     if (event.button !== 0) return;
@@ -39,18 +43,19 @@ export function useDrag({ surface, scale, step, onDrop }: DragProps) {
     const start = handle ?? middleOf(zone);
     const to = { x: start.x + (event.clientX - from.x) / scale, y: start.y - (event.clientY - from.y) / scale };
     const near = NEAR / scale;
-    setCarried({ index, ...(handle ? snapPull(zone, handle.id, to, surface, near, step) : snapMove(zone, to, surface, near, step)) });
-  };
-
-  const drop = () => {
-    if (grip.current && carried) onDrop(carried.index, carried.zone);
-    grip.current = null;
-    setCarried(null);
+    latest.current = { index, ...(handle ? snapPull(zone, handle.id, to, surface, near, step) : snapMove(zone, to, surface, near, step)) };
+    setCarried(latest.current);
   };
 
   const cancel = () => {
     grip.current = null;
+    latest.current = null;
     setCarried(null);
+  };
+
+  const drop = () => {
+    if (latest.current) onDrop(latest.current.index, latest.current.zone);
+    cancel();
   };
 
   return { carried, take, hand: { onPointerMove: move, onPointerUp: drop, onPointerCancel: cancel } };
