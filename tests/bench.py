@@ -22,6 +22,7 @@ from uuid import uuid4
 from playwright.sync_api import Browser, Page
 
 from tests.bench_planning import LADDERS, fill_in_its_own_process, time_proposals, time_weeks
+from tests.bench_setup import TARGETS, frames_while_dragging, time_aims, time_core
 from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
 from tests.browser.chromium import open_browser, open_window
 from tests.serving import ROOT, Application, free_port
@@ -75,7 +76,7 @@ def fill(database: Path) -> None:
             Event(run=run, client_id=uuid4(), seq=seq, kind="make", at_ms=seq * 500)
             for seq in range(1, EVENTS_A_RUN + 1)
         )
-    Run.objects.update(is_over=True, attempts=10, metrics={"makes": 7})
+    Run.objects.update(is_over=True, attempts=10, makes=7, metrics={"makes": 7})
     if Event.objects.count() < STORED_EVENTS:
         raise RuntimeError("the database was not filled")
 
@@ -255,12 +256,30 @@ def running(prepare: Callable[[Application], None]) -> Iterator[Application]:
             application.stop()
 
 
+def measure_aim() -> Figure:
+    return Figure("aim estimate from ten years of one ladder, the slowest of 20", max(time_core()), 20, "ms")
+
+
+def measure_aims(port: int) -> Figure:
+    times = time_aims(sign_in(port, "years").call)
+    what = f"aim read and estimated over the wire, {STORED_EVENTS // EVENTS_A_RUN} runs, median of {len(times)}"
+    return Figure(what, statistics.median(times), 20, "ms")
+
+
+def measure_dragging(browser: Browser, url: str) -> Figure:
+    page = open_window(browser, url).new_page()
+    AthleteAtTheScreen(page).enter_demo()
+    frames = frames_while_dragging(page)
+    return Figure(f"dragging among {TARGETS} targets, 95th percentile of {len(frames)} frames", p95(frames), 20, "ms")
+
+
 def all_figures() -> Iterator[Figure]:
     def filled(application: Application) -> None:
         application.manage("migrate")
         fill(application.database)
 
     with running(filled) as application:
+        yield measure_aims(application.port)
         yield measure_posts(application.port)
     with (
         running(lambda application: print(application.manage("prepare_demo").strip())) as application,
@@ -268,8 +287,10 @@ def all_figures() -> Iterator[Figure]:
     ):
         yield from measure_first_view(browser, application.url)
         yield measure_presses(browser, application.url)
+        yield measure_dragging(browser, application.url)
     yield measure_second_demo()
     yield measure_tuner()
+    yield measure_aim()
     yield measure_weeks()
     yield from measure_blocks()
 

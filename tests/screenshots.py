@@ -9,6 +9,7 @@ from pathlib import Path
 from playwright.sync_api import Browser, Page
 
 from tests.browser.athlete import AthleteAtTheScreen
+from tests.browser.board import Board
 from tests.browser.chromium import open_browser, open_window
 from tests.serving import ROOT, Application
 
@@ -58,6 +59,33 @@ def see_the_last_block(athlete: AthleteAtTheScreen) -> None:
     athlete.page.goto(f"/plan/blocks/{today - 1}")
 
 
+def see_a_wall(athlete: AthleteAtTheScreen) -> None:
+    """Three targets on a measured wall, looked at with the aim of a ladder that is played at a wall."""
+    page = athlete.page
+    page.goto("/set-up")
+    page.get_by_role("link", name="Three on the drainpipe wall").click()
+    page.get_by_label("Looked at with the aim of").click()
+    page.get_by_role("option", name="Low returns in a row, strong side (left)").click()
+    page.locator("[data-zone='low left']").focus()
+    page.evaluate("scrollTo(0, 150)")
+
+
+def see_a_net_court(athlete: AthleteAtTheScreen) -> None:
+    """The back of the far service courts in two, and a gap over the net."""
+    page, board = athlete.page, Board(athlete.page)
+    board.open_new_on("pickleball_court")
+    page.get_by_label("Name of the layout").fill("Deep serves")
+    board.add("box")
+    for label, centimetres in (("Wide (cm)", 600), ("High (cm)", 200), ("From the near edge (cm)", 1130)):
+        page.get_by_label(label).fill(str(centimetres))
+        page.get_by_label(label).press("Enter")
+    page.get_by_label("Divide into").click()
+    page.get_by_role("option", name="halves, side by side").click()
+    page.get_by_label("Looked at with the aim of").click()
+    page.get_by_role("option", name="Serve to the box, strong side (left)").click()
+    page.evaluate("scrollTo(0, 150)")
+
+
 DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "today": go("/"),
     "plan": go("/plan"),
@@ -65,6 +93,9 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "block": see_the_last_block,
     "block-sheet": see_the_sheet,
     "set-up": go("/set-up"),
+    "layout-wall": see_a_wall,
+    "layout-net-court": see_a_net_court,
+    "flight": go("/set-up/flight"),
     "practise": play_rally,
     "end-of-a-run": play_to_the_end,
     "look-back": go("/look-back"),

@@ -24,6 +24,8 @@ from ladders.models import Rung
 from ladders.selectors import get_ladder
 from ladders.services import take_ladder
 from ladders.shelf import list_shelf
+from layouts.services import keep_layout
+from places.selectors import OWN
 from places.services import keep_place
 from plan.proposals import Asked
 from plan.services import plan_block
@@ -47,6 +49,7 @@ def load_demo(today: date) -> Athlete:
         if _is_practice(random, day, days_left):
             _play_day(random, athlete, ladders, day, days_left)
     _plan_ahead(athlete, ladders, today)
+    _lay_targets(athlete)
     return athlete
 
 
@@ -59,6 +62,12 @@ def _plan_ahead(athlete: Athlete, ladders: dict[str, int], today: date) -> None:
     yard = places[story.YARD]
     asked = Asked(30, [ladders["wall-rally"], ladders["serve-to-box"]], today, place=yard)
     plan_block(athlete, asked, start=time(17, 30))
+
+
+def _lay_targets(athlete: Athlete) -> None:
+    """A wall of their own, with targets on it."""
+    wall = keep_place(athlete, story.DRAINPIPE_WALL, ["wall"], story.DRAINPIPE_DRAWING)
+    keep_layout(athlete, f"{OWN}{wall.pk}", story.THREE_TARGETS)
 
 
 def _at(day: date, hour: int) -> datetime:

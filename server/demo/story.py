@@ -87,3 +87,32 @@ WISHES: tuple[dict[str, Any], ...] = (
     {"kind": "at_least", "ladder": "putting-circle", "number": 2},
     {"kind": "day_off", "ladder": None, "number": 6},
 )
+
+#: A wall that Wren measured at the yard, beside the court, and three targets on it.
+DRAINPIPE_WALL = "Drainpipe wall, Tanner's Yard"
+DRAINPIPE_DRAWING: dict[str, Any] = {
+    "kind": "wall",
+    "width_m": 4.2,
+    "length_m": 3.0,
+    "spots": [{"title": "foot of the drainpipe", "at": [3.9, 0.0]}, {"title": "vent", "at": [0.6, 2.1]}],
+}
+THREE_TARGETS: dict[str, Any] = {
+    "title": "Three on the drainpipe wall",
+    "stand": {"x_m": 2.1, "back_m": 4.0},
+    "zones": [
+        {
+            "name": "low left",
+            "surface": "surface",
+            "shape": {"kind": "rectangle", "width_m": 1.0, "height_m": 0.6},
+            "at": [0.8, 0.7],
+        },
+        {"name": "ring", "surface": "surface", "shape": {"kind": "circle", "radius_m": 0.35}, "at": [2.1, 1.6]},
+        {
+            "name": "low right",
+            "surface": "surface",
+            "shape": {"kind": "rectangle", "width_m": 1.0, "height_m": 0.6},
+            "at": [3.2, 0.7],
+        },
+    ],
+    "pattern": "low left, ring, low right, ring",
+}

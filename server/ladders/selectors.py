@@ -13,6 +13,7 @@ from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.thresholds.threshold import Threshold, read_threshold
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
+from layouts.models import Layout
 
 
 def list_ladders(athlete: Athlete) -> QuerySet[Ladder]:
@@ -37,6 +38,17 @@ def list_ladders_and_rungs(athlete: Athlete, ladder_ids: Sequence[int] | None = 
 def load_layouts(rungs: Sequence[Rung]) -> None:
     """Read the layouts of rungs that are already there, at once."""
     prefetch_related_objects(rungs, "layout")
+
+
+def list_laid(rungs: Sequence[Rung]) -> list[Layout]:
+    """The layouts of rungs, each once, read together; their athlete is the ladders'."""
+    laid = [rung for rung in rungs if rung.layout_id]
+    load_layouts(laid)
+    found = {rung.layout.pk: rung.layout for rung in laid if rung.laid and rung.layout}
+    for rung in laid:
+        if rung.layout:
+            rung.layout.athlete = rung.ladder.athlete  # it is known already: no need to read it once more for each
+    return list(found.values())
 
 
 def get_ladder(athlete: Athlete, ladder_id: int) -> Ladder:

@@ -14,7 +14,7 @@ class Layout(models.Model):
     athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="layouts")
     title = models.CharField(max_length=LONGEST_TITLE)
     place_key = models.CharField(max_length=40)
-    own_place = models.ForeignKey("places.Place", null=True, on_delete=models.PROTECT, related_name="layouts")
+    own_place = models.ForeignKey("places.Place", null=True, on_delete=models.RESTRICT, related_name="layouts")
     #: As the core's layouts are kept.
     zones = models.JSONField(default=list)
     stand = models.JSONField(default=dict)

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import Any
 
-from django.db.models import ProtectedError
+from django.db.models import RestrictedError
 
 from accounts.models import Athlete
 from jolly_core.errors import CoreError
@@ -44,6 +44,6 @@ def drop_place(place: Place) -> None:
     """Forget a place. Raises ``CoreError`` (``in_use``) for one that targets were laid on."""
     try:
         place.delete()
-    except ProtectedError:
+    except RestrictedError:
         message = f"Targets lie on {place.name}; it stays as long as their layouts do."
         raise CoreError.one("in_use", message, "place", value=place.pk) from None

@@ -12,6 +12,7 @@ from accounts.selectors import list_limits
 from jolly_core.planning.arrangement import Arrangement, arrange_block
 from jolly_core.planning.wish import BALANCED, NORMAL, TEST_DAY, Kept, Terms
 from jolly_core.sides import NONE
+from ladders.selectors import list_laid
 from layouts.selectors import list_kit as layout_kit
 from places.models import Place
 from plan.wishes import Target, Wishes, list_wishes
@@ -50,8 +51,7 @@ class Proposal:
     def kit(self) -> list[str]:
         """What to bring for what is in it."""
         rungs = [self.targets[key][0] for key in self.arrangement.drills]
-        layouts = {rung.layout.pk: rung.layout for rung in rungs if rung.laid and rung.layout}
-        return list_kit([*(rung.ladder.kit for rung in rungs), *map(layout_kit, layouts.values())])
+        return list_kit([*(rung.ladder.kit for rung in rungs), *map(layout_kit, list_laid(rungs))])
 
     def rows(self) -> list[dict[str, Any]]:
         """The segments as they are kept and shown."""

@@ -84,19 +84,28 @@ def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_te
     else:
         targets = [(standing.working, side) for standing in chosen for side in standing.ladder.sides]
     tests = {segment.key: (segment.runs_planned, segment.position) for segment in test.segments.all()} if test else {}
+    last_days = list_last_days(athlete)
     record = _Record(
         athlete=athlete,
         day=day,
         books=books,
-        last_days=list_last_days(athlete),
+        last_days=last_days,
         attempts=list_attempts_by_day(athlete, day - timedelta(days=7)),
         left_out=list_left_out(athlete, day),
-        foretold=_foretell(athlete, [(rung, side) for rung, side in targets if not _on_side(books, rung, side)]),
+        foretold=_foretell(
+            athlete, [target for target in targets if _is_new_on_a_known_ladder(target, books, last_days)]
+        ),
         tests=tests,
     )
     wishes = [_wish(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
     keys = {wish.key: target for wish, target in zip(wishes, targets, strict=True)}
     return Wishes(tuple(wishes), keys, get_habit(athlete), test.day if test else None)
+
+
+def _is_new_on_a_known_ladder(target: Target, books: Books, last_days: Mapping[tuple[int, str], date]) -> bool:
+    """Whether a rung was not played on a side yet, but others of its ladder were: they may tell of the aim there."""
+    rung, side = target
+    return (rung.ladder_id, side) in last_days and not _on_side(books, rung, side)
 
 
 def _foretell(athlete: Athlete, new: Sequence[Target]) -> dict[Target, float]:

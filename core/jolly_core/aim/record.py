@@ -28,8 +28,8 @@ class Evidence(Protocol):
     def set_up(self) -> Hashable:
         """What was played alike: evidence of one set-up is added up."""
 
-    def plus(self, other: Self) -> Self:
-        """Both together, of one set-up."""
+    def plus(self, others: Sequence[Self]) -> Self:
+        """All together, of one set-up."""
 
     def log_likelihood(self, spread: float) -> float:
         """How likely it is with that spread, in radians; as a logarithm, without what does not depend on it."""
@@ -52,8 +52,9 @@ class Tries:
     def set_up(self) -> Hashable:
         return ("tries", self.distance_m, self.target)
 
-    def plus(self, other: Tries) -> Tries:
-        return replace(self, makes=self.makes + other.makes, attempts=self.attempts + other.attempts)
+    def plus(self, others: Sequence[Tries]) -> Tries:
+        makes = self.makes + sum(each.makes for each in others)
+        return replace(self, makes=makes, attempts=self.attempts + sum(each.attempts for each in others))
 
     def log_likelihood(self, spread: float) -> float:
         chance = _off_certainty(self.target.chance(spread * self.distance_m))
@@ -112,9 +113,9 @@ class Landed:
     def set_up(self) -> Hashable:
         return ("landed", self.distance_m, self.zones)
 
-    def plus(self, other: Landed) -> Landed:
-        counts = tuple(one + more for one, more in zip(self.counts, other.counts, strict=True))
-        return replace(self, counts=counts, out=self.out + other.out)
+    def plus(self, others: Sequence[Landed]) -> Landed:
+        counts = tuple(map(sum, zip(self.counts, *(each.counts for each in others), strict=True)))
+        return replace(self, counts=counts, out=self.out + sum(each.out for each in others))
 
     def log_likelihood(self, spread: float) -> float:
         chances = [_off_certainty(zone.chance(spread * self.distance_m)) for zone in self.zones]
@@ -131,11 +132,11 @@ class Landed:
 
 def merge(record: Iterable[Evidence]) -> list[Evidence]:
     """One entry for each set-up, so that ten years cost no more than what was varied in them."""
-    sums: dict[Hashable, Evidence] = {}
+    alike: dict[Hashable, list[Evidence]] = {}
     for each in record:
-        known = sums.get(each.set_up)
-        sums[each.set_up] = known.plus(each) if known else each
-    return [each for each in sums.values() if each.attempts]
+        alike.setdefault(each.set_up, []).append(each)
+    whole = [first.plus(others) for first, *others in alike.values()]
+    return [each for each in whole if each.attempts]
 
 
 def _off_certainty(chance: float) -> float:

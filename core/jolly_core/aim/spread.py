@@ -22,8 +22,9 @@ HALF_CHI_SQUARE = 1.9207
 #: Below this chance of so bad a fit, the data contradict the model.
 CONTRADICTED = 0.01
 HALVINGS = 60
-#: Of the logarithm of a spread: a ten-millionth part of it.
-CLOSE = 1e-7
+#: Of the logarithm of a spread: a ten-millionth part of it; near enough for Newton's steps, and their differences.
+CLOSE, NEAR, STEP = 1e-7, 0.05, 1e-3
+NEWTON_STEPS = 6
 
 
 @dataclass(frozen=True)
@@ -122,11 +123,20 @@ def _fit(played: Sequence[Evidence], spread: float) -> float | None:
 
 
 def _peak(value: Callable[[float], float], low: float, high: float) -> float:
-    """Where a function with one peak has it, by the golden section: each step asks for one value more."""
+    """Where a function with one peak has it: by the golden section, and near the peak by Newton's steps.
+
+    Where those lead astray, as on a slope that goes on to an end, the golden section goes on instead.
+    """
     golden = (sqrt(5) - 1) / 2
     left, right = high - golden * (high - low), low + golden * (high - low)
     at_left, at_right = value(left), value(right)
+    is_astray = False
     while high - low > CLOSE:
+        if high - low < NEAR and not is_astray:
+            top = _top(value, (low + high) / 2)
+            if top is not None and low < top < high:
+                return top
+            is_astray = True
         if at_left < at_right:
             low, left, at_left = left, right, at_right
             right = low + golden * (high - low)
@@ -138,17 +148,50 @@ def _peak(value: Callable[[float], float], low: float, high: float) -> float:
     return (low + high) / 2
 
 
+def _top(value: Callable[[float], float], at: float) -> float | None:
+    """The top of a smooth hill near by, by Newton's steps with differences; None where it is no hill."""
+    for _ in range(NEWTON_STEPS):
+        before, here, after = value(at - STEP), value(at), value(at + STEP)
+        bend = before - 2 * here + after
+        if bend >= 0:
+            return None
+        step = STEP * (before - after) / (2 * bend)
+        at += step
+        if abs(step) < CLOSE:
+            break
+    return at
+
+
 def _crossing(value: Callable[[float], float], floor: float, inside: float, end: float) -> float:
     """Where the function falls below the floor on the way to an end; the end itself if it never does."""
     if value(end) >= floor:
         return end
-    while abs(end - inside) > CLOSE:
-        middle = (inside + end) / 2
-        if value(middle) >= floor:
-            inside = middle
+    way = 1 if end > inside else -1
+    reach = NEAR
+    while abs(reach) < abs(end - inside) and value(inside + way * reach) >= floor:
+        reach *= 2
+    start = inside + way * (0.0 if reach == NEAR else reach / 2)
+    return _root(lambda at: value(at) - floor, start, inside + way * min(reach, abs(end - inside)))
+
+
+def _root(value: Callable[[float], float], above: float, below: float) -> float:
+    """Where a function is nought between two spots, by the Illinois rule of false position (Dowell, Jarratt 1971)."""
+    at_above, at_below = value(above), value(below)
+    side = 0
+    while abs(above - below) > CLOSE:
+        at = (above * at_below - below * at_above) / (at_below - at_above)
+        here = value(at)
+        if abs(here) < CLOSE:
+            return at
+        if here > 0:
+            above, at_above = at, here
+            at_below *= 0.5 if side > 0 else 1.0
+            side = 1
         else:
-            end = middle
-    return inside
+            below, at_below = at, here
+            at_above *= 0.5 if side < 0 else 1.0
+            side = -1
+    return above
 
 
 def _solve(falling: Callable[[float], float], low: float, high: float) -> float:

@@ -28,7 +28,7 @@ class Migration(migrations.Migration):
                 ('created_at', models.DateTimeField(auto_now_add=True)),
                 ('changed_at', models.DateTimeField(auto_now=True)),
                 ('athlete', models.ForeignKey(on_delete=django.db.models.deletion.CASCADE, related_name='layouts', to=settings.AUTH_USER_MODEL)),
-                ('own_place', models.ForeignKey(null=True, on_delete=django.db.models.deletion.PROTECT, related_name='layouts', to='places.place')),
+                ('own_place', models.ForeignKey(null=True, on_delete=django.db.models.deletion.RESTRICT, related_name='layouts', to='places.place')),
             ],
             options={
                 'ordering': ('-changed_at', '-id'),

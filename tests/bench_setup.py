@@ -1,0 +1,96 @@
+"""What setting up promises about speed: the aim from ten years of one ladder, and dragging among twelve targets."""
+
+from __future__ import annotations
+
+import time
+from collections.abc import Callable, Iterator
+from random import Random
+from typing import Any
+
+from playwright.sync_api import Page
+
+from tests.browser.board import Board
+
+YEARS, RUNS_A_WEEK = 10, 6
+TARGETS = 12
+
+
+def time_core() -> list[float]:
+    """Milliseconds of estimates from ten years: runs of makes at five distances, and zone tallies beside them."""
+    from jolly_core.aim.record import Beside, Evidence, Landed, Tries
+    from jolly_core.aim.spread import estimate_aim
+    from jolly_core.aim.targets import Circle, Rectangle
+
+    chance = Random(10)
+    halves = (
+        Beside(Rectangle(0.5, 0.5), -0.25, 0.0),
+        Beside(Rectangle(0.5, 0.5), 0.25, 0.0),
+        Beside(Circle(0.2), 0, 0.6),
+    )
+    record: list[Evidence] = []
+    for number in range(YEARS * 52 * RUNS_A_WEEK):
+        distance_m = 4.0 + number % 5
+        record.append(Tries(distance_m, Circle(0.3), chance.randint(2, 9), 10))
+        if number % 4 == 0:
+            record.append(Landed(distance_m, halves, (chance.randint(0, 4), chance.randint(0, 4), 1), 2))
+    times = []
+    for _ in range(20):
+        began = time.perf_counter()
+        estimate_aim(record)
+        times.append((time.perf_counter() - began) * 1000)
+    return times
+
+
+def time_aims(call: Callable[..., Any]) -> list[float]:
+    """Milliseconds of the aims over the wire, from the whole record, each after a change of it."""
+    times = []
+    for _ in range(20):
+        limit = call("POST", "/api/limits/", {"part": "neck", "since": "2026-01-01"})
+        call("DELETE", f"/api/limits/{limit['id']}/")
+        began = time.perf_counter()
+        found = call("GET", "/api/aims/")
+        times.append((time.perf_counter() - began) * 1000)
+        if not found:
+            raise RuntimeError("no aim was found in the record")
+    return times
+
+
+#: The times between the frames of the screen while something is dragged.
+WATCH = """() => {
+  window.frames_ms = [];
+  let before = null;
+  const next = (at) => {
+    if (before !== null) window.frames_ms.push(at - before);
+    before = at;
+    window.watching = requestAnimationFrame(next);
+  };
+  window.watching = requestAnimationFrame(next);
+}"""
+
+
+def frames_while_dragging(page: Page) -> list[float]:
+    """Milliseconds between two frames while one of twelve targets is dragged about for some seconds."""
+    board = Board(page)
+    board.open_new_on("plain_wall")
+    for number in range(TARGETS):
+        board.add(("box", "ring", "row")[number % 3])
+    box = board.target("box").bounding_box()
+    if box is None:
+        raise RuntimeError("there is no target to drag")
+    x, y = box["x"] + 10, box["y"] + 10
+    page.mouse.move(x, y)
+    page.mouse.down()
+    page.evaluate(WATCH)
+    for step in _way(240):
+        page.mouse.move(x + step[0], y + step[1])
+    page.evaluate("cancelAnimationFrame(window.watching)")
+    page.mouse.up()
+    frames: list[float] = page.evaluate("window.frames_ms")
+    return frames
+
+
+def _way(steps: int) -> Iterator[tuple[float, float]]:
+    """To and fro, across and up."""
+    for step in range(steps):
+        share = step % 60
+        yield (3.0 * min(share, 60 - share), -2.0 * min(share, 60 - share))
