@@ -76,7 +76,7 @@ def see_a_net_court(athlete: AthleteAtTheScreen) -> None:
     board.open_new_on("pickleball_court")
     page.get_by_label("Name of the layout").fill("Deep serves")
     board.add("box")
-    for label, centimetres in (("Wide (cm)", 600), ("High (cm)", 200), ("From the near edge (cm)", 1130)):
+    for label, centimetres in (("Wide (cm)", 600), ("High (cm)", 200), ("From the near edge (cm)", 1141)):
         page.get_by_label(label).fill(str(centimetres))
         page.get_by_label(label).press("Enter")
     page.get_by_label("Divide into").click()

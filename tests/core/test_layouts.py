@@ -115,7 +115,7 @@ def test_a_row_stands_between_its_two_spots() -> None:
 
 def test_halves_and_thirds_are_said_beside_the_tape() -> None:
     taped = tape_list(WALL, [Zone("third", "surface", Rectangle(4 / 3, 1.5), (2, 0.75))])[0]
-    assert taped.parts == ("a third of the width of Wall", "half the height of Wall")
+    assert taped.parts == ("a third of the width of the wall", "half the height of the wall")
     assert taped.rounding.startswith("rounding ")
 
 

@@ -49,6 +49,6 @@ def make_place(
             problems.append(Problem("off_the_surface", message, ("spots", place, "at"), [x, y]))
     if found := [problem for problem in problems if problem]:
         raise CoreError(found)
-    surface = Surface("surface", title, kind, width_m, length_m)
+    surface = Surface("surface", f"the {kind}", kind, width_m, length_m)
     marked = tuple(Spot("surface", str(spot["title"]), (spot["at"][0], spot["at"][1])) for spot in spots)
     return Place(place_id, title, MEASURED, (surface,), spots=marked, sizes={"width": width_m, "length": length_m})

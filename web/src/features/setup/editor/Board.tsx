@@ -119,7 +119,6 @@ export function Board(props: BoardProps) {
           <Ground surface={surface} view={view} />
           {carried?.x && <line x1={view.x(carried.x.at_m)} x2={view.x(carried.x.at_m)} y1={0} y2={view.height} stroke={tape.plum} strokeWidth={1.5} />}
           {carried?.y && <line y1={view.y(carried.y.at_m)} y2={view.y(carried.y.at_m)} x1={0} x2={width} stroke={tape.plum} strokeWidth={1.5} />}
-          {here && <Measures zone={here} surface={surface} view={view} units={units} />}
           {shown.map((zone, index) =>
             zone.surface === surface.id ? (
               <g
@@ -143,6 +142,7 @@ export function Board(props: BoardProps) {
               </g>
             ) : null,
           )}
+          {here && <Measures zone={here} surface={surface} view={view} units={units} />}
           {here &&
             chosen !== null &&
             handlesOf(here, surface).map((handle) => (
