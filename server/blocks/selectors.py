@@ -55,6 +55,8 @@ def list_block_layouts(block: Block) -> list[Layout]:
     """Where targets go in a block: the layouts of its rungs, then those that were put into it by hand."""
     of_rungs = [segment.rung.layout for segment in block.segments.all() if segment.rung]
     found = [layout for layout in (*of_rungs, *block.layouts.all()) if layout and not layout.is_dropped]
+    for layout in found:
+        layout.athlete = block.athlete  # it is known already: no need to read it once more for each
     return list({layout.pk: layout for layout in found}.values())
 
 

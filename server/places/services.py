@@ -14,7 +14,7 @@ from places.models import Place
 
 
 def keep_place(athlete: Athlete, name: str, offers: Sequence[str], drawing: Mapping[str, Any] | None = None) -> Place:
-    """Keep a place, or what an own one of that name offers and measures now; without a drawing that stays as it is.
+    """Keep a place, or what an own one of that name offers now; with a drawing, what it measures, and offers besides.
 
     Raises ``CoreError``: ``empty`` for no name, sizes that cannot be, ``in_use`` for other measures of a place that
     targets were laid on.
@@ -22,19 +22,22 @@ def keep_place(athlete: Athlete, name: str, offers: Sequence[str], drawing: Mapp
     name = name.strip()
     if not name:
         raise CoreError.one("empty", "Give the place a name.", "name")
-    values: dict[str, Any] = {"offers": list(dict.fromkeys(each.strip() for each in offers if each.strip()))}
+    known = Place.objects.filter(athlete=athlete, name=name).first()
+    values: dict[str, Any] = {}
     if drawing is not None:
-        _check_drawing(athlete, name, drawing)
+        _check_drawing(known, name, drawing)
         values["drawing"] = dict(drawing)
+        # It was measured, not emptied: what it offered stays.
+        offers = [*(known.offers if known else ()), *offers]
+    values["offers"] = list(dict.fromkeys(each.strip() for each in offers if each.strip()))
     return Place.objects.update_or_create(athlete=athlete, name=name, defaults=values)[0]
 
 
-def _check_drawing(athlete: Athlete, name: str, drawing: Mapping[str, Any]) -> None:
+def _check_drawing(known: Place | None, name: str, drawing: Mapping[str, Any]) -> None:
     try:
         make_place("new", name, **drawing)
     except CoreError as error:
         raise error.under("drawing") from None
-    known = Place.objects.filter(athlete=athlete, name=name).first()
     if known and known.layouts.exists() and known.drawing != dict(drawing):
         message = f"Targets lie on {name} as it was measured; keep the new measures under another name."
         raise CoreError.one("in_use", message, "drawing")

@@ -78,8 +78,13 @@ def start_run(
         day=get_day(athlete, started_at),
         tally=tally.as_dict(),
         yardstick=get_yardstick(rung, side).as_dict(),
-        aimed=aimed_at(rung.layout),
+        aimed=_aimed(rung),
     )
+
+
+def _aimed(rung: Rung) -> dict[str, Any]:
+    """What the run's makes and misses tell of the aim; empty where a make hits no target."""
+    return aimed_at(rung.layout) if get_challenge(rung.format).is_aimed else {}
 
 
 def _check_allowed(athlete: Athlete, rung: Rung, day: date) -> None:
@@ -118,7 +123,7 @@ def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: d
         day=get_day(athlete, started_at),
         tally=tally.as_dict(),
         yardstick=get_yardstick(rung, segment.side).as_dict(),
-        aimed=aimed_at(rung.layout),
+        aimed=_aimed(rung),
         metrics=dict(tally.metrics),
         attempts=tally.attempts,
         makes=tally.makes,

@@ -197,7 +197,10 @@ def test_a_yard_wall_of_ones_own_in_a_minute(athlete: AthleteAtTheScreen) -> Non
     page.get_by_label("From the left (cm)").first.press("Enter")
     expect(board.tape_of("box")).to_contain_text("from the foot of the drainpipe")
     expect(page.get_by_text("Your aim is not known yet")).to_be_visible()
-    board.save()
+    page.goto("/set-up/places")
+    page.get_by_role("button", name="Forget Tanner's Yard").click()
+    page.get_by_role("dialog").get_by_role("button", name="Forget it").click()
+    expect(page.get_by_role("link", name="Tanner's Yard")).to_have_count(0)
 
 
 def test_a_rung_s_layout_opens_from_its_ladder_and_tells_the_aim(athlete: AthleteAtTheScreen) -> None:
@@ -220,6 +223,20 @@ def test_a_rung_s_layout_opens_from_its_ladder_and_tells_the_aim(athlete: Athlet
     expect(page.locator("[data-foretold='chains']")).to_contain_text(re.compile(r"4 m away: (89|90) %"))
     page.get_by_role("button", name=re.compile("Try it: chains, Farther")).click()
     expect(page.locator("[data-foretold='chains']")).to_contain_text(re.compile(r"away: (69|7[01]) %"))
+
+
+def test_targets_are_laid_for_a_rung_that_has_none(athlete: AthleteAtTheScreen) -> None:
+    athlete.sign_up()
+    athlete.take_ladder("Rally with the wall")
+    page, board = athlete.page, Board(athlete.page)
+    page.get_by_role("link", name="Lay targets for rung 2").click()
+    page.get_by_role("link", name="Plain wall").click()
+    board.add("strip")
+    page.get_by_label("Name of the layout").fill("Above the tape")
+    page.get_by_role("button", name="Save", exact=True).click()
+    expect(page.get_by_role("link", name="Rally with the wall, rung 2")).to_be_visible()
+    page.get_by_role("link", name="Rally with the wall, rung 2").click()
+    expect(page.get_by_role("link", name="Above the tape")).to_be_visible()
 
 
 def test_a_finger_drags_a_target(open_page: OpenPage) -> None:

@@ -167,7 +167,7 @@ class Challenge(ABC, Generic[State]):
 
     States are frozen: a session keeps every one of them, which is what makes undo go back as far as wished.
     ``metrics`` starts with the one that the format is about; ``make_word`` and ``miss_word`` are what the two halves
-    of the court screen say.
+    of the court screen say. ``is_aimed`` says that a make hits a target, where there is one, and a miss misses it.
     """
 
     id: ClassVar[str]
@@ -175,6 +175,7 @@ class Challenge(ABC, Generic[State]):
     game: ClassVar[str]
     make_word: ClassVar[str] = "Made"
     miss_word: ClassVar[str] = "Missed"
+    is_aimed: ClassVar[bool] = True
     declared: ClassVar[tuple[Setting, ...]]
     metrics: ClassVar[tuple[Metric, ...]]
     #: What is typed in of a run that was kept on paper; each has the meaning of the metric or count it is named after.

@@ -58,6 +58,8 @@ class TimedCount(Challenge[TimedState]):
     id = "timed_count"
     title = "Timed count"
     game = "Contacts against the clock with one ball; every break costs the time to fetch it."
+    #: Its misses are rallies that broke, wherever the ball went.
+    is_aimed = False
     make_word = "Contact"
     miss_word = "Break"
     declared = (

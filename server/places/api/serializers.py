@@ -105,7 +105,7 @@ class DrawnPlaceSerializer(serializers.Serializer[Any]):
     id = serializers.CharField()
     title = serializers.CharField()
     sizes_from = serializers.CharField(source="source")
-    is_own = serializers.SerializerMethodField()
+    own_id = serializers.SerializerMethodField()
     surfaces = serializers.SerializerMethodField()
     net = NetSerializer(allow_null=True)
     front_m = serializers.FloatField(allow_null=True)
@@ -114,8 +114,9 @@ class DrawnPlaceSerializer(serializers.Serializer[Any]):
     least_back_m = serializers.SerializerMethodField()
     most_back_m = serializers.SerializerMethodField()
 
-    def get_is_own(self, place: DrawnPlace) -> bool:
-        return place.id.startswith(OWN)
+    def get_own_id(self, place: DrawnPlace) -> int | None:
+        """The athlete's own place behind it; null for one of the library's."""
+        return int(place.id.removeprefix(OWN)) if place.id.startswith(OWN) else None
 
     @extend_schema_field(SurfaceSerializer(many=True))
     def get_surfaces(self, place: DrawnPlace) -> Any:

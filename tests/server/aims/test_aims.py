@@ -43,6 +43,14 @@ def test_a_run_keeps_what_it_was_aimed_at(client: APIClient, player: Player, put
     assert play(player, putting, 5).aimed["distance_m"] == 6.0
 
 
+def test_a_rally_tells_nothing_of_the_aim(client: APIClient, athlete: Athlete, player: Player, ladder_of: Any) -> None:
+    rally = ladder_of(athlete, "wall-rally")
+    kept = client.post("/api/layouts/", body(BOX), format="json").json()
+    client.put(f"/api/rungs/{rung_id(rally)}/layout/", {"layout": kept["id"]}, format="json")
+    run = player.play(rung_id(rally), "ooox", side="strong")
+    assert Run.objects.get(pk=run).aimed == {}
+
+
 def test_the_aim_is_that_of_the_core_from_all_that_was_played(
     client: APIClient, player: Player, putting: Ladder
 ) -> None:

@@ -165,7 +165,8 @@ def keep_yard(client: APIClient, **drawing: Any) -> Any:
 def test_the_library_holds_own_places_and_those_of_the_rules(client: APIClient) -> None:
     yard = keep_yard(client).json()
     first, *others = client.get("/api/library/").json()
-    assert (first["id"], first["title"], first["is_own"]) == (yard["drawn_as"], "Tanner's Yard", True)
+    assert (first["id"], first["title"], first["own_id"]) == (yard["drawn_as"], "Tanner's Yard", yard["id"])
+    assert {place["own_id"] for place in others} == {None}
     assert [spot["title"] for spot in first["surfaces"][0]["spots"]][-1] == "foot of the drainpipe"
     assert {guide["title"] for guide in first["surfaces"][0]["guides_x"]} >= {
         "foot of the drainpipe",
@@ -184,6 +185,12 @@ def test_an_own_place_that_targets_lie_on_stays_as_it_is(client: APIClient) -> N
     assert client.delete(f"/api/places/{yard['id']}/").json()["code"] == "in_use"
     assert keep_yard(client, width_m=5.0).json()["code"] == "in_use"
     assert keep_yard(client).status_code == 201  # the same measures once more
+
+
+def test_a_place_that_is_measured_keeps_what_it_offers(client: APIClient) -> None:
+    client.post("/api/places/", {"name": "Tanner's Yard", "offers": ["basket"]}, format="json")
+    keep_yard(client)
+    assert [place["offers"] for place in client.get("/api/places/").json()] == [["basket", "wall"]]
 
 
 def test_a_place_is_measured_in_lengths_that_can_be(client: APIClient) -> None:

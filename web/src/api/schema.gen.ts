@@ -1105,7 +1105,8 @@ export interface components {
             id: string;
             title: string;
             sizes_from: string;
-            readonly is_own: boolean;
+            /** @description The athlete's own place behind it; null for one of the library's. */
+            readonly own_id: number | null;
             readonly surfaces: components["schemas"]["Surface"][];
             net: components["schemas"]["Net"] | null;
             /** Format: double */

@@ -1,7 +1,7 @@
 /** The strip: the loop as a path, where you are underlined with tape. At the top on a desk, at the bottom on a phone. */
 import { Box, Link, Stack } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { Suspense, useEffect } from "react";
+import { Suspense, useEffect, useRef } from "react";
 import { Link as RouterLink, NavLink, Outlet, NavigationType, useLocation, useNavigationType } from "react-router";
 
 import { athleteQuery } from "../api/queries";
@@ -106,8 +106,10 @@ function Strip() {
 function useTop() {
   const { pathname } = useLocation();
   const kind = useNavigationType();
+  const before = useRef(pathname);
   useEffect(() => {
-    if (kind !== NavigationType.Pop) window.scrollTo(0, 0);
+    if (pathname !== before.current && kind !== NavigationType.Pop) window.scrollTo(0, 0);
+    before.current = pathname;
   }, [pathname, kind]);
 }
 

@@ -65,6 +65,11 @@ export function RungRow({ standing, onChange }: RungRowProps) {
         <Button size="small" onClick={onChange} aria-label={`Change what it asks for, rung ${rung.number}`}>
           Change what it asks for
         </Button>
+        {!rung.layout && (
+          <Button component={RouterLink} to={`/set-up/layouts/new?rung=${rung.id}`} size="small" aria-label={`Lay targets for rung ${rung.number}`}>
+            Lay targets for it
+          </Button>
+        )}
       </Stack>
       {isWorking && rung.layout && <NextRungs rungId={rung.id} />}
       {state === "ahead" && records.every((record) => record.runs.length === 0) ? null : (

@@ -2,7 +2,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 
-import { athleteQuery } from "../../api/queries";
+import { api, unwrap } from "../../api/client";
+import { athleteQuery, useChange } from "../../api/queries";
 import { aimsQuery, layoutQuery, libraryQuery, type DrawnPlace, type LadderAim, type Layout } from "../../api/setup";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page } from "../../shared/ui/Page";
@@ -22,6 +23,11 @@ function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null })
   const { data: athlete } = useQuery(athleteQuery);
   const { data: aims } = useQuery(aimsQuery);
   const units = athlete?.units === "imperial" ? "imperial" : "metric";
+  // Laid for a rung, as its ladder asked for it: then it is played there.
+  const rung = Number(params.get("rung")) || null;
+  const attach = useChange((id: number) => unwrap(api.PUT("/api/rungs/{rung_id}/layout/", { params: { path: { rung_id: rung ?? 0 } }, body: { layout: id } })), ["ladders"], ["today"], ["layouts"]);
+  const aim = params.get("aim");
+  const open = (id: number) => void navigate(`/set-up/layouts/${id}${aim ? `?aim=${aim}` : ""}`, { replace: true });
   const chooseAim = (key: string) => setParams((before) => ({ ...Object.fromEntries(before), aim: key }), { replace: true });
   if (!aims) return null;
   return (
@@ -31,9 +37,13 @@ function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null })
       kept={layout ? laidOf(layout) : emptyOn(place)}
       units={units}
       aims={aims}
-      aim={aimOf(aims, params.get("aim"), place, layout)}
+      aim={aimOf(aims, aim, place, layout)}
       onAim={chooseAim}
-      onSaved={(saved) => void navigate(`/set-up/layouts/${saved.id}?${params.toString()}`, { replace: true })}
+      onSaved={(saved) => {
+        if (layout) return;
+        if (rung === null) open(saved.id);
+        else attach.mutate(saved.id, { onSettled: () => open(saved.id) });
+      }}
     />
   );
 }

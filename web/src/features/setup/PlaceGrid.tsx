@@ -1,11 +1,12 @@
 /** Places to choose from, each as a small drawing to its own scale. */
 import { Box, Typography } from "@mui/material";
-import { Link as RouterLink } from "react-router";
+import { Link as RouterLink, useSearchParams } from "react-router";
 
 import type { DrawnPlace, Surface, Zone } from "../../api/setup";
 import { Ground } from "./editor/Ground";
 import type { View } from "./editor/view";
 import { ZoneShape } from "./editor/ZoneShape";
+import { ForgetPlace } from "./ForgetPlace";
 
 /** A surface, and what lies on it, fitted into a small room. */
 export function Miniature({ surface, zones = [], width = 150, height = 110 }: { surface: Surface; zones?: Zone[]; width?: number; height?: number }) {
@@ -26,6 +27,9 @@ export function Miniature({ surface, zones = [], width = 150, height = 110 }: { 
 }
 
 export function PlaceGrid({ library }: { library: DrawnPlace[] }) {
+  const [params] = useSearchParams();
+  // What a layout is laid for goes on with the place.
+  const rung = params.get("rung") ? `&rung=${params.get("rung") ?? ""}` : "";
   return (
     <Box component="ul" sx={{ display: "grid", gap: 2, gridTemplateColumns: "repeat(auto-fill, minmax(min(260px, 100%), 1fr))", listStyle: "none", m: 0, p: 0 }}>
       {library.map((place) => {
@@ -35,7 +39,7 @@ export function PlaceGrid({ library }: { library: DrawnPlace[] }) {
             {surface && <Miniature surface={surface} width={96} height={110} />}
             <Box sx={{ minWidth: 0 }}>
               <Typography variant="h3" component="h2">
-                <RouterLink to={`/set-up/layouts/new?place=${place.id}`}>{place.title}</RouterLink>
+                <RouterLink to={`/set-up/layouts/new?place=${place.id}${rung}`}>{place.title}</RouterLink>
               </Typography>
               <Typography variant="body2" color="text.secondary">
                 {place.sizes.slice(0, 3).map(({ name, words }) => `${name} ${words}`).join(", ")}
@@ -43,6 +47,7 @@ export function PlaceGrid({ library }: { library: DrawnPlace[] }) {
               <Typography variant="body2" color="text.secondary">
                 {place.sizes_from}
               </Typography>
+              {place.own_id !== null && <ForgetPlace place={place} />}
             </Box>
           </Box>
         );

@@ -26,7 +26,8 @@ function Measure({ from, to, words }: { from: [number, number]; to: [number, num
 export function Measures({ zone, surface, view, units }: { zone: Zone; surface: Surface; view: View; units: Units }) {
   const { left, right, bottom, top } = boxOf(zone, surface);
   const { x, y } = view;
-  const level = y((bottom + top) / 2) + 14;
+  // Low in the target, where its name is not.
+  const level = y(bottom) - 8;
   const upright = x((left + right) / 2);
   return (
     <g style={{ pointerEvents: "none" }} data-testid="measures">

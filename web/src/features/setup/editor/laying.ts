@@ -66,6 +66,13 @@ export function newZone(kind: Kind, surface: Surface, zones: Zone[]): Zone {
   };
 }
 
+/** A pattern with a target's new name in it, as it is written with commas. */
+export const renamed = (pattern: string, from: string, to: string) =>
+  pattern
+    .split(",")
+    .map((word) => (word.trim() === from ? word.replace(from, to) : word))
+    .join(",");
+
 /** Where changes wait that were not saved, on this device. */
 export const draftKey = (id: number | null, place: string) => `jolly-layout-${id ?? `new-${place}`}`;
 

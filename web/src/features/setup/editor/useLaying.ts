@@ -5,7 +5,7 @@ import { useEffect, useState } from "react";
 import { workedOutQuery, type DrawnPlace, type LadderAim, type Stand, type Zone } from "../../../api/setup";
 import { forget, keep, recall } from "../../../shared/lib/storage";
 import { useHistory } from "../../../shared/lib/useHistory";
-import { freeName, draftKey, isLaid, isSame, type Laid } from "./laying";
+import { freeName, draftKey, isLaid, isSame, renamed, type Laid } from "./laying";
 
 /** A value that has stayed the same for a moment: so that a slider asks once, and not at every step of the way. */
 function useSettled<T>(value: T, afterMs: number): T {
@@ -62,7 +62,9 @@ export function useLaying({ id, place, kept, aim }: LayingProps) {
       // Two of one name could not be told apart in the tape list.
       const others = laid.zones.filter((_, other) => other !== index);
       const named = others.some(({ name }) => name === zone.name) ? { ...zone, name: freeName(others, zone.name) } : zone;
-      change({ zones: laid.zones.map((each, other) => (other === index ? named : each)) });
+      const before = laid.zones[index]?.name;
+      const pattern = before === undefined || before === named.name ? laid.pattern : renamed(laid.pattern, before, named.name);
+      change({ zones: laid.zones.map((each, other) => (other === index ? named : each)), pattern });
     },
     forgetDraft: () => forget(key),
   };
