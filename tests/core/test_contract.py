@@ -31,6 +31,7 @@ SETTINGS: dict[str, list[dict[str, Any]]] = {
     ],
     "timed_count": [{"seconds": 10}, {"seconds": 20, "goal": 8}],
     "makes_of_n": [{"attempts": 6}, {"attempts": 12, "goal": 8}],
+    "race": [{"to": 3}, {"to": 4, "clear": 1}],
 }
 CASES = [(format_id, settings) for format_id in CHALLENGES for settings in SETTINGS[format_id]]
 Case = tuple[str, dict[str, Any]]

@@ -1,13 +1,17 @@
-"""A race of points between partners: expected length against the closed form and a simulation."""
+"""A race of points, between partners or against a drill: closed forms, a simulation, and the game itself."""
 
 from __future__ import annotations
 
 from random import Random
 
 import pytest
+from scipy import stats
 
+from jolly_core.challenges.contract import Pace
+from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
-from jolly_core.stats.race import expected_points, points_within
+from jolly_core.stats.race import chance_of_winning, expected_points, points_within
+from tests.core import playing
 
 
 # Race to N, two clear, independent points. Carter and Crews 1974 (Am. Statistician 28:130) and Newton and Keller 2005
@@ -51,3 +55,66 @@ def test_nine_in_ten_races_lie_within_their_ends(to: int, rate: float) -> None:
 def test_a_race_to_one_is_refused() -> None:
     with pytest.raises(CoreError):
         expected_points(1, 0.5)
+
+
+# The same closed form and sources as above.
+@pytest.mark.parametrize(
+    ("to", "rate", "expected"),
+    [(4, 0.6, 0.7357292307692308), (4, 0.55, 0.6231485024752476), (11, 0.55, 0.686813086233485), (4, 0.5, 0.5)],
+)
+def test_chance_of_winning(to: int, rate: float, expected: float) -> None:
+    assert chance_of_winning(to, rate) == pytest.approx(expected, abs=1e-12)
+
+
+@pytest.mark.parametrize(("to", "rate"), [(3, 0.6), (11, 0.55), (5, 0.9)])
+def test_one_clear_is_a_negative_binomial(to: int, rate: float) -> None:
+    # First to n, one clear: the misses before the n-th make are at most n - 1 (SciPy counts those misses).
+    assert chance_of_winning(to, rate, 1) == pytest.approx(stats.nbinom.cdf(to - 1, to, rate))
+    won = sum((to + k) * stats.nbinom.pmf(k, to, rate) for k in range(to))
+    lost = sum((to + k) * stats.nbinom.pmf(k, to, 1 - rate) for k in range(to))
+    assert expected_points(to, rate, 1) == pytest.approx(won + lost)
+    assert points_within(to, rate, 1.0, 1) == 2 * to - 1
+
+
+RACE = get_challenge("race")
+
+
+@pytest.mark.parametrize(
+    ("line", "ending", "score"),
+    [
+        ("ooo", "won", (3, 0)),
+        ("xxx", "lost", (0, 3)),
+        ("oxoxoo", "won", (4, 2)),
+        ("oxox", None, (2, 2)),
+        ("oxoxo", None, (3, 2)),
+        ("oxoxoxxx", "lost", (3, 5)),
+    ],
+)
+def test_first_to_three_two_clear(line: str, ending: str | None, score: tuple[int, int]) -> None:
+    tally = playing.play("race", {"to": 3}, line)
+    assert (tally.ending, tally.metrics["points"], tally.metrics["lost_points"]) == (ending, *score)
+    assert tally.metrics["won"] == {"won": 1, "lost": 0, None: None}[ending]
+
+
+def test_says_the_score_and_what_is_needed() -> None:
+    said = [playing.play("race", {"to": 3}, line).next for line in ("", "ox", "oxox", "oxoxx")]
+    assert said == ["Drill 0, you need 3", "Drill 1, you need 2", "Drill 2, you need 2", "Drill 3, you need 3"]
+    assert playing.play("race", {"to": 11}, "oooxxxx").metrics["longest_lead"] == 3
+
+
+def test_a_score_that_cannot_be_is_refused() -> None:
+    for points, lost in ((13, 5), (12, 9), (0, 13)):
+        with pytest.raises(CoreError) as refused:
+            RACE.state_of_totals({"to": 11, "clear": 2}, {"points": points, "lost_points": lost})
+        assert refused.value.code == "out_of_reach"
+    with pytest.raises(CoreError):
+        RACE.state_of_totals({"to": 4, "clear": 1}, {"points": 5, "lost_points": 4})
+    assert RACE.state_of_totals({"to": 11, "clear": 2}, {"points": 13, "lost_points": 11}).count.makes == 13
+
+
+def test_the_tuner_knows_the_chance_to_win_and_the_planner_the_length() -> None:
+    settings = RACE.read_settings({"to": 11})
+    assert RACE.chance(settings, Pace(rate=0.55), "won", 1, 600) == pytest.approx(0.686813086233485)
+    attempts = RACE.attempts(settings, Pace(rate=0.55))
+    assert attempts.expected == pytest.approx(18.552050552824376)
+    assert attempts.low <= attempts.expected <= attempts.high

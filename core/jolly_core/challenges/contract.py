@@ -17,6 +17,7 @@ State = TypeVar("State")
 
 #: Why a run is over; one that was kept on paper does not say.
 GOAL, MISSED, ATTEMPTS, TIME, STOPPED, PAPER = "goal", "missed", "attempts", "time", "stopped", "paper"
+WON, LOST = "won", "lost"
 
 
 @dataclass(frozen=True)

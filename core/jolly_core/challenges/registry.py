@@ -6,11 +6,14 @@ from typing import Any
 
 from jolly_core.challenges.contract import Challenge
 from jolly_core.challenges.makes_of_n import MakesOfN
+from jolly_core.challenges.race import Race
 from jolly_core.challenges.streak import Streak
 from jolly_core.challenges.timed_count import TimedCount
 from jolly_core.errors import CoreError
 
-CHALLENGES: dict[str, Challenge[Any]] = {challenge.id: challenge for challenge in (Streak(), TimedCount(), MakesOfN())}
+CHALLENGES: dict[str, Challenge[Any]] = {
+    challenge.id: challenge for challenge in (Streak(), TimedCount(), MakesOfN(), Race())
+}
 
 
 def get_challenge(format_id: str) -> Challenge[Any]:

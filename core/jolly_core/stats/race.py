@@ -1,4 +1,4 @@
-"""A race of points: first to n, two clear, each point won with the same chance. Standard library only."""
+"""A race of points: first to n, two clear or one, each point won with the same chance. Standard library only."""
 
 from __future__ import annotations
 
@@ -7,22 +7,21 @@ from math import comb
 from jolly_core.errors import CoreError
 
 
-def points_of_race(to: int, rate: float) -> dict[int, float]:
-    """The chance of each number of points that a race first to ``to``, two clear, can take before it is level again.
+def points_of_race(to: int, rate: float, clear: int = 2) -> dict[int, float]:
+    """The chance of each number of points that a race first to ``to`` can take before it is level.
 
-    Keys are the lengths without deuce, and ``2·to − 2`` for the chance of reaching it.
+    Keys are the lengths without deuce; ``-1`` stands for the chance of reaching it, which one clear never does.
     """
     lengths: dict[int, float] = {}
-    for lost in range(to - 1):
+    for lost in range(to - clear + 1):
         ways = comb(to - 1 + lost, lost)
         lengths[to + lost] = ways * (rate**to * (1 - rate) ** lost + (1 - rate) ** to * rate**lost)
-    lengths[2 * to - 2] = lengths.get(2 * to - 2, 0.0)
-    deuce = comb(2 * to - 2, to - 1) * (rate * (1 - rate)) ** (to - 1)
+    deuce = comb(2 * to - 2, to - 1) * (rate * (1 - rate)) ** (to - 1) if clear > 1 else 0.0
     return {**lengths, -1: deuce}
 
 
-def expected_points(to: int, rate: float) -> float:
-    """The mean number of points of a race first to ``to``, two clear. From deuce on pairs decide it: 2 / (p² + q²).
+def expected_points(to: int, rate: float, clear: int = 2) -> float:
+    """The mean number of points of a race first to ``to``. From deuce on pairs decide it: 2 / (p² + q²).
 
     Raises ``CoreError`` (``out_of_range``) for a race to less than two.
 
@@ -30,21 +29,34 @@ def expected_points(to: int, rate: float) -> float:
     6.75
     """
     _check(to)
-    lengths = points_of_race(to, rate)
+    lengths = points_of_race(to, rate, clear)
     deuce = lengths.pop(-1)
     pair = rate**2 + (1 - rate) ** 2
     return sum(points * chance for points, chance in lengths.items()) + deuce * (2 * to - 2 + 2 / pair)
 
 
-def points_within(to: int, rate: float, chance: float) -> int:
+def chance_of_winning(to: int, rate: float, clear: int = 2) -> float:
+    """The chance of winning a race first to ``to``; from deuce on the pairs that are not shared decide it.
+
+    >>> chance_of_winning(4, 0.5)
+    0.5
+    """
+    _check(to)
+    lost = 1 - rate
+    outright = sum(comb(to - 1 + points, points) * rate**to * lost**points for points in range(to - clear + 1))
+    deuce = points_of_race(to, rate, clear)[-1]
+    return outright + deuce * rate**2 / (rate**2 + lost**2)
+
+
+def points_within(to: int, rate: float, chance: float, clear: int = 2) -> int:
     """The fewest points within which the race is over with at least that chance."""
     _check(to)
-    lengths = points_of_race(to, rate)
+    lengths = points_of_race(to, rate, clear)
     deuce = lengths.pop(-1)
     sure = 0.0
     for points in sorted(lengths):
         sure += lengths[points]
-        if sure >= chance:
+        if sure >= chance or (clear == 1 and points == max(lengths)):
             return points
     points, pair = 2 * to - 2, rate**2 + (1 - rate) ** 2
     while sure < chance:

@@ -36,7 +36,7 @@ class TallySerializer(serializers.Serializer[Any]):
     is_paused = serializers.BooleanField()
     is_over = serializers.BooleanField()
     ending = serializers.ChoiceField(
-        choices=["goal", "missed", "attempts", "time", "stopped", "paper"], allow_null=True
+        choices=["goal", "missed", "attempts", "time", "stopped", "paper", "won", "lost"], allow_null=True
     )
     undoable = serializers.IntegerField()
     ignored = serializers.IntegerField()

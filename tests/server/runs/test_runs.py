@@ -14,6 +14,8 @@ from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.challenges.session import replay
 from ladders.models import Ladder, Rung
+from ladders.services import take_ladder
+from ladders.shelf import list_shelf
 from runs.models import Run
 from runs.selectors import get_pace
 from tests.server.conftest import rung_id
@@ -133,3 +135,13 @@ def test_pace_is_the_athletes_own_and_a_prior_before_there_is_one(player: Player
     player.putts(rung.pk, 7)  # ten attempts in ten seconds; Laplace: (7 + 1) / (10 + 2)
     pace = get_pace(rung, "none")
     assert (pace.attempt_ms, pace.rate, pace.is_prior) == (1000, pytest.approx(2 / 3), False)
+
+
+def test_a_race_is_played_to_its_end_and_weighed(client: APIClient, athlete: Athlete, player: Player) -> None:
+    race = take_ladder(athlete, "race-to-the-corner", list_shelf()["race-to-the-corner"], MOMENT)
+    run = player.play(rung_id(race), "oxoxoxoxoxoxooo")
+    tally = client.get(f"/api/runs/{run}/").json()["tally"]
+    assert (tally["ending"], tally["metrics"]["points"], tally["metrics"]["lost_points"]) == ("won", 8.0, 6.0)
+    outcome = player.outcome(run)
+    assert outcome["threshold"]["words"].startswith("1 race won or more in 2 of the last 3 runs")
+    assert outcome["lessons"][0].startswith("At 57 % a point you would win ")

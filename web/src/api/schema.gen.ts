@@ -1131,9 +1131,11 @@ export interface components {
          *     * `time` - time
          *     * `stopped` - stopped
          *     * `paper` - paper
+         *     * `won` - won
+         *     * `lost` - lost
          * @enum {string}
          */
-        EndingEnum: "goal" | "missed" | "attempts" | "time" | "stopped" | "paper";
+        EndingEnum: "goal" | "missed" | "attempts" | "time" | "stopped" | "paper" | "won" | "lost";
         Event: {
             /** Format: uuid */
             id: string;

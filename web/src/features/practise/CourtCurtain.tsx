@@ -58,7 +58,7 @@ export function CountIn({ count }: { count: number }) {
   );
 }
 
-const ENDINGS = { goal: "Goal reached", missed: "A miss ends it", attempts: "All attempts played", time: "Time", stopped: "Stopped", paper: "From a sheet" };
+const ENDINGS = { goal: "Goal reached", missed: "A miss ends it", attempts: "All attempts played", time: "Time", stopped: "Stopped", paper: "From a sheet", won: "You won", lost: "The drill won" };
 
 export function EndCurtain({ run, standing, onSee, onUndo }: { run: Run; standing: Standing; onSee: () => void; onUndo: () => void }) {
   const { tally } = standing;

@@ -1,0 +1,127 @@
+"""Race: you against the drill. A make is your point, a miss is the drill's; first to n, so many clear."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, field
+from typing import Any
+
+from jolly_core.challenges.contract import LOST, WON, Attempts, Challenge, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.count import Count
+from jolly_core.challenges.settings import Settings, WholeNumber
+from jolly_core.errors import CoreError
+from jolly_core.stats.race import chance_of_winning, expected_points, points_within
+
+MOST_POINTS = 50
+#: More than a race on paper ever needs: what is beyond goes onto the back of the sheet.
+MOST_BOXES = 60
+
+
+@dataclass(frozen=True, slots=True)
+class RaceState:
+    """The points of both, and by how many one was ahead at most."""
+
+    count: Count = field(default_factory=Count)
+    longest_lead: int = 0
+
+
+class Race(Challenge[RaceState]):
+    """Settings: to, clear. Result: the score, who won, the longest lead."""
+
+    id = "race"
+    title = "Race"
+    game = "You against the drill: a make is your point, a miss is the drill's. First to the number wins."
+    make_word, miss_word = "Mine", "The drill's"
+    declared = (
+        WholeNumber("to", "Points to win", 2, MOST_POINTS, 11),
+        WholeNumber("clear", "Clear by", 1, 2, 2, "points"),
+    )
+    metrics = (
+        Metric("points", "your points", "up", "points"),
+        Metric("lost_points", "the drill's points", "down", "points"),
+        Metric("won", "races won", "up", "race won"),
+        Metric("longest_lead", "longest lead", "up", "points"),
+    )
+    totals = (
+        WholeNumber("points", "Your points", 0, 1000, 0),
+        WholeNumber("lost_points", "The drill's points", 0, 1000, 0),
+    )
+
+    def start(self, settings: Settings) -> RaceState:
+        return RaceState()
+
+    def step(self, settings: Settings, state: RaceState, press: str, active_ms: int) -> RaceState:
+        count = state.count.after(press)
+        return RaceState(count, max(state.longest_lead, count.makes - count.misses))
+
+    def count(self, state: RaceState) -> Count:
+        return state.count
+
+    def ending(self, settings: Settings, state: RaceState, active_ms: int) -> str | None:
+        own, drill = state.count.makes, state.count.misses
+        if max(own, drill) < settings["to"] or abs(own - drill) < settings["clear"]:
+            return None
+        return WON if own > drill else LOST
+
+    def read(self, settings: Settings, state: RaceState, active_ms: int) -> Reading:
+        own, drill = state.count.makes, state.count.misses
+        wanted = max(settings["to"] - own, drill + settings["clear"] - own, 0)
+        ending = self.ending(settings, state, active_ms)
+        return Reading(
+            number=own,
+            number_label="to you",
+            out_of=settings["to"],
+            next=f"Drill {drill}, you need {wanted}",
+            to_goal=wanted,
+            metrics={
+                "points": own,
+                "lost_points": drill,
+                "won": None if ending is None else int(ending == WON),
+                "longest_lead": state.longest_lead,
+            },
+            detail={"drill": drill, "lead": own - drill},
+        )
+
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        to, clear = settings["to"], settings["clear"]
+        low, high = (points_within(to, pace.rate, chance, clear) for chance in (0.05, 0.95))
+        return Attempts(low, expected_points(to, pace.rate, clear), high)
+
+    def sheet(self, settings: Settings) -> Sheet:
+        rule = f"A make is your point, a miss is the drill's. {self.goal_words(settings).capitalize()}."
+        return Sheet(rule, min(MOST_BOXES, 2 * settings["to"] + 4), "make")
+
+    def unknown_on_paper(self, totals: Mapping[str, Any]) -> tuple[str, ...]:
+        return ("longest_lead",)
+
+    def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> RaceState:
+        own, drill = totals["points"], totals["lost_points"]
+        ahead, behind = max(own, drill), min(own, drill)
+        # Beyond the points to win it goes on only as long as nobody is clear; with one clear somebody always is.
+        most_behind = settings["to"] - 1 if settings["clear"] == 1 else ahead
+        if (ahead > settings["to"] and ahead - behind > settings["clear"]) or behind > most_behind:
+            message = f"{own} to {drill} cannot be: the race was over before. Count both rows again."
+            raise CoreError.one("out_of_reach", message, "points", value=[own, drill])
+        return RaceState(Count(own, drill))
+
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        if metric_id == "won" and mark <= 1:
+            return chance_of_winning(settings["to"], pace.rate, settings["clear"])
+        return None
+
+    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+        return {"won": 1, "lost_points": 0}.get(metric_id, int(settings["to"]))
+
+    def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
+        if not tally["attempts"]:
+            return ()
+        rate = tally["makes"] / tally["attempts"]
+        wins = round(100 * chance_of_winning(settings["to"], rate, settings["clear"]))
+        return (
+            f"At {round(100 * rate)} % a point you would win {wins} in 100 such races: "
+            "a race makes a small edge count for more.",
+        )
+
+    def goal_words(self, settings: Settings) -> str:
+        clear = "two clear" if settings["clear"] > 1 else "one clear"
+        return f"first to {settings['to']}, {clear}"

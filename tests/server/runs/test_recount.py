@@ -1,0 +1,62 @@
+"""Recounting every stored run from its events."""
+
+from __future__ import annotations
+
+from io import StringIO
+
+import pytest
+from django.core.management import CommandError, call_command
+
+from ladders.models import Ladder
+from runs.models import Event, Run
+from tests.server.conftest import rung_id
+from tests.server.player import Player
+
+
+def recounted() -> str:
+    said = StringIO()
+    call_command("recount_runs", stdout=said)
+    return said.getvalue()
+
+
+@pytest.fixture
+def runs(player: Player, putting: Ladder, serving: Ladder) -> list[Run]:
+    """A run to its end with a let and an undo in it, one in play, and one of which nothing was counted."""
+    rung = rung_id(putting)
+    ids = [player.play(rung, "oolxuo xooox ooxo"), player.play(rung, "oox"), player.start(rung)]
+    ids.append(player.play(rung_id(serving), "oop roxf", side="weak"))
+    return [Run.objects.get(pk=each) for each in ids]
+
+
+def test_runs_are_stored_as_their_events_say(runs: list[Run]) -> None:
+    assert recounted().strip() == "3 runs recounted; 0 differ from what is stored."
+
+
+def test_what_was_stored_otherwise_is_named_and_left_as_it_is(runs: list[Run]) -> None:
+    run = runs[0]
+    Run.objects.filter(pk=run.pk).update(makes=99, tally={**run.tally, "streak": 42})
+    said = StringIO()
+    with pytest.raises(CommandError, match="3 runs recounted; 1 differ"):
+        call_command("recount_runs", stdout=said)
+    assert f"{run.pk} makes: stored 99, recounted {run.makes}" in said.getvalue()
+    assert f"{run.pk} tally.streak: stored 42, recounted {run.tally['streak']}" in said.getvalue()
+    run.refresh_from_db()
+    assert run.makes == 99
+
+
+def test_an_event_that_is_missing_is_found(runs: list[Run]) -> None:
+    run = runs[1]
+    Event.objects.bulk_create([Event(run=run, client_id=run.pk, seq=4, kind="make", at_ms=9000)])
+    said = StringIO()
+    with pytest.raises(CommandError):
+        call_command("recount_runs", stdout=said)
+    assert f"{run.pk} event_count: stored 3, recounted 4" in said.getvalue()
+
+
+def test_events_that_cannot_stand_behind_each_other_are_said(runs: list[Run]) -> None:
+    run = runs[1]
+    Event.objects.bulk_create([Event(run=run, client_id=run.pk, seq=4, kind="make", at_ms=1)])
+    said = StringIO()
+    with pytest.raises(CommandError):
+        call_command("recount_runs", stdout=said)
+    assert "a run's clock only goes forward" in said.getvalue()
