@@ -67,7 +67,7 @@ export function RungRow({ standing, onChange }: RungRowProps) {
         </Button>
         {!rung.layout && (
           <Button component={RouterLink} to={`/set-up/layouts/new?rung=${rung.id}`} size="small" aria-label={`Lay targets for rung ${rung.number}`}>
-            Lay targets for it
+            Lay targets
           </Button>
         )}
       </Stack>

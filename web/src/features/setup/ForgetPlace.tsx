@@ -17,7 +17,7 @@ export function ForgetPlace({ place }: { place: DrawnPlace }) {
   return (
     <>
       <Button size="small" onClick={() => setIsAsking(true)} aria-label={`Forget ${place.title}`} sx={{ ml: -1 }}>
-        Forget it
+        Forget
       </Button>
       <Dialog open={isAsking} onClose={close} aria-labelledby="forget-place">
         <DialogTitle id="forget-place">Forget {place.title}?</DialogTitle>
