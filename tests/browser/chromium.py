@@ -13,6 +13,8 @@ FLAGS = (
     "--no-sandbox",
     "--disable-gpu",
     "--disable-quic",
+    # A page that found no server would load itself again, in the middle of what a test does next.
+    "--disable-auto-reload",
     "--no-first-run",
     "--disable-background-networking",
     "--disable-component-update",
