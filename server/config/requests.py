@@ -1,10 +1,11 @@
-"""A request of somebody who is signed in: what every view of the API works with."""
+"""A request of somebody who is signed in: what every view of the API works with, and reading what it gives."""
 
 from __future__ import annotations
 
-from typing import TYPE_CHECKING
+from typing import TYPE_CHECKING, Any
 
 from rest_framework.request import Request as AnyRequest
+from rest_framework.serializers import Serializer
 
 if TYPE_CHECKING:
     from accounts.models import Athlete
@@ -14,3 +15,11 @@ if TYPE_CHECKING:
 
 else:
     Request = AnyRequest
+
+
+def read_given(request: Request, serializer: type[Serializer[Any]]) -> dict[str, Any]:
+    """What the body of a request holds, checked for its shape. Raises ``ValidationError`` for what it cannot hold."""
+    given = serializer(data=request.data)
+    given.is_valid(raise_exception=True)
+    values: dict[str, Any] = given.validated_data
+    return values

@@ -4,7 +4,7 @@ from rest_framework.views import APIView
 
 from accounts import selectors, services
 from accounts.api.serializers import AthleteSerializer, BodyLimitSerializer, NewLimitSerializer
-from config.requests import Request
+from config.requests import Request, read_given
 
 
 class AthleteView(APIView):
@@ -32,9 +32,8 @@ class LimitsView(APIView):
 
     @extend_schema(operation_id="add_limit", request=NewLimitSerializer, responses={201: BodyLimitSerializer})
     def post(self, request: Request) -> Response:
-        given = NewLimitSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        return Response(BodyLimitSerializer(services.add_limit(request.user, given.validated_data)).data, status=201)
+        given = read_given(request, NewLimitSerializer)
+        return Response(BodyLimitSerializer(services.add_limit(request.user, given)).data, status=201)
 
 
 class LimitView(APIView):

@@ -7,7 +7,7 @@ from rest_framework import serializers
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from config.requests import Request
+from config.requests import Request, read_given
 from jolly_core.aim.lines import can_land_before, fly, window_under_string
 from jolly_core.errors import CoreError
 from places.selectors import get_drawn_place
@@ -67,9 +67,7 @@ class OffWallView(APIView):
 
     @extend_schema(operation_id="fly_off_wall", request=OffWallSerializer, responses=FlightSerializer)
     def post(self, request: Request) -> Response:
-        given = OffWallSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        asked = given.validated_data
+        asked = read_given(request, OffWallSerializer)
         here, there = ((each["x_m"], each["away_m"], each["height_m"]) for each in (asked["here"], asked["there"]))
         try:
             flight = fly(here, there, [WALLS[wall] for wall in asked["walls"]], (asked["width_m"], FAR_M))
@@ -85,9 +83,7 @@ class OverNetView(APIView):
 
     @extend_schema(operation_id="fly_over_net", request=OverNetSerializer, responses=NetWindowSerializer)
     def post(self, request: Request) -> Response:
-        given = OverNetSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        asked = given.validated_data
+        asked = read_given(request, OverNetSerializer)
         place = get_drawn_place(request.user, asked["place"])
         if place.net is None:
             raise CoreError.one(

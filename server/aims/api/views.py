@@ -1,5 +1,4 @@
 from datetime import UTC, datetime
-from typing import Any
 
 from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
@@ -16,7 +15,7 @@ from aims.api.serializers import (
     PatternSerializer,
     WorkedOutSerializer,
 )
-from config.requests import Request
+from config.requests import Request, read_given
 from jolly_core.patterns.made import make_pattern
 from jolly_core.patterns.written import write_pattern
 from jolly_core.places.layout import mirror_layout, read_layout
@@ -25,13 +24,6 @@ from ladders.api.serializers import RungRefSerializer
 from ladders.selectors import get_rung
 from layouts.api.serializers import NewLayoutSerializer, ZoneSerializer
 from places.selectors import get_drawn_place
-
-
-def _given(request: Request, serializer: type[Any]) -> dict[str, Any]:
-    given = serializer(data=request.data)
-    given.is_valid(raise_exception=True)
-    values: dict[str, Any] = given.validated_data
-    return values
 
 
 class AimsView(APIView):
@@ -47,7 +39,7 @@ class WorkedOutView(APIView):
 
     @extend_schema(operation_id="work_out_layout", request=LayingSerializer, responses=WorkedOutSerializer)
     def post(self, request: Request) -> Response:
-        given = _given(request, LayingSerializer)
+        given = read_given(request, LayingSerializer)
         aim = selectors.get_aim(request.user, given["ladder"], given["side"]) if given["ladder"] else None
         return Response(WorkedOutSerializer(selectors.work_out(request.user, given["place"], given, aim=aim)).data)
 
@@ -57,7 +49,7 @@ class MirroredView(APIView):
 
     @extend_schema(operation_id="mirror_layout", request=NewLayoutSerializer, responses=NewLayoutSerializer)
     def post(self, request: Request) -> Response:
-        given = _given(request, NewLayoutSerializer)
+        given = read_given(request, NewLayoutSerializer)
         place = get_drawn_place(request.user, given["place"])
         mirrored = mirror_layout(place, read_layout(place, {**given, "title": given["title"] or "new"}))
         return Response({**mirrored.as_dict(), "place": place.id, "title": given["title"]})
@@ -68,7 +60,7 @@ class DividedView(APIView):
 
     @extend_schema(operation_id="divide_zone", request=DividingSerializer, responses=ZoneSerializer(many=True))
     def post(self, request: Request) -> Response:
-        given = _given(request, DividingSerializer)
+        given = read_given(request, DividingSerializer)
         parts = divide(read_zone(given["zone"]), given["columns"], given["rows"])
         return Response([part.as_dict() for part in parts])
 
@@ -78,7 +70,7 @@ class OrderView(APIView):
 
     @extend_schema(operation_id="make_pattern", request=OrderSerializer, responses=PatternSerializer)
     def post(self, request: Request) -> Response:
-        given = _given(request, OrderSerializer)
+        given = read_given(request, OrderSerializer)
         order = make_pattern(given["made"], [read_zone(zone) for zone in given["zones"]])
         return Response({"pattern": write_pattern(order)})
 
@@ -93,6 +85,6 @@ class NextRungsView(APIView):
 
     @extend_schema(operation_id="add_next_rung", request=NextRungSerializer, responses={201: RungRefSerializer})
     def post(self, request: Request, rung_id: int) -> Response:
-        given = _given(request, NextRungSerializer)
+        given = read_given(request, NextRungSerializer)
         rung = services.add_next_rung(get_rung(request.user, rung_id), given["lever"], datetime.now(UTC))
         return Response(RungRefSerializer(rung).data, status=201)

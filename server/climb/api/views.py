@@ -14,7 +14,7 @@ from climb.api.serializers import (
     LadderStandingSerializer,
     OutcomeSerializer,
 )
-from config.requests import Request
+from config.requests import Request, read_given
 from ladders.models import Ladder
 from ladders.selectors import get_ladder, list_moves
 from ladders.services import take_move_back
@@ -51,9 +51,8 @@ class MovesView(APIView):
     @extend_schema(operation_id="decide", request=DecisionSerializer, responses={201: LadderDetailSerializer})
     def post(self, request: Request, ladder_id: int) -> Response:
         ladder: Ladder = get_ladder(request.user, ladder_id)
-        given = DecisionSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        services.decide(ladder, given.validated_data["decision"], datetime.now(UTC))
+        given = read_given(request, DecisionSerializer)
+        services.decide(ladder, given["decision"], datetime.now(UTC))
         return Response(LadderDetailSerializer(_detail(request.user, ladder_id)).data, status=201)
 
     @extend_schema(operation_id="take_move_back", responses=LadderDetailSerializer)

@@ -5,7 +5,7 @@ from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from config.requests import Request
+from config.requests import Request, read_given
 from jolly_core.challenges.registry import CHALLENGES
 from ladders import selectors, services
 from ladders.api.serializers import (
@@ -58,9 +58,8 @@ class AcknowledgementsView(APIView):
     @extend_schema(operation_id="acknowledge", request=SaidYesSerializer, responses={201: LadderRefSerializer})
     def post(self, request: Request, ladder_id: int) -> Response:
         ladder = selectors.get_ladder(request.user, ladder_id)
-        given = SaidYesSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        services.acknowledge(ladder, given.validated_data["risk"], datetime.now(UTC))
+        given = read_given(request, SaidYesSerializer)
+        services.acknowledge(ladder, given["risk"], datetime.now(UTC))
         return Response(LadderRefSerializer(selectors.get_ladder(request.user, ladder_id)).data, status=201)
 
 
@@ -70,9 +69,8 @@ class ThresholdView(APIView):
     @extend_schema(operation_id="change_threshold", request=ThresholdSerializer, responses=ThresholdSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
         rung = selectors.get_rung(request.user, rung_id)
-        given = ThresholdSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        revision = services.change_threshold(rung, given.validated_data, datetime.now(UTC))
+        given = read_given(request, ThresholdSerializer)
+        revision = services.change_threshold(rung, given, datetime.now(UTC))
         return Response(ThresholdSerializer(revision.threshold).data)
 
 
@@ -82,8 +80,7 @@ class RungLayoutView(APIView):
     @extend_schema(operation_id="attach_layout", request=AttachedLayoutSerializer, responses=RungRefSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
         rung = selectors.get_rung(request.user, rung_id)
-        given = AttachedLayoutSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        chosen = given.validated_data["layout"]
+        given = read_given(request, AttachedLayoutSerializer)
+        chosen = given["layout"]
         layout = None if chosen is None else get_layout(request.user, chosen)
         return Response(RungRefSerializer(services.attach_layout(rung, layout)).data)

@@ -1,22 +1,13 @@
-from typing import Any
-
 from django.http import HttpResponse
 from drf_spectacular.types import OpenApiTypes
 from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from config.requests import Request
+from config.requests import Request, read_given
 from jolly_core.formats.layout_svg import write_layout
 from layouts import selectors, services
 from layouts.api.serializers import LayoutFileSerializer, LayoutSerializer, NewLayoutSerializer
-
-
-def _given(request: Request) -> dict[str, Any]:
-    given = NewLayoutSerializer(data=request.data)
-    given.is_valid(raise_exception=True)
-    values: dict[str, Any] = given.validated_data
-    return values
 
 
 class LayoutsView(APIView):
@@ -28,7 +19,7 @@ class LayoutsView(APIView):
 
     @extend_schema(operation_id="keep_layout", request=NewLayoutSerializer, responses={201: LayoutSerializer})
     def post(self, request: Request) -> Response:
-        given = _given(request)
+        given = read_given(request, NewLayoutSerializer)
         layout = services.keep_layout(request.user, given["place"], given)
         return Response(LayoutSerializer(layout).data, status=201)
 
@@ -42,7 +33,9 @@ class LayoutView(APIView):
 
     @extend_schema(operation_id="change_layout", request=NewLayoutSerializer, responses=LayoutSerializer)
     def put(self, request: Request, layout_id: int) -> Response:
-        layout = services.change_layout(selectors.get_layout(request.user, layout_id), _given(request))
+        layout = services.change_layout(
+            selectors.get_layout(request.user, layout_id), read_given(request, NewLayoutSerializer)
+        )
         return Response(LayoutSerializer(layout).data)
 
     @extend_schema(operation_id="drop_layout", responses=LayoutSerializer)
@@ -77,7 +70,6 @@ class ImportLayoutView(APIView):
 
     @extend_schema(operation_id="import_layout", request=LayoutFileSerializer, responses={201: LayoutSerializer})
     def post(self, request: Request) -> Response:
-        given = LayoutFileSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        layout = services.import_layout(request.user, given.validated_data["svg"].encode())
+        given = read_given(request, LayoutFileSerializer)
+        layout = services.import_layout(request.user, given["svg"].encode())
         return Response(LayoutSerializer(layout).data, status=201)

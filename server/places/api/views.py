@@ -2,7 +2,7 @@ from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from config.requests import Request
+from config.requests import Request, read_given
 from places import selectors, services
 from places.api.serializers import DrawnPlaceSerializer, NewPlaceSerializer, PlaceSerializer
 
@@ -16,9 +16,8 @@ class PlacesView(APIView):
 
     @extend_schema(operation_id="keep_place", request=NewPlaceSerializer, responses={201: PlaceSerializer})
     def post(self, request: Request) -> Response:
-        given = NewPlaceSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        place = services.keep_place(request.user, **given.validated_data)
+        given = read_given(request, NewPlaceSerializer)
+        place = services.keep_place(request.user, **given)
         return Response(PlaceSerializer(place).data, status=201)
 
 

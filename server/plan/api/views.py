@@ -8,7 +8,7 @@ from rest_framework.views import APIView
 from accounts.selectors import get_today
 from blocks import services as block_services
 from blocks.selectors import get_block, get_segment
-from config.requests import Request
+from config.requests import Request, read_given
 from jolly_core.planning.wish import Kept
 from layouts.selectors import get_layout
 from places.selectors import get_place
@@ -78,9 +78,8 @@ class ProposalsView(APIView):
 
     @extend_schema(operation_id="propose_block", request=AskedSerializer, responses=ProposalSerializer)
     def post(self, request: Request) -> Response:
-        given = AskedSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        proposal = propose_block(request.user, _asked(request, given.validated_data))
+        given = read_given(request, AskedSerializer)
+        proposal = propose_block(request.user, _asked(request, given))
         return Response(ProposalSerializer(proposal).data)
 
 
@@ -93,9 +92,7 @@ class BlocksView(APIView):
 
     @extend_schema(operation_id="plan_block", request=PlanSerializer, responses={201: BlockSerializer})
     def post(self, request: Request) -> Response:
-        given = PlanSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        values = given.validated_data
+        values = read_given(request, PlanSerializer)
         block = services.plan_block(
             request.user, _asked(request, values), start=values["start"], acknowledged=values["acknowledged"]
         )
@@ -112,9 +109,7 @@ class BlockView(APIView):
     @extend_schema(operation_id="replan_block", request=PlanSerializer, responses=BlockSerializer)
     def put(self, request: Request, block_id: int) -> Response:
         block = get_block(request.user, block_id)
-        given = PlanSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        values = given.validated_data
+        values = read_given(request, PlanSerializer)
         services.replan_block(
             block, _asked(request, values), start=values["start"], acknowledged=values["acknowledged"]
         )
@@ -123,14 +118,13 @@ class BlockView(APIView):
     @extend_schema(operation_id="change_block", request=BlockChangeSerializer, responses=BlockSerializer)
     def patch(self, request: Request, block_id: int) -> Response:
         block = get_block(request.user, block_id)
-        given = BlockChangeSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
+        given = read_given(request, BlockChangeSerializer)
         now = datetime.now(UTC)
-        change = given.validated_data["change"]
+        change = given["change"]
         if change == "start":
             block_services.start_block(block, now)
         elif change == "finish":
-            block_services.finish_block(block, now, given.validated_data["note"], given.validated_data["effort"])
+            block_services.finish_block(block, now, given["note"], given["effort"])
         elif change == "drop":
             block_services.drop_block(block)
         else:
@@ -173,9 +167,8 @@ class RefitView(APIView):
     @extend_schema(operation_id="refit_block", request=RefitSerializer, responses=BlockSerializer)
     def post(self, request: Request, block_id: int) -> Response:
         block = get_block(request.user, block_id)
-        given = RefitSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        services.refit_block(block, given.validated_data["minutes"])
+        given = read_given(request, RefitSerializer)
+        services.refit_block(block, given["minutes"])
         return _answer(request, block_id)
 
     @extend_schema(operation_id="take_refit_back", responses=BlockSerializer)
@@ -190,9 +183,8 @@ class SheetView(APIView):
     @extend_schema(operation_id="enter_sheet", request=FilledSheetSerializer, responses=BlockSerializer)
     def post(self, request: Request, block_id: int) -> Response:
         block = get_block(request.user, block_id)
-        given = FilledSheetSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        enter_sheet(block, **given.validated_data)
+        given = read_given(request, FilledSheetSerializer)
+        enter_sheet(block, **given)
         return _answer(request, block_id)
 
 
@@ -205,10 +197,9 @@ class RoutinesView(APIView):
 
     @extend_schema(operation_id="keep_routine", request=NewRoutineSerializer, responses={201: RoutineSerializer})
     def post(self, request: Request) -> Response:
-        given = NewRoutineSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        block = get_block(request.user, given.validated_data["block"])
-        routine = services.keep_routine(block, given.validated_data["title"])
+        given = read_given(request, NewRoutineSerializer)
+        block = get_block(request.user, given["block"])
+        routine = services.keep_routine(block, given["title"])
         return Response(RoutineSerializer(routine).data, status=201)
 
 
@@ -218,10 +209,9 @@ class RoutineView(APIView):
     @extend_schema(operation_id="repeat_routine", request=RepeatSerializer, responses={201: BlockSerializer})
     def post(self, request: Request, routine_id: int) -> Response:
         routine = selectors.get_routine(request.user, routine_id)
-        given = RepeatSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
+        given = read_given(request, RepeatSerializer)
         working = selectors.get_working_by_ladder(request.user)
-        return _answer(request, services.plan_routine(routine, given.validated_data["day"], working).pk, 201)
+        return _answer(request, services.plan_routine(routine, given["day"], working).pk, 201)
 
     @extend_schema(operation_id="drop_routine", responses={204: None})
     def delete(self, request: Request, routine_id: int) -> Response:

@@ -8,7 +8,7 @@ from rest_framework.generics import ListAPIView
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
-from config.requests import Request
+from config.requests import Request, read_given
 from ladders.selectors import get_rung
 from runs import selectors, services
 from runs.api.serializers import (
@@ -49,9 +49,7 @@ class RunView(APIView):
 
     @extend_schema(operation_id="start_run", request=NewRunSerializer, responses=RunSerializer)
     def put(self, request: Request, run_id: UUID) -> Response:
-        given = NewRunSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        values = given.validated_data
+        values = read_given(request, NewRunSerializer)
         run = services.start_run(
             request.user,
             run_id,
@@ -86,9 +84,8 @@ class EventsView(APIView):
 
     @extend_schema(operation_id="record_events", request=EventsSerializer, responses=RecordedSerializer)
     def post(self, request: Request, run_id: UUID) -> Response:
-        given = EventsSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        recorded = services.record_events(request.user, run_id, given.validated_data["events"])
+        given = read_given(request, EventsSerializer)
+        recorded = services.record_events(request.user, run_id, given["events"])
         return Response(_recorded(recorded))
 
 
@@ -97,9 +94,8 @@ class SetAsideView(APIView):
 
     @extend_schema(operation_id="set_run_aside", request=SetAsideSerializer, responses=RunSerializer)
     def put(self, request: Request, run_id: UUID) -> Response:
-        given = SetAsideSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        run = services.set_run_aside(selectors.get_run(request.user, run_id), given.validated_data["reason"])
+        given = read_given(request, SetAsideSerializer)
+        run = services.set_run_aside(selectors.get_run(request.user, run_id), given["reason"])
         return Response(RunSerializer(run).data)
 
     @extend_schema(operation_id="take_run_back", responses=RunSerializer)

@@ -9,7 +9,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from blocks.selectors import get_block
-from config.requests import Request
+from config.requests import Request, read_given
 from jolly_core.planning.week_solver import preload
 from weeks import selectors, services
 from weeks.api.serializers import (
@@ -51,9 +51,8 @@ class TermsView(APIView):
 
     @extend_schema(operation_id="keep_week_terms", request=NewTermsSerializer, responses=TermsSerializer)
     def put(self, request: Request) -> Response:
-        given = NewTermsSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        services.keep_terms(request.user, given.validated_data["windows"], given.validated_data["wishes"])
+        given = read_given(request, NewTermsSerializer)
+        services.keep_terms(request.user, given["windows"], given["wishes"])
         return self._answer(request)
 
 
@@ -68,9 +67,7 @@ class WeekView(APIView):
 
     @extend_schema(operation_id="keep_week", request=KeepWeekSerializer, responses=SeenWeekSerializer)
     def put(self, request: Request, monday: str) -> Response:
-        given = KeepWeekSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        values = given.validated_data
+        values = read_given(request, KeepWeekSerializer)
         drills = {each["window"]: each["ladders"] for each in values["windows"]}
         why = {each["key"]: each["why"] for each in values["why"]}
         services.keep_week(request.user, _monday(monday), drills, why)
@@ -93,10 +90,9 @@ class MoveView(APIView):
     """A block in another window: what it would break, and moving it."""
 
     def _read(self, request: Request) -> tuple[Any, Window]:
-        given = BlockMoveSerializer(data=request.data)
-        given.is_valid(raise_exception=True)
-        block = get_block(request.user, given.validated_data["block"])
-        return block, selectors.get_window(request.user, given.validated_data["window"])
+        given = read_given(request, BlockMoveSerializer)
+        block = get_block(request.user, given["block"])
+        return block, selectors.get_window(request.user, given["window"])
 
     @extend_schema(operation_id="check_move", request=BlockMoveSerializer, responses=CheckedMoveSerializer)
     def post(self, request: Request, monday: str) -> Response:
