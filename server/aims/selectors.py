@@ -25,7 +25,6 @@ from jolly_core.planning.rung_maker import NextRung, propose_rungs
 from jolly_core.sides import side_words
 from ladders.models import Ladder, Rung
 from ladders.selectors import get_rung_below
-from layouts.models import Layout as KeptLayout
 from layouts.selectors import aimed_at, core_layout, place_of
 from places.selectors import get_drawn_place
 from runs.models import Run
@@ -146,7 +145,7 @@ def _read_tries(athlete: Athlete, ladder_ids: Sequence[int], since: datetime | N
 
 def tries_at(rung: Rung) -> Tries | None:
     """The set-up that a rung's makes and misses tell of, nothing tried yet; None without a target."""
-    aimed = aimed_at(rung.layout)
+    aimed = aimed_at(rung.laid)
     return Tries(aimed["distance_m"], read_shape(aimed["shape"]), 0, 0) if aimed else None
 
 
@@ -196,8 +195,8 @@ def list_next_rungs(rung: Rung) -> list[Offer]:
     It comes above a rung that is too easy, and below one that is too hard; there only if it is harder than the rung
     below, which would be the step back.
     """
-    layout: KeptLayout | None = rung.layout
-    if layout is None or layout.is_dropped or not layout.zones:
+    layout = rung.laid
+    if layout is None or not layout.zones:
         return []
     athlete = rung.ladder.athlete
     kept = core_layout(layout)

@@ -14,6 +14,7 @@ from blocks.models import Block, Segment
 from jolly_core.challenges.contract import Estimate
 from jolly_core.load.weekly import Session
 from jolly_core.planning.times import HABIT_SEGMENTS, Timed, around_seconds, set_up_seconds
+from ladders.selectors import list_laid
 from layouts.models import Layout
 
 #: How far back "left out so many of the last times" looks, and how many times it looks at.
@@ -53,11 +54,11 @@ def get_next_block(athlete: Athlete, today: date) -> Block | None:
 
 def list_block_layouts(block: Block) -> list[Layout]:
     """Where targets go in a block: the layouts of its rungs, then those that were put into it by hand."""
-    of_rungs = [segment.rung.layout for segment in block.segments.all() if segment.rung]
-    found = [layout for layout in (*of_rungs, *block.layouts.all()) if layout and not layout.is_dropped]
-    for layout in found:
+    by_hand = [layout for layout in block.layouts.all() if not layout.is_dropped]
+    for layout in by_hand:
         layout.athlete = block.athlete  # it is known already: no need to read it once more for each
-    return list({layout.pk: layout for layout in found}.values())
+    of_rungs = list_laid([segment.rung for segment in block.segments.all() if segment.rung])
+    return list({layout.pk: layout for layout in (*of_rungs, *by_hand)}.values())
 
 
 def list_blocks_between(athlete: Athlete, first: date, last: date) -> QuerySet[Block]:

@@ -42,12 +42,12 @@ def load_layouts(rungs: Sequence[Rung]) -> None:
 
 def list_laid(rungs: Sequence[Rung]) -> list[Layout]:
     """The layouts of rungs, each once, read together; their athlete is the ladders'."""
-    laid = [rung for rung in rungs if rung.layout_id]
-    load_layouts(laid)
-    found = {rung.layout.pk: rung.layout for rung in laid if rung.laid and rung.layout}
-    for rung in laid:
-        if rung.layout:
-            rung.layout.athlete = rung.ladder.athlete  # it is known already: no need to read it once more for each
+    load_layouts(rungs)
+    found: dict[int, Layout] = {}
+    for rung in rungs:
+        if layout := rung.laid:
+            layout.athlete = rung.ladder.athlete  # it is known already: no need to read it once more for each
+            found[layout.pk] = layout
     return list(found.values())
 
 

@@ -5,16 +5,14 @@ from __future__ import annotations
 from typing import Any
 
 from django.db.models import QuerySet
-from django.http import Http404
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
-from jolly_core.aim.targets import name_of_shape
 from jolly_core.places.kit import kit_of
 from jolly_core.places.layout import Layout as CoreLayout
 from jolly_core.places.layout import Stand, distance_to
 from jolly_core.places.place import Place as DrawnPlace
-from jolly_core.places.zone import read_zone
+from jolly_core.places.zone import read_zone, write_shape
 from layouts.models import Layout
 from places.selectors import get_drawn_place
 
@@ -50,12 +48,11 @@ def aimed_at(layout: Layout | None) -> dict[str, Any]:
 
     Empty without a layout or target: then a run tells nothing of the aim.
     """
-    if layout is None or layout.is_dropped or not layout.zones:
+    if layout is None or not layout.zones:
         return {}
     kept = core_layout(layout)
-    try:
-        distance_m = distance_to(place_of(layout), kept.stand, kept.zones[0])
-    except Http404:  # pragma: no cover # an own place cannot be dropped as long as layouts lie on it
-        return {}
-    shape = kept.zones[0].shape
-    return {"distance_m": round(distance_m, 3), "shape": {"kind": name_of_shape(shape), **vars(shape)}}
+    first = kept.zones[0]
+    return {
+        "distance_m": round(distance_to(place_of(layout), kept.stand, first), 3),
+        "shape": write_shape(first.shape),
+    }

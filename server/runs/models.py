@@ -8,7 +8,8 @@ from typing import Any
 from django.conf import settings
 from django.db import models
 
-from jolly_core.challenges.contract import Challenge
+from jolly_core.challenges.contract import Challenge, Tally
+from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.record.yardstick import Distance, Yardstick, measure
 
@@ -84,3 +85,19 @@ class Event(models.Model):
             models.UniqueConstraint(fields=("run", "client_id"), name="an_event_once_a_run"),
             models.UniqueConstraint(fields=("run", "seq"), name="a_seq_once_a_run"),
         ]
+
+    @property
+    def known(self) -> CoreEvent:
+        """The event as the core's rules take it."""
+        return CoreEvent(self.kind, self.at_ms, self.seq, self.text)
+
+
+def columns_of(tally: Tally) -> dict[str, Any]:
+    """What of a tally stands in columns of a run's own, by their names."""
+    return {
+        "is_over": tally.is_over,
+        "metrics": dict(tally.metrics),
+        "attempts": tally.attempts,
+        "makes": tally.makes,
+        "time_used_ms": tally.time_used_ms,
+    }

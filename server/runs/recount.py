@@ -3,20 +3,17 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Any
 from uuid import UUID
 
-from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.session import replay
 from jolly_core.errors import CoreError
-from runs.models import Run
+from runs.models import Run, columns_of
 
 #: As many runs as are in memory with their events at a time.
 AT_ONCE = 100
-#: What stands in columns of its own, beside the tally that it is taken from.
-COLUMNS = ("is_over", "metrics", "attempts", "makes", "time_used_ms")
 
 
 @dataclass(frozen=True)
@@ -35,25 +32,19 @@ def list_recountable() -> Iterator[Run]:
     yield from runs.order_by("started_at", "id").iterator(chunk_size=AT_ONCE)
 
 
-def recount(runs: Iterable[Run]) -> Iterator[Difference]:
-    """Every value of those runs that differs from what their events come to."""
-    for run in runs:
-        yield from _differences(run)
-
-
-def _differences(run: Run) -> Iterator[Difference]:
-    events = [CoreEvent(each.kind, each.at_ms, each.seq, each.text) for each in run.events.all()]
+def recount(run: Run) -> Iterator[Difference]:
+    """Every value of a run that differs from what its events come to."""
+    events = [event.known for event in run.events.all()]
     try:
         tally = replay(run.challenge, run.settings, events, double_tap_ms=run.double_tap_ms)
     except CoreError as error:
         yield Difference(run.pk, "events", "kept", str(error))
         return
     # As it would be stored: tuples are lists there, and numbers are as JSON writes them.
-    recounted = json.loads(json.dumps(tally.as_dict()))
+    recounted, columns = json.loads(json.dumps([tally.as_dict(), {**columns_of(tally), "event_count": len(events)}]))
     for name in sorted({*recounted, *run.tally}):
         if run.tally.get(name) != recounted.get(name):
             yield Difference(run.pk, f"tally.{name}", run.tally.get(name), recounted.get(name))
-    columns = {**{name: recounted[name] for name in COLUMNS}, "event_count": len(events)}
     for name, value in columns.items():
         if getattr(run, name) != value:
             yield Difference(run.pk, name, getattr(run, name), value)

@@ -14,7 +14,6 @@ from django.db import transaction
 from accounts.models import Athlete
 from accounts.selectors import get_day
 from blocks.selectors import get_segment
-from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.events import check_follows, read_event
 from jolly_core.challenges.paper import tally_of_totals
 from jolly_core.challenges.registry import get_challenge
@@ -25,7 +24,7 @@ from ladders.models import Rung
 from ladders.selectors import list_unacknowledged
 from layouts.selectors import aimed_at
 from runs.live import put_session, take_session
-from runs.models import Event, Run
+from runs.models import Event, Run, columns_of
 from runs.selectors import get_dose_left, get_run_to_record, get_yardstick, list_known
 
 if TYPE_CHECKING:
@@ -84,7 +83,7 @@ def start_run(
 
 def _aimed(rung: Rung) -> dict[str, Any]:
     """What the run's makes and misses tell of the aim; empty where a make hits no target."""
-    return aimed_at(rung.layout) if get_challenge(rung.format).is_aimed else {}
+    return aimed_at(rung.laid) if get_challenge(rung.format).is_aimed else {}
 
 
 def _check_allowed(athlete: Athlete, rung: Rung, day: date) -> None:
@@ -124,10 +123,7 @@ def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: d
         tally=tally.as_dict(),
         yardstick=get_yardstick(rung, segment.side).as_dict(),
         aimed=_aimed(rung),
-        metrics=dict(tally.metrics),
-        attempts=tally.attempts,
-        makes=tally.makes,
-        is_over=True,
+        **columns_of(tally),
     )
 
 
@@ -175,7 +171,7 @@ def _fresh_events(run: Run, batch: Sequence[Mapping[str, Any]]) -> dict[int, Eve
         if twin is None:
             known[event.client_id] = event
             fresh[place] = event
-        elif _as_core(twin) != read:
+        elif twin.known != read:
             message = "This id was already sent with another event; every event needs an id of its own."
             problems.append(Problem("event_id_reused", message, ("events", place, "id"), str(event.client_id)))
     if problems:
@@ -194,7 +190,7 @@ def _follow_on(run: Run, fresh: Mapping[int, Event]) -> Session:
     session = take_session(run.pk, run.event_count) or _replay(run, run.events.all())
     for place, event in fresh.items():
         try:
-            session.step(_as_core(event))
+            session.step(event.known)
         except CoreError as error:
             raise error.under("events", place) from None
     return session
@@ -210,19 +206,15 @@ def _fit_in(run: Run, fresh: Mapping[int, Event]) -> Session:
 def _replay(run: Run, events: Iterable[Event]) -> Session:
     session = Session(get_challenge(run.format), run.settings, double_tap_ms=run.double_tap_ms)
     for event in events:
-        session.step(_as_core(event))
+        session.step(event.known)
     return session
-
-
-def _as_core(event: Event) -> CoreEvent:
-    return CoreEvent(event.kind, event.at_ms, event.seq, event.text)
 
 
 def _check_order(ordered: Sequence[Event], places: Mapping[UUID, int]) -> None:
     """Raise where numbers or times clash, at the place in the batch of whichever event is the new one."""
     for before, after in pairwise(ordered):
         try:
-            check_follows(_as_core(before), _as_core(after))
+            check_follows(before.known, after.known)
         except CoreError as error:
             place = places.get(after.client_id, places.get(before.client_id, 0))
             raise error.under("events", place) from None
@@ -231,9 +223,8 @@ def _check_order(ordered: Sequence[Event], places: Mapping[UUID, int]) -> None:
 def _keep_tally(run: Run, session: Session, fresh: Collection[Event]) -> None:
     tally = session.tally()
     run.tally = tally.as_dict()
-    run.is_over = tally.is_over
-    run.metrics, run.attempts, run.makes = run.tally["metrics"], tally.attempts, tally.makes
-    run.time_used_ms = tally.time_used_ms
+    for name, value in columns_of(tally).items():
+        setattr(run, name, value)
     run.last_seq = max(run.last_seq, *(event.seq for event in fresh))
     run.last_at_ms = max(run.last_at_ms, *(event.at_ms for event in fresh))
     run.event_count += len(fresh)

@@ -26,9 +26,8 @@ class Zone:
     at: Point
 
     def as_dict(self) -> dict[str, Any]:
-        """As it is kept and sent: the shape's lengths beside its kind."""
-        shape = {"kind": name_of_shape(self.shape), **vars(self.shape)}
-        return {"name": self.name, "surface": self.surface, "shape": shape, "at": list(self.at)}
+        """As it is kept and sent."""
+        return {"name": self.name, "surface": self.surface, "shape": write_shape(self.shape), "at": list(self.at)}
 
 
 def read_zone(given: Mapping[str, Any]) -> Zone:
@@ -56,6 +55,11 @@ def read_zone(given: Mapping[str, Any]) -> Zone:
     if problems:
         raise CoreError(problems)
     return Zone(name, str(given.get("surface", "")), shape, (float(at[0]), float(at[1])))
+
+
+def write_shape(shape: Target) -> dict[str, Any]:
+    """A shape as it is kept and sent, which ``read_shape`` reads: its kind and its lengths."""
+    return {"kind": name_of_shape(shape), **vars(shape)}
 
 
 def read_shape(given: Mapping[str, Any]) -> Target:

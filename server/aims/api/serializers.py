@@ -5,9 +5,9 @@ from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from aims.selectors import LadderAim, Offer, ZoneWorkedOut
-from jolly_core.aim.targets import name_of_shape
 from jolly_core.patterns.made import MADE
 from jolly_core.places.tape import Taped
+from jolly_core.places.zone import write_shape
 from jolly_core.planning.rung_maker import DISTANCE, SIZE
 from ladders.api.serializers import SideField
 from layouts.api.serializers import NewLayoutSerializer, ShapeSerializer, ZoneSerializer
@@ -85,7 +85,7 @@ class OfferSerializer(serializers.Serializer[Any]):
 
     @extend_schema_field(ShapeSerializer)
     def get_shape(self, offer: Offer) -> Any:
-        return {"kind": name_of_shape(offer.step.target), **vars(offer.step.target)}
+        return write_shape(offer.step.target)
 
 
 class WorkedOutSerializer(serializers.Serializer[Any]):

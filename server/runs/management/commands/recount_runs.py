@@ -11,14 +11,14 @@ class Command(BaseCommand):
     help = "Recount every run from its events, and say where what is stored differs. Nothing is changed."
 
     def handle(self, *args: Any, **options: Any) -> None:
-        counted = 0
-        differing = set()
+        counted = differing = 0
         for run in list_recountable():
-            counted += 1
-            for found in recount([run]):
-                differing.add(found.run)
+            differences = list(recount(run))
+            for found in differences:
                 self.stdout.write(f"{found.run} {found.where}: stored {found.stored!r}, recounted {found.recounted!r}")
-        words = f"{counted} runs recounted; {len(differing)} differ from what is stored."
+            counted += 1
+            differing += bool(differences)
+        words = f"{counted} runs recounted; {differing} differ from what is stored."
         if differing:
             raise CommandError(words)
         self.stdout.write(words)
