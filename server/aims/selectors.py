@@ -152,7 +152,7 @@ def tries_at(rung: Rung) -> Tries | None:
 def work_out(athlete: Athlete, place_key: str, given: Mapping[str, Any], *, aim: LadderAim | None) -> WorkedOut:
     """What follows from a layout as it is being laid. Raises ``CoreError`` for one that cannot be laid."""
     place = get_drawn_place(athlete, place_key)
-    layout = read_layout(place, {**given, "title": given.get("title") or "new"})
+    layout = read_layout(place, given, is_named=False)
     steps, problem = _steps(layout)
     units = athlete.units
     return WorkedOut(

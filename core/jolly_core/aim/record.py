@@ -46,7 +46,10 @@ class Tries:
     target: Target
     makes: int
     attempts: int
-    cells: int = 1
+
+    @property
+    def cells(self) -> int:
+        return 1
 
     @property
     def set_up(self) -> Hashable:

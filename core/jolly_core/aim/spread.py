@@ -115,11 +115,11 @@ def scale_for(aim: Aim, target: Target, distance_m: float, chance: float) -> flo
 
 def _fit(played: Sequence[Evidence], spread: float) -> float | None:
     """The chance of a worse deviance, by its chi-square distribution (Wilks 1938)."""
-    degrees = sum(each.cells for each in played) - 1
-    if degrees < 1:
+    free = sum(each.cells for each in played) - 1
+    if free < 1:
         return None
     deviance = 2 * sum(each.best_log_likelihood() - each.log_likelihood(spread) for each in played)
-    return chi_square_above(max(0.0, deviance), degrees)
+    return chi_square_above(max(0.0, deviance), free)
 
 
 def _peak(value: Callable[[float], float], low: float, high: float) -> float:

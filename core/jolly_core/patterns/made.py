@@ -15,10 +15,9 @@ Order = Callable[[Sequence[Zone]], list[Zone]]
 
 @dataclass(frozen=True)
 class Made:
-    """A usual order: what it is called, and how it puts zones in a row."""
+    """A usual order, and how it puts zones in a row."""
 
     id: str
-    title: str
     order: Order
     #: Whether it goes round, so that the targets have to lie on one surface.
     is_round: bool = False
@@ -56,12 +55,12 @@ def _opposite(zones: Sequence[Zone]) -> list[Zone]:
 MADE: dict[str, Made] = {
     made.id: made
     for made in (
-        Made("alternate", "One after the other", _one_by_one),
-        Made("two_and_two", "Two and two", _two_and_two),
-        Made("one_and_two", "One and two", _one_and_two),
-        Made("clock", "Round the clock", _clockwise, is_round=True),
-        Made("counter_clock", "Round the clock backwards", _counter_clockwise, is_round=True),
-        Made("opposite", "Opposite corners", _opposite, is_round=True),
+        Made("alternate", _one_by_one),
+        Made("two_and_two", _two_and_two),
+        Made("one_and_two", _one_and_two),
+        Made("clock", _clockwise, is_round=True),
+        Made("counter_clock", _counter_clockwise, is_round=True),
+        Made("opposite", _opposite, is_round=True),
     )
 }
 

@@ -7,7 +7,14 @@ from dataclasses import dataclass
 
 from jolly_core.places.place import Place, Surface
 
-SHARES = ((1 / 2, "half"), (1 / 3, "a third"), (2 / 3, "two thirds"), (1 / 4, "a quarter"), (3 / 4, "three quarters"))
+#: Shares that a folded cord finds without a tape: what each is called, alone and before what it is a share of.
+SHARES = (
+    (1 / 2, "half", "half"),
+    (1 / 3, "a third", "a third of"),
+    (2 / 3, "two thirds", "two thirds of"),
+    (1 / 4, "a quarter", "a quarter of"),
+    (3 / 4, "three quarters", "three quarters of"),
+)
 NEAR_M = 0.001
 
 
@@ -47,7 +54,7 @@ def _along(place: Place, surface: Surface, axis: int, whole_m: float) -> Iterato
     ]
     yield Guide(0.0, near)
     yield Guide(whole_m, far)
-    for share, title in SHARES:
+    for share, title, _ in SHARES:
         yield Guide(share * whole_m, title)
 
 

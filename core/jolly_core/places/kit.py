@@ -9,13 +9,13 @@ from math import ceil, hypot
 
 from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
 from jolly_core.places.place import AIR, FLOOR, TABLE, WALL, Mark, Place, Point, Surface
-from jolly_core.places.tape import IMPERIAL, METRIC
+from jolly_core.places.tape import FOOT_M, IMPERIAL, METRIC
 from jolly_core.places.zone import Zone, corners_of_zone, ends_of, things_in_row
 
 #: On the ground cones at the corners do for what is at least this wide and deep. Common practice, no source.
 CONES_FROM_M = 1.0
 THINGS = {FLOOR: "cones", TABLE: "balls", WALL: "stickers", AIR: "ribbons"}
-FOOT_M, NEAR_M = 0.3048, 0.001
+NEAR_M = 0.001
 
 Edge = tuple[Point, Point]
 

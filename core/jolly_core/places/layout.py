@@ -46,14 +46,15 @@ class Layout:
         return {"title": self.title, "zones": zones, "stand": vars(self.stand), "pattern": self.pattern}
 
 
-def read_layout(place: Place, given: Mapping[str, Any]) -> Layout:
+def read_layout(place: Place, given: Mapping[str, Any], *, is_named: bool = True) -> Layout:
     """A layout as it was kept or sent, checked: every problem at once, by its path.
 
+    One that is only being laid need not have a name yet: then ``is_named`` is false.
     Raises ``CoreError`` for fields that cannot be read, and for zones that cannot be laid on the place.
     """
     problems: list[Problem] = []
     title = str(given.get("title", "")).strip()
-    if not 1 <= len(title) <= LONGEST_TITLE:
+    if is_named and not 1 <= len(title) <= LONGEST_TITLE:
         message = f"Give the layout a name of at most {LONGEST_TITLE} letters."
         problems.append(Problem("empty" if not title else "too_long", message, ("title",), title))
     stand = given.get("stand", {})

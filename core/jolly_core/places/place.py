@@ -40,6 +40,11 @@ class Mark:
     start: Point
     end: Point
 
+    @property
+    def is_across(self) -> bool:
+        """Whether it runs straight across its surface."""
+        return self.start[1] == self.end[1]
+
 
 @dataclass(frozen=True)
 class Spot:
@@ -90,6 +95,14 @@ class Place:
     def marks_on(self, surface_id: str) -> tuple[Mark, ...]:
         """The lines that are on a surface already."""
         return tuple(mark for mark in self.marks if mark.surface == surface_id)
+
+    def lines_behind_net(self) -> list[tuple[str, float]]:
+        """The lines straight across behind the net, the nearest first, and how far behind it each lies."""
+        if self.net is None:
+            return []
+        net_y_m = self.net.y_m
+        across = [mark for mark in self.marks_on(self.net.surface) if mark.is_across and mark.start[1] > net_y_m]
+        return sorted(((mark.title, mark.start[1] - net_y_m) for mark in across), key=lambda line: line[1])
 
 
 def corners_of(surface: Surface) -> tuple[Spot, ...]:

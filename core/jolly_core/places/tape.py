@@ -6,17 +6,18 @@ said beside it.
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import combinations
 from math import hypot, sqrt
 
 from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
+from jolly_core.places.guides import SHARES
 from jolly_core.places.place import Place, Point, Spot, Surface
 from jolly_core.places.zone import Zone, corners_of_zone, extent, things_in_row
 
 METRIC, IMPERIAL = "metric", "imperial"
-INCH_M = 0.0254
+INCH_M, FOOT_M = 0.0254, 0.3048
 #: What a tape reads without squinting: half a centimetre, a quarter of an inch. Common practice, no source.
 STEPS_M = {METRIC: 0.005, IMPERIAL: INCH_M / 4}
 #: Two landmarks nearly in line with a corner do not fix it: the sine of the angle between them is at least this.
@@ -26,14 +27,6 @@ UPRIGHT_CORNERS = ("bottom left", "bottom right", "top right", "top left")
 #: How high up a wall one holds a tape without a ladder. Common practice, no source.
 ARM_M = 2.1
 ENDS = ("one end", "the other end")
-#: Shares that a folded cord finds without a tape.
-SHARES = (
-    (1 / 2, "half"),
-    (1 / 3, "a third of"),
-    (2 / 3, "two thirds of"),
-    (1 / 4, "a quarter of"),
-    (3 / 4, "three quarters of"),
-)
 #: A change of area that nobody can see on a tape.
 UNSEEN = 0.0005
 
@@ -125,7 +118,7 @@ def _tape(zone: Zone, surface: Surface, landmarks: Sequence[Spot], units: str) -
     names = _names(corners, surface)
     fixes, moved = [], []
     for name, corner in zip(names, corners, strict=True):
-        one, other = _best_pair(corner, landmarks, _in_reach if surface.is_upright else None)
+        one, other = _best_pair(corner, landmarks, surface)
         reaches = tuple(_reach(spot, corner, units) for spot in (one, other))
         fixes.append(Fix(name, (reaches[0], reaches[1])))
         moved.append(_meet(one.at, other.at, [_rounded(each.distance_m, units) for each in reaches], corner))
@@ -164,7 +157,7 @@ def _parts(zone: Zone, surface: Surface, units: str) -> Iterator[str]:
     _, (half_x, half_y) = extent(zone, surface)
     up = "height" if surface.is_upright else "length"
     for name, reach, whole in (("width", 2 * half_x, surface.width_m), (up, 2 * half_y, surface.length_m)):
-        for share, words in SHARES:
+        for share, _, words in SHARES:
             if abs(reach - share * whole) < STEPS_M[units] / 2:
                 yield f"{words} the {name} of {surface.title}"
 
@@ -178,13 +171,11 @@ def _distance(one: Point, other: Point) -> float:
     return hypot(one[0] - other[0], one[1] - other[1])
 
 
-def _in_reach(spot: Spot) -> bool:
-    return spot.at[1] <= ARM_M
+def _is_in_reach(spot: Spot, surface: Surface) -> bool:
+    return not surface.is_upright or spot.at[1] <= ARM_M
 
 
-def _best_pair(
-    corner: Point, landmarks: Sequence[Spot], is_in_reach: Callable[[Spot], bool] | None
-) -> tuple[Spot, Spot]:
+def _best_pair(corner: Point, landmarks: Sequence[Spot], surface: Surface) -> tuple[Spot, Spot]:
     """The two that fix the corner best: within reach, short distances that cross at a wide angle."""
 
     def cost(pair: tuple[Spot, Spot]) -> float:
@@ -193,7 +184,7 @@ def _best_pair(
 
     pairs = list(combinations(landmarks, 2))
     wide = [pair for pair in pairs if _sine(corner, pair) >= LEAST_SINE]
-    near = [pair for pair in wide if is_in_reach is None or all(is_in_reach(spot) for spot in pair)]
+    near = [pair for pair in wide if all(_is_in_reach(spot, surface) for spot in pair)]
     return min(near or wide or pairs, key=cost)
 
 

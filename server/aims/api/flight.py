@@ -92,11 +92,9 @@ class OverNetView(APIView):
         net = place.net
         way = asked["contact_m"], asked["from_net_m"], net.centre_m
         window = window_under_string(*way, net.centre_m + asked["string_m"])
-        behind = {mark.title: mark.start[1] - net.y_m for mark in place.marks_on(net.surface) if _is_across(mark)}
         lines = [
             {"title": title, "behind_net_m": at, "can_land_before": can_land_before(*way, at)}
-            for title, at in sorted(behind.items(), key=lambda line: line[1])
-            if at > 0
+            for title, at in place.lines_behind_net()
         ]
         surface = place.surface(net.surface)
         answer = {
@@ -107,7 +105,3 @@ class OverNetView(APIView):
             "lines": lines,
         }
         return Response(NetWindowSerializer(answer).data)
-
-
-def _is_across(mark: Any) -> bool:
-    return bool(mark.start[1] == mark.end[1])

@@ -51,8 +51,8 @@ class MirroredView(APIView):
     def post(self, request: Request) -> Response:
         given = read_given(request, NewLayoutSerializer)
         place = get_drawn_place(request.user, given["place"])
-        mirrored = mirror_layout(place, read_layout(place, {**given, "title": given["title"] or "new"}))
-        return Response({**mirrored.as_dict(), "place": place.id, "title": given["title"]})
+        mirrored = mirror_layout(place, read_layout(place, given, is_named=False))
+        return Response({**mirrored.as_dict(), "place": place.id})
 
 
 class DividedView(APIView):
