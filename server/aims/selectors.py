@@ -117,18 +117,18 @@ def get_aim(athlete: Athlete, ladder_id: int, side: str | None = None) -> Ladder
 def list_tries(athlete: Athlete, ladder_ids: Sequence[int]) -> dict[Key, list[Tries]]:
     """The makes and attempts at each set-up, by ladder and side, of the first window that holds enough."""
     found: dict[Key, list[Tries]] = {}
+    enough: set[Key] = set()
     for days in WINDOWS:
-        thin = [pk for pk in ladder_ids if _is_thin(found, pk)]
+        # A ladder is done with once all of its sides that were played have enough.
+        done = {ladder for ladder, _ in enough} - {ladder for ladder, _ in found.keys() - enough}
+        thin = [ladder for ladder in ladder_ids if ladder not in done]
         if not thin:
             break
         since = None if days is None else datetime.now(UTC) - timedelta(days=days)
-        found |= _read_tries(athlete, thin, since)
+        # A side that has enough stays as it is, however thin the other one is.
+        found |= {key: tries for key, tries in _read_tries(athlete, thin, since).items() if key not in enough}
+        enough = {key for key, tries in found.items() if sum(each.attempts for each in tries) >= ENOUGH_ATTEMPTS}
     return found
-
-
-def _is_thin(found: Mapping[Key, Sequence[Tries]], ladder_id: int) -> bool:
-    counts = [sum(each.attempts for each in tries) for (ladder, _), tries in found.items() if ladder == ladder_id]
-    return not counts or min(counts) < ENOUGH_ATTEMPTS
 
 
 def _read_tries(athlete: Athlete, ladder_ids: Sequence[int], since: datetime | None) -> dict[Key, list[Tries]]:

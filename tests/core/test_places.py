@@ -134,6 +134,7 @@ def test_a_yard_wall_of_ones_own() -> None:
     pipe = {"title": "foot of the drainpipe", "at": (3.6, 0.0)}
     yard = make_place("yard", "Yard wall", kind="wall", width_m=4.2, length_m=3.0, spots=[pipe])
     assert [spot.title for spot in yard.landmarks("surface")][-1] == "foot of the drainpipe"
+    assert yard.sizes == {"width": 4.2, "height": 3.0}
     with pytest.raises(CoreError) as refused:
         make_place("yard", "Yard", kind="roof", width_m=0, length_m=3, spots=[{"title": "pipe", "at": (9, 0)}])
     assert [problem.path for problem in refused.value.problems] == [("kind",), ("width_m",), ("spots", 0, "at")]

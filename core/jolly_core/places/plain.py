@@ -50,5 +50,6 @@ def make_place(
     if found := [problem for problem in problems if problem]:
         raise CoreError(found)
     surface = Surface("surface", f"the {kind}", kind, width_m, length_m)
+    sizes = {"width": width_m, "height" if surface.is_upright else "length": length_m}
     marked = tuple(Spot("surface", str(spot["title"]), (spot["at"][0], spot["at"][1])) for spot in spots)
-    return Place(place_id, title, MEASURED, (surface,), spots=marked, sizes={"width": width_m, "length": length_m})
+    return Place(place_id, title, MEASURED, (surface,), spots=marked, sizes=sizes)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import UTC, datetime, timedelta
 from math import degrees, exp, radians
 from typing import Any
 
@@ -67,6 +68,25 @@ def test_the_aim_is_that_of_the_core_from_all_that_was_played(
     assert found[0]["predicted"]["chance"] == pytest.approx(predict(expected, Rectangle(1.0, 0.5), 4.0).chance)
     assert found[1]["distance_m"] == pytest.approx((1.0 + 16.0) ** 0.5)
     assert found[1]["predicted"]["low"] < found[1]["predicted"]["chance"] < found[1]["predicted"]["high"]
+
+
+def test_a_thin_side_looks_further_back_and_the_other_does_not(
+    client: APIClient, player: Player, serving: Ladder
+) -> None:
+    rung = rung_id(serving)
+
+    def serve(side: str, made: int, runs: int, days_ago: int) -> None:
+        for _ in range(runs):
+            run = player.play(rung, "o" * made + "x" * (10 - made), side=side)
+            Run.objects.filter(pk=run).update(started_at=datetime.now(UTC) - timedelta(days=days_ago))
+
+    # Years ago, the strong side hardly hit; it has 60 attempts since. The weak side has 10, and 20 in all.
+    serve("strong", 2, 3, 1000)
+    serve("strong", 8, 6, 5)
+    serve("weak", 3, 1, 1000)
+    serve("weak", 5, 1, 5)
+    attempts = {aim["side"]: aim["attempts"] for aim in client.get("/api/aims/").json()}
+    assert attempts == {"strong": 60, "weak": 20}
 
 
 def test_what_follows_from_a_layout(client: APIClient, athlete: Athlete) -> None:
