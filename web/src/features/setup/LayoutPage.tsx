@@ -3,13 +3,15 @@ import { useQuery } from "@tanstack/react-query";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 
 import { api, unwrap } from "../../api/client";
-import { athleteQuery, useChange } from "../../api/queries";
+import { useChange } from "../../api/queries";
 import { aimsQuery, layoutQuery, libraryQuery, type DrawnPlace, type LadderAim, type Layout } from "../../api/setup";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page } from "../../shared/ui/Page";
-import { Editor, keyOf } from "./editor/Editor";
+import { keyOf } from "./editor/AimWhy";
+import { Editor } from "./editor/Editor";
 import { emptyOn, laidOf } from "./editor/laying";
 import { NewOn } from "./NewOn";
+import { useUnits } from "./useUnits";
 
 /** The aim that the address names, or at the ladder the layout is played on, or at one that is played on this place. */
 function aimOf(aims: LadderAim[], key: string | null, place: DrawnPlace, layout: Layout | null): LadderAim | undefined {
@@ -20,9 +22,8 @@ function aimOf(aims: LadderAim[], key: string | null, place: DrawnPlace, layout:
 function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null }) {
   const navigate = useNavigate();
   const [params, setParams] = useSearchParams();
-  const { data: athlete } = useQuery(athleteQuery);
+  const units = useUnits();
   const { data: aims } = useQuery(aimsQuery);
-  const units = athlete?.units === "imperial" ? "imperial" : "metric";
   // Laid for a rung, as its ladder asked for it: then it is played there.
   const rung = Number(params.get("rung")) || null;
   const attach = useChange((id: number) => unwrap(api.PUT("/api/rungs/{rung_id}/layout/", { params: { path: { rung_id: rung ?? 0 } }, body: { layout: id } })), ["ladders"], ["today"], ["layouts"]);

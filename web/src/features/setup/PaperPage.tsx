@@ -10,7 +10,7 @@ import { useTitle } from "../../shared/ui/Page";
 import { tape } from "../../shared/ui/tape";
 import { Ground } from "./editor/Ground";
 import { TapeList } from "./editor/TapeList";
-import type { View } from "./editor/view";
+import { wholeOf } from "./editor/view";
 import { ZoneShape } from "./editor/ZoneShape";
 
 /** What fits between the margins of A4 beside the tape list, in millimetres. */
@@ -26,14 +26,7 @@ const scaleOf = (surface: Surface) => SCALES.find((scale) => (surface.width_m * 
 function ScaledDrawing({ surface, layout }: { surface: Surface; layout: Layout }) {
   const scale = scaleOf(surface);
   const mm = { width: (surface.width_m * 1000) / scale + 2 * PAD_MM, height: (surface.length_m * 1000) / scale + 2 * PAD_MM };
-  const perMetre = (1000 / scale) * POINTS;
-  const view: View = {
-    width: mm.width * POINTS,
-    height: mm.height * POINTS,
-    scale: perMetre,
-    x: (metres) => PAD_MM * POINTS + metres * perMetre,
-    y: (metres) => (mm.height - PAD_MM) * POINTS - metres * perMetre,
-  };
+  const view = wholeOf(surface, mm.width * POINTS, mm.height * POINTS, (1000 / scale) * POINTS);
   const bar_m = Math.max(0.1, 10 ** Math.floor(Math.log10(surface.width_m)));
   return (
     <Box component="figure" sx={{ m: 0, breakInside: "avoid" }}>

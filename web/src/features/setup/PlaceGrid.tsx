@@ -4,20 +4,13 @@ import { Link as RouterLink, useSearchParams } from "react-router";
 
 import type { DrawnPlace, Surface, Zone } from "../../api/setup";
 import { Ground } from "./editor/Ground";
-import type { View } from "./editor/view";
+import { wholeOf } from "./editor/view";
 import { ZoneShape } from "./editor/ZoneShape";
 import { ForgetPlace } from "./ForgetPlace";
 
 /** A surface, and what lies on it, fitted into a small room. */
-export function Miniature({ surface, zones = [], width = 150, height = 110 }: { surface: Surface; zones?: Zone[]; width?: number; height?: number }) {
-  const scale = Math.min((width - 8) / surface.width_m, (height - 8) / surface.length_m);
-  const view: View = {
-    width,
-    height,
-    scale,
-    x: (metres) => width / 2 + (metres - surface.width_m / 2) * scale,
-    y: (metres) => height / 2 - (metres - surface.length_m / 2) * scale,
-  };
+export function Miniature({ surface, zones = [], width, height }: { surface: Surface; zones?: Zone[]; width: number; height: number }) {
+  const view = wholeOf(surface, width, height);
   return (
     <svg width={width} height={height} aria-hidden="true" style={{ display: "block", flex: "none" }}>
       <Ground surface={surface} view={view} areSpotsShown={false} />

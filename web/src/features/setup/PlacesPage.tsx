@@ -1,16 +1,16 @@
 /** The library of places: those that the athlete measured, and those of the published rules with their source. */
 import { useQuery } from "@tanstack/react-query";
 
-import { athleteQuery } from "../../api/queries";
 import { libraryQuery } from "../../api/setup";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { OwnPlaceForm } from "./OwnPlaceForm";
 import { PlaceGrid } from "./PlaceGrid";
+import { useUnits } from "./useUnits";
 
 export default function PlacesPage() {
   const query = useQuery(libraryQuery);
-  const { data: athlete } = useQuery(athleteQuery);
+  const units = useUnits();
   const why = (
     <>
       <WhyPoint title="Where the sizes come from">Each place names the rules that its sizes are from. They are nominal: measure your own court where a few centimetres matter, and keep it as a place of your own.</WhyPoint>
@@ -20,7 +20,7 @@ export default function PlacesPage() {
   return (
     <Page title="Places" lead="Every place is drawn to scale. Choose one to lay targets on it, or measure your own." why={why}>
       <Panel title="A place of your own">
-        <OwnPlaceForm units={athlete?.units === "imperial" ? "imperial" : "metric"} />
+        <OwnPlaceForm units={units} />
       </Panel>
       <Loaded query={query}>{(library) => <PlaceGrid library={library} />}</Loaded>
     </Page>

@@ -20,6 +20,11 @@ export const showTime = (moment: string) => timeFormat.format(new Date(moment));
 export const showHour = (hour: string) => hour.slice(0, 5);
 export const showNumber = (value: number) => numberFormat.format(value);
 
+/** A share from 0 to 1 as percent: "71 %". */
+export const showShare = (share: number) => `${Math.round(100 * share)} %`;
+/** A chance with its interval: "71 %, 64 to 77". */
+export const showChance = ({ chance, low, high }: { chance: number; low: number; high: number }) => `${showShare(chance)}, ${Math.round(100 * low)} to ${Math.round(100 * high)}`;
+
 /** Seconds as minutes for a plan: "5 min", "90 s" while short. */
 export function showMinutes(seconds: number): string {
   if (seconds < 120 && seconds % 60) return `${seconds} s`;

@@ -1,12 +1,10 @@
 /** Why: how likely each target is for this athlete from here, whose aim that is, and what would be a fair challenge. */
 import { Alert, Button, MenuItem, Stack, TextField, Typography } from "@mui/material";
 
-import type { LadderAim, Offer, Predicted, WorkedOut } from "../../../api/setup";
+import type { LadderAim, Offer, WorkedOut } from "../../../api/setup";
+import { showChance } from "../../../shared/lib/format";
 import { WhyPoint } from "../../../shared/ui/Page";
 
-export const percent = (share: number) => `${Math.round(100 * share)} %`;
-/** "71 %, 64 to 77". */
-export const inWords = ({ chance, low, high }: Predicted) => `${percent(chance)}, ${Math.round(100 * low)} to ${Math.round(100 * high)}`;
 export const keyOf = ({ ladder, side }: LadderAim) => `${ladder}-${side}`;
 
 interface AimWhyProps {
@@ -24,7 +22,7 @@ function Foretold({ zones }: { zones: WorkedOut["zones"] }) {
     <Stack component="dl" sx={{ m: 0, gap: 0.75 }} aria-label="What is foretold" role="group">
       {zones.map(({ name, distance_words, predicted }) => (
         <div key={name} data-foretold={name}>
-          <b>{name}</b>, {distance_words} away: {predicted ? <b>{inWords(predicted)}</b> : "not known yet"}
+          <b>{name}</b>, {distance_words} away: {predicted ? <b>{showChance(predicted)}</b> : "not known yet"}
         </div>
       ))}
     </Stack>
@@ -36,7 +34,7 @@ function Offers({ offers, onTake }: { offers: Offer[]; onTake: (offer: Offer) =>
     <Stack spacing={1.25}>
       {offers.map((offer) => (
         <div key={`${offer.zone}-${offer.lever}`}>
-          <b>{offer.zone}</b>: {offer.words} ({inWords(offer.predicted)}).{" "}
+          <b>{offer.zone}</b>: {offer.words} ({showChance(offer.predicted)}).{" "}
           <Button size="small" variant="outlined" onClick={() => onTake(offer)} sx={{ minHeight: 32, py: 0 }} aria-label={`Try it: ${offer.zone}, ${offer.words}`}>
             Try it
           </Button>

@@ -5,12 +5,12 @@ import { useEffect, useEffectEvent, useState } from "react";
 import { api, unwrap, type Schemas } from "../../../api/client";
 import { useChange } from "../../../api/queries";
 import type { DrawnPlace, Kind, LadderAim, Layout, Offer, WorkedOut, Zone } from "../../../api/setup";
-import { capital } from "../../../shared/lib/format";
+import { capital, showShare } from "../../../shared/lib/format";
 import type { Units } from "../../../shared/lib/lengths";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
 import { Page, Panel } from "../../../shared/ui/Page";
 import { KeptActions } from "./Actions";
-import { AimWhy, keyOf, percent } from "./AimWhy";
+import { AimWhy } from "./AimWhy";
 import { Board } from "./Board";
 import { freeName, KINDS, newZone, type Laid } from "./laying";
 import { PatternPanel, usePreview } from "./PatternPanel";
@@ -111,7 +111,7 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
     setChosen(null);
   };
   const take = (offer: Offer) => change(offer.lever === "distance" ? { stand: offer.stand } : { zones: laid.zones.map((each) => (each.name === offer.zone ? { ...each, shape: offer.shape } : each)) });
-  const foretold = Object.fromEntries((worked?.zones ?? []).flatMap(({ name, predicted }) => (predicted ? [[name, percent(predicted.chance)]] : [])));
+  const foretold = Object.fromEntries((worked?.zones ?? []).flatMap(({ name, predicted }) => (predicted ? [[name, showShare(predicted.chance)]] : [])));
 
   return (
     <Page
@@ -174,5 +174,3 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
     </Page>
   );
 }
-
-export { keyOf };

@@ -2,8 +2,8 @@
 import { Box, Slider, Stack, TextField, Typography } from "@mui/material";
 
 import type { DrawnPlace, Stand, WorkedOut } from "../../../api/setup";
+import { showChance } from "../../../shared/lib/format";
 import { toMillimetre, TYPED, type Units } from "../../../shared/lib/lengths";
-import { inWords } from "./AimWhy";
 
 interface StandSliderProps {
   place: DrawnPlace;
@@ -28,7 +28,7 @@ export function StandSlider({ place, stand, units, worked, zone, onSlide, onSett
         </Typography>
         {found?.predicted && (
           <Typography data-testid="stand-foretold">
-            {found.name}: <b>{inWords(found.predicted)}</b>
+            {found.name}: <b>{showChance(found.predicted)}</b>
           </Typography>
         )}
       </Stack>

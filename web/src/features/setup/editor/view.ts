@@ -21,10 +21,21 @@ export interface View {
   y: (metres: number) => number;
 }
 
+/** A view with that spot in its middle. */
+function around(width: number, height: number, scale: number, middle: Spot): View {
+  return { width, height, scale, x: (metres) => width / 2 + (metres - middle.x) * scale, y: (metres) => height / 2 - (metres - middle.y) * scale };
+}
+
+const middleOfSurface = (surface: Surface): Spot => ({ x: surface.width_m / 2, y: surface.length_m / 2 });
+
+/** A whole surface in the middle of a room, so many points for a metre; as many as fit beside the margin without it. */
+export function wholeOf(surface: Surface, width: number, height: number, scale = Math.min((width - 8) / surface.width_m, (height - 8) / surface.length_m)): View {
+  return around(width, height, scale, middleOfSurface(surface));
+}
+
 export function viewOf(surface: Surface, width: number, { zoom, at }: Closer): View {
   const across = Math.max(1, width - 2 * PAD) / surface.width_m;
   const height = Math.min(TALLEST, Math.max(LOWEST, across * surface.length_m + 2 * PAD));
   const scale = Math.min(across, (height - 2 * PAD) / surface.length_m) * zoom;
-  const middle = at ?? { x: surface.width_m / 2, y: surface.length_m / 2 };
-  return { width, height, scale, x: (metres) => width / 2 + (metres - middle.x) * scale, y: (metres) => height / 2 - (metres - middle.y) * scale };
+  return around(width, height, scale, at ?? middleOfSurface(surface));
 }

@@ -1,17 +1,16 @@
 /** Lines of flight: where on the wall to aim, and what the window over a net can reach. */
 import { useQuery } from "@tanstack/react-query";
 
-import { athleteQuery } from "../../../api/queries";
 import { libraryQuery } from "../../../api/setup";
 import { Loaded } from "../../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../../shared/ui/Page";
+import { useUnits } from "../useUnits";
 import { OffWall } from "./OffWall";
 import { OverNet } from "./OverNet";
 
 export default function FlightPage() {
   const library = useQuery(libraryQuery);
-  const { data: athlete } = useQuery(athleteQuery);
-  const units = athlete?.units === "imperial" ? "imperial" : "metric";
+  const units = useUnits();
   const why = (
     <>
       <WhyPoint title="Behind the wall">A line leaves a wall at the angle it came. So the aim is at where the target would stand in a mirror: as far behind the wall as it is before it.</WhyPoint>
