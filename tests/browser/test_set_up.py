@@ -169,6 +169,26 @@ def test_numbers_are_typed_targets_divided_and_played_in_order(board: Board) -> 
     expect(page.get_by_text("No target is called hat")).to_be_visible()
 
 
+def test_lengths_that_cannot_be_are_taken_as_the_nearest_that_can(board: Board) -> None:
+    page = board.page
+
+    def type_in(label: str, text: str) -> None:
+        page.get_by_label(label, exact=True).fill(text)
+        page.get_by_label(label, exact=True).press("Enter")
+
+    board.add("box")
+    for text, wide in (("-50", 0.02), ("99999", 4.0), ("", 4.0), ("75", 0.75)):
+        type_in("Wide (cm)", text)
+        assert board.where("box")[0] == wide
+    for text, left in (("-500", 0.0), ("99999", 3.25)):
+        type_in("From the left (cm)", text)
+        assert board.where("box")[2] == left
+    board.add("ring")
+    for text, across in (("-20", 0.04), ("5000", 3.0)):
+        type_in("From middle to rim (cm)", text)
+        assert board.where("ring")[0] == across
+
+
 def test_changes_that_were_not_saved_wait_and_can_be_undone(board: Board) -> None:
     page = board.page
     board.add("strip")
@@ -193,8 +213,9 @@ def test_a_yard_wall_of_ones_own_in_a_minute(athlete: AthleteAtTheScreen) -> Non
     page.get_by_label("From the left (cm)").fill("360")
     page.get_by_role("button", name="Keep it and lay targets").click()
     board.add("box")
-    page.get_by_label("From the left (cm)").first.fill("300")
-    page.get_by_label("From the left (cm)").first.press("Enter")
+    page.get_by_label("From the left (cm)", exact=True).fill("300")
+    page.get_by_label("From the left (cm)", exact=True).press("Enter")
+    assert board.where("box")[2] == 3
     expect(board.tape_of("box")).to_contain_text("from the foot of the drainpipe")
     expect(page.get_by_text("Your aim is not known yet")).to_be_visible()
     page.goto("/set-up/places")

@@ -18,7 +18,7 @@ from jolly_core.places.plain import make_place
 from jolly_core.places.registry import PLACES, get_place
 from jolly_core.places.standing import stand_range, stand_words
 from jolly_core.places.tape import tape_list
-from jolly_core.places.zone import Zone, ends_of, things_in_row
+from jolly_core.places.zone import Zone, ends_of, read_zone, things_in_row
 
 WALL = make_place("wall", "Wall", kind="wall", width_m=4.0, length_m=3.0)
 TENNIS, ONE_WALL, POOL = get_place("tennis_court"), get_place("one_wall_court"), get_place("pool_table_9ft")
@@ -164,6 +164,12 @@ def test_mirrored_twice_a_whole_layout_is_as_it_was(zone: Zone) -> None:
     again = mirror_layout(WALL, once)
     assert again.zones[0].shape == zone.shape
     assert again.zones[0].at == pytest.approx(zone.at)
+
+
+def test_a_name_with_a_comma_could_not_be_told_from_two_in_a_pattern() -> None:
+    with pytest.raises(CoreError) as refused:
+        read_zone({**Zone("a, b", "surface", Circle(0.1), (1, 1)).as_dict()})
+    assert refused.value.code == "has_comma"
 
 
 def test_every_field_that_cannot_be_read_is_named() -> None:

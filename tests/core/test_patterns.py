@@ -13,7 +13,10 @@ from jolly_core.patterns.written import MOST_STEPS, read_pattern, write_pattern
 from jolly_core.places.zone import Zone
 
 NAMES = ["left", "right", "low middle"]
-names = st.text(st.characters(categories=("L",)), min_size=1, max_size=8)
+#: Whatever a target may be called: no comma, no space at an end.
+names = st.text(st.characters(categories=("L", "N", "P", "Zs"), exclude_characters=","), min_size=1, max_size=8).filter(
+    lambda name: name == name.strip() and name.isprintable()
+)
 
 
 def at(name: str, x: float, y: float, surface: str = "wall") -> Zone:
@@ -54,7 +57,7 @@ def test_a_pattern_without_end_is_refused() -> None:
     assert refused.value.code == "too_long"
 
 
-@given(st.lists(names, min_size=1, max_size=6, unique_by=str.casefold), st.data())
+@given(st.lists(names, min_size=1, max_size=6, unique=True), st.data())
 def test_what_is_written_is_read_back(zones: list[str], data: st.DataObject) -> None:
     steps = data.draw(st.lists(st.sampled_from(zones), min_size=1, max_size=12))
     assert list(read_pattern(write_pattern(steps), zones)) == steps

@@ -26,14 +26,16 @@ def read_pattern(text: str, names: Sequence[str]) -> tuple[str, ...]:
         message = f"A pattern has {MOST_STEPS} steps at most; it begins again at its end by itself."
         raise CoreError.one("too_long", message, "pattern", value=len(words), allowed=MOST_STEPS)
     known = _by_word(names)
+    # In capitals or not, unless another target is named just so.
+    found = [word if word in names else known.get(word.casefold()) for word in words]
     problems = [
         Problem("unknown_zone", _unknown(word, names), ("pattern", place), word, list(names))
-        for place, word in enumerate(words)
-        if word.casefold() not in known
+        for place, (word, name) in enumerate(zip(words, found, strict=True))
+        if name is None
     ]
     if problems:
         raise CoreError(problems)
-    return tuple(known[word.casefold()] for word in words)
+    return tuple(name for name in found if name is not None)
 
 
 def write_pattern(zones: Sequence[str]) -> str:

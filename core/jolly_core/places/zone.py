@@ -43,6 +43,9 @@ def read_zone(given: Mapping[str, Any]) -> Zone:
     if not 1 <= len(name) <= LONGEST_NAME or not name.isprintable():
         message = f"Give the target a name of at most {LONGEST_NAME} letters."
         problems.append(Problem("empty" if not name else "too_long", message, ("name",), name))
+    elif "," in name:
+        message = "Leave commas out of a target's name: they stand between targets in a pattern."
+        problems.append(Problem("has_comma", message, ("name",), name))
     at = list(given.get("at", ()))
     if [check_number("at", each, -1000, 1000) for each in at] != [None, None]:
         problems.append(

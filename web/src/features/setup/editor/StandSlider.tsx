@@ -46,12 +46,12 @@ export function StandSlider({ place, stand, units, worked, zone, onSlide, onSett
           sx={{ flex: 1, ml: 1 }}
         />
         <TextField
-          label={`From the left (${unit})`}
+          label={`You, from the left (${unit})`}
           size="small"
           type="number"
           value={Math.round(stand.x_m * perMetre)}
           onChange={(event) => onSettle({ ...stand, x_m: toMillimetre(Number(event.target.value) / perMetre) })}
-          sx={{ width: 140 }}
+          sx={{ width: 175 }}
           slotProps={{ htmlInput: { step } }}
         />
       </Stack>

@@ -7,7 +7,7 @@ import { useChange } from "../../../api/queries";
 import type { Shape, Surface, Zone } from "../../../api/setup";
 import { toMillimetre, TYPED, type Units } from "../../../shared/lib/lengths";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
-import { boxOf, movedTo } from "./geometry";
+import { boxOf, limitsOf, movedTo } from "./geometry";
 
 const LENGTHS: Partial<Record<keyof Shape, string>> = {
   width_m: "Wide",
@@ -76,13 +76,18 @@ export function ZonePanel({ zone, surface, units, onChange, onDivide, onDouble, 
   };
   const { left, bottom } = boxOf(zone, surface);
   const [x = 0, y = 0] = zone.at;
+  // What is typed beyond what can be is taken as the most, or the least, that can.
+  const resize = (key: keyof Shape, lengthM: number) => {
+    const [least, most] = limitsOf(key, zone.shape.kind, surface);
+    onChange(movedTo({ ...zone, shape: { ...zone.shape, [key]: Math.min(Math.max(lengthM, least), most) } }, { x, y }, surface));
+  };
   const lengths = (Object.keys(LENGTHS) as (keyof Shape)[]).filter((key) => zone.shape[key] !== undefined);
   return (
     <Stack spacing={1.5}>
       <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1.25 }}>
         <TextField label="Name" size="small" value={name ?? zone.name} onChange={(event) => setName(event.target.value)} onBlur={rename} onKeyDown={(event) => event.key === "Enter" && rename()} sx={{ width: 190 }} slotProps={{ htmlInput: { maxLength: 40 } }} />
         {lengths.map((key) => (
-          <LengthField key={key} label={LENGTHS[key] ?? key} valueM={Number(zone.shape[key])} units={units} onLength={(lengthM) => onChange(movedTo({ ...zone, shape: { ...zone.shape, [key]: lengthM } }, { x, y }, surface))} />
+          <LengthField key={key} label={LENGTHS[key] ?? key} valueM={Number(zone.shape[key])} units={units} onLength={(lengthM) => resize(key, lengthM)} />
         ))}
         {zone.shape.kind !== "strip" && <LengthField label="From the left" valueM={left} units={units} onLength={(lengthM) => onChange(movedTo(zone, { x: x + lengthM - left, y }, surface))} />}
         <LengthField label={surface.is_upright ? "From the ground" : "From the near edge"} valueM={bottom} units={units} onLength={(lengthM) => onChange(movedTo(zone, { x, y: y + lengthM - bottom }, surface))} />

@@ -131,6 +131,28 @@ export function pulled(zone: Zone, handle: Handle["id"], to: Spot, surface: Surf
   }
 }
 
+/** The least and the most that a length of a target may be on its surface. */
+export function limitsOf(key: keyof Shape, kind: Shape["kind"], surface: Surface): [number, number] {
+  const { width_m: wide, length_m: long } = surface;
+  const short = Math.min(wide, long);
+  switch (key) {
+    case "across_m":
+      return [-wide, wide];
+    case "up_m":
+      return [-long, long];
+    case "apart_m":
+      return [0, short];
+    case "radius_m":
+      return [SMALLEST_M, short / 2];
+    case "height_m":
+      return [SMALLEST_M, long];
+    case "width_m":
+      return [SMALLEST_M, kind === "strip" ? long : wide];
+    default:
+      return [SMALLEST_M / 20, short];
+  }
+}
+
 /** The target so much wider and higher, about its middle. */
 export function grown(zone: Zone, wider: number, higher: number, surface: Surface): Zone {
   const { kind } = zone.shape;
