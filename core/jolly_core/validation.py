@@ -5,8 +5,10 @@ from __future__ import annotations
 from jolly_core.errors import Problem
 
 
-def check_integer(name: str, value: object, low: int, high: int, unit: str = "") -> Problem | None:
+def check_integer(name: str, value: object, low: int, high: int, unit: str = "", *, title: str = "") -> Problem | None:
     """The problem with ``value`` as a whole number in ``low..high``; None where there is none.
+
+    ``title`` is what people call it, where that is not ``name``.
 
     >>> check_integer("goal", 5, 1, 10) is None
     True
@@ -14,10 +16,11 @@ def check_integer(name: str, value: object, low: int, high: int, unit: str = "")
     'not_an_integer'
     """
     allowed = f"{low} to {high}{' ' + unit if unit else ''}"
+    said = title or name
     if isinstance(value, bool) or not isinstance(value, int):
-        return Problem("not_an_integer", f"{name} must be a whole number, {allowed}.", (name,), value, allowed)
+        return Problem("not_an_integer", f"{said} must be a whole number, {allowed}.", (name,), value, allowed)
     if not low <= value <= high:
-        return Problem("out_of_range", f"{name} must be {allowed}; {value} is outside.", (name,), value, allowed)
+        return Problem("out_of_range", f"{said} must be {allowed}; {value} is outside.", (name,), value, allowed)
     return None
 
 

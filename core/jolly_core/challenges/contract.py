@@ -3,15 +3,17 @@
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import asdict, dataclass, field
 from math import exp, log
 from statistics import NormalDist
 from typing import Any, ClassVar, Generic, TypeVar
 
 from jolly_core.challenges.count import Count
-from jolly_core.challenges.settings import Setting, Settings, WholeNumber, read_settings, settings_schema
+from jolly_core.challenges.events import ZONE, Event
+from jolly_core.challenges.settings import Drawn, Setting, Settings, WholeNumber, read_settings, settings_schema
 from jolly_core.errors import Problem
+from jolly_core.stats.waiting import Wait
 
 State = TypeVar("State")
 
@@ -34,6 +36,8 @@ class Metric:
 NINE_IN_TEN_Z = 1.6449
 #: The share that a range leaves above it.
 ABOVE = 0.05
+#: Beyond this the length of a run is beyond a day, and no planning is helped by the exact number.
+MOST_ATTEMPTS = 100_000
 
 
 @dataclass(frozen=True)
@@ -102,6 +106,19 @@ def time_of(attempts: Attempts, pace: Pace, *, rest_s: int = 0, at_most_s: int |
     return Estimate(seconds(exp(-down)), seconds(1), seconds(exp(up)))
 
 
+def attempts_of(wait: Callable[[float], Wait], pace: Pace, limit: float | None = None) -> Attempts:
+    """How many attempts are waited for at a pace; the ends allow for a rate that is only estimated, by one error.
+
+    ``wait`` is what is waited for at a given rate, ``limit`` where the run is cut.
+    """
+    worse, better = max(0.02, pace.rate - pace.rate_error), min(0.995, pace.rate + pace.rate_error)
+    low, high = wait(better).within(ABOVE), wait(worse).within(1 - ABOVE)
+    at_rate = wait(min(0.995, max(0.02, pace.rate)))
+    most = MOST_ATTEMPTS if limit is None else limit
+    at_limit = 0.0 if limit is None else 1 - at_rate.chance_within(limit)
+    return Attempts(min(low, most), min(at_rate.mean, most), min(high, most), at_limit)
+
+
 def _together(one: float, other: float) -> float:
     return float((one * one + other * other) ** 0.5)
 
@@ -115,9 +132,26 @@ class Sheet:
     box_words: str
 
 
+@dataclass(frozen=True, slots=True)
+class Pad:
+    """Something to press: the event it sends, the words on it, and a few more beside them, such as its points."""
+
+    kind: str
+    text: str
+    word: str
+    beside: str = ""
+    #: Where nothing is gained by pressing it just now, as a target that has all its makes.
+    is_done: bool = False
+
+
 @dataclass(frozen=True)
 class Reading:
-    """What a format says of its state: the huge number, what is next, the metrics, and details of its own."""
+    """What a format says of its state: the huge number, what is next, the metrics, and details of its own.
+
+    ``target`` is what to play at now and ``then`` what follows it. ``pads`` is all that can be pressed where that is
+    more than make and miss; ``asks`` is the question that they answer, if they answer one. ``wakes_in_ms`` is when
+    the reading changes though nothing is pressed: somebody has to say then how late it is.
+    """
 
     number: int
     number_label: str
@@ -127,6 +161,11 @@ class Reading:
     metrics: Mapping[str, int | float | None]
     time_left_ms: int | None = None
     rest_left_ms: int = 0
+    target: str | None = None
+    then: str | None = None
+    asks: str = ""
+    pads: tuple[Pad, ...] = ()
+    wakes_in_ms: int | None = None
     detail: Mapping[str, Any] = field(default_factory=dict)
 
 
@@ -140,6 +179,11 @@ class Tally:
     out_of: int | None
     next: str
     to_goal: int | None
+    target: str | None
+    then: str | None
+    asks: str
+    pads: tuple[Pad, ...]
+    wakes_in_ms: int | None
     attempts: int
     makes: int
     misses: int
@@ -190,6 +234,16 @@ class Challenge(ABC, Generic[State]):
         """The JSON Schema of the settings."""
         return settings_schema(self.declared, self.title)
 
+    def draw(self, settings: Settings, number: int) -> dict[str, Any]:
+        """The settings of one run: what is drawn anew for every run, where it was left open, drawn by ``number``."""
+        drawn = {each.name: each for each in self.declared if isinstance(each, Drawn)}
+        return {
+            name: drawn[name].low + number % (drawn[name].high - drawn[name].low + 1)
+            if name in drawn and value is None
+            else value
+            for name, value in settings.items()
+        }
+
     def metric(self, metric_id: str) -> Metric | None:
         """The metric of that id, if the format has it."""
         return next((metric for metric in self.metrics if metric.id == metric_id), None)
@@ -204,8 +258,12 @@ class Challenge(ABC, Generic[State]):
     def start(self, settings: Settings) -> State:
         """The state before the first press."""
 
+    def takes(self, settings: Settings, state: State, press: Event, active_ms: int) -> bool:
+        """Whether the press means anything here; one that does not is kept in the record and changes nothing."""
+        return press.kind != ZONE
+
     @abstractmethod
-    def step(self, settings: Settings, state: State, press: str, active_ms: int) -> State:
+    def step(self, settings: Settings, state: State, press: Event, active_ms: int) -> State:
         """The state after one press at ``active_ms`` (the run's clock without its pauses)."""
 
     @abstractmethod
@@ -228,6 +286,14 @@ class Challenge(ABC, Generic[State]):
         """How long one run will take this athlete."""
         return time_of(self.attempts(settings, pace), pace)
 
+    def from_record(self, settings: Settings, dose: Mapping[str, int]) -> dict[str, Any]:
+        """The settings of one run, after what the record says of today and of the last seven days: ``tried_today``,
+        ``tried_in_seven_days`` (attempts) and ``days_before`` (other days than today with an attempt).
+
+        Raises ``CoreError`` (``dose_used_up``) where nothing is left for today.
+        """
+        return dict(settings)
+
     @abstractmethod
     def sheet(self, settings: Settings) -> Sheet:
         """How a run is kept on paper."""
@@ -235,6 +301,10 @@ class Challenge(ABC, Generic[State]):
     def unknown_on_paper(self, totals: Mapping[str, Any]) -> tuple[str, ...]:
         """The metrics that those totals cannot give."""
         return ()
+
+    def metrics_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> dict[str, Any]:
+        """The metrics that those totals say though they go by another name."""
+        return {}
 
     @abstractmethod
     def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> State:

@@ -4,15 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Iterator
 from dataclasses import dataclass
-from typing import Generic, TypeVar
+from typing import Generic, NamedTuple, TypeVar
 
 from jolly_core.challenges.events import LET, MAKE
 
 Item = TypeVar("Item")
 
 
-@dataclass(frozen=True, slots=True)
-class Count:
+class Count(NamedTuple):
     """Makes, misses, lets, and the makes in a row now and at best. A let leaves the row standing."""
 
     makes: int = 0
@@ -39,6 +38,10 @@ class Count:
         return Count(self.makes, self.misses + 1, self.lets, 0, self.best_streak)
 
 
+#: Nothing counted yet.
+NOTHING = Count()
+
+
 @dataclass(frozen=True, slots=True)
 class Trail(Generic[Item]):
     """A list that grows at its end and shares what stood before, so that every step back is kept for free."""
@@ -51,9 +54,13 @@ class Trail(Generic[Item]):
         return Trail(item, self, self.length + 1)
 
     def __iter__(self) -> Iterator[Item]:
+        return iter(self.latest(self.length))
+
+    def latest(self, many: int) -> list[Item]:
+        """The last ``many`` of them, in their order."""
         items: list[Item] = []
         here: Trail[Item] | None = self
-        while here is not None and here.length:
+        while here is not None and here.length and len(items) < many:
             items.append(here.last)  # type: ignore[arg-type]  # an empty trail alone has no last item
             here = here.before
-        return reversed(items)
+        return items[::-1]

@@ -9,11 +9,12 @@ from itertools import pairwise
 from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_choice, check_integer
 
-MAKE, MISS, LET = "make", "miss", "let"
-UNDO, PAUSE, RESUME, FINISH, NOTE = "undo", "pause", "resume", "finish", "note"
-#: Presses count for something; controls steer the run.
-PRESSES = (MAKE, MISS, LET)
-CONTROLS = (UNDO, PAUSE, RESUME, FINISH, NOTE)
+MAKE, MISS, LET, ZONE = "make", "miss", "let", "zone"
+UNDO, PAUSE, RESUME, FINISH, NOTE, TICK = "undo", "pause", "resume", "finish", "note", "tick"
+#: Presses count for something; a zone press says in its text which one. Controls steer the run; a tick says only how
+#: late it is, where the rules are waiting for a moment to pass.
+PRESSES = (MAKE, MISS, LET, ZONE)
+CONTROLS = (UNDO, PAUSE, RESUME, FINISH, NOTE, TICK)
 KINDS = PRESSES + CONTROLS
 #: A run of a day is the longest that a clock in milliseconds is believed for.
 LONGEST_RUN_MS = 24 * 3600 * 1000
@@ -23,7 +24,10 @@ LONGEST_NOTE = 500
 
 @dataclass(frozen=True, slots=True)
 class Event:
-    """One thing that happened: its kind, the run's clock in ms, its number in the run (from 1), a note's text."""
+    """One thing that happened: its kind, the run's clock in ms, its number in the run (from 1).
+
+    ``text`` is a note's words, or what a zone press hit: the name of a target, a number of pins, a mark.
+    """
 
     kind: str
     at_ms: int
@@ -41,6 +45,8 @@ def read_event(given: Mapping[str, object]) -> Event:
     ]
     if not isinstance(text, str) or len(text) > LONGEST_NOTE:
         problems.append(Problem("bad_text", f"text must be at most {LONGEST_NOTE} characters.", ("text",), text))
+    elif kind == ZONE and not text:
+        problems.append(Problem("bad_text", "A zone press says in its text which zone.", ("text",), text))
     if found := [problem for problem in problems if problem]:
         raise CoreError(found)
     return Event(str(kind), int(str(at_ms)), int(str(seq)), str(text))

@@ -3,12 +3,13 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from math import ceil
 from typing import Any
 
 from jolly_core.challenges.contract import ATTEMPTS, Attempts, Challenge, Metric, Pace, Reading, Sheet
-from jolly_core.challenges.count import Count
+from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.events import Event
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.stats.binomial import chance_of_at_least
@@ -18,7 +19,7 @@ from jolly_core.streaks.chance import chance_of_streak
 
 @dataclass(frozen=True, slots=True)
 class MakesState:
-    count: Count = field(default_factory=Count)
+    count: Count = NOTHING
 
 
 class MakesOfN(Challenge[MakesState]):
@@ -53,8 +54,8 @@ class MakesOfN(Challenge[MakesState]):
     def start(self, settings: Settings) -> MakesState:
         return MakesState()
 
-    def step(self, settings: Settings, state: MakesState, press: str, active_ms: int) -> MakesState:
-        return MakesState(state.count.after(press))
+    def step(self, settings: Settings, state: MakesState, press: Event, active_ms: int) -> MakesState:
+        return MakesState(state.count.after(press.kind))
 
     def count(self, state: MakesState) -> Count:
         return state.count

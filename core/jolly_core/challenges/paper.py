@@ -26,6 +26,7 @@ def tally_of_totals(challenge: Challenge[Any], settings: Mapping[str, object], t
     count = challenge.count(state)
     reading = challenge.read(read, state, 0)
     said = {name: value for name, value in given.items() if value is not None}
+    said |= challenge.metrics_of_totals(read, given)
     unknown = challenge.unknown_on_paper(given)
     metrics = {
         metric.id: None if metric.id in unknown else said.get(metric.id, reading.metrics[metric.id])
@@ -33,11 +34,16 @@ def tally_of_totals(challenge: Challenge[Any], settings: Mapping[str, object], t
     }
     return Tally(
         format=challenge.id,
-        number=int(metrics[challenge.metrics[0].id] or 0),
+        number=int(next((value for value in metrics.values() if value is not None), 0)),
         number_label=reading.number_label,
         out_of=reading.out_of,
         next="Done",
         to_goal=reading.to_goal,
+        target=None,
+        then=None,
+        asks="",
+        pads=(),
+        wakes_in_ms=None,
         attempts=count.attempts,
         makes=count.makes,
         misses=count.misses,

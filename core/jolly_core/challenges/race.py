@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from typing import Any
 
 from jolly_core.challenges.contract import LOST, WON, Attempts, Challenge, Metric, Pace, Reading, Sheet
-from jolly_core.challenges.count import Count
+from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.events import Event
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.stats.race import chance_of_winning, expected_points, points_within
@@ -21,7 +22,7 @@ MOST_BOXES = 60
 class RaceState:
     """The points of both, and by how many one was ahead at most."""
 
-    count: Count = field(default_factory=Count)
+    count: Count = NOTHING
     longest_lead: int = 0
 
 
@@ -50,8 +51,8 @@ class Race(Challenge[RaceState]):
     def start(self, settings: Settings) -> RaceState:
         return RaceState()
 
-    def step(self, settings: Settings, state: RaceState, press: str, active_ms: int) -> RaceState:
-        count = state.count.after(press)
+    def step(self, settings: Settings, state: RaceState, press: Event, active_ms: int) -> RaceState:
+        count = state.count.after(press.kind)
         return RaceState(count, max(state.longest_lead, count.makes - count.misses))
 
     def count(self, state: RaceState) -> Count:

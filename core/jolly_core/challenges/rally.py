@@ -12,6 +12,8 @@ from dataclasses import dataclass
 from fractions import Fraction
 from math import ceil, floor
 
+#: Nobody saves more breaks at once; looking further would only cost time in a long run.
+MOST_FEWER = 50
 TENTH_MS = 100
 #: Contacts closer than this are not a pace that anybody plays at.
 FASTEST_INTERVAL_MS = 150
@@ -70,16 +72,21 @@ def rally_pace(rallies: Sequence[Rally], broken: Sequence[bool]) -> RallyPace | 
     """
     intervals = sum(rally.contacts - 1 for rally in rallies)
     in_play_ms = sum(rally.to_ms - rally.from_ms for rally in rallies)
-    if not in_play_ms:
-        return None
-    interval = Fraction(in_play_ms, intervals)
     gaps = [
         after.from_ms - before.to_ms
         for before, after, is_break in zip(rallies, rallies[1:], broken, strict=False)
         if is_break
     ]
-    lost = max(Fraction(0), Fraction(sum(gaps), len(gaps)) - interval) if gaps else Fraction(0)
-    return RallyPace(interval, lost, sum(broken))
+    return pace_of_sums(intervals, in_play_ms, sum(gaps), len(gaps), sum(broken))
+
+
+def pace_of_sums(intervals: int, in_play_ms: int, gaps_ms: int, gaps: int, breaks: int) -> RallyPace | None:
+    """The same from sums: the intervals in play and their time, the gaps after breaks and theirs, the breaks."""
+    if not in_play_ms:
+        return None
+    interval = Fraction(in_play_ms, intervals)
+    lost = max(Fraction(0), Fraction(gaps_ms, gaps) - interval) if gaps else Fraction(0)
+    return RallyPace(interval, lost, breaks)
 
 
 def gain_one_break_fewer(duration_ms: int, pace: RallyPace) -> int:
@@ -108,7 +115,7 @@ def lift_to_goal(duration_ms: int, goal: int, pace: RallyPace, reached: int) -> 
     now = rally_hits(duration_ms, pace.interval_ms, pace.breaks, pace.lost_ms)
     wanted = goal - reached + now
     lifts = []
-    for fewer in range(pace.breaks + 1):
+    for fewer in range(min(pace.breaks, MOST_FEWER) + 1):
         slowest = (duration_ms - (pace.breaks - fewer) * pace.lost_ms) / wanted
         tenths = max(0, ceil((pace.interval_ms - slowest) / TENTH_MS))
         if pace.interval_ms - tenths * TENTH_MS >= FASTEST_INTERVAL_MS:

@@ -58,7 +58,9 @@ class Session:
         if self._last is not None:
             check_follows(self._last, event)
         self._last = event
-        if event.kind == NOTE:
+        if event.kind in PRESSES:
+            self._press(event)
+        elif event.kind == NOTE:
             self._notes.append(event.text)
         elif event.kind == PAUSE:
             if self._paused_at is None and not self.is_over():
@@ -68,12 +70,8 @@ class Session:
         elif event.kind == FINISH:
             self._resume(event.at_ms)
             self._is_stopped = not self.is_over()
-        elif self._is_double_tap(event):
-            self._ignored += 1
         elif event.kind == UNDO:
             self._undo(event)
-        elif event.kind in PRESSES:
-            self._press(event)
 
     def tally(self, at_ms: int | None = None) -> Tally:
         """What the events so far come to, at ``at_ms`` of the run's clock (at the last event when left out)."""
@@ -90,6 +88,11 @@ class Session:
             out_of=reading.out_of,
             next=reading.next if ending is None else "Done",
             to_goal=reading.to_goal,
+            target=None if ending else reading.target,
+            then=None if ending else reading.then,
+            asks="" if ending else reading.asks,
+            pads=() if ending else reading.pads,
+            wakes_in_ms=None if ending else reading.wakes_in_ms,
             attempts=count.attempts,
             makes=count.makes,
             misses=count.misses,
@@ -114,15 +117,20 @@ class Session:
         return self._ending(self._active_ms()) is not None
 
     def _press(self, event: Event) -> None:
-        if self._paused_at is not None or self.is_over():
+        challenge, settings, state = self.challenge, self.settings, self._states[-1]
+        active_ms = event.at_ms - self._paused_ms
+        is_closed = self._paused_at is not None or self._is_stopped or challenge.ending(settings, state, active_ms)
+        if is_closed or self._is_double_tap(event) or not challenge.takes(settings, state, event, active_ms):
             self._ignored += 1
             return
-        state = self.challenge.step(self.settings, self._states[-1], event.kind, self._active_ms())
-        self._states.append(state)
+        self._states.append(challenge.step(settings, state, event, active_ms))
         self._last_press = event
 
     def _undo(self, event: Event) -> None:
         """Take back stopping by hand, or else the last press that counted; the run goes on if it can."""
+        if self._is_double_tap(event):
+            self._ignored += 1
+            return
         self._last_press = event
         if self._is_stopped:
             self._is_stopped = False
@@ -131,7 +139,9 @@ class Session:
 
     def _is_double_tap(self, event: Event) -> bool:
         last = self._last_press
-        return last is not None and last.kind == event.kind and event.at_ms - last.at_ms < self.double_tap_ms
+        if last is None or last.kind != event.kind or last.text != event.text:
+            return False
+        return event.at_ms - last.at_ms < self.double_tap_ms
 
     def _resume(self, at_ms: int) -> None:
         if self._paused_at is not None:

@@ -9,13 +9,15 @@ from typing import Any
 from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_choice, check_integer
 
+#: A name that can be read from four metres.
+LONGEST_NAME = 24
 #: Checked settings, by name. A setting that was left out and has no default is None.
 Settings = Mapping[str, Any]
 
 
 @dataclass(frozen=True)
 class WholeNumber:
-    """A whole-number setting in ``low..high``; optional when ``default`` is None."""
+    """A whole-number setting in ``low..high``; it may be None when ``default`` is, or where it ``may_be_open``."""
 
     name: str
     title: str
@@ -23,19 +25,159 @@ class WholeNumber:
     high: int
     default: int | None
     unit: str = ""
+    may_be_open: bool = False
 
     @property
     def is_optional(self) -> bool:
-        return self.default is None
+        return self.default is None or self.may_be_open
 
-    def check(self, value: object) -> Problem | None:
+    def check(self, value: object) -> list[Problem]:
         if value is None and self.is_optional:
-            return None
-        return check_integer(self.name, value, self.low, self.high, self.unit)
+            return []
+        return _only(check_integer(self.name, value, self.low, self.high, self.unit, title=self.title))
 
     def schema(self) -> dict[str, Any]:
-        kind = "integer" if self.default is not None else ["integer", "null"]
-        return {"type": kind, "title": self.title, "minimum": self.low, "maximum": self.high, "default": self.default}
+        kind = ["integer", "null"] if self.is_optional else "integer"
+        schema = {"type": kind, "title": self.title, "minimum": self.low, "maximum": self.high, "default": self.default}
+        return schema | ({"x-unit": self.unit} if self.unit else {})
+
+
+@dataclass(frozen=True)
+class Drawn(WholeNumber):
+    """A whole number that is drawn anew for every run where it was left open, such as the seed of a random order."""
+
+    def schema(self) -> dict[str, Any]:
+        return super().schema() | {"x-drawn": True}
+
+
+@dataclass(frozen=True)
+class Text:
+    """A line of text; optional where it may be empty."""
+
+    name: str
+    title: str
+    longest: int
+    default: str
+    is_optional: bool = False
+
+    def check(self, value: object) -> list[Problem]:
+        if not isinstance(value, str) or len(value) > self.longest:
+            return [Problem("bad_text", f"{self.title}: at most {self.longest} characters.", (self.name,), value)]
+        if not value.strip() and not self.is_optional:
+            return [Problem("missing", f"{self.title}: write something here.", (self.name,), value)]
+        return []
+
+    def schema(self) -> dict[str, Any]:
+        least = {} if self.is_optional else {"minLength": 1}
+        return {"type": "string", "title": self.title, "maxLength": self.longest, "default": self.default, **least}
+
+
+@dataclass(frozen=True)
+class Names:
+    """A list of names, each once, none with a comma. ``are_targets``: those of a layout's targets will do."""
+
+    name: str
+    title: str
+    default: tuple[str, ...]
+    low: int = 1
+    high: int = 24
+    longest: int = LONGEST_NAME
+    are_targets: bool = False
+
+    def check(self, value: object) -> list[Problem]:
+        if not isinstance(value, list | tuple) or not self.low <= len(value) <= self.high:
+            return [_wrong_length(self.name, self.title, self.low, self.high, value)]
+        return _name_problems(self.name, value, [(place,) for place in range(len(value))], self.longest)
+
+    def schema(self) -> dict[str, Any]:
+        return {
+            "type": "array",
+            "title": self.title,
+            "items": {"type": "string", "minLength": 1, "maxLength": self.longest, "pattern": "^[^,]*$"},
+            "minItems": self.low,
+            "maxItems": self.high,
+            "uniqueItems": True,
+            "default": list(self.default),
+        } | ({"x-targets": True} if self.are_targets else {})
+
+
+@dataclass(frozen=True)
+class Rows:
+    """A table: rows with the same columns. The first column names the row, and no name stands twice."""
+
+    name: str
+    title: str
+    columns: tuple[Text | WholeNumber | Choice, ...]
+    default: tuple[Mapping[str, Any], ...]
+    low: int = 1
+    high: int = 24
+    are_targets: bool = False
+    #: Whether a name may stand in several rows, as a skill may come twice in a chain.
+    may_repeat: bool = False
+
+    def check(self, value: object) -> list[Problem]:
+        if not isinstance(value, list | tuple) or not self.low <= len(value) <= self.high:
+            return [_wrong_length(self.name, self.title, self.low, self.high, value)]
+        problems: list[Problem] = []
+        for place, row in enumerate(value):
+            if not isinstance(row, Mapping):
+                problems.append(Problem("not_a_row", f"{self.title}: a row has columns.", (self.name, place), row))
+                continue
+            try:
+                read_settings(self.columns, row)
+            except CoreError as error:
+                problems += error.under(self.name, place).problems
+        if not problems:
+            first = self.columns[0]
+            names = [row[first.name] for row in value]
+            longest = first.longest if isinstance(first, Text) else LONGEST_NAME
+            paths = [(place, first.name) for place in range(len(value))]
+            problems = _name_problems(self.name, names, paths, longest, may_repeat=self.may_repeat)
+        return problems
+
+    def schema(self) -> dict[str, Any]:
+        item = settings_schema(self.columns, self.title)
+        item["required"] = [column.name for column in self.columns if not column.is_optional]
+        del item["$schema"]
+        return {
+            "type": "array",
+            "title": self.title,
+            "items": item,
+            "minItems": self.low,
+            "maxItems": self.high,
+            "default": [dict(row) for row in self.default],
+        } | ({"x-targets": True} if self.are_targets else {})
+
+
+def _wrong_length(name: str, title: str, low: int, high: int, value: object) -> Problem:
+    number = str(low) if low == high else f"{low} to {high}"
+    return Problem("wrong_length", f"{title}: give {number} of them.", (name,), value, f"{low} to {high}")
+
+
+def _name_problems(
+    name: str,
+    names: Sequence[object],
+    paths: Sequence[tuple[str | int, ...]],
+    longest: int,
+    *,
+    may_repeat: bool = False,
+) -> list[Problem]:
+    problems: list[Problem] = []
+    seen: set[str] = set()
+    for each, path in zip(names, paths, strict=True):
+        where = (name, *path)
+        if not isinstance(each, str) or not each.strip() or len(each) > longest or "," in each:
+            message = f"A name has 1 to {longest} characters and no comma."
+            problems.append(Problem("bad_name", message, where, each))
+        elif each.casefold() in seen and not may_repeat:
+            problems.append(Problem("name_twice", f"{each!r} stands twice; give each a name of its own.", where, each))
+        else:
+            seen.add(each.casefold())
+    return problems
+
+
+def _only(problem: Problem | None) -> list[Problem]:
+    return [problem] if problem else []
 
 
 @dataclass(frozen=True)
@@ -48,15 +190,19 @@ class Choice:
     labels: tuple[str, ...]
     default: str
 
-    def check(self, value: object) -> Problem | None:
-        return check_choice(self.name, value, self.choices)
+    @property
+    def is_optional(self) -> bool:
+        return True
+
+    def check(self, value: object) -> list[Problem]:
+        return _only(check_choice(self.name, value, self.choices))
 
     def schema(self) -> dict[str, Any]:
         options = [{"const": choice, "title": label} for choice, label in zip(self.choices, self.labels, strict=True)]
         return {"type": "string", "title": self.title, "oneOf": options, "default": self.default}
 
 
-Setting = WholeNumber | Choice
+Setting = WholeNumber | Choice | Text | Names | Rows
 
 
 def read_settings(declared: Sequence[Setting], given: Mapping[str, object]) -> dict[str, Any]:
@@ -73,10 +219,17 @@ def read_settings(declared: Sequence[Setting], given: Mapping[str, object]) -> d
         if name not in names
     ]
     read = {setting.name: given.get(setting.name, setting.default) for setting in declared}
-    problems += [problem for setting in declared if (problem := setting.check(read[setting.name]))]
+    problems += [problem for setting in declared for problem in setting.check(read[setting.name])]
     if problems:
         raise CoreError(problems)
-    return read
+    return {setting.name: _plain(setting, read[setting.name]) for setting in declared}
+
+
+def _plain(setting: Setting, value: Any) -> Any:
+    """The value as JSON keeps it: lists and dictionaries, every column of a row filled in."""
+    if isinstance(setting, Rows):
+        return [read_settings(setting.columns, row) for row in value]
+    return list(value) if isinstance(setting, Names) else value
 
 
 def settings_schema(declared: Sequence[Setting], title: str) -> dict[str, Any]:

@@ -4,13 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from math import ceil, log
+from math import ceil
 from typing import Any
 
 from jolly_core.challenges.contract import (
     ATTEMPTS,
     GOAL,
     MISSED,
+    MOST_ATTEMPTS,
     TIME,
     Attempts,
     Challenge,
@@ -21,8 +22,8 @@ from jolly_core.challenges.contract import (
     Sheet,
     time_of,
 )
-from jolly_core.challenges.count import Count, Trail
-from jolly_core.challenges.events import LET, MAKE
+from jolly_core.challenges.count import NOTHING, Count, Trail
+from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.streaks.chance import attempts_for_chance, chance_of_streak
@@ -31,6 +32,7 @@ from jolly_core.streaks.expectation import (
     attempts_to_streak_within,
     attempts_to_streaks,
     attempts_within,
+    first_miss_within,
 )
 from jolly_core.words import counted
 
@@ -39,8 +41,8 @@ ENDS, RESETS = "ends", "resets"
 LONGEST_ESTIMATE_S = 3600
 #: A goal that takes more attempts than this is not a goal for today. Common practice, no source.
 FAR_ATTEMPTS = 500
-#: Beyond this the length of a run is beyond a day, and no planning is helped by the exact number.
-MOST_ATTEMPTS = 100_000
+#: As many of the last streaks are named in the tally, so that a press costs no more late in a long run than early.
+LATEST_STREAKS = 100
 #: Room on a sheet for one run.
 SHEET_BOXES = 40
 
@@ -49,7 +51,7 @@ SHEET_BOXES = 40
 class StreakState:
     """``row`` is the streak of the set in hand; ``streaks`` every one that has ended, by a miss or by its goal."""
 
-    count: Count = field(default_factory=Count)
+    count: Count = NOTHING
     row: int = 0
     best_row: int = 0
     sets_done: int = 0
@@ -101,26 +103,20 @@ class Streak(Challenge[StreakState]):
     def start(self, settings: Settings) -> StreakState:
         return StreakState()
 
-    def step(self, settings: Settings, state: StreakState, press: str, active_ms: int) -> StreakState:
-        state = replace(state, count=state.count.after(press))
-        if press == LET:
-            return state
-        if press != MAKE:
-            return replace(state, row=0, streaks=state.streaks.plus(state.row))
-        row = state.row + 1
-        state = replace(state, row=row, best_row=max(row, state.best_row))
-        return self._close_set(settings, state, active_ms) if row == settings["goal"] else state
-
-    def _close_set(self, settings: Settings, state: StreakState, active_ms: int) -> StreakState:
-        done = state.sets_done + 1
-        return replace(
-            state,
-            row=0,
-            sets_done=done,
-            set_done_ms=active_ms,
-            goal_attempts=state.count.attempts if done == settings["sets"] else None,
-            streaks=state.streaks.plus(state.row),
-        )
+    def step(self, settings: Settings, state: StreakState, press: Event, active_ms: int) -> StreakState:
+        count = state.count.after(press.kind)
+        row, best, done, done_ms, goal_attempts = state.row, state.best_row, state.sets_done, state.set_done_ms, None
+        streaks = state.streaks
+        if press.kind == LET:
+            return replace(state, count=count)
+        if press.kind != MAKE:
+            return StreakState(count, 0, best, done, done_ms, goal_attempts, streaks.plus(row))
+        row += 1
+        best = max(row, best)
+        if row == settings["goal"]:
+            streaks, row, done, done_ms = streaks.plus(row), 0, done + 1, active_ms
+            goal_attempts = count.attempts if done == settings["sets"] else None
+        return StreakState(count, row, best, done, done_ms, goal_attempts, streaks)
 
     def count(self, state: StreakState) -> Count:
         return state.count
@@ -155,7 +151,8 @@ class Streak(Challenge[StreakState]):
                 "attempts_to_goal": state.goal_attempts,
             },
             detail={
-                "streaks": [*state.streaks, *([] if just_closed else [state.row])],
+                "streaks": [*state.streaks.latest(LATEST_STREAKS), *([] if just_closed else [state.row])],
+                "streaks_ended": state.streaks.length,
                 "sets_done": state.sets_done,
                 "sets": sets,
                 "attempts_limit": settings["attempts_limit"],
@@ -185,7 +182,9 @@ class Streak(Challenge[StreakState]):
         if settings["on_miss"] == ENDS:
             whole = min(goal * sets, limit)
             return Attempts(
-                _first_miss(worse, whole, 0.05), attempts_within(pace.rate, whole), _first_miss(better, whole, 0.95)
+                first_miss_within(worse, whole, 0.05),
+                attempts_within(pace.rate, whole),
+                first_miss_within(better, whole, 0.95),
             )
         if sets == 1:
             low = attempts_for_chance(better, goal, 0.05)
@@ -288,11 +287,6 @@ class Streak(Challenge[StreakState]):
 
 def _minutes(minutes: float) -> str:
     return "under a minute" if minutes < 1 else counted(round(minutes), "minute")
-
-
-def _first_miss(rate: float, whole: int, chance: float) -> float:
-    """The attempt by which the first miss has come with that chance; the whole game where none has."""
-    return min(whole, max(1, ceil(log(1 - chance) / log(rate))))
 
 
 def _shorter(first: int, second: int | None) -> int:

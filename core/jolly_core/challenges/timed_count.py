@@ -18,8 +18,8 @@ from jolly_core.challenges.contract import (
     Reading,
     Sheet,
 )
-from jolly_core.challenges.count import Count, Trail
-from jolly_core.challenges.events import MAKE, MISS
+from jolly_core.challenges.count import NOTHING, Count, Trail
+from jolly_core.challenges.events import MAKE, MISS, Event
 from jolly_core.challenges.rally import (
     FASTEST_INTERVAL_MS,
     Rally,
@@ -28,13 +28,15 @@ from jolly_core.challenges.rally import (
     gain_tenth_earlier,
     lift_to_goal,
     most_breaks,
-    rally_pace,
+    pace_of_sums,
 )
 from jolly_core.challenges.rally_words import rally_lessons
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.words import counted
 
+#: As many of the last rallies are named in the tally, so that a press costs no more late in a long run than early.
+LATEST_RALLIES = 100
 #: Room on a sheet for the rallies of one run.
 RALLY_BOXES = 8
 
@@ -43,13 +45,19 @@ RALLY_BOXES = 8
 class TimedState:
     """``rally`` is the one in hand; ``rallies`` those that ended, each with whether a break ended it.
 
-    ``longest`` is of the rallies alone: unlike a row of makes, a rally is ended by a let, too.
+    ``longest`` is of the rallies alone: unlike a row of makes, a rally is ended by a let, too. The rest are sums over
+    all rallies: intervals in play and their time, gaps after a break and theirs, and rallies that a break ended.
     """
 
-    count: Count = field(default_factory=Count)
+    count: Count = NOTHING
     rally: Rally | None = None
     longest: int = 0
     rallies: Trail[tuple[Rally, bool]] = field(default_factory=Trail)
+    intervals: int = 0
+    in_play_ms: int = 0
+    gaps_ms: int = 0
+    gaps: int = 0
+    broken: int = 0
 
 
 class TimedCount(Challenge[TimedState]):
@@ -80,15 +88,15 @@ class TimedCount(Challenge[TimedState]):
     def start(self, settings: Settings) -> TimedState:
         return TimedState()
 
-    def step(self, settings: Settings, state: TimedState, press: str, active_ms: int) -> TimedState:
-        state = replace(state, count=state.count.after(press))
-        if press == MAKE:
-            rally = state.rally
-            rally = Rally(rally.contacts + 1, rally.from_ms, active_ms) if rally else Rally(1, active_ms, active_ms)
-            return replace(state, rally=rally, longest=max(state.longest, rally.contacts))
-        if state.rally is None:  # a break before any contact, or a second one: nothing was in play
-            return state
-        return replace(state, rally=None, rallies=state.rallies.plus((state.rally, press == MISS)))
+    def step(self, settings: Settings, state: TimedState, press: Event, active_ms: int) -> TimedState:
+        count, rally = state.count.after(press.kind), state.rally
+        if press.kind == MAKE:
+            return _contact(state, count, active_ms)
+        if rally is None:  # a break before any contact, or a second one: nothing was in play
+            return replace(state, count=count)
+        is_break = press.kind == MISS
+        rallies = state.rallies.plus((rally, is_break))
+        return replace(state, count=count, rally=None, rallies=rallies, broken=state.broken + is_break)
 
     def count(self, state: TimedState) -> Count:
         return state.count
@@ -119,14 +127,14 @@ class TimedCount(Challenge[TimedState]):
         )
 
     def _detail(self, settings: Settings, state: TimedState) -> dict[str, Any]:
-        ended = list(state.rallies)
-        rallies = [rally for rally, _ in ended] + ([state.rally] if state.rally else [])
-        broken = [is_break for _, is_break in ended] + ([False] if state.rally else [])
-        pace = rally_pace(rallies, broken)
+        latest = [rally for rally, _ in state.rallies.latest(LATEST_RALLIES)]
+        rallies = latest + ([state.rally] if state.rally else [])
+        pace = pace_of_sums(state.intervals, state.in_play_ms, state.gaps_ms, state.gaps, state.broken)
         return {
             "breaks": state.count.misses,
             "rallies": [{"contacts": r.contacts, "from_ms": r.from_ms, "to_ms": r.to_ms} for r in rallies],
-            "in_play_ms": sum(rally.to_ms - rally.from_ms for rally in rallies),
+            "rallies_ended": state.rallies.length,
+            "in_play_ms": state.in_play_ms,
             "arithmetic": _arithmetic(settings, pace, state.count.makes) if pace else None,
         }
 
@@ -171,6 +179,21 @@ class TimedCount(Challenge[TimedState]):
         if settings["goal"] is None:
             return f"{settings['seconds']} s"
         return f"{settings['goal']} in {settings['seconds']} s"
+
+
+def _contact(state: TimedState, count: Count, at_ms: int) -> TimedState:
+    """The state after a contact: one more of the rally in hand, or the first of a new one."""
+    rally, rallies = state.rally, state.rallies
+    intervals, in_play_ms, gaps_ms, gaps = state.intervals, state.in_play_ms, state.gaps_ms, state.gaps
+    if rally:
+        intervals, in_play_ms = intervals + 1, in_play_ms + at_ms - rally.to_ms
+        rally = Rally(rally.contacts + 1, rally.from_ms, at_ms)
+    else:
+        rally = Rally(1, at_ms, at_ms)
+        if rallies.last is not None and rallies.last[1]:
+            gaps_ms, gaps = gaps_ms + at_ms - rallies.last[0].to_ms, gaps + 1
+    longest = max(state.longest, rally.contacts)
+    return TimedState(count, rally, longest, rallies, intervals, in_play_ms, gaps_ms, gaps, state.broken)
 
 
 def _arithmetic(settings: Settings, pace: RallyPace, total: int) -> dict[str, Any]:

@@ -1,5 +1,7 @@
 """The order in which targets are played.
 
-- ``written``  a pattern as it is written: the zones' names or numbers, one after the other
-- ``made``     usual orders, made from where the zones lie: alternate, two and two, round the clock, opposite
+- ``written``  a pattern as it is written: names or numbers, groups that repeat, usual orders, at random
+- ``orders``   usual orders of what stands in a list: two and two, the other way round, across and back
+- ``made``     the same orders, made from where the zones lie
+- ``draw``     drawing at random by a seed, the same everywhere
 """

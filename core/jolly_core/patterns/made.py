@@ -8,6 +8,7 @@ from math import atan2
 from statistics import fmean
 
 from jolly_core.errors import CoreError
+from jolly_core.patterns.orders import columns, crossing, one_and_two, one_by_one, opposite, turned, two_and_two
 from jolly_core.places.zone import Zone
 
 Order = Callable[[Sequence[Zone]], list[Zone]]
@@ -19,20 +20,8 @@ class Made:
 
     id: str
     order: Order
-    #: Whether it goes round, so that the targets have to lie on one surface.
+    #: Whether it goes by where they lie, so that the targets have to lie on one surface.
     is_round: bool = False
-
-
-def _one_by_one(zones: Sequence[Zone]) -> list[Zone]:
-    return list(zones)
-
-
-def _two_and_two(zones: Sequence[Zone]) -> list[Zone]:
-    return [zone for zone in zones for _ in range(2)]
-
-
-def _one_and_two(zones: Sequence[Zone]) -> list[Zone]:
-    return [zone for place, zone in enumerate(zones) for _ in range(1 + place % 2)]
 
 
 def _clockwise(zones: Sequence[Zone]) -> list[Zone]:
@@ -41,26 +30,25 @@ def _clockwise(zones: Sequence[Zone]) -> list[Zone]:
     return sorted(zones, key=lambda zone: atan2(-(zone.at[0] - middle_x), -(zone.at[1] - middle_y)))
 
 
-def _counter_clockwise(zones: Sequence[Zone]) -> list[Zone]:
-    first, *others = _clockwise(zones)
-    return [first, *reversed(others)]
-
-
-def _opposite(zones: Sequence[Zone]) -> list[Zone]:
-    """Across the middle and back: each zone of the clock, then the one half a turn on."""
-    clock, half = _clockwise(zones), (len(zones) + 1) // 2
-    return [zone for pair in zip(clock[:half], [*clock[half:], None], strict=False) for zone in pair if zone]
+def _row_by_row(zones: Sequence[Zone]) -> list[Zone]:
+    """The upper half of them from left to right, then the lower half: above and below, left and right."""
+    by_height = sorted(zones, key=lambda zone: -zone.at[1])
+    half = (len(zones) + 1) // 2
+    return [zone for row in (by_height[:half], by_height[half:]) for zone in sorted(row, key=lambda zone: zone.at[0])]
 
 
 MADE: dict[str, Made] = {
     made.id: made
     for made in (
-        Made("alternate", _one_by_one),
-        Made("two_and_two", _two_and_two),
-        Made("one_and_two", _one_and_two),
+        Made("alternate", one_by_one),
+        Made("two_and_two", two_and_two),
+        Made("one_and_two", one_and_two),
         Made("clock", _clockwise, is_round=True),
-        Made("counter_clock", _counter_clockwise, is_round=True),
-        Made("opposite", _opposite, is_round=True),
+        Made("counter_clock", lambda zones: turned(_clockwise(zones)), is_round=True),
+        Made("opposite", lambda zones: opposite(_clockwise(zones)), is_round=True),
+        Made("rows", _row_by_row, is_round=True),
+        Made("columns", lambda zones: columns(_row_by_row(zones)), is_round=True),
+        Made("crossing", lambda zones: crossing(_row_by_row(zones)), is_round=True),
     )
 }
 
@@ -68,8 +56,8 @@ MADE: dict[str, Made] = {
 def make_pattern(made_id: str, zones: Sequence[Zone]) -> tuple[str, ...]:
     """The names of the zones in a usual order.
 
-    Raises ``CoreError``: ``unknown_pattern``, ``too_few`` for less than two zones, ``several_surfaces`` where there is
-    no going round because they do not lie on one surface.
+    Raises ``CoreError``: ``unknown_pattern``, ``too_few`` for less than two zones, ``several_surfaces`` where it
+    goes by where they lie and they do not lie on one surface.
     """
     if made_id not in MADE:
         message = f"There is no order {made_id!r}; there are: {', '.join(MADE)}."

@@ -1,46 +1,158 @@
-"""A pattern as it is written: names or numbers of zones, with commas between names that have spaces in them."""
+"""A pattern as it is written: names of zones one after the other, groups that repeat, usual orders, or at random.
+
+L L R R                 by name, by its beginning or its initials where that is clear, or by number
+low left, ring          with commas where names have spaces in them
+(L R)x3 M               a group, so many times
+2 and 2                 a usual order of all the zones, as they are listed; see ``orders``
+random(7)               drawn by a seed; ``random`` alone is drawn anew for every run
+"""
 
 from __future__ import annotations
 
+import re
 from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
 
 from jolly_core.errors import CoreError, Problem
+from jolly_core.patterns.draw import draw_below
+from jolly_core.patterns.orders import ORDERS
 
 MOST_STEPS = 100
+#: A pattern at random has no end of its own: so many steps are a lap of it.
+RANDOM_LAP = 12
+_RANDOM = re.compile(r"random(?:\s*\(\s*(\d{1,9})\s*\))?", re.IGNORECASE)
+_TOKEN = re.compile(r"\(|\)(?:\s*[x×*]\s*(\d{1,3}))?|[^()]+")
+
+
+@dataclass(frozen=True)
+class Pattern:
+    """Zones in their order, over and over; or drawn by ``seed`` out of ``names``."""
+
+    steps: tuple[str, ...]
+    names: tuple[str, ...] = ()
+    seed: int | None = None
+
+    @property
+    def lap(self) -> int:
+        """How many steps there are until it begins again."""
+        return len(self.steps)
+
+    def at(self, place: int) -> str:
+        """The zone at a place, from 0."""
+        if self.seed is None:
+            return self.steps[place % len(self.steps)]
+        return self.names[draw_below(self.seed, place, len(self.names))]
+
+
+def read_notation(text: str, names: Sequence[str], seed: int = 0) -> Pattern:
+    """The pattern that is written; ``seed`` is that of ``random`` without one.
+
+    Raises ``CoreError`` with every word that is no zone (``unknown_zone``) or could be several (``ambiguous_zone``),
+    for brackets that do not close (``unclosed``), for none (``empty``) or too many steps (``too_long``).
+
+    >>> read_notation("(L R)x2 M", ["left", "middle", "right"]).steps
+    ('left', 'right', 'left', 'right', 'middle')
+    """
+    return _read(text, tuple(names), seed)
+
+
+@lru_cache(maxsize=256)
+def _read(text: str, names: tuple[str, ...], seed: int) -> Pattern:
+    said = " ".join(text.split()).casefold()
+    if said not in _by_word(names):
+        if said in ORDERS and names:
+            return Pattern(tuple(ORDERS[said](names)))
+        if (random := _RANDOM.fullmatch(said)) and names:
+            own = seed if random[1] is None else int(random[1])
+            return Pattern(tuple(names[draw_below(own, place, len(names))] for place in range(RANDOM_LAP)), names, own)
+    steps = read_pattern(text, names)
+    if not steps:
+        raise CoreError.one("empty", "Write at least one zone.", "pattern", value=text)
+    return Pattern(steps)
 
 
 def read_pattern(text: str, names: Sequence[str]) -> tuple[str, ...]:
-    """The zones in their order, by name; empty for an empty text.
-
-    A word is the name of a zone, in capitals or not, or its number in the list of zones.
-    Raises ``CoreError`` with every word that is no zone (``unknown_zone``), or for too many (``too_long``).
+    """The zones of one lap in their order, by name; empty for an empty text. Raises as ``read_notation``.
 
     >>> read_pattern("left, left, 2", ["left", "right"])
     ('left', 'left', 'right')
     """
-    words = [word.strip() for word in (text.split(",") if "," in text else text.split())]
-    words = [word for word in words if word]
-    if "," not in text and len(words) > 1 and text.strip().casefold() in _by_word(names):
-        words = [text.strip()]
-    if len(words) > MOST_STEPS:
+    said = " ".join(text.split()).casefold()
+    if said not in _by_word(names) and names and (said in ORDERS or _RANDOM.fullmatch(said)):
+        return read_notation(text, names).steps
+    reader = _Reader(text, names)
+    steps = reader.read()
+    if len(steps) > MOST_STEPS:
         message = f"A pattern has {MOST_STEPS} steps at most; it begins again at its end by itself."
-        raise CoreError.one("too_long", message, "pattern", value=len(words), allowed=MOST_STEPS)
-    known = _by_word(names)
-    # In capitals or not, unless another target is named just so.
-    found = [word if word in names else known.get(word.casefold()) for word in words]
-    problems = [
-        Problem("unknown_zone", _unknown(word, names), ("pattern", place), word, list(names))
-        for place, (word, name) in enumerate(zip(words, found, strict=True))
-        if name is None
-    ]
-    if problems:
-        raise CoreError(problems)
-    return tuple(name for name in found if name is not None)
+        raise CoreError.one("too_long", message, "pattern", value=len(steps), allowed=MOST_STEPS)
+    if reader.problems:
+        raise CoreError(reader.problems)
+    return tuple(steps)
+
+
+class _Reader:
+    """Reads a text from left to right; ``problems`` are gathered with the number of their word."""
+
+    def __init__(self, text: str, names: Sequence[str]) -> None:
+        self.text, self.names = text, list(names)
+        self.problems: list[Problem] = []
+        self.words = 0
+
+    def read(self) -> list[str]:
+        if any(sign in name for name in self.names for sign in "()"):
+            # Where a name has brackets of its own they can mean nothing else.
+            return self._read_words(self.text)
+        groups: list[list[str]] = [[]]
+        for token in _TOKEN.finditer(self.text):
+            if token[0] == "(":
+                groups.append([])
+            elif token[0].startswith(")"):
+                if len(groups) == 1:
+                    raise CoreError.one("unclosed", "A bracket closes here that was not opened.", "pattern")
+                group = groups.pop()
+                # More would only be refused, and a hundred hundreds are a lot to write out.
+                groups[-1] += (group * int(token[1] or 1))[: MOST_STEPS + 1]
+            else:
+                groups[-1] += self._read_words(token[0])
+        if len(groups) > 1:
+            raise CoreError.one("unclosed", "A bracket is open: close it, as in (L R)x3.", "pattern")
+        return groups[0]
+
+    def _read_words(self, text: str) -> list[str]:
+        words = [word.strip() for word in (text.split(",") if "," in self.text else text.split())]
+        words = [word for word in words if word]
+        # A name of several words stands for itself where it is all there is.
+        if "," not in self.text and len(words) > 1 and text.strip().casefold() in _by_word(self.names):
+            words = [text.strip()]
+        return [self._zone(word) for word in words]
+
+    def _zone(self, word: str) -> str:
+        place, self.words = self.words, self.words + 1
+        # In capitals or not, unless another target is named just so.
+        found = [word] if word in self.names else _candidates(word.casefold(), self.names)
+        if len(found) == 1:
+            return found[0]
+        code = "ambiguous_zone" if found else "unknown_zone"
+        message = f"{word} could be {' or '.join(found)}; write more of it." if found else _unknown(word, self.names)
+        self.problems.append(Problem(code, message, ("pattern", place), word, list(self.names)))
+        return word
 
 
 def write_pattern(zones: Sequence[str]) -> str:
     """The text that is read as these zones."""
     return ", ".join(zones)
+
+
+def _candidates(word: str, names: Sequence[str]) -> list[str]:
+    """The zones that a word can mean: its name or number, or else its initials, or else its beginning."""
+    known = _by_word(names)
+    if word in known:
+        return [known[word]]
+    by_initials = [name for name in names if "".join(part[0] for part in name.casefold().split()) == word]
+    if len(by_initials) == 1 and len(word) > 1:
+        return by_initials
+    return [name for name in names if name.casefold().startswith(word)]
 
 
 def _by_word(names: Sequence[str]) -> dict[str, str]:

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
-from math import inf, isfinite, sqrt
-from statistics import NormalDist
+from math import ceil, inf, isfinite, log, sqrt
 
+from jolly_core.stats.waiting import Wait
 from jolly_core.streaks.chance import without_streak
 
 
@@ -46,18 +46,20 @@ def attempts_to_streaks(rate: float, goal: int, sets: int, chance: float) -> flo
     """The attempts within which ``sets`` rows of ``goal``, one after the other, come with that chance.
 
     What a set takes beyond its goal is close to exponential (Feller 1968, XIII.7), so that of several is close to a
-    gamma distribution of the same mean and spread; its quantile by the cube-root normal approximation (Wilson and
-    Hilferty 1931).
+    gamma distribution of the same mean and spread.
 
     >>> round(attempts_to_streaks(0.7, 4, 3, 0.5))
     29
     """
-    mean, spread = attempts_to_streak(rate, goal) - goal, spread_of_attempts(rate, goal)
+    spread = spread_of_attempts(rate, goal)
     if not isfinite(spread) or not spread:
-        return sets * (mean + goal)
-    shape, scale = sets * (mean / spread) ** 2, spread**2 / mean
-    root = 1 - 1 / (9 * shape) + NormalDist().inv_cdf(chance) / (3 * sqrt(shape))
-    return sets * goal + shape * scale * max(0.0, root) ** 3
+        return sets * attempts_to_streak(rate, goal)
+    return wait_for_streak(rate, goal).times(sets).within(chance)
+
+
+def wait_for_streak(rate: float, goal: int) -> Wait:
+    """The attempts that a row of ``goal`` takes."""
+    return Wait(attempts_to_streak(rate, goal), spread_of_attempts(rate, goal) ** 2, goal)
 
 
 def attempts_within(rate: float, most: int) -> float:
@@ -78,3 +80,12 @@ def attempts_to_streak_within(rate: float, goal: int, most: int) -> float:
     3.0
     """
     return without_streak(rate, goal, most) if 0 < rate < 1 else float(most if rate <= 0 else min(goal, most))
+
+
+def first_miss_within(rate: float, most: int, chance: float) -> float:
+    """The attempt by which the first miss has come with that chance; ``most``, where the game ends, if none has.
+
+    >>> first_miss_within(0.5, 100, 0.75)
+    2
+    """
+    return min(most, max(1, ceil(log(1 - chance) / log(rate))))

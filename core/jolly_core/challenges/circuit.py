@@ -1,0 +1,161 @@
+"""Circuit: stations in order, all of which must be made; what a miss does is for the athlete to choose."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any
+
+from jolly_core.challenges.contract import GOAL, Attempts, Metric, Pace, Reading, Sheet, attempts_of
+from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.counted import (
+    ATTEMPTS_LIMIT,
+    MAKES,
+    MISSES,
+    SECONDS_LIMIT,
+    Counted,
+    limit_reached,
+    time_left_ms,
+)
+from jolly_core.challenges.events import LET, MAKE, Event
+from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
+from jolly_core.challenges.targets import Tries, after_try, following, no_tries, rates_of, tried_rows
+from jolly_core.stats.circuit import RESTART, RETRY, STEP_BACK, wait_for_circuit
+from jolly_core.words import counted
+
+MOST_BOXES = 60
+
+
+@dataclass(frozen=True, slots=True)
+class CircuitState:
+    """``place`` is the station to play; ``furthest`` how many were made one after the other at best in a circuit."""
+
+    tries: Tries
+    count: Count = NOTHING
+    place: int = 0
+    furthest: int = 0
+    circuits: int = 0
+    clean: int = 0
+    is_clean: bool = True
+    goal_attempts: int | None = None
+
+
+class Circuit(Counted[CircuitState]):
+    """Settings: stations, circuits wanted, what a miss does, limits. Result: circuits, furthest point, rates."""
+
+    id = "circuit"
+    title = "Circuit"
+    game = "Stations in order: make each one to go on."
+    declared = (
+        Names("stations", "Stations", ("first", "second", "third", "fourth"), low=2, are_targets=True),
+        WholeNumber("circuits", "Circuits", 1, 50, 1),
+        Choice(
+            "on_miss",
+            "A miss",
+            (RESTART, STEP_BACK, RETRY),
+            ("starts the circuit again", "goes back one station", "tries the same station again"),
+            RESTART,
+        ),
+        ATTEMPTS_LIMIT,
+        SECONDS_LIMIT,
+    )
+    metrics = (
+        Metric("circuits", "circuits", "up", "circuits"),
+        Metric("clean", "circuits without a miss", "up", "clean"),
+        Metric("attempts_to_goal", "attempts to the goal", "down", "attempts"),
+        Metric("furthest", "furthest station", "up", "stations"),
+    )
+    totals = (
+        WholeNumber("circuits", "Circuits", 0, 50, 0),
+        MAKES,
+        MISSES,
+        WholeNumber("clean", "Without a miss", 0, 50, None),
+        WholeNumber("furthest", "Furthest station", 0, 24, None),
+    )
+
+    def start(self, settings: Settings) -> CircuitState:
+        return CircuitState(no_tries(settings["stations"]))
+
+    def step(self, settings: Settings, state: CircuitState, press: Event, active_ms: int) -> CircuitState:
+        count = state.count.after(press.kind)
+        if press.kind == LET:
+            return replace(state, count=count)
+        is_made = press.kind == MAKE
+        tries = after_try(state.tries, state.place, is_made=is_made)
+        if not is_made:
+            back = {RESTART: 0, STEP_BACK: max(0, state.place - 1), RETRY: state.place}
+            # A circuit that starts again is a new one, and nothing has been missed in it yet.
+            is_clean = settings["on_miss"] == RESTART
+            return replace(state, tries=tries, count=count, place=back[settings["on_miss"]], is_clean=is_clean)
+        place = state.place + 1
+        furthest = max(place, state.furthest)
+        if place < len(tries):
+            return replace(state, tries=tries, count=count, place=place, furthest=furthest)
+        done = state.circuits + 1
+        goal_attempts = count.attempts if done == settings["circuits"] else None
+        return CircuitState(tries, count, 0, furthest, done, state.clean + state.is_clean, True, goal_attempts)
+
+    def ending(self, settings: Settings, state: CircuitState, active_ms: int) -> str | None:
+        return GOAL if state.circuits >= settings["circuits"] else limit_reached(settings, state.count, active_ms)
+
+    def read(self, settings: Settings, state: CircuitState, active_ms: int) -> Reading:
+        names, wanted = settings["stations"], settings["circuits"]
+        is_done = state.circuits >= wanted
+        round_words = f", circuit {state.circuits + 1} of {wanted}" if wanted > 1 else ""
+        last = following(names, state.place) is None
+        is_last = last and state.circuits + 1 == wanted
+        return Reading(
+            number=len(names) if is_done else state.place,
+            number_label="stations made",
+            out_of=len(names),
+            next=f"{counted(len(names) - state.place, 'station')} to go{round_words}",
+            to_goal=(wanted - state.circuits) * len(names) - state.place,
+            time_left_ms=time_left_ms(settings, active_ms),
+            target=names[state.place],
+            then=None if is_last else names[0] if last else following(names, state.place),
+            metrics={
+                "circuits": state.circuits,
+                "clean": state.clean,
+                "attempts_to_goal": state.goal_attempts,
+                "furthest": state.furthest,
+            },
+            detail={"targets": tried_rows(names, state.tries), "circuits": state.circuits, "wanted": wanted},
+        )
+
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        def wait(rate: float) -> Any:
+            return wait_for_circuit([rate] * len(settings["stations"]), settings["on_miss"]).times(settings["circuits"])
+
+        return attempts_of(wait, pace, settings["attempts_limit"])
+
+    def sheet(self, settings: Settings) -> Sheet:
+        miss = {RESTART: "starts again", STEP_BACK: "goes back one", RETRY: "tries again"}[settings["on_miss"]]
+        rule = f"{self.goal_words(settings).capitalize()}: tick each make, cross each miss; a miss {miss}."
+        return Sheet(rule, MOST_BOXES, "try")
+
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        if metric_id != "attempts_to_goal":
+            return None
+        wait = wait_for_circuit([pace.rate] * len(settings["stations"]), settings["on_miss"])
+        return wait.times(settings["circuits"]).chance_within(mark)
+
+    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+        if metric_id == "furthest":
+            return len(settings["stations"])
+        return 0 if metric_id == "attempts_to_goal" else int(settings["circuits"])
+
+    def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
+        rows = [row for row in tally["detail"].get("targets", []) if row["attempts"]]
+        if len(rows) < len(settings["stations"]):
+            return ()
+        rates = rates_of(rows)
+        hardest = min(rows, key=lambda row: row["rate"])
+        wait = wait_for_circuit(rates, settings["on_miss"])
+        return (
+            f"Hardest here: {hardest['name']}, {hardest['makes']} of {hardest['attempts']}.",
+            f"At your rates one circuit takes about {round(wait.mean)} attempts on average.",
+        )
+
+    def goal_words(self, settings: Settings) -> str:
+        number = counted(settings["circuits"], "circuit")
+        return f"{number} of {counted(len(settings['stations']), 'station')}"

@@ -1,0 +1,130 @@
+"""Collect: every target at least once, in any order."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any
+
+from jolly_core.challenges.contract import GOAL, Attempts, Metric, Pace, Reading, Sheet, attempts_of
+from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.counted import (
+    ATTEMPTS_LIMIT,
+    MAKES,
+    MISSES,
+    SECONDS_LIMIT,
+    Counted,
+    counted_as,
+    is_hit,
+    limit_reached,
+    time_left_ms,
+)
+from jolly_core.challenges.events import LET, ZONE, Event
+from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
+from jolly_core.challenges.targets import target_pads
+from jolly_core.stats.collecting import wait_for_each
+from jolly_core.stats.quota import wait_for_makes
+from jolly_core.stats.waiting import Wait
+from jolly_core.words import counted
+
+AIMED, CHANCE = "aimed", "chance"
+MOST_BOXES = 60
+
+
+@dataclass(frozen=True, slots=True)
+class CollectState:
+    """How often each target was hit, and how many were hit at all."""
+
+    hits: tuple[int, ...]
+    count: Count = NOTHING
+    collected: int = 0
+    goal_attempts: int | None = None
+
+
+class Collect(Counted[CollectState]):
+    """Settings: targets, how a target is chosen, limits. Result: attempts, and what is left."""
+
+    id = "collect"
+    title = "Collect"
+    game = "Hit every target at least once, in any order."
+    declared = (
+        Names("targets", "Targets", ("left", "middle", "right", "deep"), low=2, are_targets=True),
+        Choice(
+            "by", "A target is hit", (AIMED, CHANCE), ("because you aim at it", "as it comes, one as likely"), AIMED
+        ),
+        ATTEMPTS_LIMIT,
+        SECONDS_LIMIT,
+    )
+    metrics = (
+        Metric("collected", "targets collected", "up", "targets"),
+        Metric("attempts_to_goal", "attempts to have all", "down", "attempts"),
+    )
+    totals = (WholeNumber("collected", "Targets collected", 0, 24, 0), MAKES, MISSES)
+
+    def start(self, settings: Settings) -> CollectState:
+        return CollectState((0,) * len(settings["targets"]))
+
+    def takes(self, settings: Settings, state: CollectState, press: Event, active_ms: int) -> bool:
+        return press.kind != ZONE or press.text in settings["targets"]
+
+    def step(self, settings: Settings, state: CollectState, press: Event, active_ms: int) -> CollectState:
+        count = state.count.after(counted_as(press))
+        if press.kind == LET or not is_hit(press):
+            return replace(state, count=count)
+        # A make that names no target is the first one that is still wanted: a clicker has two buttons.
+        place = settings["targets"].index(press.text) if press.kind == ZONE else state.hits.index(0)
+        collected = state.collected + (state.hits[place] == 0)
+        hits = (*state.hits[:place], state.hits[place] + 1, *state.hits[place + 1 :])
+        return CollectState(hits, count, collected, count.attempts if collected == len(hits) else None)
+
+    def ending(self, settings: Settings, state: CollectState, active_ms: int) -> str | None:
+        return GOAL if state.collected == len(state.hits) else limit_reached(settings, state.count, active_ms)
+
+    def read(self, settings: Settings, state: CollectState, active_ms: int) -> Reading:
+        names = settings["targets"]
+        left = [name for name, hits in zip(names, state.hits, strict=True) if not hits]
+        done = [place for place, hits in enumerate(state.hits) if hits]
+        return Reading(
+            number=state.collected,
+            number_label="collected",
+            out_of=len(names),
+            next=f"{counted(len(left), 'target')} left",
+            to_goal=len(left),
+            time_left_ms=time_left_ms(settings, active_ms),
+            target=left[0] if len(left) == 1 else None,
+            pads=target_pads(names, beside=["hit" if hits else "" for hits in state.hits], done=done),
+            metrics={"collected": state.collected, "attempts_to_goal": state.goal_attempts},
+            detail={
+                "left": left,
+                "targets": [{"name": name, "hits": hits} for name, hits in zip(names, state.hits, strict=True)],
+            },
+        )
+
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        return attempts_of(lambda rate: _wait(settings, rate), pace, settings["attempts_limit"])
+
+    def sheet(self, settings: Settings) -> Sheet:
+        rule = f"{self.goal_words(settings).capitalize()}: write each target down as it is hit, cross each miss."
+        return Sheet(rule, MOST_BOXES, "try")
+
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        return _wait(settings, pace.rate).chance_within(mark) if metric_id == "attempts_to_goal" else None
+
+    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+        return len(settings["targets"]) if metric_id == "collected" else 0
+
+    def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
+        if not tally["attempts"] or not tally["makes"]:
+            return ()
+        rate = (tally["makes"] + 1) / (tally["attempts"] + 2)
+        wait = _wait(settings, rate)
+        return (f"At your rate it takes about {round(wait.mean)} attempts on average to have all of them.",)
+
+    def goal_words(self, settings: Settings) -> str:
+        return f"all {len(settings['targets'])} targets, any order"
+
+
+def _wait(settings: Settings, rate: float) -> Wait:
+    """Aimed at, each target takes until its one make; as it comes, the last ones take longest."""
+    many = len(settings["targets"])
+    return wait_for_makes(many, rate) if settings["by"] == AIMED else wait_for_each(many, rate)

@@ -1,0 +1,209 @@
+"""Intervals: so many seconds or reps on, so many seconds off, so many sets; how hard it was at the end."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any
+
+from jolly_core.challenges.contract import GOAL, TIME, Attempts, Estimate, Metric, Pace, Reading, Sheet, time_of
+from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.counted import Counted
+from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
+from jolly_core.challenges.marks import EFFORTS, mark_pads, read_mark
+from jolly_core.challenges.settings import Choice, Settings, WholeNumber
+from jolly_core.words import counted
+
+SECONDS, REPS = "seconds", "reps"
+WORK, REST, DONE = "work", "rest", "done"
+
+
+@dataclass(frozen=True, slots=True)
+class IntervalState:
+    """``sets`` counts those that were done by reps, ``rest_until_ms`` the end of the rest after the last of them."""
+
+    count: Count = NOTHING
+    sets: int = 0
+    reps: int = 0
+    rest_until_ms: int = 0
+    effort: int | None = None
+
+
+@dataclass(frozen=True)
+class Phase:
+    """Where in its sets a run is: what is on, in which set (from 0), and when it ends (None: by reps)."""
+
+    kind: str
+    set: int
+    until_ms: int | None
+
+
+class Intervals(Counted[IntervalState]):
+    """Settings: on by seconds or reps, off, sets, rounds. Result: sets done, reps, effort."""
+
+    id = "intervals"
+    title = "Intervals"
+    game = "Work, rest, and again, set after set. Press for every rep."
+    is_aimed = False
+    make_word = "Rep"
+    miss_word = "Broken"
+    declared = (
+        Choice("by", "Work for", (SECONDS, REPS), ("so many seconds", "so many reps"), SECONDS),
+        WholeNumber("work_s", "Seconds of work", 5, 3600, 20, "s"),
+        WholeNumber("reps", "Reps of work", 1, 500, 10),
+        WholeNumber("rest_s", "Rest between sets", 0, 900, 10, "s"),
+        WholeNumber("sets", "Sets in a round", 1, 60, 8),
+        WholeNumber("rounds", "Rounds", 1, 10, 1),
+        WholeNumber("between_s", "Rest between rounds", 0, 1800, 60, "s"),
+    )
+    metrics = (
+        Metric("sets_done", "sets done", "up", "sets"),
+        Metric("reps", "reps", "up", "reps"),
+        Metric("effort", "effort", "down", "of 10"),
+    )
+    totals = (
+        WholeNumber("sets_done", "Sets done", 0, 600, 0),
+        WholeNumber("makes", "Reps", 0, 10_000, 0),
+        WholeNumber("misses", "Broken reps", 0, 10_000, 0),
+        WholeNumber("effort", "How hard, 0 to 10", 0, 10, None),
+    )
+
+    def start(self, settings: Settings) -> IntervalState:
+        return IntervalState()
+
+    def takes(self, settings: Settings, state: IntervalState, press: Event, active_ms: int) -> bool:
+        kind = self._phase(settings, state, active_ms).kind
+        if kind == DONE:
+            return press.kind == LET or read_mark(press, EFFORTS) is not None
+        # By seconds a rep in the rest is none; by reps it opens the next set early.
+        return press.kind != ZONE and (kind == WORK or settings["by"] == REPS or press.kind == LET)
+
+    def step(self, settings: Settings, state: IntervalState, press: Event, active_ms: int) -> IntervalState:
+        if press.kind == LET:
+            return replace(state, count=state.count.after(LET))
+        if self._phase(settings, state, active_ms).kind == DONE:
+            return replace(state, effort=read_mark(press, EFFORTS))
+        count = state.count.after(MAKE if press.kind == MAKE else MISS)
+        if settings["by"] == SECONDS or press.kind != MAKE:
+            return replace(state, count=count)
+        reps = state.reps + 1
+        if reps < settings["reps"]:
+            return replace(state, count=count, reps=reps)
+        done = state.sets + 1
+        return IntervalState(count, done, 0, active_ms + 1000 * _rest_s(settings, done))
+
+    def ending(self, settings: Settings, state: IntervalState, active_ms: int) -> str | None:
+        if state.effort is None:
+            return None
+        return GOAL if settings["by"] == REPS else TIME
+
+    def read(self, settings: Settings, state: IntervalState, active_ms: int) -> Reading:
+        phase = self._phase(settings, state, active_ms)
+        sets = settings["sets"] * settings["rounds"]
+        done = phase.set + (phase.kind == REST) if settings["by"] == SECONDS else state.sets
+        left_ms = None if phase.until_ms is None else max(0, phase.until_ms - active_ms)
+        is_work, is_asked = phase.kind == WORK, phase.kind == DONE
+        return Reading(
+            number=state.reps if settings["by"] == REPS and is_work else state.count.makes,
+            number_label="reps",
+            out_of=settings["reps"] if settings["by"] == REPS else None,
+            next=_next(phase, sets),
+            to_goal=sets - done,
+            time_left_ms=left_ms if is_work else None,
+            rest_left_ms=left_ms or 0 if phase.kind == REST else 0,
+            wakes_in_ms=left_ms,
+            asks="How hard was it?" if is_asked else "",
+            pads=mark_pads(EFFORTS) if is_asked else (),
+            metrics={"sets_done": done, "reps": state.count.makes, "effort": state.effort},
+            detail={"phase": phase.kind, "set": min(sets, phase.set + 1), "sets": sets},
+        )
+
+    def _phase(self, settings: Settings, state: IntervalState, active_ms: int) -> Phase:
+        if state.effort is not None:
+            return Phase(DONE, settings["sets"] * settings["rounds"], None)
+        return _by_reps(settings, state, active_ms) if settings["by"] == REPS else _by_seconds(settings, active_ms)
+
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        sets = settings["sets"] * settings["rounds"]
+        if settings["by"] == REPS:
+            return Attempts(sets * settings["reps"], sets * settings["reps"] / max(0.05, pace.rate), sets * 1000)
+        reps = sets * settings["work_s"] * 1000 / pace.attempt_ms
+        return Attempts(reps / 2, reps, reps * 2)
+
+    def estimate(self, settings: Settings, pace: Pace) -> Estimate:
+        sets, rest_s = settings["sets"] * settings["rounds"], total_rest_s(settings)
+        if settings["by"] == SECONDS:
+            whole = sets * settings["work_s"] + rest_s
+            return Estimate(whole, whole, whole)
+        reps = sets * settings["reps"]
+        wanted = reps / max(0.05, pace.rate)
+        return time_of(Attempts(reps, wanted, wanted * 1.3), pace, rest_s=rest_s)
+
+    def sheet(self, settings: Settings) -> Sheet:
+        work = f"{settings['work_s']} s" if settings["by"] == SECONDS else counted(settings["reps"], "rep")
+        rule = (
+            f"{work} of work, {settings['rest_s']} s of rest: write the reps of each set, and how hard it was, 0 to 10."
+        )
+        return Sheet(rule, min(60, settings["sets"] * settings["rounds"]), "set")
+
+    def metrics_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> dict[str, Any]:
+        return {"reps": totals["makes"]}
+
+    def unknown_on_paper(self, totals: Mapping[str, Any]) -> tuple[str, ...]:
+        return ("effort",) if totals["effort"] is None else ()
+
+    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+        sets = int(settings["sets"]) * int(settings["rounds"])
+        return {"sets_done": sets, "reps": 10_000}.get(metric_id, 0)
+
+    def goal_words(self, settings: Settings) -> str:
+        work = f"{settings['work_s']} s" if settings["by"] == SECONDS else counted(settings["reps"], "rep")
+        words = f"{counted(settings['sets'], 'set')} of {work}, {settings['rest_s']} s rest"
+        return words if settings["rounds"] == 1 else f"{settings['rounds']} rounds of {words}"
+
+
+def total_rest_s(settings: Settings) -> int:
+    """All rests of a run: between sets, and longer ones between rounds; none after the last set."""
+    rounds = int(settings["rounds"])
+    return rounds * (int(settings["sets"]) - 1) * int(settings["rest_s"]) + (rounds - 1) * int(settings["between_s"])
+
+
+def _rest_s(settings: Settings, done: int) -> int:
+    """The rest after so many sets; nothing after the last."""
+    sets, rounds = settings["sets"], settings["rounds"]
+    if done >= sets * rounds:
+        return 0
+    return int(settings["between_s"] if done % sets == 0 else settings["rest_s"])
+
+
+def _by_seconds(settings: Settings, active_ms: int) -> Phase:
+    sets, rounds, work_ms = settings["sets"], settings["rounds"], settings["work_s"] * 1000
+    rest_ms, between_ms = settings["rest_s"] * 1000, settings["between_s"] * 1000
+    round_ms = sets * work_ms + (sets - 1) * rest_ms
+    turn, at_ms = divmod(active_ms, round_ms + between_ms)
+    begun_ms = turn * (round_ms + between_ms)
+    if turn >= rounds or (turn == rounds - 1 and at_ms >= round_ms):
+        return Phase(DONE, sets * rounds, None)
+    if at_ms >= round_ms:
+        return Phase(REST, turn * sets + sets - 1, begun_ms + round_ms + between_ms)
+    place, in_set_ms = divmod(at_ms, work_ms + rest_ms)
+    set_begun_ms = begun_ms + place * (work_ms + rest_ms)
+    if in_set_ms < work_ms:
+        return Phase(WORK, turn * sets + place, set_begun_ms + work_ms)
+    return Phase(REST, turn * sets + place, set_begun_ms + work_ms + rest_ms)
+
+
+def _by_reps(settings: Settings, state: IntervalState, active_ms: int) -> Phase:
+    if state.sets >= settings["sets"] * settings["rounds"]:
+        return Phase(DONE, state.sets, None)
+    if state.reps == 0 and active_ms < state.rest_until_ms:
+        return Phase(REST, state.sets - 1, state.rest_until_ms)
+    return Phase(WORK, state.sets, None)
+
+
+def _next(phase: Phase, sets: int) -> str:
+    if phase.kind == DONE:
+        return "All sets done"
+    if phase.kind == REST:
+        return f"Rest, then set {phase.set + 2} of {sets}"
+    return f"Work: set {phase.set + 1} of {sets}"

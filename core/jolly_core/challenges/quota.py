@@ -1,0 +1,144 @@
+"""Quota: as many attempts as it takes for so many makes on each of several targets, in order or free."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any
+
+from jolly_core.challenges.contract import GOAL, Attempts, Metric, Pace, Reading, Sheet, attempts_of
+from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.counted import (
+    ATTEMPTS_LIMIT,
+    MAKES,
+    MISSES,
+    SECONDS_LIMIT,
+    Counted,
+    counted_as,
+    is_hit,
+    limit_reached,
+    time_left_ms,
+)
+from jolly_core.challenges.events import LET, ZONE, Event
+from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
+from jolly_core.challenges.targets import Tries, after_try, no_tries, rates_of, target_pads, tried_rows
+from jolly_core.stats.quota import wait_for_makes
+from jolly_core.stats.waiting import one_after_the_other
+from jolly_core.words import counted
+
+IN_ORDER, FREE = "in_order", "free"
+MOST_BOXES = 60
+
+
+@dataclass(frozen=True, slots=True)
+class QuotaState:
+    """``place`` is the target in hand, ``kept`` the makes that were still wanted."""
+
+    tries: Tries
+    count: Count = NOTHING
+    place: int = 0
+    kept: int = 0
+    goal_attempts: int | None = None
+
+
+class Quota(Counted[QuotaState]):
+    """Settings: targets, makes on each, order, limits. Result: attempts and rate per target."""
+
+    id = "quota"
+    title = "Quota"
+    game = "So many makes on each target, in as many attempts as it takes."
+    declared = (
+        Names("targets", "Targets", ("left", "middle", "right"), are_targets=True),
+        WholeNumber("each", "Makes on each", 1, 200, 5),
+        Choice("order", "Order", (IN_ORDER, FREE), ("one target after the other", "as you like"), IN_ORDER),
+        ATTEMPTS_LIMIT,
+        SECONDS_LIMIT,
+    )
+    metrics = (
+        Metric("kept", "makes kept", "up", "makes"),
+        Metric("attempts_to_goal", "attempts to the quota", "down", "attempts"),
+    )
+    totals = (WholeNumber("kept", "Makes kept", 0, 4800, 0), MAKES, MISSES)
+
+    def start(self, settings: Settings) -> QuotaState:
+        return QuotaState(no_tries(settings["targets"]))
+
+    def takes(self, settings: Settings, state: QuotaState, press: Event, active_ms: int) -> bool:
+        if press.kind != ZONE:
+            return True
+        return settings["order"] == FREE and press.text in settings["targets"]
+
+    def step(self, settings: Settings, state: QuotaState, press: Event, active_ms: int) -> QuotaState:
+        count = state.count.after(counted_as(press))
+        if press.kind == LET:
+            return replace(state, count=count)
+        is_made, each = is_hit(press), settings["each"]
+        place = state.place
+        if press.kind == ZONE:
+            place = settings["targets"].index(press.text)
+        kept = state.kept + (is_made and state.tries[place][1] < each)
+        tries = after_try(state.tries, place, is_made=is_made)
+        if tries[place][1] >= each:
+            place = next((at for at, (_, makes) in enumerate(tries) if makes < each), place)
+        is_full = kept == each * len(tries)
+        goal_attempts = count.attempts if is_full else None
+        return QuotaState(tries, count, place, kept, goal_attempts)
+
+    def ending(self, settings: Settings, state: QuotaState, active_ms: int) -> str | None:
+        return GOAL if state.goal_attempts is not None else limit_reached(settings, state.count, active_ms)
+
+    def read(self, settings: Settings, state: QuotaState, active_ms: int) -> Reading:
+        names, each = settings["targets"], settings["each"]
+        left = each - state.tries[state.place][1]
+        is_free = settings["order"] == FREE
+        still_open = [name for name, (_, makes) in zip(names, state.tries, strict=True) if makes < each]
+        full = [at for at, (_, makes) in enumerate(state.tries) if makes >= each]
+        words = [f"{min(makes, each)} of {each}" for _, makes in state.tries]
+        wanted = each * len(names)
+        return Reading(
+            number=state.kept,
+            number_label="makes kept",
+            out_of=wanted,
+            next="Play on, in any order" if is_free else f"{left} more here",
+            to_goal=wanted - state.kept,
+            time_left_ms=time_left_ms(settings, active_ms),
+            target=names[state.place],
+            then=next((name for name in still_open if name != names[state.place]), None),
+            pads=target_pads(names, beside=words, done=full, out_word="Missed") if is_free else (),
+            metrics={"kept": state.kept, "attempts_to_goal": state.goal_attempts},
+            detail={"targets": tried_rows(names, state.tries)},
+        )
+
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        makes = settings["each"] * len(settings["targets"])
+        return attempts_of(lambda rate: wait_for_makes(makes, rate), pace, settings["attempts_limit"])
+
+    def sheet(self, settings: Settings) -> Sheet:
+        rule = f"{self.goal_words(settings).capitalize()}: tick each make, cross each miss, until each target has all."
+        return Sheet(rule, min(MOST_BOXES, 2 * settings["each"] * len(settings["targets"])), "try")
+
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        if metric_id != "attempts_to_goal":
+            return None
+        return wait_for_makes(settings["each"] * len(settings["targets"]), pace.rate).chance_within(mark)
+
+    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+        return int(settings["each"]) * len(settings["targets"]) if metric_id == "kept" else 0
+
+    def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
+        rows = tally["detail"].get("targets")
+        tried = [row for row in rows or [] if row["attempts"]]
+        if len(tried) <= 1 or len(tried) < len(settings["targets"]):
+            return ()
+        wait = one_after_the_other([wait_for_makes(settings["each"], rate) for rate in rates_of(rows)])
+        dearest = max(tried, key=lambda row: row["attempts"])
+        return (
+            f"{dearest['name'].capitalize()} took most: {counted(dearest['attempts'], 'attempt')} "
+            f"for {counted(dearest['makes'], 'make')}.",
+            f"At these rates the quota takes about {round(wait.mean)} attempts, "
+            f"19 times in 20 no more than {round(wait.within(0.95))}.",
+        )
+
+    def goal_words(self, settings: Settings) -> str:
+        words = f"{settings['each']} on each of {counted(len(settings['targets']), 'target')}"
+        return words if settings["order"] == IN_ORDER else f"{words}, any order"

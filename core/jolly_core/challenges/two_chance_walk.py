@@ -1,0 +1,172 @@
+"""Two-chance walk: first ball made, move on; missed, one second ball, which must be made to move on."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any
+
+from jolly_core.challenges.contract import GOAL, Attempts, Metric, Pace, Reading, Sheet, attempts_of
+from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.counted import (
+    ATTEMPTS_LIMIT,
+    MAKES,
+    MISSES,
+    SECONDS_LIMIT,
+    Counted,
+    limit_reached,
+    time_left_ms,
+)
+from jolly_core.challenges.events import LET, MAKE, Event
+from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
+from jolly_core.challenges.targets import Tries, after_try, following, no_tries, tried_rows
+from jolly_core.stats.walk import wait_for_walk
+from jolly_core.words import counted
+
+STAYS, STARTS_AGAIN = "stays", "starts_again"
+MOST_BOXES = 60
+
+
+@dataclass(frozen=True, slots=True)
+class WalkState:
+    """``place`` is the target to play, ``is_second`` whether its second ball is in hand."""
+
+    tries: Tries
+    count: Count = NOTHING
+    place: int = 0
+    is_second: bool = False
+    furthest: int = 0
+    firsts: tuple[int, int] = (0, 0)
+    seconds: tuple[int, int] = (0, 0)
+    doubles: int = 0
+
+
+class TwoChanceWalk(Counted[WalkState]):
+    """Settings: targets, what a double miss does, limits. Result: targets walked, rates of first and second balls."""
+
+    id = "two_chance_walk"
+    title = "Two-chance walk"
+    game = "First ball made: move on. Missed: one second ball, which must be made to move on."
+    declared = (
+        Names("targets", "Targets", ("first", "second", "third", "fourth", "fifth"), low=2, are_targets=True),
+        Choice(
+            "on_double",
+            "Both missed",
+            (STAYS, STARTS_AGAIN),
+            ("stay at the target", "start the walk again"),
+            STAYS,
+        ),
+        ATTEMPTS_LIMIT,
+        SECONDS_LIMIT,
+    )
+    metrics = (
+        Metric("walked", "targets walked", "up", "targets"),
+        Metric("balls_to_goal", "balls to the end", "down", "balls"),
+        Metric("first_rate", "first balls made", "up", "%"),
+        Metric("second_rate", "second balls made", "up", "%"),
+        Metric("doubles", "double misses", "down", "double misses"),
+    )
+    totals = (
+        WholeNumber("walked", "Targets walked", 0, 24, 0),
+        MAKES,
+        MISSES,
+        WholeNumber("doubles", "Double misses", 0, 1000, None),
+    )
+
+    def start(self, settings: Settings) -> WalkState:
+        return WalkState(no_tries(settings["targets"]))
+
+    def step(self, settings: Settings, state: WalkState, press: Event, active_ms: int) -> WalkState:
+        count = state.count.after(press.kind)
+        if press.kind == LET:
+            return replace(state, count=count)
+        is_made = press.kind == MAKE
+        tries = after_try(state.tries, state.place, is_made=is_made)
+        firsts, seconds = state.firsts, state.seconds
+        if state.is_second:
+            seconds = (seconds[0] + 1, seconds[1] + is_made)
+        else:
+            firsts = (firsts[0] + 1, firsts[1] + is_made)
+        state = replace(state, tries=tries, count=count, firsts=firsts, seconds=seconds)
+        if is_made:
+            place = state.place + 1
+            return replace(state, place=place, is_second=False, furthest=max(place, state.furthest))
+        if not state.is_second:
+            return replace(state, is_second=True)
+        place = 0 if settings["on_double"] == STARTS_AGAIN else state.place
+        return replace(state, place=place, is_second=False, doubles=state.doubles + 1)
+
+    def ending(self, settings: Settings, state: WalkState, active_ms: int) -> str | None:
+        if state.place >= len(settings["targets"]):
+            return GOAL
+        return limit_reached(settings, state.count, active_ms)
+
+    def read(self, settings: Settings, state: WalkState, active_ms: int) -> Reading:
+        names = settings["targets"]
+        is_done = state.place >= len(names)
+        is_over = self.ending(settings, state, active_ms) is not None
+        return Reading(
+            number=state.place,
+            number_label="targets walked",
+            out_of=len(names),
+            next=_next(settings, state),
+            to_goal=len(names) - state.place,
+            time_left_ms=time_left_ms(settings, active_ms),
+            target=None if is_done else names[state.place],
+            then=None if is_done else following(names, state.place),
+            metrics={
+                "walked": state.furthest,
+                "balls_to_goal": state.count.attempts if is_done else None,
+                "first_rate": _share(state.firsts),
+                "second_rate": _share(state.seconds),
+                "doubles": state.doubles if is_over else None,
+            },
+            detail={
+                "targets": tried_rows(names, state.tries),
+                "is_second": state.is_second,
+                "doubles": state.doubles,
+            },
+        )
+
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        many, again = len(settings["targets"]), settings["on_double"] == STARTS_AGAIN
+        return attempts_of(
+            lambda rate: wait_for_walk([rate] * many, starts_again=again), pace, settings["attempts_limit"]
+        )
+
+    def sheet(self, settings: Settings) -> Sheet:
+        double = "start again" if settings["on_double"] == STARTS_AGAIN else "stay there"
+        rule = f"Walk {counted(len(settings['targets']), 'target')}, two balls at each; both missed: {double}."
+        return Sheet(f"{rule} Tick makes, cross misses.", MOST_BOXES, "ball")
+
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        if metric_id != "balls_to_goal":
+            return None
+        again = settings["on_double"] == STARTS_AGAIN
+        return wait_for_walk([pace.rate] * len(settings["targets"]), starts_again=again).chance_within(mark)
+
+    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+        if metric_id in ("first_rate", "second_rate"):
+            return 100
+        return len(settings["targets"]) if metric_id == "walked" else 0
+
+    def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
+        first, second = tally["metrics"]["first_rate"], tally["metrics"]["second_rate"]
+        if first is None or second is None:
+            return ()
+        word = "steadies you" if second > first else "is the harder one"
+        return (f"First balls {first:.0f} %, second balls {second:.0f} %: the second ball {word}.",)
+
+    def goal_words(self, settings: Settings) -> str:
+        again = ", back to the start on a double miss" if settings["on_double"] == STARTS_AGAIN else ""
+        return f"walk {counted(len(settings['targets']), 'target')}{again}"
+
+
+def _next(settings: Settings, state: WalkState) -> str:
+    if not state.is_second:
+        return "First ball"
+    return "Second ball, or start again" if settings["on_double"] == STARTS_AGAIN else "Second ball"
+
+
+def _share(tried: tuple[int, int]) -> float | None:
+    return round(100 * tried[1] / tried[0], 1) if tried[0] else None

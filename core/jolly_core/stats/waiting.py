@@ -1,0 +1,68 @@
+"""How many attempts something takes that is waited for. Standard library only."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import reduce
+from math import sqrt
+from statistics import NormalDist
+
+
+@dataclass(frozen=True)
+class Wait:
+    """A waiting time in attempts: its mean, its variance, and the fewest that can do.
+
+    What it takes beyond the fewest is taken for a gamma distribution of the same mean and variance, its quantiles by
+    the cube-root normal approximation (Wilson and Hilferty 1931).
+    """
+
+    mean: float
+    variance: float
+    least: float
+
+    def __add__(self, other: Wait) -> Wait:
+        """This and then another that does not depend on it."""
+        return Wait(self.mean + other.mean, self.variance + other.variance, self.least + other.least)
+
+    def times(self, number: float) -> Wait:
+        """So many of them, one after the other.
+
+        >>> until_made(0.5).times(3).mean
+        6.0
+        """
+        return Wait(number * self.mean, number * self.variance, number * self.least)
+
+    def within(self, chance: float) -> float:
+        """The attempts within which it is over with that chance (0 to 1, neither of them)."""
+        beyond = self.mean - self.least
+        if beyond <= 0 or self.variance <= 0:
+            return self.mean
+        shape = beyond**2 / self.variance
+        root = 1 - 1 / (9 * shape) + NormalDist().inv_cdf(chance) / (3 * sqrt(shape))
+        return self.least + beyond * max(0.0, root) ** 3
+
+    def chance_within(self, attempts: float) -> float:
+        """The chance that it is over within so many attempts."""
+        beyond = self.mean - self.least
+        if attempts < self.least:
+            return 0.0
+        if beyond <= 0 or self.variance <= 0:
+            return 1.0
+        shape = beyond**2 / self.variance
+        root = ((attempts - self.least) / beyond) ** (1 / 3)
+        return NormalDist().cdf((root - 1 + 1 / (9 * shape)) * 3 * sqrt(shape))
+
+
+#: Nothing is waited for.
+AT_ONCE = Wait(0.0, 0.0, 0.0)
+
+
+def until_made(rate: float) -> Wait:
+    """The attempts up to the first make: geometric, 1/p on average, with a variance of q/p²."""
+    return Wait(1 / rate, (1 - rate) / rate**2, 1.0)
+
+
+def one_after_the_other(waits: Sequence[Wait]) -> Wait:
+    """Several waits that do not depend on each other, in turn."""
+    return reduce(Wait.__add__, waits, AT_ONCE)
