@@ -1,7 +1,8 @@
-"""Runs written as a line of letters: o make, x miss, l let, u undo, p pause, r resume, f finish."""
+"""Runs written as a line: o make, x miss, l let, u undo, p pause, r resume, f finish, t tick, [left] a zone."""
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterable, Mapping
 from typing import Any
 
@@ -10,14 +11,19 @@ from jolly_core.challenges.events import Event
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.challenges.session import replay
 
-KINDS = {"o": "make", "x": "miss", "l": "let", "u": "undo", "p": "pause", "r": "resume", "f": "finish"}
+KINDS = {"o": "make", "x": "miss", "l": "let", "u": "undo", "p": "pause", "r": "resume", "f": "finish", "t": "tick"}
+_PRESS = re.compile(r"\[([^\]]*)\]|\S")
 
 
 def events_of(line: str, *, every_ms: int = 1000, first_ms: int | None = None) -> list[Event]:
-    """One event for each letter, ``every_ms`` apart."""
+    """One event for each letter or zone, ``every_ms`` apart."""
     first_ms = every_ms if first_ms is None else first_ms
-    letters = line.replace(" ", "")
-    return [Event(KINDS[letter], first_ms + place * every_ms, place + 1) for place, letter in enumerate(letters)]
+    return [
+        Event(
+            "zone" if press[1] is not None else KINDS[press[0]], first_ms + place * every_ms, place + 1, press[1] or ""
+        )
+        for place, press in enumerate(_PRESS.finditer(line))
+    ]
 
 
 def timed(moments: Iterable[tuple[str, int]]) -> list[Event]:

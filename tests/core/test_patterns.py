@@ -8,8 +8,9 @@ from hypothesis import strategies as st
 
 from jolly_core.aim.targets import Circle
 from jolly_core.errors import CoreError
+from jolly_core.patterns.draw import draw
 from jolly_core.patterns.made import MADE, make_pattern
-from jolly_core.patterns.written import MOST_STEPS, read_pattern, write_pattern
+from jolly_core.patterns.written import MOST_STEPS, read_notation, read_pattern, write_pattern
 from jolly_core.places.zone import Zone
 
 NAMES = ["left", "right", "low middle"]
@@ -95,3 +96,66 @@ def test_orders_that_cannot_be_made_are_refused(made: str, zones: list[Zone], co
     with pytest.raises(CoreError) as refused:
         make_pattern(made, zones)
     assert refused.value.code == code
+
+
+@pytest.mark.parametrize(
+    ("text", "steps"),
+    [
+        ("L L R R", "left left right right"),
+        ("(L R)x2 M", "left right left right middle"),
+        ("((L)x2 R) x 2", "left left right left left right"),
+        ("2 and 2", "left left middle middle right right"),
+        ("1 and 2", "left middle middle right"),
+        ("counter-clock", "left right middle"),
+        ("1 3", "left right"),
+    ],
+)
+def test_the_notation(text: str, steps: str) -> None:
+    assert read_notation(text, ["left", "middle", "right"]).steps == tuple(steps.split())
+
+
+def test_initials_stand_for_names_of_several_words() -> None:
+    quarters = ["above left", "above right", "below left", "below right"]
+    assert read_notation("AL BR", quarters).steps == ("above left", "below right")
+    assert read_notation("crossing", quarters).steps == ("above left", "below right", "above right", "below left")
+    assert read_notation("columns", quarters).steps == ("above left", "below left", "above right", "below right")
+
+
+@pytest.mark.parametrize(
+    ("text", "code"),
+    [
+        ("(L R", "unclosed"),
+        ("L R)", "unclosed"),
+        ("up", "unknown_zone"),
+        ("l r", "ambiguous_zone"),
+        ("  ", "empty"),
+        ("(L R)x60", "too_long"),
+    ],
+)
+def test_what_cannot_be_read_is_refused_with_what_to_write(text: str, code: str) -> None:
+    names = ["low", "left", "right"] if code == "ambiguous_zone" else ["left", "right"]
+    with pytest.raises(CoreError) as refused:
+        read_notation(text, names)
+    assert refused.value.code == code
+
+
+def test_at_random_by_a_seed() -> None:
+    drawn = read_notation("random(7)", ["A", "B", "C"])
+    zones = [drawn.at(place) for place in range(3000)]
+    assert zones[: drawn.lap] == list(drawn.steps)
+    # A third each; 3000 draws of a third have a standard deviation of 26.
+    assert all(abs(zones.count(name) - 1000) < 105 for name in "ABC")
+    assert read_notation("random", ["A", "B", "C"], 7) == drawn
+
+
+def test_drawing_follows_the_published_generator() -> None:
+    # splitmix64 seeded with 0: its first outputs, from memory.
+    assert [draw(0, place) for place in range(3)] == [0xE220A8397B1DCDAF, 0x6E789E6AA1B965F4, 0x06C45D188009454F]
+
+
+def test_above_and_below_left_and_right_are_made_from_where_zones_lie() -> None:
+    lie = {"a": (0.0, 2.0), "b": (2.0, 2.1), "c": (0.1, 0.5), "d": (2.2, 0.4)}
+    zones = [Zone(name, "surface", Circle(0.2), at) for name, at in lie.items()]
+    assert "".join(make_pattern("rows", zones[::-1])) == "abcd"
+    assert "".join(make_pattern("columns", zones)) == "acbd"
+    assert "".join(make_pattern("crossing", zones)) == "adbc"

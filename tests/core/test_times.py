@@ -36,8 +36,11 @@ def simulate(format_id: str, settings: dict[str, Any], rate: float, attempt_ms: 
     at_ms = 0.0
     for seq in range(1, 5000):
         at_ms += tempo_ms
-        session.step(Event("make" if chance.random() < rate else "miss", round(at_ms), seq))
-        if session.tally().is_over:
+        kind, text = ("make", "") if chance.random() < rate else ("miss", "")
+        if format_id == "collect" and kind == "make" and settings.get("by") == "chance":
+            kind, text = "zone", chance.choice(settings["targets"])
+        session.step(Event(kind, round(at_ms), seq, text))
+        if session.is_over():
             break
     return round(at_ms / 1000)
 
@@ -50,8 +53,22 @@ def simulate(format_id: str, settings: dict[str, Any], rate: float, attempt_ms: 
         ("streak", {"goal": 10, "attempts_limit": 60}, 0.8),
         ("streak", {"goal": 12, "on_miss": "ends"}, 0.85),
         ("streak", {"goal": 4, "sets": 3, "rest_s": 0}, 0.7),
+        ("quota", {"targets": ["left", "right"], "each": 5}, 0.6),
+        ("circuit", {"stations": ["a", "b", "c", "d"], "circuits": 2}, 0.75),
+        ("circuit", {"stations": ["a", "b", "c", "d"], "on_miss": "step_back", "circuits": 2}, 0.7),
+        ("circuit", {"stations": ["a", "b", "c", "d"], "on_miss": "retry", "circuits": 3}, 0.6),
+        ("two_chance_walk", {"targets": ["a", "b", "c", "d", "e", "f"]}, 0.6),
+        ("two_chance_walk", {"targets": ["a", "b", "c", "d", "e"], "on_double": "starts_again"}, 0.6),
+        ("collect", {"targets": ["a", "b", "c", "d", "e"]}, 0.6),
+        ("collect", {"targets": ["a", "b", "c", "d", "e"], "by": "chance"}, 0.7),
+        ("pattern", {"pattern": "L R", "laps": 8}, 0.75),
+        ("pattern", {"pattern": "L R", "on_break": "waits", "laps": 6}, 0.6),
+        ("pattern", {"pattern": "L R", "on_break": "goes_on", "laps": 6}, 0.7),
+        ("long_run", {"rack": 5}, 0.9),
+        ("race", {"to": 7}, 0.55),
+        ("combination", {"goes": 8}, 0.8),
     ],
-    ids=["makes", "row of 5", "row of 10 in 60", "one life", "three sets"],
+    ids=str,
 )
 def test_the_range_of_a_run_holds_nine_times_in_ten(format_id: str, settings: dict[str, Any], rate: float) -> None:
     challenge = get_challenge(format_id)

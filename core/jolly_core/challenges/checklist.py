@@ -90,7 +90,7 @@ class Checklist(Counted[ChecklistState]):
             number=state.count.makes,
             number_label="done",
             out_of=len(items),
-            next="All done" if is_done else f"{counted(len(still_open), 'item')} left",
+            next="All done" if is_done else f"{counted(len(still_open), 'item')} to go",
             to_goal=len(still_open),
             # Its time tells when it is enough; it does not end the run.
             rest_left_ms=due_ms or 0,

@@ -88,7 +88,7 @@ class Collect(Counted[CollectState]):
             number=state.collected,
             number_label="collected",
             out_of=len(names),
-            next=f"{counted(len(left), 'target')} left",
+            next=f"{counted(len(left), 'target')} to go",
             to_goal=len(left),
             time_left_ms=time_left_ms(settings, active_ms),
             target=left[0] if len(left) == 1 else None,

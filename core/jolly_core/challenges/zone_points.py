@@ -93,7 +93,7 @@ class ZonePoints(Counted[PointsState]):
             number=state.points,
             number_label="points",
             out_of=goal,
-            next=counted(balls - attempts, "ball") + " left" if balls is not None else "Play on",
+            next=counted(balls - attempts, "ball") + " to go" if balls is not None else "Play on",
             to_goal=None if goal is None else max(0, goal - state.points),
             time_left_ms=None if seconds is None else max(0, seconds * 1000 - active_ms),
             pads=target_pads(_names(settings), beside=worth),
