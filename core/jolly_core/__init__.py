@@ -4,7 +4,9 @@ Where each rule lives:
 
 - ``challenges``  the games that are counted: events in, tally out, one module per format
 - ``streaks``     what a streak is expected to cost
-- ``stats``       intervals for a rate; a race of points
+- ``stats``       intervals for a rate; how long makes, circuits, walks and races are waited for
+- ``patterns``    the order in which targets are played: as it is written, and drawn
+- ``tempo``       playing to a click
 - ``record``      the athlete's usual and best on a rung
 - ``thresholds``  the athlete's own success criterion, and the verdict on it
 - ``planning``    a block arranged to fit the minutes, a week arranged by wishes; what a mark costs

@@ -71,9 +71,16 @@ class Segment(models.Model):
     runs_planned = models.PositiveSmallIntegerField(default=0)
     reasons = models.JSONField(default=list)
     done_at = models.DateTimeField(null=True)
+    #: Left out while the block was played, because it would have ended too late.
+    dropped_at = models.DateTimeField(null=True)
 
     class Meta:
         ordering = ("block_id", "position")
+
+    @property
+    def is_open(self) -> bool:
+        """Whether it is still to be played."""
+        return self.done_at is None and self.dropped_at is None
 
     @property
     def key(self) -> str:

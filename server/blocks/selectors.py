@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date, timedelta
+from datetime import date, datetime, timedelta
 
 from django.db.models import Count, Q, QuerySet, Sum
 from django.shortcuts import get_object_or_404
@@ -13,7 +13,9 @@ from accounts.models import Athlete
 from blocks.models import Block, Segment
 from jolly_core.challenges.contract import Estimate
 from jolly_core.load.weekly import Session
+from jolly_core.planning.running import Part, Running, stand_of
 from jolly_core.planning.times import HABIT_SEGMENTS, Timed, around_seconds, set_up_seconds
+from jolly_core.sides import WEAK
 from ladders.selectors import list_laid
 from layouts.models import Layout
 
@@ -123,6 +125,27 @@ def _list_run_times(blocks: Sequence[Block]) -> dict[int, tuple[int, int]]:
     runs = Segment.objects.filter(block__in=blocks, runs__is_over=True).order_by()
     rows = runs.values_list("id").annotate(Count("runs"), Sum("runs__time_used_ms"))
     return {segment: (count, time_ms) for segment, count, time_ms in rows}
+
+
+def running_of(block: Block, now: datetime) -> Running | None:
+    """How a block in play stands; None for one that is not."""
+    if block.status != Block.Status.STARTED or block.started_at is None:
+        return None
+    segments = [each for each in block.segments.all() if each.is_open]
+    began = max([block.started_at, *(each.done_at for each in block.segments.all() if each.done_at)])
+    in_play_s = round((now - began).total_seconds())
+    parts = [
+        Part(
+            segment.pk,
+            segment.kind,
+            segment.title,
+            max(0, segment.planned_s - (in_play_s if place == 0 else 0)),
+            # The order that a block is arranged in is not how pressing its parts are; the weak side is.
+            1 if segment.is_locked or segment.side == WEAK else 2,
+        )
+        for place, segment in enumerate(segments)
+    ]
+    return stand_of(parts, block.minutes * 60 - round((now - block.started_at).total_seconds()))
 
 
 def actual_seconds(block: Block) -> dict[int, int]:

@@ -128,6 +128,45 @@ def finish_segment(segment: Segment, at: datetime) -> Segment:
     return segment
 
 
+#: What one press adds to a part that goes by the clock.
+STRETCH_S = 120
+
+
+def extend_segment(segment: Segment) -> Segment:
+    """Give a part of a block in play more: one run of a challenge, or two minutes of what goes by the clock.
+
+    Raises ``CoreError`` for a part that is behind already.
+    """
+    _check_open(segment)
+    runs = segment.runs_planned
+    more_s = round(segment.planned_s / runs) if runs else STRETCH_S
+    segment.planned_s += more_s
+    segment.low_s, segment.high_s = segment.low_s + more_s, segment.high_s + more_s
+    segment.runs_planned = runs + 1 if runs else 0
+    segment.save(update_fields=["planned_s", "low_s", "high_s", "runs_planned"])
+    return segment
+
+
+def drop_segment(segment: Segment, at: datetime) -> Segment:
+    """Leave out a part of a block in play; ``take_segment_back`` puts it back. Raises ``CoreError`` for one behind."""
+    _check_open(segment)
+    segment.dropped_at = at
+    segment.save(update_fields=["dropped_at"])
+    return segment
+
+
+def take_segment_back(segment: Segment) -> Segment:
+    segment.dropped_at = None
+    segment.save(update_fields=["dropped_at"])
+    return segment
+
+
+def _check_open(segment: Segment) -> None:
+    if segment.block.status != Block.Status.STARTED or not segment.is_open:
+        message = f"{segment.title} is behind, or its block is not in play; change a part that is still to come."
+        raise CoreError.one("not_in_play", message, "segment", value=segment.pk)
+
+
 def finish_block(block: Block, at: datetime, note: str = "", effort: int | None = None) -> Block:
     """Close a block, played to its end or not, with what was felt and how hard it was (0 to 10).
 

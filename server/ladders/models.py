@@ -25,6 +25,8 @@ class Ladder(models.Model):
     cautions = models.JSONField(default=list)
     #: What it asks of body and place; see the core's ``body.traits``.
     traits = models.JSONField(default=dict)
+    #: The rungs of runs that were counted without a plan; it is no ladder to be seen or climbed.
+    is_quick = models.BooleanField(default=False)
     held = models.PositiveSmallIntegerField(default=0)
     #: When the athlete came to the rung being worked on; only runs since then count for its threshold.
     arrived_at = models.DateTimeField()

@@ -18,13 +18,17 @@ from layouts.models import Layout
 
 def list_ladders(athlete: Athlete) -> QuerySet[Ladder]:
     """The athlete's ladders with rungs and thresholds, in the order they were taken."""
+    return _with_rungs(athlete).filter(is_quick=False)
+
+
+def _with_rungs(athlete: Athlete) -> QuerySet[Ladder]:
     ladders = Ladder.objects.filter(athlete=athlete).select_related("athlete")
     return ladders.prefetch_related("rungs__threshold_revisions", "rungs__layout", "acknowledgements")
 
 
 def list_ladders_and_rungs(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[Ladder]:
     """The same, or those of them that are named, without the thresholds: for those who need only a few of them."""
-    ladders = Ladder.objects.filter(athlete=athlete).prefetch_related(
+    ladders = Ladder.objects.filter(athlete=athlete, is_quick=False).prefetch_related(
         # Into plain lists: a query for each ladder, though never sent, costs more than reading all of them.
         Prefetch("rungs", to_attr="loaded_rungs"),
         Prefetch("acknowledgements", to_attr="loaded_acknowledgements"),
@@ -52,7 +56,7 @@ def list_laid(rungs: Sequence[Rung]) -> list[Layout]:
 
 
 def get_ladder(athlete: Athlete, ladder_id: int) -> Ladder:
-    return get_object_or_404(list_ladders(athlete), pk=ladder_id)
+    return get_object_or_404(_with_rungs(athlete), pk=ladder_id)
 
 
 def get_rung(athlete: Athlete, rung_id: int) -> Rung:

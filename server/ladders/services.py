@@ -13,8 +13,10 @@ from jolly_core.body.risks import RISKS
 from jolly_core.body.traits import read_traits
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
+from jolly_core.thresholds.fair import fair_threshold
 from jolly_core.thresholds.threshold import read_threshold
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
+from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
 from layouts.models import Layout
 from layouts.services import keep_for_hand
 
@@ -30,6 +32,75 @@ def take_ladder(athlete: Athlete, key: str, pack: Mapping[str, Any], at: datetim
         for number, rung in enumerate(pack["rungs"], 1):
             _add_rung(ladder, number, rung, at)
     return ladder
+
+
+@transaction.atomic
+def make_ladder(athlete: Athlete, given: Mapping[str, Any], rung: Mapping[str, Any], at: datetime) -> Ladder:
+    """A ladder of the athlete's own, with its first rung. Raises ``CoreError`` as ``add_rung``."""
+    if not given["title"].strip():
+        raise CoreError.one("empty", "Give the ladder a name.", "title", value=given["title"])
+    values = {name: given[name] for name in ("title", "discipline", "summary", "has_sides")}
+    ladder = Ladder.objects.create(athlete=athlete, traits={}, arrived_at=at, **values)
+    add_rung(ladder, rung, at)
+    return ladder
+
+
+@transaction.atomic
+def add_rung(ladder: Ladder, given: Mapping[str, Any], at: datetime) -> Rung:
+    """Put a rung on top of a ladder, asking for what is fair to ask of its game.
+
+    Raises ``CoreError`` for a format that is not known, and for settings under ``settings``.
+    """
+    settings = _read_settings(given["format"], given["settings"])
+    threshold = fair_threshold(get_challenge(given["format"]), settings, each_side=ladder.has_sides)
+    number = ladder.rungs.count() + 1
+    title = given["title"].strip() or get_challenge(given["format"]).goal_words(settings)
+    values = {**given, "title": title[:120], "settings": settings, "threshold": threshold.as_dict()}
+    return _add_rung(ladder, number, values, at)
+
+
+@transaction.atomic
+def change_challenge(rung: Rung, given: Mapping[str, Any], at: datetime) -> Rung:
+    """Play another game on a rung from now on, or the same one with other settings; runs keep what they were played by.
+
+    What is asked of it stays where the game still measures it and can reach it, and is made fair to ask where not.
+    """
+    settings = _read_settings(given["format"], given["settings"])
+    challenge = get_challenge(given["format"])
+    is_other_game = rung.format != challenge.id
+    for name in ("title", "set_up", "cues"):
+        setattr(rung, name, given[name])
+    if not rung.title.strip():
+        rung.title = challenge.goal_words(settings)[:120]
+    rung.format, rung.settings = challenge.id, settings
+    rung.save(update_fields=["title", "set_up", "cues", "format", "settings"])
+    asked = rung.threshold_revisions.order_by("id").last()
+    mark = asked.threshold["mark"] if asked and not is_other_game else None
+    highest = 0 if mark is None or asked is None else challenge.highest_mark(settings, asked.threshold["metric"])
+    if mark is None or (highest and mark > highest):
+        threshold = fair_threshold(challenge, settings, each_side=rung.ladder.has_sides)
+        ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
+    return rung
+
+
+def _read_settings(format_id: str, given: Mapping[str, Any]) -> dict[str, Any]:
+    challenge = get_challenge(format_id)
+    try:
+        return challenge.read_settings(given)
+    except CoreError as error:
+        raise error.under("settings") from None
+
+
+def get_quick_rung(athlete: Athlete, game: str, at: datetime) -> Rung:
+    """The rung of a plain game for counting without a plan; made when it is first asked for."""
+    values = {"title": TITLE, "discipline": DISCIPLINE, "arrived_at": at}
+    ladder, _ = Ladder.objects.get_or_create(athlete=athlete, is_quick=True, defaults=values)
+    chosen = QUICK_GAMES[game]
+    rung = ladder.rungs.filter(title=chosen.title).first()
+    if rung is None:
+        given = {"title": chosen.title, "set_up": "", "lever": "", "cues": [], "format": chosen.format}
+        rung = add_rung(ladder, {**given, "settings": chosen.settings}, at)
+    return rung
 
 
 def _add_rung(ladder: Ladder, number: int, given: Mapping[str, Any], at: datetime) -> Rung:

@@ -19,7 +19,7 @@ from accounts.models import Athlete
 from jolly_core.challenges.contract import Pace
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.load.counts import Played
-from jolly_core.load.dose import DoseLeft, dose_left
+from jolly_core.load.dose import DoseLeft, Used, dose_left, used_of
 from jolly_core.record.usual import usual_of
 from jolly_core.record.yardstick import Yardstick, lay_yardstick
 from jolly_core.sides import SIDES, hand_of
@@ -134,6 +134,12 @@ def get_dose_left(athlete: Athlete, ladder: Ladder, day: date) -> DoseLeft:
     """What the ladder's dose leaves for that day."""
     attempts = list_attempts_by_day(athlete, day - timedelta(days=7)).get(ladder.pk, {})
     return dose_left(ladder.known_traits.dose, attempts, day)
+
+
+def get_used(athlete: Athlete, ladder: Ladder, day: date) -> Used:
+    """What a day and the six before it have used of a ladder's dose."""
+    by_day = list_attempts_by_day(athlete, day - timedelta(days=6)).get(ladder.pk, {})
+    return used_of(by_day, day)
 
 
 def list_played_counts(athlete: Athlete, since: date) -> list[Played]:

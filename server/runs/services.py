@@ -7,14 +7,14 @@ from dataclasses import dataclass
 from datetime import date, datetime
 from itertools import pairwise
 from typing import TYPE_CHECKING, Any
-from uuid import UUID
+from uuid import UUID, uuid4
 
 from django.db import transaction
 
 from accounts.models import Athlete
 from accounts.selectors import get_day
 from blocks.selectors import get_segment
-from jolly_core.challenges.events import check_follows, read_event
+from jolly_core.challenges.events import FINISH, check_follows, read_event
 from jolly_core.challenges.paper import tally_of_totals
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.challenges.session import Session, replay
@@ -25,7 +25,7 @@ from ladders.selectors import list_unacknowledged
 from layouts.selectors import aimed_at
 from runs.live import put_session, take_session
 from runs.models import Event, Run, columns_of
-from runs.selectors import get_dose_left, get_run_to_record, get_yardstick, list_known
+from runs.selectors import get_dose_left, get_run_to_record, get_used, get_yardstick, list_known
 
 if TYPE_CHECKING:
     from blocks.models import Segment
@@ -63,7 +63,10 @@ def start_run(
         if (known.athlete_id, known.rung_id, known.side) != (athlete.pk, rung.pk, side):
             raise CoreError.one("id_taken", "This id belongs to another run; make a new one.", "id")
         return known
-    tally = replay(get_challenge(rung.format), rung.settings, [], double_tap_ms=athlete.double_tap_ms)
+    challenge, day = get_challenge(rung.format), get_day(athlete, started_at)
+    settings = challenge.draw(challenge.read_settings(rung.settings), run_id.int)
+    settings = challenge.from_record(settings, get_used(athlete, rung.ladder, day).as_dict())
+    tally = replay(challenge, settings, [], double_tap_ms=athlete.double_tap_ms)
     return Run.objects.create(
         id=run_id,
         athlete=athlete,
@@ -71,10 +74,10 @@ def start_run(
         segment_id=segment_id,
         side=side,
         format=rung.format,
-        settings=rung.settings,
+        settings=settings,
         double_tap_ms=athlete.double_tap_ms,
         started_at=started_at,
-        day=get_day(athlete, started_at),
+        day=day,
         tally=tally.as_dict(),
         yardstick=get_yardstick(rung, side).as_dict(),
         aimed=_aimed(rung),
@@ -88,15 +91,19 @@ def _aimed(rung: Rung) -> dict[str, Any]:
 
 def _check_allowed(athlete: Athlete, rung: Rung, day: date) -> None:
     """Raise where a caution is still to be read, or a hard cap is reached for that day."""
-    if missing := list_unacknowledged(rung.ladder):
-        message = f"Read and acknowledge its cautions first ({missing[0].title}): they stand on the ladder."
-        raise CoreError.one("needs_acknowledgement", message, "rung", value=rung.ladder_id)
+    _check_acknowledged(rung)
     dose = rung.ladder.known_traits.dose
     if dose.is_capped:
         left = get_dose_left(athlete, rung.ladder, day)
         if left.is_used_up:
             message = f"{rung.ladder.title} is done for today, whatever happened: {left.words}. Rest is part of it."
             raise CoreError.one("dose_used_up", message, "rung", value=rung.ladder_id)
+
+
+def _check_acknowledged(rung: Rung) -> None:
+    if missing := list_unacknowledged(rung.ladder):
+        message = f"Read and acknowledge its cautions first ({missing[0].title}): they stand on the ladder."
+        raise CoreError.one("needs_acknowledgement", message, "rung", value=rung.ladder_id)
 
 
 @transaction.atomic
@@ -242,4 +249,35 @@ def set_run_aside(run: Run, reason: str) -> Run:
 def take_run_back(run: Run) -> Run:
     run.set_aside = ""
     run.save(update_fields=["set_aside"])
+    return run
+
+
+@transaction.atomic
+def attach_run(run: Run, rung: Rung, side: str) -> Run:
+    """Move a run that was counted without a plan to a rung: its presses are counted again by that rung's rules.
+
+    Raises ``CoreError``: ``not_a_quick_run`` for one that has a rung of its own, ``not_a_choice`` for a side the ladder
+    does not have, ``needs_acknowledgement`` where a caution is to be read first.
+    """
+    if not run.rung.ladder.is_quick:
+        raise CoreError.one("not_a_quick_run", "This run stands on a rung already; it stays there.", "rung")
+    if problem := check_choice("side", side, rung.ladder.sides):
+        raise CoreError([problem])
+    _check_acknowledged(rung)
+    challenge = get_challenge(rung.format)
+    run.rung, run.side, run.format = rung, side, rung.format
+    run.settings = challenge.draw(challenge.read_settings(rung.settings), run.pk.int)
+    run.yardstick, run.aimed = get_yardstick(rung, side).as_dict(), _aimed(rung)
+    session = _replay(run, run.events.all())
+    if not session.is_over():
+        # It was stopped by hand at its last press, whatever its own rules would still have asked for.
+        last = Event(run=run, client_id=uuid4(), seq=run.last_seq + 1, kind=FINISH, at_ms=run.last_at_ms)
+        last.save()
+        session.step(last.known)
+        run.last_seq, run.event_count = last.seq, run.event_count + 1
+    tally = session.tally()
+    run.tally = tally.as_dict()
+    for name, value in columns_of(tally).items():
+        setattr(run, name, value)
+    run.save()
     return run

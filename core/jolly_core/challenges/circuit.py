@@ -46,6 +46,8 @@ class Circuit(Counted[CircuitState]):
     id = "circuit"
     title = "Circuit"
     game = "Stations in order: make each one to go on."
+    #: Of several targets: its makes say nothing of any one of them.
+    is_aimed = False
     declared = (
         Names("stations", "Stations", ("first", "second", "third", "fourth"), low=2, are_targets=True),
         WholeNumber("circuits", "Circuits", 1, 50, 1),

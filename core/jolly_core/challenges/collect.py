@@ -47,6 +47,8 @@ class Collect(Counted[CollectState]):
     id = "collect"
     title = "Collect"
     game = "Hit every target at least once, in any order."
+    #: Of several targets: its makes say nothing of any one of them.
+    is_aimed = False
     declared = (
         Names("targets", "Targets", ("left", "middle", "right", "deep"), low=2, are_targets=True),
         Choice(

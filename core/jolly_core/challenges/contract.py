@@ -204,7 +204,9 @@ class Tally:
 
     def as_dict(self) -> dict[str, Any]:
         """The tally as plain values, ready for JSON."""
-        return asdict(self)
+        # Its fields are plain already but for the pads; copying all of them, ten times a second, would be for nothing.
+        values = {name: getattr(self, name) for name in self.__dataclass_fields__}
+        return {**values, "pads": [asdict(pad) for pad in self.pads], "detail": dict(self.detail)}
 
 
 class Challenge(ABC, Generic[State]):
@@ -243,6 +245,10 @@ class Challenge(ABC, Generic[State]):
             else value
             for name, value in settings.items()
         }
+
+    def leading(self, settings: Settings) -> str:
+        """The metric that the game is about."""
+        return self.metrics[0].id
 
     def metric(self, metric_id: str) -> Metric | None:
         """The metric of that id, if the format has it."""

@@ -54,6 +54,9 @@ class Frames(Counted[FramesState]):
     )
     totals = (WholeNumber("total", "Score", 0, BEST_SCORE, 0), MAKES, MISSES)
 
+    def leading(self, settings: Settings) -> str:
+        return "low_score" if settings["variant"] == LOWEST else "score"
+
     def start(self, settings: Settings) -> FramesState:
         return FramesState(Game(is_low=settings["variant"] == LOWEST))
 

@@ -55,6 +55,8 @@ class Pattern(Counted[PatternState]):
     id = "pattern"
     title = "Pattern"
     game = "Hit the zones in the order that is set, over and over."
+    #: Of several targets: its makes say nothing of any one of them.
+    is_aimed = False
     declared = (
         Names("zones", "Zones", ("left", "right"), are_targets=True),
         Text("pattern", "Pattern", 300, "left right"),

@@ -47,6 +47,8 @@ class Quota(Counted[QuotaState]):
     id = "quota"
     title = "Quota"
     game = "So many makes on each target, in as many attempts as it takes."
+    #: Of several targets: its makes say nothing of any one of them.
+    is_aimed = False
     declared = (
         Names("targets", "Targets", ("left", "middle", "right"), are_targets=True),
         WholeNumber("each", "Makes on each", 1, 200, 5),

@@ -145,6 +145,7 @@ class Streak(Challenge[StreakState]):
             to_goal=0 if is_done else goal - state.row,
             time_left_ms=None if limit_s is None else max(0, limit_s * 1000 - active_ms),
             rest_left_ms=rest_left_ms,
+            wakes_in_ms=rest_left_ms or None,
             metrics={
                 "best_streak": state.best_row,
                 "sets_done": state.sets_done,

@@ -47,6 +47,8 @@ class TwoChanceWalk(Counted[WalkState]):
     id = "two_chance_walk"
     title = "Two-chance walk"
     game = "First ball made: move on. Missed: one second ball, which must be made to move on."
+    #: Of several targets: its makes say nothing of any one of them.
+    is_aimed = False
     declared = (
         Names("targets", "Targets", ("first", "second", "third", "fourth", "fifth"), low=2, are_targets=True),
         Choice(

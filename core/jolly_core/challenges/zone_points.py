@@ -34,6 +34,8 @@ class ZonePoints(Counted[PointsState]):
     id = "zone_points"
     title = "Zone points"
     game = "Every ball scores the points of the zone it hits; out is nothing."
+    #: Of several targets: its makes say nothing of any one of them.
+    is_aimed = False
     declared = (
         Rows(
             "zones",

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import asdict, dataclass
 from datetime import date, timedelta
 from typing import Any
 
@@ -51,6 +51,28 @@ class DoseLeft:
     @property
     def is_used_up(self) -> bool:
         return self.attempts == 0
+
+
+@dataclass(frozen=True)
+class Used:
+    """What was tried of a skill: today, in the seven days up to today, and on how many days of them before today."""
+
+    tried_today: int = 0
+    tried_in_seven_days: int = 0
+    days_before: int = 0
+
+    def as_dict(self) -> dict[str, int]:
+        return asdict(self)
+
+
+def used_of(attempts_by_day: Mapping[date, int], today: date) -> Used:
+    """What the attempts of the days up to today have used.
+
+    >>> used_of({date(2026, 5, 1): 5, date(2026, 5, 4): 2}, date(2026, 5, 4))
+    Used(tried_today=2, tried_in_seven_days=7, days_before=1)
+    """
+    week = {day: tries for day, tries in attempts_by_day.items() if tries and today - WEEK < day <= today}
+    return Used(week.get(today, 0), sum(week.values()), sum(day < today for day in week))
 
 
 def read_dose(given: Mapping[str, Any]) -> Dose:

@@ -2,6 +2,5 @@
 
 - ``written``  a pattern as it is written: names or numbers, groups that repeat, usual orders, at random
 - ``orders``   usual orders of what stands in a list: two and two, the other way round, across and back
-- ``made``     the same orders, made from where the zones lie
 - ``draw``     drawing at random by a seed, the same everywhere
 """

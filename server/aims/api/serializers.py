@@ -5,7 +5,7 @@ from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from aims.selectors import LadderAim, Offer, ZoneWorkedOut
-from jolly_core.patterns.made import MADE
+from jolly_core.places.made_orders import MADE
 from jolly_core.places.tape import Taped
 from jolly_core.places.zone import write_shape
 from jolly_core.planning.rung_maker import DISTANCE, SIZE

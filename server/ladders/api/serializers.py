@@ -43,6 +43,39 @@ class ChallengeSerializer(serializers.Serializer[Any]):
     settings_schema = serializers.JSONField(source="schema")
 
 
+class RungToMakeSerializer(serializers.Serializer[Any]):
+    """A rung as it is made or changed: its game with its settings. Types only: what may be set is the core's to say."""
+
+    title = serializers.CharField(max_length=120, allow_blank=True, help_text="Empty: the game in a few words.")
+    set_up = serializers.CharField(allow_blank=True, max_length=2000)
+    cues = serializers.ListField(child=serializers.CharField(max_length=60), max_length=2)
+    format = serializers.CharField()
+    settings = serializers.DictField()
+
+
+class LadderToMakeSerializer(serializers.Serializer[Any]):
+    title = serializers.CharField(max_length=120)
+    discipline = serializers.CharField(max_length=80)
+    summary = serializers.CharField(allow_blank=True, max_length=500)
+    has_sides = serializers.BooleanField()
+    rung = RungToMakeSerializer()
+
+
+class SettingsSerializer(serializers.Serializer[Any]):
+    settings = serializers.DictField()
+
+
+class CheckedSerializer(serializers.Serializer[Any]):
+    """Settings as they are read, the game in a few words, and how long a run takes without a record."""
+
+    settings = serializers.DictField()
+    goal_words = serializers.CharField()
+    rule = serializers.CharField()
+    low_s = serializers.IntegerField()
+    expected_s = serializers.IntegerField()
+    high_s = serializers.IntegerField()
+
+
 class ShelfLadderSerializer(serializers.Serializer[Any]):
     key = serializers.CharField()
     title = serializers.CharField()
@@ -109,6 +142,7 @@ class RungRefSerializer(serializers.Serializer[Any]):
     lever = serializers.CharField()
     cues = serializers.ListField(child=serializers.CharField())
     format = serializers.CharField()
+    settings = serializers.DictField()
     goal_words = serializers.CharField()
     layout = LayoutRefSerializer(source="laid", allow_null=True)
 

@@ -4,6 +4,10 @@ from ladders.api import views
 
 urlpatterns = [
     path("challenges/", views.ChallengesView.as_view()),
+    path("challenges/<slug:format_id>/check/", views.ChallengeCheckView.as_view()),
+    path("own-ladders/", views.OwnLaddersView.as_view()),
+    path("ladders/<int:ladder_id>/rungs/", views.RungsView.as_view()),
+    path("rungs/<int:rung_id>/challenge/", views.RungChallengeView.as_view()),
     path("shelf/", views.ShelfView.as_view()),
     path("shelf/<slug:key>/take/", views.TakeView.as_view()),
     path("ladders/<int:ladder_id>/acknowledgements/", views.AcknowledgementsView.as_view()),

@@ -1,3 +1,4 @@
+from dataclasses import asdict
 from datetime import UTC, datetime
 from typing import Any
 
@@ -6,14 +7,20 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from config.requests import Request, read_given
-from jolly_core.challenges.registry import CHALLENGES
+from jolly_core.challenges.contract import Pace
+from jolly_core.challenges.registry import CHALLENGES, get_challenge
+from jolly_core.errors import CoreError
 from ladders import selectors, services
 from ladders.api.serializers import (
     AttachedLayoutSerializer,
     ChallengeSerializer,
+    CheckedSerializer,
     LadderRefSerializer,
+    LadderToMakeSerializer,
     RungRefSerializer,
+    RungToMakeSerializer,
     SaidYesSerializer,
+    SettingsSerializer,
     ShelfLadderSerializer,
     ThresholdSerializer,
 )
@@ -27,6 +34,56 @@ class ChallengesView(APIView):
     @extend_schema(operation_id="list_challenges", responses=ChallengeSerializer(many=True))
     def get(self, request: Request) -> Response:
         return Response(ChallengeSerializer(CHALLENGES.values(), many=True).data)
+
+
+class ChallengeCheckView(APIView):
+    """Trying settings out: what the game is with them, or what is wrong with them. Nothing is kept."""
+
+    @extend_schema(operation_id="check_settings", request=SettingsSerializer, responses=CheckedSerializer)
+    def post(self, request: Request, format_id: str) -> Response:
+        challenge = get_challenge(format_id)
+        try:
+            settings = challenge.read_settings(read_given(request, SettingsSerializer)["settings"])
+        except CoreError as error:
+            raise error.under("settings") from None
+        checked = {
+            **asdict(challenge.estimate(settings, Pace())),
+            "settings": settings,
+            "goal_words": challenge.goal_words(settings),
+            "rule": challenge.sheet(settings).rule,
+        }
+        return Response(CheckedSerializer(checked).data)
+
+
+class OwnLaddersView(APIView):
+    """A ladder of one's own, with its first rung."""
+
+    @extend_schema(operation_id="make_ladder", request=LadderToMakeSerializer, responses={201: LadderRefSerializer})
+    def post(self, request: Request) -> Response:
+        given = read_given(request, LadderToMakeSerializer)
+        rung = {**given["rung"], "lever": ""}
+        ladder = services.make_ladder(request.user, given, rung, datetime.now(UTC))
+        return Response(LadderRefSerializer(ladder).data, status=201)
+
+
+class RungsView(APIView):
+    """One rung more, on top of a ladder."""
+
+    @extend_schema(operation_id="add_rung", request=RungToMakeSerializer, responses={201: RungRefSerializer})
+    def post(self, request: Request, ladder_id: int) -> Response:
+        ladder = selectors.get_ladder(request.user, ladder_id)
+        given = {**read_given(request, RungToMakeSerializer), "lever": ""}
+        return Response(RungRefSerializer(services.add_rung(ladder, given, datetime.now(UTC))).data, status=201)
+
+
+class RungChallengeView(APIView):
+    """The game of a rung, with its settings."""
+
+    @extend_schema(operation_id="change_challenge", request=RungToMakeSerializer, responses=RungRefSerializer)
+    def put(self, request: Request, rung_id: int) -> Response:
+        rung = selectors.get_rung(request.user, rung_id)
+        given = read_given(request, RungToMakeSerializer)
+        return Response(RungRefSerializer(services.change_challenge(rung, given, datetime.now(UTC))).data)
 
 
 def _shelf_row(key: str, ladder: dict[str, Any], taken: set[str]) -> dict[str, Any]:

@@ -1,12 +1,13 @@
 from dataclasses import asdict
 from typing import Any
 
+from django.utils import timezone
 from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from accounts.api.serializers import BodyLimitSerializer
 from blocks.models import LONGEST_NOTE, Block, Segment
-from blocks.selectors import actual_seconds, list_block_layouts
+from blocks.selectors import actual_seconds, list_block_layouts, running_of
 from climb.api.serializers import LadderStandingSerializer
 from jolly_core.challenges.contract import Estimate
 from jolly_core.challenges.registry import get_challenge
@@ -160,6 +161,7 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
             "sheet",
             "actual_s",
             "done_at",
+            "dropped_at",
         )
 
     def get_side_words(self, segment: Segment) -> str:
@@ -202,6 +204,23 @@ class AcknowledgedSerializer(serializers.Serializer[Any]):
     at = serializers.DateTimeField()
 
 
+class DroppableSerializer(serializers.Serializer[Any]):
+    id = serializers.IntegerField()
+    title = serializers.CharField()
+    frees_s = serializers.IntegerField()
+    is_enough = serializers.BooleanField(help_text="Whether the rest fits then.")
+
+
+class RunningSerializer(serializers.Serializer[Any]):
+    """How a block in play stands at this moment."""
+
+    left_s = serializers.IntegerField()
+    needed_s = serializers.IntegerField()
+    late_s = serializers.IntegerField(help_text="0 while what is left still fits.")
+    words = serializers.CharField()
+    drops = DroppableSerializer(many=True)
+
+
 class BlockSerializer(serializers.ModelSerializer[Block]):
     segments = SegmentSerializer(many=True)
     place = PlaceSerializer(allow_null=True)
@@ -212,6 +231,7 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
     changes = serializers.ListField(child=serializers.CharField())
     acknowledged = AcknowledgedSerializer(many=True)
     can_take_back = serializers.SerializerMethodField()
+    running = serializers.SerializerMethodField()
 
     class Meta:
         model = Block
@@ -234,6 +254,7 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
             "can_take_back",
             "spare_s",
             "status",
+            "running",
             "started_at",
             "finished_at",
             "effort",
@@ -259,6 +280,12 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
             for segment in block.segments.all()
         ]
         return TimeSerializer(add_times(parts)).data
+
+    @extend_schema_field(RunningSerializer(allow_null=True))
+    def get_running(self, block: Block) -> Any:
+        """Null for a block that is not in play."""
+        running = running_of(block, timezone.now())
+        return RunningSerializer(running).data if running else None
 
     def get_can_take_back(self, block: Block) -> bool:
         """Whether the last re-fit can be taken back."""

@@ -15,4 +15,6 @@ urlpatterns = [
     path("routines/", views.RoutinesView.as_view()),
     path("routines/<int:routine_id>/", views.RoutineView.as_view()),
     path("segments/<int:segment_id>/done/", views.SegmentDoneView.as_view()),
+    path("segments/<int:segment_id>/more/", views.SegmentMoreView.as_view()),
+    path("segments/<int:segment_id>/dropped/", views.SegmentDropView.as_view()),
 ]

@@ -161,6 +161,29 @@ class SegmentDoneView(APIView):
         return Response(BlockSerializer(get_block(request.user, segment.block_id)).data)
 
 
+class SegmentMoreView(APIView):
+    """More of the part in play: one run, or two minutes."""
+
+    @extend_schema(operation_id="extend_segment", request=None, responses=BlockSerializer)
+    def post(self, request: Request, segment_id: int) -> Response:
+        segment = block_services.extend_segment(get_segment(request.user, segment_id))
+        return _answer(request, segment.block_id)
+
+
+class SegmentDropView(APIView):
+    """Leaving out a part of the block in play, and taking it back."""
+
+    @extend_schema(operation_id="drop_segment", request=None, responses=BlockSerializer)
+    def put(self, request: Request, segment_id: int) -> Response:
+        segment = block_services.drop_segment(get_segment(request.user, segment_id), datetime.now(UTC))
+        return _answer(request, segment.block_id)
+
+    @extend_schema(operation_id="take_segment_back", responses=BlockSerializer)
+    def delete(self, request: Request, segment_id: int) -> Response:
+        segment = block_services.take_segment_back(get_segment(request.user, segment_id))
+        return _answer(request, segment.block_id)
+
+
 class RefitView(APIView):
     """Fitting a planned block into other minutes, and taking that back."""
 

@@ -4,14 +4,25 @@ from typing import Any
 from django.utils import timezone
 from rest_framework import serializers
 
-from jolly_core.challenges.events import KINDS, LONGEST_NOTE
+from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES
 from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
+from ladders.quick import QUICK_GAMES
 from runs.models import Run
 
 #: A clock may be wrong, but not by more than this.
 CLOCK_SLACK = timedelta(days=1)
 EARLIEST = datetime(2000, 1, 1, tzinfo=UTC)
+
+
+class PadSerializer(serializers.Serializer[Any]):
+    """Something to press on the court screen."""
+
+    kind = serializers.ChoiceField(choices=list(PRESSES), help_text="The kind of event that it sends.")
+    text = serializers.CharField(help_text="The text of that event.")
+    word = serializers.CharField()
+    beside = serializers.CharField(help_text="A few more words, such as its points.")
+    is_done = serializers.BooleanField(help_text="Nothing is gained by pressing it just now.")
 
 
 class TallySerializer(serializers.Serializer[Any]):
@@ -23,6 +34,14 @@ class TallySerializer(serializers.Serializer[Any]):
     out_of = serializers.IntegerField(allow_null=True)
     next = serializers.CharField(help_text="What to do next, in a few words.")
     to_goal = serializers.IntegerField(allow_null=True)
+    target = serializers.CharField(allow_null=True, help_text="What to play at now.")
+    then = serializers.CharField(allow_null=True, help_text="What follows it.")
+    asks = serializers.CharField(help_text="The question that the pads answer, if they answer one.")
+    pads = PadSerializer(many=True, help_text="All that can be pressed, where that is more than make and miss.")
+    wakes_in_ms = serializers.IntegerField(
+        allow_null=True,
+        help_text="The tally changes by itself then: send a tick, which tells the rules how late it is.",
+    )
     attempts = serializers.IntegerField()
     makes = serializers.IntegerField()
     misses = serializers.IntegerField()
@@ -87,6 +106,7 @@ class RunSerializer(serializers.Serializer[Any]):
     block = serializers.IntegerField(source="segment.block_id", allow_null=True, default=None)
     side = SideField()
     side_words = serializers.SerializerMethodField()
+    is_quick = serializers.BooleanField(source="rung.ladder.is_quick", help_text="Counted without a plan.")
     is_from_paper = serializers.BooleanField(help_text="Typed in from a sheet: totals, and no events.")
     format = serializers.CharField()
     make_word = serializers.CharField(source="challenge.make_word", help_text="What the make half of the screen says.")
@@ -138,6 +158,18 @@ class EventSerializer(serializers.Serializer[Any]):
     seq = serializers.IntegerField()
     at_ms = serializers.IntegerField()
     text = serializers.CharField()
+
+
+class AttachSerializer(serializers.Serializer[Any]):
+    rung = serializers.IntegerField()
+    side = SideField()
+
+
+class QuickRunSerializer(serializers.Serializer[Any]):
+    """Counting without a plan: by which of the plain games."""
+
+    game = serializers.ChoiceField(choices=list(QUICK_GAMES))
+    started_at = serializers.DateTimeField()
 
 
 class SetAsideSerializer(serializers.Serializer[Any]):

@@ -7,4 +7,6 @@ urlpatterns = [
     path("runs/<uuid:run_id>/", views.RunView.as_view()),
     path("runs/<uuid:run_id>/events/", views.EventsView.as_view()),
     path("runs/<uuid:run_id>/set-aside/", views.SetAsideView.as_view()),
+    path("runs/<uuid:run_id>/rung/", views.RunRungView.as_view()),
+    path("quick-runs/<uuid:run_id>/", views.QuickRunView.as_view()),
 ]

@@ -9,12 +9,16 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from config.requests import Request, read_given
+from jolly_core.sides import NONE
 from ladders.selectors import get_rung
+from ladders.services import get_quick_rung
 from runs import selectors, services
 from runs.api.serializers import (
+    AttachSerializer,
     EventSerializer,
     EventsSerializer,
     NewRunSerializer,
+    QuickRunSerializer,
     RecordedSerializer,
     RunSerializer,
     SetAsideSerializer,
@@ -59,6 +63,28 @@ class RunView(APIView):
             segment_id=values["segment"],
         )
         return Response(RunSerializer(run).data)
+
+
+class QuickRunView(APIView):
+    """Counting without a plan, under an id that the client made."""
+
+    @extend_schema(operation_id="start_quick_run", request=QuickRunSerializer, responses=RunSerializer)
+    def put(self, request: Request, run_id: UUID) -> Response:
+        given = read_given(request, QuickRunSerializer)
+        rung = get_quick_rung(request.user, given["game"], given["started_at"])
+        run = services.start_run(request.user, run_id, rung, side=NONE, started_at=given["started_at"])
+        return Response(RunSerializer(run).data)
+
+
+class RunRungView(APIView):
+    """Putting a run that was counted without a plan onto a rung."""
+
+    @extend_schema(operation_id="attach_run", request=AttachSerializer, responses=RunSerializer)
+    def put(self, request: Request, run_id: UUID) -> Response:
+        given = read_given(request, AttachSerializer)
+        run, rung = selectors.get_run(request.user, run_id), get_rung(request.user, given["rung"])
+        services.attach_run(run, rung, given["side"])
+        return Response(RunSerializer(selectors.get_run(request.user, run_id)).data)
 
 
 def _recorded(recorded: services.Recorded) -> dict[str, Any]:

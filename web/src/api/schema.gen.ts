@@ -165,6 +165,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/challenges/{format_id}/check/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Trying settings out: what the game is with them, or what is wrong with them. Nothing is kept. */
+        post: operations["check_settings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo/enter/": {
         parameters: {
             query?: never;
@@ -280,6 +297,23 @@ export interface paths {
         post: operations["decide"];
         /** @description Decide on the verdict: climb, stay or step back. Against the advice is allowed, and kept as such. */
         delete: operations["take_move_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ladders/{ladder_id}/rungs/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description One rung more, on top of a ladder. */
+        post: operations["add_rung"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -510,6 +544,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/own-ladders/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A ladder of one's own, with its first rung. */
+        post: operations["make_ladder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/places/": {
         parameters: {
             query?: never;
@@ -562,6 +613,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/quick-runs/{run_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Counting without a plan, under an id that the client made. */
+        put: operations["start_quick_run"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/routines/": {
         parameters: {
             query?: never;
@@ -593,6 +661,23 @@ export interface paths {
         post: operations["repeat_routine"];
         /** @description Repeating a routine on a day, or forgetting it; blocks that were planned from it stay. */
         delete: operations["drop_routine"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rungs/{rung_id}/challenge/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description The game of a rung, with its settings. */
+        put: operations["change_challenge"];
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -737,6 +822,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run_id}/rung/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Putting a run that was counted without a plan onto a rung. */
+        put: operations["attach_run"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run_id}/set-aside/": {
         parameters: {
             query?: never;
@@ -766,6 +868,41 @@ export interface paths {
         put?: never;
         /** @description Leave a segment behind and go on to the next. */
         post: operations["finish_segment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/segments/{segment_id}/dropped/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Leaving out a part of the block in play, and taking it back. */
+        put: operations["drop_segment"];
+        post?: never;
+        /** @description Leaving out a part of the block in play, and taking it back. */
+        delete: operations["take_segment_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/segments/{segment_id}/more/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description More of the part in play: one run, or two minutes. */
+        post: operations["extend_segment"];
         delete?: never;
         options?: never;
         head?: never;
@@ -967,6 +1104,10 @@ export interface components {
             is_mirrored: boolean;
             readonly is_demo: boolean;
         };
+        AttachRequest: {
+            rung: number;
+            side: components["schemas"]["Side"];
+        };
         AttachedLayoutRequest: {
             /** @description Null takes the layout off the rung. */
             layout: number | null;
@@ -995,6 +1136,7 @@ export interface components {
             /** Format: int64 */
             spare_s: number;
             status: components["schemas"]["StatusEnum"];
+            readonly running: components["schemas"]["Running"] | null;
             /** Format: date-time */
             started_at: string | null;
             /** Format: date-time */
@@ -1036,6 +1178,17 @@ export interface components {
          * @enum {string}
          */
         ChangeEnum: "start" | "finish" | "drop" | "restore";
+        /** @description Settings as they are read, the game in a few words, and how long a run takes without a record. */
+        Checked: {
+            settings: {
+                [key: string]: unknown;
+            };
+            goal_words: string;
+            rule: string;
+            low_s: number;
+            expected_s: number;
+            high_s: number;
+        };
         /** @description What a move would break: what becomes impossible, and which wishes it would cost or win. */
         CheckedMove: {
             breaches: string[];
@@ -1124,6 +1277,13 @@ export interface components {
              */
             readonly most_back_m: number;
         };
+        Droppable: {
+            id: number;
+            title: string;
+            frees_s: number;
+            /** @description Whether the rest fits then. */
+            is_enough: boolean;
+        };
         /**
          * @description * `goal` - goal
          *     * `missed` - missed
@@ -1148,14 +1308,16 @@ export interface components {
          * @description * `make` - make
          *     * `miss` - miss
          *     * `let` - let
+         *     * `zone` - zone
          *     * `undo` - undo
          *     * `pause` - pause
          *     * `resume` - resume
          *     * `finish` - finish
          *     * `note` - note
+         *     * `tick` - tick
          * @enum {string}
          */
-        EventKind: "make" | "miss" | "let" | "undo" | "pause" | "resume" | "finish" | "note";
+        EventKind: "make" | "miss" | "let" | "zone" | "undo" | "pause" | "resume" | "finish" | "note" | "tick";
         EventsRequest: {
             events: components["schemas"]["NewEventRequest"][];
         };
@@ -1197,6 +1359,13 @@ export interface components {
             /** @description Why there is no such line; empty where there is one. */
             no_way: string;
         };
+        /**
+         * @description * `count` - count
+         *     * `row` - row
+         *     * `minute` - minute
+         * @enum {string}
+         */
+        GameEnum: "count" | "row" | "minute";
         Guide: {
             /** Format: double */
             at_m: number;
@@ -1267,6 +1436,13 @@ export interface components {
             working: components["schemas"]["RungRef"];
             threshold: components["schemas"]["Asked"];
             verdict: components["schemas"]["Verdict"];
+        };
+        LadderToMakeRequest: {
+            title: string;
+            discipline: string;
+            summary: string;
+            has_sides: boolean;
+            rung: components["schemas"]["RungToMakeRequest"];
         };
         /** @description A layout as it is being laid, and whose aim it is looked at with. */
         LayingRequest: {
@@ -1342,9 +1518,12 @@ export interface components {
          *     * `clock` - clock
          *     * `counter_clock` - counter_clock
          *     * `opposite` - opposite
+         *     * `rows` - rows
+         *     * `columns` - columns
+         *     * `crossing` - crossing
          * @enum {string}
          */
-        MadeEnum: "alternate" | "two_and_two" | "one_and_two" | "clock" | "counter_clock" | "opposite";
+        MadeEnum: "alternate" | "two_and_two" | "one_and_two" | "clock" | "counter_clock" | "opposite" | "rows" | "columns" | "crossing";
         Mark: {
             title: string;
             start: number[];
@@ -1417,7 +1596,7 @@ export interface components {
              * @description Made by the client; the same event sent again is counted once.
              */
             id: string;
-            /** @description One of make, miss, let, undo, pause, resume, finish, note. */
+            /** @description One of make, miss, let, zone, undo, pause, resume, finish, note, tick. */
             kind: string;
             /** @description The event's number in its run, from 1. */
             seq: number;
@@ -1547,6 +1726,33 @@ export interface components {
              */
             string_m: number;
         };
+        /** @description Something to press on the court screen. */
+        Pad: {
+            /**
+             * @description The kind of event that it sends.
+             *
+             *     * `make` - make
+             *     * `miss` - miss
+             *     * `let` - let
+             *     * `zone` - zone
+             */
+            kind: components["schemas"]["PadKindEnum"];
+            /** @description The text of that event. */
+            text: string;
+            word: string;
+            /** @description A few more words, such as its points. */
+            beside: string;
+            /** @description Nothing is gained by pressing it just now. */
+            is_done: boolean;
+        };
+        /**
+         * @description * `make` - make
+         *     * `miss` - miss
+         *     * `let` - let
+         *     * `zone` - zone
+         * @enum {string}
+         */
+        PadKindEnum: "make" | "miss" | "let" | "zone";
         PaginatedRunList: {
             /** @example 123 */
             count: number;
@@ -1679,6 +1885,12 @@ export interface components {
             windows: components["schemas"]["FilledWindow"][];
             states: components["schemas"]["WishState"][];
         };
+        /** @description Counting without a plan: by which of the plain games. */
+        QuickRunRequest: {
+            game: components["schemas"]["GameEnum"];
+            /** Format: date-time */
+            started_at: string;
+        };
         Reach: {
             landmark: string;
             /** Format: double */
@@ -1729,6 +1941,8 @@ export interface components {
             block: number | null;
             side: components["schemas"]["Side"];
             readonly side_words: string;
+            /** @description Counted without a plan. */
+            is_quick: boolean;
             /** @description Typed in from a sheet: totals, and no events. */
             is_from_paper: boolean;
             format: string;
@@ -1779,6 +1993,9 @@ export interface components {
             lever: string;
             cues: string[];
             format: string;
+            settings: {
+                [key: string]: unknown;
+            };
             goal_words: string;
             layout: components["schemas"]["LayoutRef"] | null;
         };
@@ -1787,6 +2004,26 @@ export interface components {
             threshold: components["schemas"]["Asked"];
             state: components["schemas"]["StateEnum"];
             records: components["schemas"]["RungRecord"][];
+        };
+        /** @description A rung as it is made or changed: its game with its settings. Types only: what may be set is the core's to say. */
+        RungToMakeRequest: {
+            /** @description Empty: the game in a few words. */
+            title: string;
+            set_up: string;
+            cues: string[];
+            format: string;
+            settings: {
+                [key: string]: unknown;
+            };
+        };
+        /** @description How a block in play stands at this moment. */
+        Running: {
+            left_s: number;
+            needed_s: number;
+            /** @description 0 while what is left still fits. */
+            late_s: number;
+            words: string;
+            drops: components["schemas"]["Droppable"][];
         };
         SaidYesRequest: {
             risk: string;
@@ -1829,6 +2066,8 @@ export interface components {
             readonly actual_s: number | null;
             /** Format: date-time */
             done_at: string | null;
+            /** Format: date-time */
+            dropped_at: string | null;
         };
         /**
          * @description * `warm_up` - warm_up
@@ -1840,6 +2079,11 @@ export interface components {
         SegmentKind: "warm_up" | "challenge" | "partner" | "cool_down";
         SetAsideRequest: {
             reason: string;
+        };
+        SettingsRequest: {
+            settings: {
+                [key: string]: unknown;
+            };
         };
         /** @description A target's shape, with the lengths that its kind has; the others are left out. */
         Shape: {
@@ -2019,6 +2263,16 @@ export interface components {
             /** @description What to do next, in a few words. */
             next: string;
             to_goal: number | null;
+            /** @description What to play at now. */
+            target: string | null;
+            /** @description What follows it. */
+            then: string | null;
+            /** @description The question that the pads answer, if they answer one. */
+            asks: string;
+            /** @description All that can be pressed, where that is more than make and miss. */
+            pads: components["schemas"]["Pad"][];
+            /** @description The tally changes by itself then: send a tick, which tells the rules how late it is. */
+            wakes_in_ms: number | null;
             attempts: number;
             makes: number;
             misses: number;
@@ -3108,6 +3362,63 @@ export interface operations {
             };
         };
     };
+    check_settings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                format_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SettingsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Checked"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     enter_demo: {
         parameters: {
             query?: never;
@@ -3487,6 +3798,63 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_rung: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RungToMakeRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RungRef"];
+                };
             };
             400: {
                 headers: {
@@ -4383,6 +4751,61 @@ export interface operations {
             };
         };
     };
+    make_ladder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LadderToMakeRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_places: {
         parameters: {
             query?: never;
@@ -4552,6 +4975,63 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Proposal"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    start_quick_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuickRunRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Run"];
                 };
             };
             400: {
@@ -4760,6 +5240,63 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_challenge: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RungToMakeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RungRef"];
+                };
             };
             400: {
                 headers: {
@@ -5359,6 +5896,63 @@ export interface operations {
             };
         };
     };
+    attach_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AttachRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Run"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     set_run_aside: {
         parameters: {
             query?: never;
@@ -5469,6 +6063,164 @@ export interface operations {
         };
     };
     finish_segment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                segment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_segment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                segment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_segment_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                segment_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    extend_segment: {
         parameters: {
             query?: never;
             header?: never;
