@@ -107,6 +107,22 @@ export function useStartRun() {
   );
 }
 
+export function useQuickRun() {
+  return useChange(
+    ({ id, ...body }: Schemas["QuickRunRequest"] & { id: string }) =>
+      unwrap(api.PUT("/api/quick-runs/{run_id}/", { params: { path: { run_id: id } }, body })),
+    ["runs"],
+  );
+}
+
+export function useSegmentDone() {
+  return useChange(
+    (id: number) => unwrap(api.POST("/api/segments/{segment_id}/done/", { params: { path: { segment_id: id } } })),
+    ["blocks"],
+    ["today"],
+  );
+}
+
 export function useDecision(ladderId: number) {
   return useChange(
     (decision: Schemas["VerdictKind"]) =>

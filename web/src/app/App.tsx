@@ -33,6 +33,8 @@ const RunEvents = lazy(() => import("../features/lookback/RunEventsPage"));
 const Climb = lazy(() => import("../features/climb/ClimbPage"));
 const Shelf = lazy(() => import("../features/climb/ShelfPage"));
 const Ladder = lazy(() => import("../features/climb/LadderPage"));
+const NewLadder = lazy(() => import("../features/climb/game/NewLadderPage"));
+const RungGame = lazy(() => import("../features/climb/game/RungGamePage"));
 const Settings = lazy(() => import("../features/athlete/SettingsPage"));
 
 export function App() {
@@ -69,7 +71,10 @@ export function App() {
                   <Route path="/look-back/runs/:runId" element={<RunEvents />} />
                   <Route path="/climb" element={<Climb />} />
                   <Route path="/climb/shelf" element={<Shelf />} />
+                  <Route path="/climb/new" element={<NewLadder />} />
                   <Route path="/climb/:ladderId" element={<Ladder />} />
+                  <Route path="/climb/:ladderId/rungs/new" element={<RungGame />} />
+                  <Route path="/climb/:ladderId/rungs/:rungId/game" element={<RungGame />} />
                   <Route path="/settings" element={<Settings />} />
                 </Route>
               </Route>

@@ -7,6 +7,7 @@ import { Link as RouterLink, NavLink, Outlet, NavigationType, useLocation, useNa
 import { athleteQuery } from "../api/queries";
 import { Skeletons } from "../shared/ui/Loaded";
 import { tape } from "../shared/ui/tape";
+import { QuickCount } from "./QuickCount";
 
 const LOOP = [
   { to: "/plan", word: "Plan" },
@@ -85,17 +86,15 @@ function Strip() {
         </Link>
         <LoopLinks />
         {athlete && (
-          <Link
-            component={RouterLink}
-            to="/settings"
-            underline="hover"
-            sx={{ color: "inherit", justifySelf: "end", fontSize: "0.92rem", py: 1, textAlign: "right" }}
-          >
-            {athlete.name}
-            <Box component="span" sx={{ display: { xs: "none", lg: "inline" }, color: "#c5cbe0" }}>
-              , {hand}, {athlete.units}
-            </Box>
-          </Link>
+          <Stack direction="row" sx={{ justifySelf: "end", alignItems: "center", gap: 1.5 }}>
+            <QuickCount />
+            <Link component={RouterLink} to="/settings" underline="hover" sx={{ color: "inherit", fontSize: "0.92rem", py: 1, textAlign: "right" }}>
+              {athlete.name}
+              <Box component="span" sx={{ display: { xs: "none", lg: "inline" }, color: "#c5cbe0" }}>
+                , {hand}, {athlete.units}
+              </Box>
+            </Link>
+          </Stack>
         )}
       </Box>
     </Box>

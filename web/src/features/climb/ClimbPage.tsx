@@ -39,6 +39,11 @@ function LadderTile({ standing }: { standing: Standing }) {
 
 export default function ClimbPage() {
   const query = useQuery(laddersQuery);
+  const own = (
+    <Button component={RouterLink} to="/climb/new">
+      A ladder of your own
+    </Button>
+  );
   const shelf = (
     <Button component={RouterLink} to="/climb/shelf" variant={query.data?.length === 0 ? "contained" : "outlined"} color={query.data?.length === 0 ? "success" : "primary"}>
       {query.data?.length === 0 ? "Choose a ladder" : "The shelf"}
@@ -54,11 +59,11 @@ export default function ClimbPage() {
     </>
   );
   return (
-    <Page title="Climb" heading="Your ladders" actions={query.data && query.data.length > 0 && shelf} why={why}>
+    <Page title="Climb" heading="Your ladders" actions={query.data && query.data.length > 0 && <>{own}{shelf}</>} why={why}>
       <Loaded query={query}>
         {(standings) =>
           standings.length === 0 ? (
-            <EmptyState title="No ladder yet" action={shelf}>
+            <EmptyState title="No ladder yet" action={<>{shelf} {own}</>}>
               A ladder is one drill from easy to hard. Take one from the shelf; what each rung asks for is yours to change.
             </EmptyState>
           ) : (

@@ -1,8 +1,8 @@
 /** One ladder: the drawing, the verdict, its rungs from the top down with the runs on each, and the moves made. */
-import { Box, Stack, Typography } from "@mui/material";
+import { Box, Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useParams } from "react-router";
+import { Link as RouterLink, useParams } from "react-router";
 
 import { ladderQuery, type LadderDetail, type RungStanding } from "../../api/queries";
 import { capital, showDay } from "../../shared/lib/format";
@@ -88,9 +88,12 @@ export default function LadderPage() {
             <Verdict detail={detail} isHopping={isHopping} onClimb={() => setIsHopping(true)} />
             <Stack component="ol" spacing={1.5} sx={{ listStyle: "none", m: 0, p: 0 }} aria-label="Rungs, from the top down">
               {detail.rungs.map((standing) => (
-                <RungRow key={standing.rung.id} standing={standing} onChange={() => setChanging(standing)} />
+                <RungRow key={standing.rung.id} ladderId={detail.standing.ladder.id} standing={standing} onChange={() => setChanging(standing)} />
               ))}
             </Stack>
+            <Button component={RouterLink} to={`/climb/${detail.standing.ladder.id}/rungs/new`} sx={{ alignSelf: "flex-start" }} className="no-print">
+              One rung more, on top
+            </Button>
             {detail.standing.ladder.kit.length > 0 && <Typography color="text.secondary">Kit: {detail.standing.ladder.kit.join(", ")}.</Typography>}
           </>
         )}

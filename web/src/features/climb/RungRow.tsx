@@ -34,11 +34,12 @@ function SideRecord({ record, mark }: { record: Schemas["RungRecord"]; mark: num
 }
 
 interface RungRowProps {
+  ladderId: number;
   standing: RungStanding;
   onChange: () => void;
 }
 
-export function RungRow({ standing, onChange }: RungRowProps) {
+export function RungRow({ ladderId, standing, onChange }: RungRowProps) {
   const { rung, state, threshold, records } = standing;
   const isWorking = state === "working";
   return (
@@ -64,6 +65,9 @@ export function RungRow({ standing, onChange }: RungRowProps) {
         </Button>
         <Button size="small" onClick={onChange} aria-label={`Change what it asks for, rung ${rung.number}`}>
           Change what it asks for
+        </Button>
+        <Button component={RouterLink} to={`/climb/${ladderId}/rungs/${rung.id}/game`} size="small" aria-label={`Change the game, rung ${rung.number}`}>
+          Change the game
         </Button>
         {!rung.layout && (
           <Button component={RouterLink} to={`/set-up/layouts/new?rung=${rung.id}`} size="small" aria-label={`Lay targets for rung ${rung.number}`}>

@@ -12,6 +12,8 @@ const WORDS = {
   make: "✓ make",
   miss: "✗ miss",
   let: "let: not counted",
+  zone: "zone",
+  tick: "the clock says so",
   undo: "undo: the press before is taken back",
   pause: "pause",
   resume: "go on",

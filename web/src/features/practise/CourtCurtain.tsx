@@ -5,6 +5,7 @@ import type { ReactNode } from "react";
 import type { Run } from "../../api/queries";
 import { showClock } from "../../shared/lib/format";
 import { court } from "../../shared/ui/tape";
+import { detailOf } from "./details";
 import type { Standing } from "./outbox";
 
 function Curtain({ children, isClear = false }: { children: ReactNode; isClear?: boolean }) {
@@ -62,6 +63,7 @@ const ENDINGS = { goal: "Goal reached", missed: "A miss ends it", attempts: "All
 
 export function EndCurtain({ run, standing, onSee, onUndo }: { run: Run; standing: Standing; onSee: () => void; onUndo: () => void }) {
   const { tally } = standing;
+  const closing = detailOf(tally, "closing");
   return (
     <Curtain>
       <Typography variant="h1" component="h2" sx={{ color: court.mustard }}>
@@ -72,6 +74,7 @@ export function EndCurtain({ run, standing, onSee, onUndo }: { run: Run; standin
         {tally.out_of !== null && `of ${tally.out_of} `}
         {tally.number_label}; asked for: {run.rung.goal_words}
       </Typography>
+      {closing && <Typography sx={{ fontSize: "clamp(1.1rem, 3vmin, 1.6rem)", color: court.mustard }}>{closing}</Typography>}
       <Button variant="contained" color="success" onClick={onSee} sx={bigButton}>
         See what it means
       </Button>

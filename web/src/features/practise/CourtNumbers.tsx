@@ -1,6 +1,6 @@
 /** The one huge number, what it is out of, what to do now, and how far it is to the mark, the usual and the best. */
 import { Box } from "@mui/material";
-import { memo } from "react";
+import { memo, type ReactNode } from "react";
 
 import type { Run } from "../../api/queries";
 import { counted, showClock, showNumber } from "../../shared/lib/format";
@@ -35,36 +35,64 @@ function Company({ run, standing }: { run: Run; standing: Standing }) {
   );
 }
 
+/** What to play at now, large, and what follows it, one step ahead. */
+function Aim({ target, then }: { target: string | null; then: string | null }) {
+  if (target === null && then === null) return null;
+  return (
+    <Box sx={{ fontFamily: HEADINGS, lineHeight: 1.05 }}>
+      {target !== null && (
+        <Box data-testid="target" sx={{ fontWeight: 800, fontSize: "clamp(2.2rem, 9vmin, 5.6rem)", color: court.mustard, overflowWrap: "anywhere" }}>
+          {target}
+        </Box>
+      )}
+      {then !== null && (
+        <Box data-testid="then" sx={{ fontWeight: 550, fontSize: "clamp(1rem, 3.2vmin, 1.9rem)", color: court.text }}>
+          then {then}
+        </Box>
+      )}
+    </Box>
+  );
+}
+
 interface CourtNumbersProps {
   run: Run;
   standing: Standing;
   restS: number;
+  /** Whether it stands beside pads, and not over the two halves. */
+  isBeside?: boolean;
+  /** What the format shows of its own. */
+  children?: ReactNode;
 }
 
-export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS }: CourtNumbersProps) {
+export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS, isBeside = false, children }: CourtNumbersProps) {
   const { tally } = standing;
   const digits = String(tally.number).length;
+  const hasAim = tally.target !== null || tally.then !== null || children !== undefined;
+  // A third of the screen's height; less where a target is to be read as well, or where it stands beside pads.
+  const tall = isBeside ? "min(26dvh, 16vw)" : hasAim ? `min(33dvh, ${120 / Math.max(2, digits)}vw)` : `min(46dvh, ${150 / Math.max(2, digits)}vw)`;
   return (
     <Box
-      sx={{ position: "absolute", inset: 0, pb: "84px", pointerEvents: "none", display: "flex", flexDirection: "column", alignItems: "center", justifyContent: "center", textAlign: "center", px: 1 }}
+      sx={{ position: isBeside ? "static" : "absolute", inset: 0, pb: isBeside ? 1 : "84px", pointerEvents: "none", display: "flex", flexDirection: "column", alignItems: "center", justifyContent: "center", textAlign: "center", px: 1, gap: hasAim ? 0.5 : 0 }}
     >
-      <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(2rem, 5.8vmin, 3.4rem)", lineHeight: 1.1, color: court.mustard }}>
-        {tally.next}
+      <Aim target={tally.target} then={tally.then} />
+      <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: hasAim || isBeside ? "clamp(1.15rem, 4vmin, 2.2rem)" : "clamp(2rem, 5.8vmin, 3.4rem)", lineHeight: 1.1, color: court.mustard }}>
+        {tally.asks || tally.next}
         {restS > 0 && ` (${restS} s)`}
       </Box>
       <Box
         data-testid="number"
-        sx={{ fontFamily: HEADINGS, fontWeight: 800, fontVariantNumeric: "tabular-nums", fontSize: `min(46dvh, ${150 / Math.max(2, digits)}vw)`, lineHeight: 0.92, color: court.text }}
+        sx={{ fontFamily: HEADINGS, fontWeight: 800, fontVariantNumeric: "tabular-nums", fontSize: tall, lineHeight: 0.92, color: court.text }}
       >
         {tally.number}
       </Box>
-      <Box sx={{ fontFamily: HEADINGS, fontWeight: 600, fontSize: "clamp(1.2rem, 4vmin, 2.2rem)", lineHeight: 1.2 }}>
+      <Box sx={{ fontFamily: HEADINGS, fontWeight: 600, fontSize: isBeside ? "clamp(1rem, 3vmin, 1.6rem)" : "clamp(1.2rem, 4vmin, 2.2rem)", lineHeight: 1.2 }}>
         {tally.out_of !== null && `of ${tally.out_of} `}
         {tally.number_label}
       </Box>
+      {children}
       <Company run={run} standing={standing} />
       <Box aria-live="polite" sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}>
-        {tally.number} {tally.number_label}. {tally.next}
+        {tally.number} {tally.number_label}. {tally.target ?? ""} {tally.asks || tally.next}
       </Box>
     </Box>
   );

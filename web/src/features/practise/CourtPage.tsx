@@ -10,12 +10,16 @@ import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
 import { court } from "../../shared/ui/tape";
 import { courtTheme } from "../../shared/ui/courtTheme";
+import { BlockClock } from "./BlockClock";
+import { BoardCourt } from "./BoardCourt";
 import { CourtBar } from "./CourtBar";
+import { CourtExtras, hasExtras } from "./CourtExtras";
 import { CountIn, EndCurtain, ReadyCurtain } from "./CourtCurtain";
 import { CourtClock, CourtNumbers } from "./CourtNumbers";
 import { KeysDialog } from "./KeysDialog";
 import type { Standing } from "./outbox";
 import { Pads } from "./Pads";
+import { useDrawnZones } from "./useDrawnZones";
 import { usePlay } from "./usePlay";
 
 const Heading = memo(function Heading({ run }: { run: Run }) {
@@ -62,10 +66,20 @@ function CourtScreen({ run, athlete }: { run: Run; athlete: Athlete }) {
   const { standing, clock } = play.court;
   const { tally } = standing;
   const isOn = play.isPlaying && !tally.is_over;
+  const isOff = !isOn || tally.is_paused;
+  const drawn = useDrawnZones(run);
+  const isBoard = tally.pads.length > 0;
+  const extras = hasExtras(tally) ? <CourtExtras tally={tally} click={play.click} call={play.called} /> : undefined;
+  const numbers = (
+    <CourtNumbers run={run} standing={standing} restS={play.restS} isBeside={isBoard}>
+      {extras}
+    </CourtNumbers>
+  );
   return (
     <Box component="main" sx={{ height: "100dvh", display: "flex", flexDirection: "column", bgcolor: court.ground, color: court.text, overflow: "hidden" }}>
       <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
         <Heading run={run} />
+        {run.block !== null && <BlockClock blockId={run.block} />}
         <CourtClock leftS={play.leftS} usedS={play.usedS} isPaused={tally.is_paused} />
         <Button component={RouterLink} to={play.wayOut} color="inherit" sx={{ minWidth: 0 }}>
           Leave
@@ -73,8 +87,16 @@ function CourtScreen({ run, athlete }: { run: Run; athlete: Athlete }) {
       </Box>
       <LinkNotice standing={standing} onRetry={play.court.retry} />
       <Box sx={{ flex: 1, position: "relative", minHeight: 0 }}>
-        <Pads makeWord={run.make_word} missWord={run.miss_word} isMirrored={athlete.is_mirrored} isOff={!isOn || tally.is_paused} onPress={acts.press} />
-        <CourtNumbers run={run} standing={standing} restS={play.restS} />
+        {isBoard ? (
+          <BoardCourt tally={tally} drawn={drawn} isMirrored={athlete.is_mirrored} isOff={isOff} onPress={acts.press}>
+            {numbers}
+          </BoardCourt>
+        ) : (
+          <>
+            <Pads makeWord={run.make_word} missWord={run.miss_word} isMirrored={athlete.is_mirrored} isOff={isOff} onPress={acts.press} />
+            {numbers}
+          </>
+        )}
         {play.call && <Call words={play.call} />}
         {play.countIn !== null && <CountIn count={play.countIn} />}
         {!play.isPlaying && play.countIn === null && !tally.is_over && <ReadyCurtain run={run} standing={standing} atMs={clock.now()} onStart={acts.start} />}

@@ -8,10 +8,13 @@ import { court } from "../../shared/ui/tape";
 
 const FLASH_MS = 200;
 
+export type PressKind = "make" | "miss" | "let" | "zone";
+
 /** Lights a pad's tape up for a moment, without a render and without painting much: the next press may be near. */
-export function lightPad(kind: "make" | "miss") {
+export function lightPad(kind: PressKind, text = "") {
   const isStill = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
-  document.querySelector(`[data-sheen=${kind}]`)?.animate({ opacity: [0.9, isStill ? 0.9 : 0] }, { duration: FLASH_MS });
+  const name = CSS.escape(kind === "zone" ? `zone ${text}` : kind);
+  document.querySelector(`[data-sheen="${name}"]`)?.animate({ opacity: [0.9, isStill ? 0.9 : 0] }, { duration: FLASH_MS });
 }
 
 const LOOKS = {

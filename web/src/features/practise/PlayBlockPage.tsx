@@ -4,8 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
-import { api, unwrap } from "../../api/client";
-import { blockQuery, useBlockChange, useChange, type Block, type Segment } from "../../api/queries";
+import { blockQuery, useBlockChange, useSegmentDone, type Block, type Segment } from "../../api/queries";
 import { capital, counted, showMinutes } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
@@ -13,18 +12,11 @@ import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { Risks } from "../../shared/ui/Risks";
 import { Briefing, StartButton } from "./Briefing";
 import { Effort } from "../../shared/ui/Effort";
+import { Extend, isOpen, RunningBlock, SideCounts } from "./RunningBlock";
 import { useKeys } from "./useKeys";
 import { WarmUp } from "./WarmUp";
 
 const LONGEST_NOTE = 2000;
-
-function useSegmentDone() {
-  return useChange(
-    (id: number) => unwrap(api.POST("/api/segments/{segment_id}/done/", { params: { path: { segment_id: id } } })),
-    ["blocks"],
-    ["today"],
-  );
-}
 
 function NowWarmUp({ segment }: { segment: Segment }) {
   const done = useSegmentDone();
@@ -34,12 +26,13 @@ function NowWarmUp({ segment }: { segment: Segment }) {
       <Button variant="contained" color="success" size="large" loading={done.isPending} onClick={() => done.mutate(segment.id)} sx={{ alignSelf: "flex-start" }}>
         Warm: go on
       </Button>
+      <Extend segment={segment} word="Two minutes more" />
       {done.error && <ErrorNotice error={done.error} />}
     </Stack>
   );
 }
 
-function NowChallenge({ segment }: { segment: Segment }) {
+function NowChallenge({ block, segment }: { block: Block; segment: Segment }) {
   const done = useSegmentDone();
   if (!segment.rung) return null;
   const played = segment.runs.length;
@@ -57,7 +50,9 @@ function NowChallenge({ segment }: { segment: Segment }) {
           {isEnough ? "On to what comes next" : played > 0 ? "That is enough: go on" : "Leave it out today"}
         </Button>
         {isEnough && <StartButton rung={segment.rung.id} side={segment.side} segment={segment.id} word="One more run" isQuiet />}
+        <Extend segment={segment} word="Plan one run more" />
       </Stack>
+      <SideCounts block={block} segment={segment} />
       {done.error && <ErrorNotice error={done.error} />}
     </Stack>
   );
@@ -99,20 +94,21 @@ function NowNote({ block, segment }: { block: Block; segment: Segment | undefine
 function Now({ block, segment }: { block: Block; segment: Segment | undefined }) {
   if (!segment || segment.kind === "cool_down") return <NowNote block={block} segment={segment} />;
   if (segment.kind === "partner") return <NowPartner segment={segment} />;
-  return segment.kind === "warm_up" ? <NowWarmUp segment={segment} /> : <NowChallenge segment={segment} />;
+  return segment.kind === "warm_up" ? <NowWarmUp segment={segment} /> : <NowChallenge block={block} segment={segment} />;
 }
 
 function Playing({ block }: { block: Block }) {
-  const current = block.segments.find((segment) => segment.done_at === null);
+  const current = block.segments.find(isOpen);
   const done = useSegmentDone();
   useKeys({ next: () => current && current.kind !== "cool_down" && done.mutate(current.id) });
   return (
     <>
+      <RunningBlock block={block} />
       <Panel title={current ? `Now: ${current.title}, ${showMinutes(current.planned_s)}` : "All done"}>
         <Now key={current?.id} block={block} segment={current} />
       </Panel>
       <Panel title="The block">
-        <BlockRibbon segments={block.segments} minutes={block.minutes} />
+        <BlockRibbon segments={block.segments.filter((segment) => segment.dropped_at === null)} minutes={block.minutes} />
       </Panel>
     </>
   );
@@ -145,7 +141,7 @@ export default function PlayBlockPage() {
   const id = Number(useParams()["blockId"]);
   const query = useQuery(blockQuery(id));
   const block = query.data;
-  const current = block?.segments.find((segment) => segment.done_at === null);
+  const current = block?.segments.find(isOpen);
   const why = (
     <>
       {current && <WhyPoint title={`Why: ${current.title}`}>{current.reasons.join("; ")}.</WhyPoint>}

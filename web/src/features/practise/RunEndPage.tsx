@@ -13,6 +13,8 @@ import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { ResultStrip } from "../../shared/ui/ResultStrip";
 import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSign";
+import { AttachRun } from "./AttachRun";
+import { Breather } from "./Breather";
 import { StartButton } from "./Briefing";
 import { RunNote } from "./RunNote";
 import { SetAside } from "./SetAside";
@@ -116,13 +118,14 @@ function WhatNext({ run }: { run: Run }) {
   useKeys({ next: () => run.block !== null && void navigate(`/practise/blocks/${run.block}`) });
   return (
     <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "flex-start" }} className="no-print">
-      {hasMore && <StartButton rung={run.rung.id} side={run.side} segment={segment.id} word={`Next run (${segment.runs.length + 1} of ${segment.runs_planned})`} />}
+      {hasMore && <Breather />}
+      {hasMore && <StartButton rung={run.rung.id} side={run.side} segment={segment.id} word={`Next run (${segment.runs.length + 1} of ${segment.runs_planned}${segment.side_words ? `, ${segment.side_words}` : ""})`} />}
       {run.block !== null && (
         <Button component={RouterLink} to={`/practise/blocks/${run.block}`} variant={hasMore ? "outlined" : "contained"} color={hasMore ? "primary" : "success"} size="large" sx={{ fontSize: "1.25rem", px: 4, py: 1.5 }}>
           On with the block
         </Button>
       )}
-      {run.block === null && <StartButton rung={run.rung.id} side={run.side} word="Once more" />}
+      {run.block === null && !run.is_quick && <StartButton rung={run.rung.id} side={run.side} word="Once more" />}
     </Stack>
   );
 }
@@ -134,7 +137,7 @@ export default function RunEndPage() {
   const heading = outcome ? `${outcome.run.ladder.title}: ${outcome.run.rung.title}` : "End of the run";
   const why = outcome && (
     <>
-      <WhyPoint title="Asked for on this rung">{outcome.threshold.words}.</WhyPoint>
+      {!outcome.run.is_quick && <WhyPoint title="Asked for on this rung">{outcome.threshold.words}.</WhyPoint>}
       {outcome.lessons.length > 0 && (
         <WhyPoint title="What the numbers say">
           <Stack spacing={1}>
@@ -164,7 +167,7 @@ export default function RunEndPage() {
               </Typography>
             )}
             <WhatHappened outcome={data} />
-            <TheVerdict outcome={data} />
+            {data.run.is_quick ? <AttachRun run={data.run} /> : <TheVerdict outcome={data} />}
             <WhatNext run={data.run} />
             <Panel title="For the record">
               <Stack spacing={2}>

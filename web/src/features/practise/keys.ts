@@ -21,6 +21,7 @@ const KEYS: Record<string, Action> = {
 export const KEY_HELP: [string, string][] = [
   ["Space, Enter, → or PageDown", "Make"],
   ["X, ← or PageUp", "Miss"],
+  ["1 to 9", "The zone, the pins or the mark of that number"],
   ["U", "Undo, as far back as you like"],
   ["L", "Let: does not count"],
   ["P", "Pause and go on"],
@@ -39,4 +40,10 @@ function isForControl(event: KeyboardEvent): boolean {
 export function readKey(event: KeyboardEvent): Action | null {
   if (event.repeat || event.ctrlKey || event.metaKey || event.altKey || isForControl(event)) return null;
   return KEYS[event.key.length === 1 ? event.key.toLowerCase() : event.key] ?? null;
+}
+
+/** The digit that was pressed, for zones, pins and marks; null for every other key. */
+export function readDigit(event: KeyboardEvent): string | null {
+  const isPlain = !event.repeat && !event.ctrlKey && !event.metaKey && !event.altKey && !isForControl(event);
+  return isPlain && /^[0-9]$/.test(event.key) ? event.key : null;
 }

@@ -60,10 +60,10 @@ export class Outbox {
 
   readonly read = () => this.standing;
 
-  add(kind: EventKind, atMs = this.clock.now()) {
+  add(kind: EventKind, text = "", atMs = this.clock.now()) {
     this.lastSeq += 1;
     this.lastAtMs = Math.max(this.lastAtMs, atMs);
-    this.pending.push({ id: makeUuid(), kind, seq: this.lastSeq, at_ms: this.lastAtMs });
+    this.pending.push({ id: makeUuid(), kind, seq: this.lastSeq, at_ms: this.lastAtMs, text });
     this.store();
     void this.send();
     // While answers come, the next one is a moment away and says it all; a render now would only delay it.

@@ -36,6 +36,27 @@ export class Speaker {
     for (const [frequency, start, length] of NOTES[sound]) this.note(frequency, now + start, length);
   }
 
+  /** The audio's own clock in seconds, steadier than any timer; null while there is no sound to be had. */
+  get time(): number | null {
+    return this.context?.state === "running" ? this.context.currentTime : null;
+  }
+
+  /** A click at a moment of the audio's clock; the first of a beat is higher. */
+  clickAt(at: number, isBeat: boolean) {
+    if (this.level > 0) this.note(isBeat ? 1760 : 1175, at, 0.03);
+  }
+
+  /** Speaks words where the browser has a voice; says whether it does. */
+  speak(words: string): boolean {
+    if (this.level === 0 || !("speechSynthesis" in window) || window.speechSynthesis.getVoices().length === 0) return false;
+    const said = new SpeechSynthesisUtterance(words);
+    said.volume = this.level;
+    said.rate = 1.1;
+    window.speechSynthesis.cancel();
+    window.speechSynthesis.speak(said);
+    return true;
+  }
+
   private note(frequency: number, at: number, length: number) {
     if (!this.context) return;
     const tone = this.context.createOscillator();

@@ -38,9 +38,10 @@ export function usedAt({ tally, atMs }: Standing, nowMs: number): number {
 export interface Court {
   standing: Standing;
   clock: RunClock;
-  press: (kind: EventKind) => void;
-  /** The last moment of a limited time is past. */
-  timeUp: () => void;
+  /** `text` says which zone was hit, where one was. */
+  press: (kind: EventKind, text?: string) => void;
+  /** A moment that the rules wait for is past: they are told how late it is. */
+  tick: (atMs: number) => void;
   retry: () => void;
   /** Whether any press is not answered yet. */
   hasPending: () => boolean;
@@ -51,13 +52,14 @@ export function useCourt(run: Run): Court {
   const [clock] = useState(() => new RunClock(run.id));
   const [outbox] = useState(() => new Outbox(run, serverOf(run.id), clock));
   const standing = useSyncExternalStore(outbox.subscribe, outbox.read);
-  const press = useCallback((kind: EventKind) => outbox.add(kind), [outbox]);
-  const timeUp = useCallback(() => {
-    if (!outbox.isEmpty) return; // a press, or a pause, that is not answered yet comes first
-    const { tally, atMs } = outbox.read();
-    // A contact on the very last millisecond counts, so the run is over one later.
-    outbox.add("finish", atMs + (tally.time_left_ms ?? 0) + 1);
-  }, [outbox]);
+  const press = useCallback((kind: EventKind, text?: string) => outbox.add(kind, text), [outbox]);
+  const tick = useCallback(
+    (atMs: number) => {
+      // A press, or a pause, that is not answered yet comes first.
+      if (outbox.isEmpty) outbox.add("tick", "", atMs);
+    },
+    [outbox],
+  );
   const retry = useCallback(() => void outbox.send(), [outbox]);
 
   useEffect(() => {
@@ -84,5 +86,5 @@ export function useCourt(run: Run): Court {
     client.query(outcomeQuery(run.id)).catch(() => undefined);
   }, [client, clock, run.id, standing.tally.is_over, standing.waiting]);
 
-  return { standing, clock, press, timeUp, retry, hasPending: () => !outbox.isEmpty };
+  return { standing, clock, press, tick, retry, hasPending: () => !outbox.isEmpty };
 }

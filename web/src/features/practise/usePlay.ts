@@ -5,9 +5,11 @@ import { useNavigate } from "react-router";
 import type { Athlete, Run } from "../../api/queries";
 import { useStable } from "../../shared/lib/useStable";
 import { callBetween } from "./calls";
-import { lightPad } from "./Pads";
+import { lightPad, type PressKind } from "./Pads";
 import type { Speaker } from "./sounds";
 import { useCall } from "./useCall";
+import { useCaller } from "./useCaller";
+import { useClick } from "./useClick";
 import { useCountIn } from "./useCountIn";
 import { leftAt, useCourt, usedAt, type Court } from "./useCourt";
 import { useKeys } from "./useKeys";
@@ -62,6 +64,21 @@ function useAnnouncer(court: Court, speaker: Speaker, say: (words: string) => vo
   }, [isResting, tally.is_over, say, speaker]);
 }
 
+/** Tells the rules how late it is when time is up, and when they said that something changes by itself. */
+function useWake({ standing, clock, tick }: Court, isPlaying: boolean) {
+  const { tally, atMs, waiting } = standing;
+  const isOn = isPlaying && !tally.is_over && !tally.is_paused && waiting === 0;
+  // A contact on the very last millisecond counts, so time is up one later.
+  const upMs = tally.time_left_ms === null ? Infinity : tally.time_left_ms + 1;
+  const wakeMs = Math.min(upMs, tally.wakes_in_ms ?? Infinity);
+  useEffect(() => {
+    if (!isOn || wakeMs === Infinity) return;
+    const dueMs = atMs + wakeMs;
+    const timer = window.setTimeout(() => tick(Math.max(dueMs, clock.now())), Math.max(0, dueMs - clock.now()));
+    return () => window.clearTimeout(timer);
+  }, [isOn, atMs, wakeMs, clock, tick]);
+}
+
 export function usePlay(run: Run, athlete: Athlete) {
   const navigate = useNavigate();
   const court = useCourt(run);
@@ -88,12 +105,9 @@ export function usePlay(run: Run, athlete: Athlete) {
     endedAt.current = tally.is_over ? performance.now() : 0;
   }, [tally.is_over]);
 
-  // Time is up by the clock; that the run is over is for the rules to say, so they are told the time.
-  const { timeUp } = court;
-  const isTimeUp = isPlaying && clocks.leftS === 0 && !tally.is_over && !tally.is_paused;
-  useEffect(() => {
-    if (isTimeUp) timeUp();
-  }, [isTimeUp, timeUp]);
+  useWake(court, isPlaying);
+  const click = useClick(court.standing, speaker, isPlaying);
+  const called = useCaller(court.standing, court.clock, speaker, isPlaying);
 
   const canUndo = tally.undoable > 0 || tally.ending === "stopped" || waiting > 0;
   const start = () => {
@@ -101,15 +115,20 @@ export function usePlay(run: Run, athlete: Athlete) {
     speaker.wake();
     countIn.begin();
   };
-  const press = (kind: "make" | "miss" | "let") => {
+  const press = (kind: PressKind, text = "") => {
     if (!isPlaying || tally.is_over || tally.is_paused) return;
-    court.press(kind);
+    court.press(kind, text);
     if (kind === "let") {
       say("Let: not counted");
       return;
     }
-    lightPad(kind);
-    speaker.play(kind === "make" ? "made" : "missed");
+    lightPad(kind, text);
+    speaker.play(kind === "miss" ? "missed" : "made");
+  };
+  const pressDigit = (digit: string) => {
+    const zones = tally.pads.filter((pad) => pad.kind === "zone");
+    const pad = zones.find(({ text }) => text === digit) ?? zones[Number(digit) - 1];
+    if (pad && !isHelpOpen) press("zone", pad.text);
   };
   const undo = () => {
     if (!canUndo && !court.hasPending()) return;
@@ -127,12 +146,12 @@ export function usePlay(run: Run, athlete: Athlete) {
     else start();
   };
   const keys = { make, miss: () => press("miss"), let: () => press("let"), undo, pause, mute: sound.toggle, next: () => tally.is_over && seeEnd() };
-  useKeys({ ...(isHelpOpen ? {} : keys), help: () => setHelp(!isHelpOpen) });
+  useKeys({ ...(isHelpOpen ? {} : keys), help: () => setHelp(!isHelpOpen) }, pressDigit);
 
   const acts = useStable({ start, press, undo, pause, seeEnd, stop: () => court.press("finish"), letIt: () => press("let"), showKeys: () => setHelp(true), hideKeys: () => setHelp(false), toggleSound: sound.toggle });
   return {
     ...clocks,
-    ...{ court, sound, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts },
+    ...{ court, sound, click, called, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts },
     wayOut: run.block === null ? "/practise" : `/practise/blocks/${run.block}`,
   };
 }

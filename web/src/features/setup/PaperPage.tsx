@@ -8,10 +8,10 @@ import { capital } from "../../shared/lib/format";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
 import { tape } from "../../shared/ui/tape";
-import { Ground } from "./editor/Ground";
+import { Ground } from "../../shared/board/Ground";
 import { TapeList } from "./editor/TapeList";
-import { wholeOf } from "./editor/view";
-import { ZoneShape } from "./editor/ZoneShape";
+import { wholeOf } from "../../shared/board/view";
+import { ZoneShape } from "../../shared/board/ZoneShape";
 
 /** What fits between the margins of A4 beside the tape list, in millimetres. */
 const WIDEST_MM = 176;

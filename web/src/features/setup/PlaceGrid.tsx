@@ -3,9 +3,9 @@ import { Box, Typography } from "@mui/material";
 import { Link as RouterLink, useSearchParams } from "react-router";
 
 import type { DrawnPlace, Surface, Zone } from "../../api/setup";
-import { Ground } from "./editor/Ground";
-import { wholeOf } from "./editor/view";
-import { ZoneShape } from "./editor/ZoneShape";
+import { Ground } from "../../shared/board/Ground";
+import { wholeOf } from "../../shared/board/view";
+import { ZoneShape } from "../../shared/board/ZoneShape";
 import { ForgetPlace } from "./ForgetPlace";
 
 /** A surface, and what lies on it, fitted into a small room. */

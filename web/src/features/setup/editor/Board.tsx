@@ -1,16 +1,17 @@
 /** The board: a surface to scale with the targets on it, to be dragged, pulled and nudged. */
 import { Box, Stack, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
-import { useLayoutEffect, useRef, useState, type KeyboardEvent } from "react";
+import { useState, type KeyboardEvent } from "react";
 
 import type { Stand, Surface, Zone } from "../../../api/setup";
 import { showLength, TYPED, type Units } from "../../../shared/lib/lengths";
+import { useRoom } from "../../../shared/lib/useRoom";
 import { tape } from "../../../shared/ui/tape";
-import { boxOf, grown, handlesOf, middleOf, movedTo } from "./geometry";
-import { Ground } from "./Ground";
+import { boxOf, grown, handlesOf, middleOf, movedTo } from "../../../shared/board/geometry";
+import { Ground } from "../../../shared/board/Ground";
 import { Measures } from "./Measures";
 import { useDrag } from "./useDrag";
-import { viewOf, type View } from "./view";
-import { ZoneShape, type Look } from "./ZoneShape";
+import { viewOf, type View } from "../../../shared/board/view";
+import { ZoneShape, type Look } from "../../../shared/board/ZoneShape";
 
 const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
 const ZOOMS = [1, 2, 4];
@@ -31,19 +32,6 @@ export interface BoardProps {
   onChoose: (index: number | null) => void;
   onChange: (index: number, zone: Zone) => void;
   onRemove: (index: number) => void;
-}
-
-/** How wide the board's room is. */
-function useWidth() {
-  const room = useRef<HTMLDivElement>(null);
-  const [width, setWidth] = useState(640);
-  useLayoutEffect(() => {
-    if (!room.current) return;
-    const watch = new ResizeObserver(([entry]) => entry && setWidth(entry.contentRect.width));
-    watch.observe(room.current);
-    return () => watch.disconnect();
-  }, []);
-  return { room, width };
 }
 
 /** The target after a key was pressed on it; null for keys that mean nothing here. */
@@ -89,7 +77,7 @@ function sayWhere(zone: Zone, surface: Surface, units: Units): string {
 
 export function Board(props: BoardProps) {
   const { surface, zones, chosen, units, stand, foretold, played, onChoose, onChange, onRemove } = props;
-  const { room, width } = useWidth();
+  const { room, width } = useRoom();
   const [closer, setCloser] = useState({ zoom: 1, at: null as { x: number; y: number } | null });
   const view = viewOf(surface, width, closer);
   const { carried, take, hand } = useDrag({ surface, scale: view.scale, step: TYPED[units].nudgeM, onDrop: onChange });

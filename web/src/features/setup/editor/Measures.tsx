@@ -2,8 +2,8 @@
 import type { Surface, Zone } from "../../../api/setup";
 import { showLength, type Units } from "../../../shared/lib/lengths";
 import { tape } from "../../../shared/ui/tape";
-import { boxOf } from "./geometry";
-import type { View } from "./view";
+import { boxOf } from "../../../shared/board/geometry";
+import type { View } from "../../../shared/board/view";
 
 /** Shorter than this on the screen there is no room for the number. */
 const LEAST = 34;

@@ -16,6 +16,9 @@ const ORDERS: Record<Made, string> = {
   clock: "Round the clock",
   counter_clock: "Round the clock backwards",
   opposite: "Opposite corners",
+  rows: "Above, then below",
+  columns: "Above and below in turn",
+  crossing: "Crossing: above one side, below the other",
 };
 const STEP_MS = 900;
 

@@ -7,7 +7,7 @@ import { useChange } from "../../../api/queries";
 import type { Shape, Surface, Zone } from "../../../api/setup";
 import { toMillimetre, TYPED, type Units } from "../../../shared/lib/lengths";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
-import { boxOf, limitsOf, movedTo } from "./geometry";
+import { boxOf, limitsOf, movedTo } from "../../../shared/board/geometry";
 
 const LENGTHS: Partial<Record<keyof Shape, string>> = {
   width_m: "Wide",

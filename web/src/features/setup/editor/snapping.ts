@@ -1,6 +1,6 @@
 /** Snapping: what is dragged goes to the nearest line of the place, half, third or quarter, or else to whole steps. */
 import type { Surface, Zone } from "../../../api/setup";
-import { boxOf, middleOf, movedTo, pulled, type Handle, type Spot } from "./geometry";
+import { boxOf, middleOf, movedTo, pulled, type Handle, type Spot } from "../../../shared/board/geometry";
 
 type Guide = Surface["guides_x"][number];
 

@@ -1,6 +1,6 @@
 /** Where a target lies on its surface, how it is moved and pulled larger. Metres; y goes up, or away. */
-import type { Shape, Surface, Zone } from "../../../api/setup";
-import { toMillimetre } from "../../../shared/lib/lengths";
+import type { Shape, Surface, Zone } from "../../api/setup";
+import { toMillimetre } from "../lib/lengths";
 
 export interface Box {
   left: number;

@@ -1,6 +1,6 @@
 /** A surface as it is before any target lies on it: its ground, its lines, its landmarks. */
-import type { Surface } from "../../../api/setup";
-import { tape } from "../../../shared/ui/tape";
+import type { Surface } from "../../api/setup";
+import { tape } from "../ui/tape";
 import type { View } from "./view";
 
 const GROUNDS: Record<string, string> = { floor: "#f0e4cf", wall: "#ebe7dd", table: "#dde8e0", air: "#e8eef5" };

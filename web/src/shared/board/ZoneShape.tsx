@@ -1,6 +1,6 @@
 /** A target as tape on the ground: a flat strip of colour around it, its name on it. */
-import type { Surface, Zone } from "../../../api/setup";
-import { tape } from "../../../shared/ui/tape";
+import type { Surface, Zone } from "../../api/setup";
+import { tape } from "../ui/tape";
 import { boxOf, endsOf, middleOf, thingsOf } from "./geometry";
 import type { View } from "./view";
 
@@ -15,6 +15,8 @@ interface ShapeProps {
   look?: Look;
   /** What is written on it, where that is more than its name. */
   text?: string;
+  /** The height of its letters, in points. */
+  letters?: number;
 }
 
 function Outline({ zone, surface, view, colour }: ShapeProps & { colour: string }) {
@@ -54,19 +56,19 @@ function Outline({ zone, surface, view, colour }: ShapeProps & { colour: string 
 }
 
 export function ZoneShape(props: ShapeProps) {
-  const { zone, surface, view, look = "plain", text = zone.name } = props;
+  const { zone, surface, view, look = "plain", text = zone.name, letters = 13 } = props;
   const box = boxOf(zone, surface);
   // A name that would not fit in it stands above it, or below where there is no room above.
-  const isRoomy = zone.shape.kind !== "line" && zone.shape.kind !== "row" && (box.right - box.left) * view.scale > text.length * 7.5 + 12 && (box.top - box.bottom) * view.scale > 26;
+  const isRoomy = zone.shape.kind !== "line" && zone.shape.kind !== "row" && (box.right - box.left) * view.scale > text.length * letters * 0.58 + 12 && (box.top - box.bottom) * view.scale > 2 * letters;
   const above = view.y(box.top) - 9;
-  const y = isRoomy ? view.y(middleOf(zone).y) + 5 : above > 12 ? above : view.y(box.bottom) + 18;
+  const y = isRoomy ? view.y(middleOf(zone).y) + letters * 0.38 : above > letters ? above : view.y(box.bottom) + letters + 5;
   // A strip is named at its left, where other targets lie upon it less often.
   const isStrip = zone.shape.kind === "strip";
   const x = isStrip ? view.x(0) + 10 : view.x(middleOf(zone).x);
   return (
     <>
       <Outline {...props} colour={COLOURS[look]} />
-      <text x={x} y={y} textAnchor={isStrip ? "start" : "middle"} fontSize={13} fontWeight={700} fill={tape.ink} stroke={tape.paper} strokeWidth={3} paintOrder="stroke" style={{ pointerEvents: "none", userSelect: "none" }}>
+      <text x={x} y={y} textAnchor={isStrip ? "start" : "middle"} fontSize={letters} fontWeight={700} fill={tape.ink} stroke={tape.paper} strokeWidth={letters / 4} paintOrder="stroke" style={{ pointerEvents: "none", userSelect: "none" }}>
         {text}
       </text>
     </>

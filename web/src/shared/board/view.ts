@@ -1,6 +1,6 @@
 /** From metres on a surface to points on the screen, fitted into the room there is, closer in where that was asked. */
-import type { Surface } from "../../../api/setup";
-import type { Spot } from "./geometry";
+import type { Surface, Zone } from "../../api/setup";
+import { boxOf, type Spot } from "./geometry";
 
 const PAD = 34;
 const TALLEST = 540;
@@ -38,4 +38,16 @@ export function viewOf(surface: Surface, width: number, { zoom, at }: Closer): V
   const height = Math.min(TALLEST, Math.max(LOWEST, across * surface.length_m + 2 * PAD));
   const scale = Math.min(across, (height - 2 * PAD) / surface.length_m) * zoom;
   return around(width, height, scale, at ?? middleOfSurface(surface));
+}
+
+/** How much of what is around targets is seen with them, as a share of their extent. */
+const AROUND = 0.25;
+
+/** As close in on all of the targets as a room allows, with a little of the surface around them. */
+export function closeOn(zones: Zone[], surface: Surface, width: number, height: number): View {
+  const boxes = zones.map((zone) => boxOf(zone, surface));
+  const [left, right] = [Math.min(...boxes.map((box) => box.left)), Math.max(...boxes.map((box) => box.right))];
+  const [bottom, top] = [Math.min(...boxes.map((box) => box.bottom)), Math.max(...boxes.map((box) => box.top))];
+  const scale = Math.min(width / ((right - left) * (1 + AROUND)), height / ((top - bottom) * (1 + AROUND)));
+  return around(width, height, scale, { x: (left + right) / 2, y: (bottom + top) / 2 });
 }

@@ -1,0 +1,75 @@
+/** The game of a rung, edited: which one, its settings from its published schema, and what the rules say to them. */
+import { Alert, Box, MenuItem, Stack, TextField, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+
+import { layoutQuery } from "../../../api/setup";
+import type { Rung } from "../../../api/queries";
+import { showMinutes } from "../../../shared/lib/format";
+import { ListInput } from "./ListInput";
+import { PlainInput } from "./PlainInput";
+import { defaultsOf, fieldsOf, type Row, type SettingsSchema, type Value } from "./schema";
+import type { Challenge, Draft, useGame } from "./useGame";
+
+const MOST_CUES = 2;
+
+function useTargets(rung: Rung | null): string[] {
+  const layout = useQuery({ ...layoutQuery(rung?.layout?.id ?? 0), enabled: Boolean(rung?.layout) });
+  return layout.data?.zones.map((zone) => zone.name).filter((name) => name !== "") ?? [];
+}
+
+function Words({ draft, setDraft, goalWords }: { draft: Draft; setDraft: (draft: Draft) => void; goalWords: string }) {
+  const cues = [...draft.cues, "", ""].slice(0, MOST_CUES);
+  return (
+    <>
+      <TextField label="Name of the rung" value={draft.title} placeholder={goalWords} helperText="Left empty, it is called after its game." onChange={(event) => setDraft({ ...draft, title: event.target.value })} slotProps={{ htmlInput: { maxLength: 120 } }} />
+      <TextField label="Set-up" multiline minRows={2} value={draft.setUp} onChange={(event) => setDraft({ ...draft, setUp: event.target.value })} slotProps={{ htmlInput: { maxLength: 2000 } }} />
+      <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" } }}>
+        {cues.map((cue, place) => (
+          <TextField key={place} size="small" label={`Cue ${place + 1}`} value={cue} onChange={(event) => setDraft({ ...draft, cues: cues.map((each, index) => (index === place ? event.target.value : each)) })} slotProps={{ htmlInput: { maxLength: 60 } }} />
+        ))}
+      </Box>
+    </>
+  );
+}
+
+interface GameFormProps {
+  game: ReturnType<typeof useGame>;
+  challenges: Challenge[];
+  rung: Rung | null;
+}
+
+export function GameForm({ game, challenges, rung }: GameFormProps) {
+  const { draft, setDraft, checked, problem, problemAt } = game;
+  const targets = useTargets(rung);
+  const challenge = challenges.find((each) => each.id === draft.format);
+  if (!challenge) return null;
+  const schema = challenge.settings_schema as SettingsSchema;
+  const set = (name: string, value: Value) => setDraft({ ...draft, settings: { ...draft.settings, [name]: value } });
+  const choose = (format: string) => {
+    const chosen = challenges.find((each) => each.id === format);
+    if (chosen) setDraft({ ...draft, format, settings: defaultsOf(chosen.settings_schema as SettingsSchema) });
+  };
+  return (
+    <Stack spacing={2.5} sx={{ maxWidth: 760 }}>
+      <TextField select label="Game" value={draft.format} onChange={(event) => choose(event.target.value)} helperText={challenge.game}>
+        {challenges.map((each) => (
+          <MenuItem key={each.id} value={each.id}>{each.title}</MenuItem>
+        ))}
+      </TextField>
+      {fieldsOf(schema).map((field) =>
+        field.kind === "names" || field.kind === "rows" ? (
+          <ListInput key={field.name} field={field} value={(draft.settings[field.name] ?? []) as string[] | Row[]} problemAt={problemAt} targets={targets} onChange={(value) => set(field.name, value)} />
+        ) : (
+          <PlainInput key={field.name} field={field} value={(draft.settings[field.name] ?? null) as number | string | null} problem={problemAt(field.name)} onChange={(value) => set(field.name, value)} />
+        ),
+      )}
+      {problem && <Alert severity="error" variant="outlined" sx={{ color: "text.primary" }}>{problem.detail}</Alert>}
+      {checked && (
+        <Typography role="status">
+          <b>{checked.goal_words}.</b> {checked.rule} About {showMinutes(checked.expected_s)} for one run, {showMinutes(checked.low_s)} to {showMinutes(checked.high_s)}.
+        </Typography>
+      )}
+      <Words draft={draft} setDraft={setDraft} goalWords={checked?.goal_words ?? ""} />
+    </Stack>
+  );
+}

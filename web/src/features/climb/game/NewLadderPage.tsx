@@ -1,0 +1,59 @@
+/** A ladder of one's own: its name, its sides, and the game of its first rung. */
+import { Button, Checkbox, FormControlLabel, Stack, TextField } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+
+import { api, unwrap } from "../../../api/client";
+import { challengesQuery, useChange } from "../../../api/queries";
+import { ErrorNotice, Loaded } from "../../../shared/ui/Loaded";
+import { Page, Panel, WhyPoint } from "../../../shared/ui/Page";
+import { GameForm } from "./GameForm";
+import { bodyOf, draftOf, useGame, type Challenge } from "./useGame";
+
+function NewLadder({ challenges }: { challenges: Challenge[] }) {
+  const navigate = useNavigate();
+  const [words, setWords] = useState({ title: "", discipline: "", summary: "" });
+  const [hasSides, setHasSides] = useState(false);
+  const game = useGame(draftOf(null, challenges));
+  const make = useChange(
+    () => unwrap(api.POST("/api/own-ladders/", { body: { ...words, has_sides: hasSides, rung: bodyOf(game.draft) } })),
+    ["ladders"],
+    ["today"],
+  );
+  const isNamed = words.title.trim() !== "" && words.discipline.trim() !== "";
+  return (
+    <Stack spacing={3}>
+      <Panel title="The drill">
+        <Stack spacing={2} sx={{ maxWidth: 760 }}>
+          <TextField required label="Name of the ladder" value={words.title} onChange={(event) => setWords({ ...words, title: event.target.value })} slotProps={{ htmlInput: { maxLength: 120 } }} />
+          <TextField required label="Discipline" value={words.discipline} onChange={(event) => setWords({ ...words, discipline: event.target.value })} slotProps={{ htmlInput: { maxLength: 80 } }} />
+          <TextField label="What it is about" value={words.summary} onChange={(event) => setWords({ ...words, summary: event.target.value })} slotProps={{ htmlInput: { maxLength: 500 } }} />
+          <FormControlLabel control={<Checkbox checked={hasSides} onChange={(event) => setHasSides(event.target.checked)} />} label="Played with each side on its own" />
+        </Stack>
+      </Panel>
+      <Panel title="Its first rung">
+        <GameForm game={game} challenges={challenges} rung={null} />
+      </Panel>
+      <Button variant="contained" color="success" size="large" disabled={!isNamed || game.problem !== null} loading={make.isPending} onClick={() => make.mutate(undefined, { onSuccess: ({ id }) => void navigate(`/climb/${id}`) })} sx={{ alignSelf: "flex-start" }}>
+        Make this ladder
+      </Button>
+      {make.error && <ErrorNotice error={make.error} />}
+    </Stack>
+  );
+}
+
+export default function NewLadderPage() {
+  const challenges = useQuery(challengesQuery);
+  const why = (
+    <>
+      <WhyPoint title="From easy to hard">Begin with a rung that you would make seven times in ten. The next ones come on top of it.</WhyPoint>
+      <WhyPoint title="Take care">A ladder of your own carries no cautions but yours. What can injure (flips, contact, diving, heavy overhead work) belongs under the eyes of a qualified coach, and under the rules of the venue.</WhyPoint>
+    </>
+  );
+  return (
+    <Page title="A ladder of your own" why={why}>
+      <Loaded query={challenges}>{(list) => <NewLadder challenges={list} />}</Loaded>
+    </Page>
+  );
+}

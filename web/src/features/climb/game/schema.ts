@@ -1,0 +1,94 @@
+/** The settings of a game as its published JSON Schema describes them, as far as an editor needs it. */
+export type Value = number | string | null | string[] | Row[];
+export type Row = Record<string, number | string | null>;
+export type Settings = Record<string, Value>;
+
+export interface NumberField {
+  kind: "number";
+  name: string;
+  title: string;
+  minimum: number;
+  maximum: number;
+  unit: string;
+  isOptional: boolean;
+}
+export interface ChoiceField {
+  kind: "choice";
+  name: string;
+  title: string;
+  options: { value: string; title: string }[];
+}
+export interface TextField {
+  kind: "text";
+  name: string;
+  title: string;
+  longest: number;
+}
+export interface NamesField {
+  kind: "names";
+  name: string;
+  title: string;
+  fewest: number;
+  most: number;
+  longest: number;
+  areTargets: boolean;
+}
+export interface RowsField {
+  kind: "rows";
+  name: string;
+  title: string;
+  fewest: number;
+  most: number;
+  columns: PlainField[];
+  areTargets: boolean;
+}
+export type PlainField = NumberField | ChoiceField | TextField;
+export type Field = PlainField | NamesField | RowsField;
+
+interface Property {
+  type: string | string[];
+  title: string;
+  default?: Value;
+  minimum?: number;
+  maximum?: number;
+  maxLength?: number;
+  minItems?: number;
+  maxItems?: number;
+  oneOf?: { const: string; title: string }[];
+  items?: Property & { properties?: Record<string, Property> };
+  "x-unit"?: string;
+  "x-drawn"?: boolean;
+  "x-targets"?: boolean;
+}
+
+export interface SettingsSchema {
+  properties: Record<string, Property>;
+}
+
+function plainField(name: string, property: Property): PlainField {
+  const { title } = property;
+  if (property.oneOf) return { kind: "choice", name, title, options: property.oneOf.map((each) => ({ value: each.const, title: each.title })) };
+  if (property.type === "string") return { kind: "text", name, title, longest: property.maxLength ?? 100 };
+  return { kind: "number", name, title, minimum: property.minimum ?? 0, maximum: property.maximum ?? 0, unit: property["x-unit"] ?? "", isOptional: Array.isArray(property.type) };
+}
+
+function fieldOf(name: string, property: Property): Field {
+  if (property.type !== "array") return plainField(name, property);
+  const list = { name, title: property.title, fewest: property.minItems ?? 0, most: property.maxItems ?? 24, areTargets: property["x-targets"] ?? false };
+  const columns = Object.entries(property.items?.properties ?? {}).map(([column, each]) => plainField(column, each));
+  return columns.length > 0 ? { kind: "rows", ...list, columns } : { kind: "names", ...list, longest: property.items?.maxLength ?? 24 };
+}
+
+/** The fields of an editor; what is drawn anew for every run is not asked for. */
+export function fieldsOf(schema: SettingsSchema): Field[] {
+  return Object.entries(schema.properties).filter(([, property]) => !property["x-drawn"]).map(([name, property]) => fieldOf(name, property));
+}
+
+export function defaultsOf(schema: SettingsSchema): Settings {
+  return Object.fromEntries(Object.entries(schema.properties).map(([name, property]) => [name, property.default ?? null]));
+}
+
+/** A row with nothing in it yet. */
+export function emptyRow(field: RowsField): Row {
+  return Object.fromEntries(field.columns.map((column) => [column.name, column.kind === "choice" ? (column.options[0]?.value ?? "") : column.kind === "text" ? "" : column.isOptional ? null : column.minimum]));
+}

@@ -1,0 +1,51 @@
+/** A game being made or changed: its format, its settings, and what the rules say of them while they are edited. */
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { useDeferredValue, useState } from "react";
+
+import { api, ProblemError, unwrap } from "../../../api/client";
+import type { Rung } from "../../../api/queries";
+import type { Schemas } from "../../../api/client";
+import { defaultsOf, type Settings, type SettingsSchema } from "./schema";
+
+export type Challenge = Schemas["Challenge"];
+
+export interface Draft {
+  title: string;
+  setUp: string;
+  cues: string[];
+  format: string;
+  settings: Settings;
+}
+
+export function draftOf(rung: Rung | null, challenges: Challenge[]): Draft {
+  const challenge = challenges.find((each) => each.id === rung?.format) ?? challenges[0];
+  const defaults = challenge ? defaultsOf(challenge.settings_schema as SettingsSchema) : {};
+  return {
+    title: rung?.title ?? "",
+    setUp: rung?.set_up ?? "",
+    cues: rung?.cues ?? [],
+    format: challenge?.id ?? "",
+    settings: { ...defaults, ...((rung?.settings ?? {}) as Settings) },
+  };
+}
+
+export function bodyOf({ title, setUp, cues, format, settings }: Draft): Schemas["RungToMakeRequest"] {
+  return { title, set_up: setUp, cues: cues.filter((cue) => cue.trim() !== ""), format, settings };
+}
+
+export function useGame(first: Draft) {
+  const [draft, setDraft] = useState(first);
+  const asked = useDeferredValue(draft);
+  const check = useQuery({
+    queryKey: ["check", asked.format, asked.settings],
+    queryFn: () => unwrap(api.POST("/api/challenges/{format_id}/check/", { params: { path: { format_id: asked.format } }, body: { settings: asked.settings } })),
+    placeholderData: keepPreviousData,
+    staleTime: 60_000,
+    retry: false,
+  });
+  const problem = check.error instanceof ProblemError ? check.error.problem : null;
+  /** What is wrong at a setting, at the way to it within the settings. */
+  const problemAt = (...loc: (string | number)[]) =>
+    problem?.errors.find((error) => error.loc.slice(1).join("/") === loc.join("/"))?.msg;
+  return { draft, setDraft, checked: check.error ? null : (check.data ?? null), problem, problemAt };
+}

@@ -1,0 +1,108 @@
+/** What one format or another shows beside its number: the sheet of frames, strokes of a click, a call, cues, a lap. */
+import { Box } from "@mui/material";
+
+import type { Tally } from "../../api/queries";
+import { court, tape } from "../../shared/ui/tape";
+import { detailOf, type CallLine, type FrameLine } from "./details";
+import type { Clicked } from "./useClick";
+
+const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';
+
+function Frame({ frame, number }: { frame: FrameLine | undefined; number: number }) {
+  const balls = frame?.balls ?? [];
+  return (
+    <Box component="li" aria-label={`Frame ${number}: ${balls.join(" ") || "not played yet"}${frame?.total == null ? "" : `, ${frame.total} in all`}`} sx={{ flex: number === 10 ? 1.4 : 1, minWidth: 0, bgcolor: frame ? court.line : "transparent", borderTop: `3px solid ${balls.length > 0 ? court.mustard : court.line}`, textAlign: "center", py: 0.5, fontVariantNumeric: "tabular-nums" }}>
+      <Box aria-hidden sx={{ fontSize: "clamp(0.75rem, 2.1vmin, 1.2rem)", color: court.mustard, minHeight: "1.4em", whiteSpace: "nowrap" }}>{balls.join(" ")}</Box>
+      <Box aria-hidden sx={{ fontSize: "clamp(0.85rem, 2.6vmin, 1.5rem)", fontWeight: 700, minHeight: "1.4em" }}>{frame?.total ?? ""}</Box>
+    </Box>
+  );
+}
+
+function FrameSheet({ frames }: { frames: FrameLine[] }) {
+  return (
+    <Box component="ol" aria-label="Score sheet" sx={{ listStyle: "none", display: "flex", gap: "3px", m: 0, p: 0, width: "100%", maxWidth: 900 }}>
+      {Array.from({ length: 10 }, (_, index) => (
+        <Frame key={index} frame={frames[index]} number={index + 1} />
+      ))}
+    </Box>
+  );
+}
+
+/** The strokes of a go as chalk: left and right hand in turn, the one that sounds now in mustard. */
+function StrokeRow({ stroke, strokes, isDone }: Clicked) {
+  const words = isDone ? "Clean, or not?" : stroke < 1 ? "Get ready" : `${stroke} of ${strokes}, ${stroke % 2 === 1 ? "first hand" : "other hand"}`;
+  const shown = Math.min(strokes, 64);
+  return (
+    <Box sx={{ width: "100%", maxWidth: 900 }}>
+      <Box data-testid="strokes" sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(1.2rem, 4vmin, 2.2rem)", color: isDone ? court.mustard : court.text }}>{words}</Box>
+      <Box aria-hidden sx={{ display: "flex", justifyContent: "center", alignItems: "flex-end", gap: "3px", height: 40, mt: 0.5 }}>
+        {Array.from({ length: shown }, (_, index) => {
+          const place = index + 1 + Math.max(0, stroke - shown);
+          const isNow = place === stroke;
+          return <Box key={index} sx={{ width: isNow ? 8 : 4, height: place % 2 === 1 ? 36 : 24, bgcolor: isNow ? court.mustard : place < stroke ? court.text : court.line, borderRadius: "2px" }} />;
+        })}
+      </Box>
+    </Box>
+  );
+}
+
+const CALLED: Record<string, string> = { coral: court.coral, teal: court.teal, mustard: court.mustard, plum: "#d9a6e5", paper: tape.paper, none: court.text };
+
+function CallSign({ call }: { call: CallLine | null }) {
+  return (
+    <Box role="status" data-testid="call" sx={{ minHeight: "1.25em", fontFamily: HEADINGS, fontWeight: 800, fontSize: "clamp(2.6rem, 13vmin, 8rem)", lineHeight: 1.1, px: 4, bgcolor: call ? CALLED[call.colour] : "transparent", color: court.ground }}>
+      {call?.call}
+      {call?.means && <Box component="span" sx={{ display: "block", fontSize: "0.32em", fontWeight: 600 }}>{call.means}</Box>}
+    </Box>
+  );
+}
+
+function CueStrip({ cues }: { cues: string[] }) {
+  return (
+    <Box component="ul" aria-label="Cues" sx={{ listStyle: "none", m: 0, p: 0, display: "flex", flexWrap: "wrap", justifyContent: "center", gap: 1.5 }}>
+      {cues.map((cue) => (
+        <Box component="li" key={cue} sx={{ px: 2, py: 0.5, bgcolor: tape.paper, color: court.ground, fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(1.1rem, 3.6vmin, 2rem)" }}>
+          {cue}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+function Lap({ lap, step }: { lap: string[]; step: number }) {
+  return (
+    <Box aria-hidden sx={{ display: "flex", flexWrap: "wrap", justifyContent: "center", gap: 0.75, fontSize: "clamp(0.9rem, 2.3vmin, 1.3rem)" }}>
+      {lap.slice(0, 24).map((zone, index) => (
+        <Box component="span" key={index} sx={{ px: 0.75, bgcolor: index === step ? court.mustard : index < step ? court.tealDeep : "transparent", color: index === step ? court.ground : court.text, border: `1px solid ${court.line}` }}>
+          {zone}
+        </Box>
+      ))}
+    </Box>
+  );
+}
+
+/** Whether a format shows anything of its own. */
+export function hasExtras(tally: Tally): boolean {
+  return (["frames", "click", "call", "lap"] as const).some((name) => detailOf(tally, name) !== null) || (detailOf(tally, "cues") ?? []).length > 0;
+}
+
+interface CourtExtrasProps {
+  tally: Tally;
+  click: Clicked | null;
+  call: CallLine | null;
+}
+
+export function CourtExtras({ tally, click, call }: CourtExtrasProps) {
+  const frames = detailOf(tally, "frames");
+  const cues = detailOf(tally, "cues");
+  const lap = detailOf(tally, "lap");
+  return (
+    <>
+      {frames && <FrameSheet frames={frames} />}
+      {click && <StrokeRow {...click} />}
+      {detailOf(tally, "call") && <CallSign call={call} />}
+      {cues && cues.length > 0 && <CueStrip cues={cues} />}
+      {lap && <Lap lap={lap} step={detailOf(tally, "step") ?? 0} />}
+    </>
+  );
+}

@@ -1,0 +1,95 @@
+/** Pads beside each other, each with its word: zones without a drawing, pins, marks, items of a list. */
+import CheckIcon from "@mui/icons-material/Check";
+import CloseIcon from "@mui/icons-material/Close";
+import { Box } from "@mui/material";
+
+import type { Schemas } from "../../api/client";
+import { court } from "../../shared/ui/tape";
+import type { PressKind } from "./Pads";
+
+type Pad = Schemas["Pad"];
+
+interface PadButtonProps {
+  pad: Pad;
+  /** The key that presses it. */
+  digit: string;
+  isOff: boolean;
+  onPress: (kind: PressKind, text: string) => void;
+}
+
+export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
+  const isOut = pad.kind === "miss";
+  const press = () => onPress(pad.kind, pad.text);
+  return (
+    <Box
+      component="button"
+      type="button"
+      data-pad={pad.kind}
+      data-text={pad.text}
+      aria-label={pad.beside ? `${pad.word}, ${pad.beside}` : pad.word}
+      disabled={isOff}
+      onPointerDown={(event) => {
+        event.preventDefault(); // Keeps the focus, and with it the keys, where it was.
+        if (event.button === 0) press();
+      }}
+      // A click without a pointer comes from a keyboard or a screen reader.
+      onClick={(event) => event.detail === 0 && press()}
+      sx={{
+        position: "relative",
+        border: 0,
+        borderBottom: `6px solid ${isOut ? court.coral : court.teal}`,
+        bgcolor: isOut ? court.coralDeep : court.tealDeep,
+        color: court.text,
+        opacity: pad.is_done ? 0.75 : 1,
+        cursor: "pointer",
+        touchAction: "manipulation",
+        userSelect: "none",
+        WebkitTapHighlightColor: "transparent",
+        fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+        fontWeight: 700,
+        fontSize: "clamp(1.15rem, 3.4vmin, 2.1rem)",
+        lineHeight: 1.1,
+        minHeight: 64,
+        p: 1,
+        overflow: "hidden",
+        "&:disabled": { filter: "saturate(0.35) brightness(0.75)", cursor: "default" },
+        "&:focus-visible": { outline: `5px solid ${court.mustard}`, outlineOffset: -8 },
+      }}
+    >
+      {pad.is_done && <CheckIcon sx={{ verticalAlign: "-0.15em", mr: 0.5 }} />}
+      {isOut && <CloseIcon sx={{ verticalAlign: "-0.15em", mr: 0.5 }} />}
+      {pad.word}
+      {pad.beside && <Box component="span" sx={{ display: "block", fontSize: "0.62em", fontWeight: 550, color: court.text }}>{pad.beside}</Box>}
+      {digit && <Box aria-hidden component="span" sx={{ position: "absolute", right: 8, top: 6, fontSize: "0.95rem", color: court.dim, display: { xs: "none", md: "block" } }}>{digit}</Box>}
+      <Box data-sheen={isOut ? "miss" : `zone ${pad.text}`} sx={{ position: "absolute", inset: 0, bgcolor: court.text, opacity: 0, pointerEvents: "none" }} />
+    </Box>
+  );
+}
+
+interface PadGridProps {
+  pads: Pad[];
+  isOff: boolean;
+  onPress: (kind: PressKind, text: string) => void;
+}
+
+export function PadGrid({ pads, isOff, onPress }: PadGridProps) {
+  const zones = pads.filter((pad) => pad.kind === "zone");
+  const others = pads.filter((pad) => pad.kind !== "zone");
+  const across = Math.min(zones.length, zones.length > 8 ? 4 : zones.length > 4 ? 3 : 2);
+  return (
+    <Box sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", gap: 1, p: 1, overflow: "auto" }}>
+      <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`}}>
+        {zones.map((pad, index) => (
+          <PadButton key={pad.text} pad={pad} digit={/^\d+$/.test(pad.text) ? "" : index < 9 ? String(index + 1) : ""} isOff={isOff} onPress={onPress} />
+        ))}
+      </Box>
+      {others.length > 0 && (
+        <Box sx={{ flex: 1, maxHeight: 110, display: "grid" }}>
+          {others.map((pad) => (
+            <PadButton key={pad.kind} pad={pad} digit="X" isOff={isOff} onPress={onPress} />
+          ))}
+        </Box>
+      )}
+    </Box>
+  );
+}
