@@ -64,12 +64,22 @@ class AthleteAtTheScreen:
         self.page.get_by_role("button", name=re.compile(f"Start.*{side}" if side else "^Start$")).click()
         self.page.wait_for_url(re.compile(r"/practise/runs/[0-9a-f-]+$"))
 
+    def open_from_shelf(self, title: str, *, rung: int = 1, side: str = "") -> None:
+        """Take a ladder of the shelf if it is not taken yet, and go to the court with one run on one of its rungs."""
+        ladders = {each["ladder"]["title"]: each for each in self.page.request.get("/api/ladders/").json()}
+        if title not in ladders:
+            self.take_ladder(title)
+            ladders = {each["ladder"]["title"]: each for each in self.page.request.get("/api/ladders/").json()}
+        self.page.goto(f"/practise/rungs/{ladders[title]['rungs'][rung - 1]['id']}")
+        self.page.get_by_role("button", name=re.compile(f"Start.*{side}" if side else "^Start")).first.click()
+        self.page.wait_for_url(re.compile(r"/practise/runs/[0-9a-f-]+$"))
+
     def start(self, hand: Hand = "keys") -> None:
         """Press start, and wait for three, two, one."""
         button = self.page.get_by_role("button", name=re.compile("(Start|Carry on): 3, 2, 1"))
         expect(button).to_be_visible()
         self.page.keyboard.press("Space") if hand == "keys" else button.click()
-        expect(self.pad("make")).to_be_enabled(timeout=COUNT_IN_TIMEOUT_MS)
+        expect(self.page.locator("[data-pad]").first).to_be_enabled(timeout=COUNT_IN_TIMEOUT_MS)
 
     def pad(self, kind: str) -> Locator:
         return self.page.locator(f"[data-pad={kind}]")
@@ -84,8 +94,29 @@ class AthleteAtTheScreen:
                 self.page.get_by_role("button", name=kind.capitalize(), exact=True).click()
             self.page.wait_for_timeout(apart_ms)  # beyond the double-tap time, as real presses are
 
+    def hit(self, *zones: str, apart_ms: int = 130) -> None:
+        """Press zones, pins or marks where they stand on the screen."""
+        for zone in zones:
+            self.page.locator(f"[data-pad=zone][data-text='{zone}']").click()
+            self.page.wait_for_timeout(apart_ms)
+
+    def type_digits(self, digits: str, apart_ms: int = 130) -> None:
+        """Press zones, pins or marks by the digits on a keyboard."""
+        for digit in digits:
+            self.page.keyboard.press(digit)
+            self.page.wait_for_timeout(apart_ms)
+
     def expect_count(self, number: int) -> None:
         expect(self.page.get_by_test_id("number")).to_have_text(str(number))
+
+    def expect_target(self, target: str, then: str | None = None) -> None:
+        """What is to be played now, large, and one step ahead."""
+        expect(self.page.get_by_test_id("target")).to_have_text(target)
+        if then is not None:
+            expect(self.page.get_by_test_id("then")).to_have_text(f"then {then}")
+
+    def expect_end_number(self, number: int) -> None:
+        expect(self.page.get_by_test_id("end-number")).to_have_text(str(number))
 
     def expect_end(self, words: str) -> None:
         expect(self.page.get_by_role("heading", name=words)).to_be_visible(timeout=COUNT_IN_TIMEOUT_MS)

@@ -104,14 +104,12 @@ class Calls(Counted[CallsState]):
         call = calls[_called(settings, count.attempts)]
         is_called = active_ms >= state.due_ms
         is_timed = settings["timing"] == TIMED
-        means = f": {call['means']}" if call["means"] else ""
         return Reading(
             number=count.makes,
             number_label="answered",
             out_of=number,
             next="Answer" if is_called else "Wait for the call",
             to_goal=number - count.attempts,
-            target=f"{call['call']}{means}" if is_called else None,
             wakes_in_ms=None if is_called else state.due_ms - active_ms,
             metrics={
                 "answered": count.makes,

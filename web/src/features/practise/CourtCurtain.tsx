@@ -69,7 +69,7 @@ export function EndCurtain({ run, standing, onSee, onUndo }: { run: Run; standin
       <Typography variant="h1" component="h2" sx={{ color: court.mustard }}>
         {tally.ending ? ENDINGS[tally.ending] : "Done"}
       </Typography>
-      <Box sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "min(34dvh, 50vw)", lineHeight: 1 }}>{tally.number}</Box>
+      <Box data-testid="end-number" sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "min(34dvh, 50vw)", lineHeight: 1 }}>{tally.number}</Box>
       <Typography sx={{ fontSize: "1.4rem" }}>
         {tally.out_of !== null && `of ${tally.out_of} `}
         {tally.number_label}; asked for: {run.rung.goal_words}

@@ -39,7 +39,7 @@ function StrokeRow({ stroke, strokes, isDone }: Clicked) {
         {Array.from({ length: shown }, (_, index) => {
           const place = index + 1 + Math.max(0, stroke - shown);
           const isNow = place === stroke;
-          return <Box key={index} sx={{ width: isNow ? 8 : 4, height: place % 2 === 1 ? 36 : 24, bgcolor: isNow ? court.mustard : place < stroke ? court.text : court.line, borderRadius: "2px" }} />;
+          return <Box key={index} sx={{ width: isNow ? 8 : 4, height: place % 2 === 1 ? 36 : 24, opacity: place > stroke ? 0.55 : 1, bgcolor: isNow ? court.mustard : place < stroke ? court.text : court.dim, borderRadius: "2px" }} />;
         })}
       </Box>
     </Box>

@@ -2,7 +2,7 @@
 import { Box } from "@mui/material";
 import { memo, type ReactNode } from "react";
 
-import type { Run } from "../../api/queries";
+import type { Run, Tally } from "../../api/queries";
 import { counted, showClock, showNumber } from "../../shared/lib/format";
 import { court } from "../../shared/ui/tape";
 import type { Standing } from "./outbox";
@@ -10,24 +10,30 @@ import type { Standing } from "./outbox";
 const LAST_SECONDS = 5;
 const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';
 
-function Beside({ word, value, missing }: { word: string; value: number | null; missing: number | null }) {
+function Beside({ word, value, unit = "", missing }: { word: string; value: number | null; unit?: string; missing: number | null }) {
   if (value === null) return null;
   return (
     <Box component="span" sx={{ whiteSpace: "nowrap" }}>
-      {word} <b>{showNumber(value)}</b>
+      {word} <b>{showNumber(value)}</b>{unit && ` ${unit}`}
       {missing !== null && <Box component="span" sx={{ color: missing > 0 ? court.dim : court.teal }}> {missing > 0 ? `(${showNumber(missing)} to go)` : "✓ reached"}</Box>}
     </Box>
   );
+}
+
+/** Makes and misses in the words of the game; nothing where what is pressed is neither. */
+function presses({ make_word: make, miss_word: miss }: Run, { makes, misses, pads }: Tally): string[] {
+  if (pads.length > 0 && pads.every((pad) => pad.kind === "zone")) return [];
+  return make === "Made" ? [`${makes} made`, `${misses} missed`] : [`${make} ${makes}`, `${miss.toLowerCase()} ${misses}`];
 }
 
 function Company({ run, standing }: { run: Run; standing: Standing }) {
   const { yardstick } = run;
   const { distance, tally } = standing;
   const isUp = yardstick.direction === "up";
-  const steps = [counted(tally.makes, "made", "made"), counted(tally.misses, "missed", "missed"), tally.lets > 0 && counted(tally.lets, "let")];
+  const steps = [...presses(run, tally), tally.lets > 0 && counted(tally.lets, "let")];
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", justifyContent: "center", columnGap: 3, rowGap: 0.25, fontSize: "clamp(0.95rem, 2.4vmin, 1.35rem)", color: court.text }}>
-      <Beside word="mark" value={yardstick.mark} missing={isUp ? distance.to_mark : null} />
+      <Beside word="mark" value={yardstick.mark} unit={yardstick.unit} missing={isUp ? distance.to_mark : null} />
       <Beside word="usual" value={yardstick.usual} missing={isUp ? distance.to_usual : null} />
       <Beside word="best" value={yardstick.best} missing={isUp ? distance.to_best : null} />
       <Box component="span" sx={{ color: court.dim }}>{steps.filter(Boolean).join(", ")}</Box>
@@ -76,7 +82,7 @@ export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS, i
     >
       <Aim target={tally.target} then={tally.then} />
       <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: hasAim || isBeside ? "clamp(1.15rem, 4vmin, 2.2rem)" : "clamp(2rem, 5.8vmin, 3.4rem)", lineHeight: 1.1, color: court.mustard }}>
-        {tally.asks || tally.next}
+        {tally.next}
         {restS > 0 && ` (${restS} s)`}
       </Box>
       <Box
@@ -89,10 +95,11 @@ export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS, i
         {tally.out_of !== null && `of ${tally.out_of} `}
         {tally.number_label}
       </Box>
+      {tally.asks !== "" && tally.asks !== tally.next && <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(1.15rem, 4vmin, 2.2rem)", color: court.mustard, lineHeight: 1.15 }}>{tally.asks}</Box>}
       {children}
       <Company run={run} standing={standing} />
       <Box aria-live="polite" sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}>
-        {tally.number} {tally.number_label}. {tally.target ?? ""} {tally.asks || tally.next}
+        {tally.number} {tally.number_label}. {tally.target ?? ""} {tally.next} {tally.asks}
       </Box>
     </Box>
   );

@@ -9,6 +9,8 @@ import type { PressKind } from "./Pads";
 
 type Pad = Schemas["Pad"];
 
+const NUMBER = /^\d+$/;
+
 interface PadButtonProps {
   pad: Pad;
   /** The key that presses it. */
@@ -19,6 +21,7 @@ interface PadButtonProps {
 
 export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
   const isOut = pad.kind === "miss";
+  const isNumber = NUMBER.test(pad.word);
   const press = () => onPress(pad.kind, pad.text);
   return (
     <Box
@@ -47,7 +50,7 @@ export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
         WebkitTapHighlightColor: "transparent",
         fontFamily: '"Bricolage Grotesque Variable", sans-serif',
         fontWeight: 700,
-        fontSize: "clamp(1.15rem, 3.4vmin, 2.1rem)",
+        fontSize: isNumber ? "clamp(1.8rem, 7vmin, 4rem)" : "clamp(1.15rem, 3.4vmin, 2.1rem)",
         lineHeight: 1.1,
         minHeight: 64,
         p: 1,
@@ -59,7 +62,7 @@ export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
       {pad.is_done && <CheckIcon sx={{ verticalAlign: "-0.15em", mr: 0.5 }} />}
       {isOut && <CloseIcon sx={{ verticalAlign: "-0.15em", mr: 0.5 }} />}
       {pad.word}
-      {pad.beside && <Box component="span" sx={{ display: "block", fontSize: "0.62em", fontWeight: 550, color: court.text }}>{pad.beside}</Box>}
+      {pad.beside && <Box component="span" sx={{ display: "block", fontSize: isNumber ? "0.34em" : "0.62em", fontWeight: 550, color: court.text }}>{pad.beside}</Box>}
       {digit && <Box aria-hidden component="span" sx={{ position: "absolute", right: 8, top: 6, fontSize: "0.95rem", color: court.dim, display: { xs: "none", md: "block" } }}>{digit}</Box>}
       <Box data-sheen={isOut ? "miss" : `zone ${pad.text}`} sx={{ position: "absolute", inset: 0, bgcolor: court.text, opacity: 0, pointerEvents: "none" }} />
     </Box>
@@ -80,7 +83,7 @@ export function PadGrid({ pads, isOff, onPress }: PadGridProps) {
     <Box sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", gap: 1, p: 1, overflow: "auto" }}>
       <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`}}>
         {zones.map((pad, index) => (
-          <PadButton key={pad.text} pad={pad} digit={/^\d+$/.test(pad.text) ? "" : index < 9 ? String(index + 1) : ""} isOff={isOff} onPress={onPress} />
+          <PadButton key={pad.text} pad={pad} digit={NUMBER.test(pad.text) ? "" : index < 9 ? String(index + 1) : ""} isOff={isOff} onPress={onPress} />
         ))}
       </Box>
       {others.length > 0 && (

@@ -31,13 +31,14 @@ const lettersIn = (view: View) => Math.max(15, Math.min(30, view.width / 22));
 function PressedZone({ zone, pad, look, surface, view, isOff, onPress }: PressedZoneProps) {
   const box = boxOf(zone, surface);
   const [left, top] = [view.x(box.left), view.y(box.top)];
-  const words = pad.beside ? `${zone.name}: ${pad.beside}` : zone.name;
+  const name = look === "next" ? `now: ${zone.name}` : zone.name;
+  const words = pad.beside ? `${name}, ${pad.beside}` : name;
   return (
     <g
       role="button"
       tabIndex={isOff ? -1 : 0}
       aria-disabled={isOff}
-      aria-label={words.replace(":", ",")}
+      aria-label={words}
       data-pad="zone"
       data-text={pad.text}
       onPointerDown={(event) => {
@@ -73,7 +74,8 @@ interface ZoneBoardProps {
 export const ZoneBoard = memo(function ZoneBoard({ zones, surface, pads, target, then, isOff, onPress }: ZoneBoardProps) {
   const { room, width, height } = useRoom();
   const view = closeOn(zones, surface, width, height);
-  const lookOf = (name: string): Look => (name === target ? "now" : name === then ? "next" : "plain");
+  // Mustard is what is next to be played everywhere; what comes after it has the tape of a choice.
+  const lookOf = (name: string): Look => (name === target ? "next" : name === then ? "chosen" : "plain");
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", gap: 1, p: 1 }}>
       <Box ref={room} sx={{ flex: 1, minHeight: 0, overflow: "hidden", bgcolor: tape.paper, outline: `3px solid ${court.line}`, "& *": { touchAction: "manipulation" }, "& [data-pad], & [data-pad] *": { display: "block" } }}>

@@ -3,6 +3,9 @@ import { showNumber } from "../../shared/lib/format";
 import type { Standing } from "./outbox";
 import type { Sound } from "./sounds";
 
+/** A press that counts adds no more; one that scores may. */
+const MOST_A_PRESS = 2;
+
 export interface Call {
   words: string;
   sound: Sound;
@@ -18,6 +21,8 @@ export function callBetween(before: Standing, after: Standing): Call | null {
     const more = distance.to_best ?? 0;
     return { words: more > 0 ? `${showNumber(more)} to your best` : "Level with your best", sound: "close" };
   }
+  // Points that come ten at a time are not counted by tens.
+  if (tally.number - before.tally.number > MOST_A_PRESS) return null;
   const tens = Math.floor(tally.number / 10);
   return tens > Math.floor(before.tally.number / 10) ? { words: String(tens * 10), sound: "ten" } : null;
 }

@@ -49,5 +49,11 @@ export function closeOn(zones: Zone[], surface: Surface, width: number, height: 
   const [left, right] = [Math.min(...boxes.map((box) => box.left)), Math.max(...boxes.map((box) => box.right))];
   const [bottom, top] = [Math.min(...boxes.map((box) => box.bottom)), Math.max(...boxes.map((box) => box.top))];
   const scale = Math.min(width / ((right - left) * (1 + AROUND)), height / ((top - bottom) * (1 + AROUND)));
-  return around(width, height, scale, { x: (left + right) / 2, y: (bottom + top) / 2 });
+  // What lies beyond the surface's edge is nothing to be seen.
+  const within = (middle: number, half: number, whole: number) => (2 * half >= whole ? whole / 2 : Math.min(Math.max(middle, half), whole - half));
+  const edge = 6 / scale;
+  return around(width, height, scale, {
+    x: within((left + right) / 2, width / 2 / scale - edge, surface.width_m),
+    y: within((bottom + top) / 2, height / 2 / scale - edge, surface.length_m),
+  });
 }

@@ -1,0 +1,98 @@
+"""A block in play: whether it still fits, what to drop, more of the part in play."""
+
+from __future__ import annotations
+
+from datetime import timedelta
+from typing import Any
+
+import pytest
+from django.utils import timezone
+from rest_framework.test import APIClient
+
+from blocks.models import Block, Segment
+from jolly_core.planning.running import Part, stand_of
+from ladders.models import Ladder
+from tests.server.plan.test_plan import change, plan
+
+
+@pytest.fixture
+def playing(client: APIClient, putting: Ladder, serving: Ladder) -> Any:
+    block = plan(client, putting, serving, minutes=30).json()
+    return change(client, block["id"], change="start").json()
+
+
+def begun_ago(block: int, minutes: int) -> None:
+    Block.objects.filter(pk=block).update(started_at=timezone.now() - timedelta(minutes=minutes))
+
+
+def challenges(block: Any) -> list[Any]:
+    return [segment for segment in block["segments"] if segment["kind"] == "challenge"]
+
+
+def test_a_block_that_is_not_in_play_does_not_run(client: APIClient, putting: Ladder) -> None:
+    assert plan(client, putting).json()["running"] is None
+
+
+def test_on_time_nothing_is_to_be_dropped(playing: Any) -> None:
+    running = playing["running"]
+    assert (running["late_s"], running["drops"]) == (0, [])
+    assert running["left_s"] == pytest.approx(1800, abs=5)
+
+
+def test_running_late_offers_what_can_be_dropped_and_takes_it_back(client: APIClient, playing: Any) -> None:
+    begun_ago(playing["id"], 22)
+    for segment in playing["segments"][:1]:
+        client.post(f"/api/segments/{segment['id']}/done/")
+    block = client.get(f"/api/blocks/{playing['id']}/").json()
+    running = block["running"]
+    assert running["late_s"] > 0
+    assert "drop one of these" in running["words"]
+    titles = [each["title"] for each in running["drops"]]
+    assert "Warm-up" not in titles
+    assert "Cool-down" not in titles
+    # The one in play is not offered.
+    assert challenges(block)[0]["id"] not in [each["id"] for each in running["drops"]]
+    chosen = running["drops"][0]
+    dropped = client.put(f"/api/segments/{chosen['id']}/dropped/").json()
+    assert dropped["running"]["needed_s"] == pytest.approx(running["needed_s"] - chosen["frees_s"], abs=3)
+    back = client.delete(f"/api/segments/{chosen['id']}/dropped/").json()
+    assert back["running"]["needed_s"] == pytest.approx(running["needed_s"], abs=3)
+
+
+def test_one_run_more_takes_the_time_of_one_run(client: APIClient, playing: Any) -> None:
+    first = challenges(playing)[0]
+    more = challenges(client.post(f"/api/segments/{first['id']}/more/").json())[0]
+    assert more["runs_planned"] == first["runs_planned"] + 1
+    assert more["planned_s"] == pytest.approx(first["planned_s"] * (1 + 1 / first["runs_planned"]), abs=1)
+    warm_up = playing["segments"][0]
+    longer = client.post(f"/api/segments/{warm_up['id']}/more/").json()["segments"][0]
+    assert longer["planned_s"] == warm_up["planned_s"] + 120
+
+
+def test_what_is_behind_is_left_alone(client: APIClient, playing: Any) -> None:
+    first = playing["segments"][0]["id"]
+    client.post(f"/api/segments/{first}/done/")
+    refused = [client.post(f"/api/segments/{first}/more/"), client.put(f"/api/segments/{first}/dropped/")]
+    assert [answer.json()["code"] for answer in refused] == ["not_in_play", "not_in_play"]
+
+
+def test_a_dropped_part_is_not_what_comes_next(client: APIClient, playing: Any) -> None:
+    chosen = challenges(playing)[-1]
+    client.put(f"/api/segments/{chosen['id']}/dropped/")
+    assert not Segment.objects.get(pk=chosen["id"]).is_open
+
+
+@pytest.mark.parametrize(
+    ("left_s", "late_s", "first"),
+    [(900, 0, None), (850, 0, None), (700, 200, "Rally"), (450, 450, "Serves")],
+    ids=["fits", "within a minute", "one is enough", "the longer one frees enough"],
+)
+def test_the_least_pressing_that_frees_enough_comes_first(left_s: int, late_s: int, first: str | None) -> None:
+    parts = [
+        Part(1, "challenge", "In play", 200, 1),
+        Part(2, "challenge", "Rally", 250, 2),
+        Part(3, "challenge", "Serves", 400, 2),
+        Part(4, "cool_down", "Cool-down", 50, 2),
+    ]
+    running = stand_of(parts, left_s)
+    assert (running.late_s, running.drops[0].title if running.drops else None) == (late_s, first)
