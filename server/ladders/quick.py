@@ -16,6 +16,6 @@ class QuickGame:
 TITLE, DISCIPLINE = "Quick count", "without a plan"
 QUICK_GAMES: dict[str, QuickGame] = {
     "count": QuickGame("Makes and misses", "open_count"),
-    "row": QuickGame("In a row", "streak", {"goal": 1000}),
+    "row": QuickGame("In a row", "long_run", {"rack": 10}),
     "minute": QuickGame("Contacts in a minute", "timed_count", {"seconds": 60}),
 }

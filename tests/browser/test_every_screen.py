@@ -35,6 +35,9 @@ SCREENS = {
     "climb": "/climb",
     "shelf": "/climb/shelf",
     "ladder": "/climb/1",
+    "new ladder": "/climb/new",
+    "one rung more": "/climb/1/rungs/new",
+    "game of a rung": "/climb/1/rungs/1/game",
     "settings": "/settings",
 }
 #: At 200 % a window of 1280 by 800 has room for half as many pixels either way.
@@ -101,6 +104,31 @@ def test_court_before_during_and_after(page: Page) -> None:
     page.get_by_role("button", name="Stop").click()
     athlete.expect_end("Stopped")
     check(page)
+
+
+@pytest.mark.parametrize("size", list(SIZES))
+def test_courts_with_more_than_two_halves(browser: Browser, application: Application, size: str) -> None:
+    """By an athlete of their own: the demo world keeps the ladders that it has."""
+    window = open_window(browser, application.url, is_phone=size == "phone")
+    page = window.new_page()
+    width, height = SIZES[size]
+    page.set_viewport_size({"width": width, "height": height})
+    athlete = AthleteAtTheScreen(page)
+    athlete.sign_up()
+    for title in ("Every mark once", "Ten frames in the hall", "Cascade to a click", "Before the first ball"):
+        athlete.open_from_shelf(title)
+        athlete.start()
+        check(page)
+    page.goto("/")
+    page.get_by_role("button", name="Count").click()
+    check(page)
+    page.get_by_role("menuitem", name="Makes and misses").click()
+    athlete.start()
+    athlete.press("make")
+    page.get_by_role("button", name="Stop").click()
+    athlete.see_what_it_means()
+    check(page)
+    window.close()
 
 
 def test_block_to_come_its_sheet_and_typing_it_in(page: Page) -> None:

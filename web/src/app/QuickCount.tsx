@@ -10,7 +10,7 @@ import { tape } from "../shared/ui/tape";
 
 const GAMES: { game: Schemas["QuickRunRequest"]["game"]; title: string; words: string }[] = [
   { game: "count", title: "Makes and misses", words: "until you stop" },
-  { game: "row", title: "In a row", words: "a miss starts the row again" },
+  { game: "row", title: "In a row", words: "a miss ends it" },
   { game: "minute", title: "Contacts in a minute", words: "every break costs time" },
 ];
 
@@ -34,7 +34,7 @@ export function QuickCount() {
       >
         {begin.error ? "Count: try again" : "Count"}
       </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)} slotProps={{ root: { role: "dialog", "aria-label": "Count without a plan" } }}>
         {GAMES.map(({ game, title, words }) => (
           <MenuItem key={game} onClick={() => start(game)} sx={{ py: 1.5 }}>
             <ListItemText primary={title} secondary={words} slotProps={{ primary: { sx: { fontWeight: 700 } } }} />

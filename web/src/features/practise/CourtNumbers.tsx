@@ -33,13 +33,16 @@ function Company({ run, standing }: { run: Run; standing: Standing }) {
   const steps = [...presses(run, tally), tally.lets > 0 && counted(tally.lets, "let")];
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", justifyContent: "center", columnGap: 3, rowGap: 0.25, fontSize: "clamp(0.95rem, 2.4vmin, 1.35rem)", color: court.text }}>
-      <Beside word="mark" value={yardstick.mark} unit={yardstick.unit} missing={isUp ? distance.to_mark : null} />
+      {!run.is_quick && <Beside word="mark" value={yardstick.mark} unit={yardstick.unit} missing={isUp ? distance.to_mark : null} />}
       <Beside word="usual" value={yardstick.usual} missing={isUp ? distance.to_usual : null} />
       <Beside word="best" value={yardstick.best} missing={isUp ? distance.to_best : null} />
       <Box component="span" sx={{ color: court.dim }}>{steps.filter(Boolean).join(", ")}</Box>
     </Box>
   );
 }
+
+/** On a low screen, where a game has more to show than its number, the number's company gives way. */
+const LESS_WHERE_LOW = { "@media (max-height: 520px)": { display: "none" } };
 
 /** What to play at now, large, and what follows it, one step ahead. */
 function Aim({ target, then }: { target: string | null; then: string | null }) {
@@ -97,7 +100,9 @@ export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS, i
       </Box>
       {tally.asks !== "" && tally.asks !== tally.next && <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(1.15rem, 4vmin, 2.2rem)", color: court.mustard, lineHeight: 1.15 }}>{tally.asks}</Box>}
       {children}
-      <Company run={run} standing={standing} />
+      <Box sx={hasAim && !isBeside ? LESS_WHERE_LOW : undefined}>
+        <Company run={run} standing={standing} />
+      </Box>
       <Box aria-live="polite" sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}>
         {tally.number} {tally.number_label}. {tally.target ?? ""} {tally.next} {tally.asks}
       </Box>

@@ -29,7 +29,7 @@ export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
       type="button"
       data-pad={pad.kind}
       data-text={pad.text}
-      aria-label={pad.beside ? `${pad.word}, ${pad.beside}` : pad.word}
+      data-digit={digit}
       disabled={isOff}
       onPointerDown={(event) => {
         event.preventDefault(); // Keeps the focus, and with it the keys, where it was.
@@ -55,6 +55,8 @@ export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
         minHeight: 64,
         p: 1,
         overflow: "hidden",
+        // The key is a hint for the eye, and no part of the button's name.
+        "&::after": { content: "attr(data-digit)", position: "absolute", right: 8, top: 6, fontSize: "0.95rem", color: court.dim, display: { xs: "none", md: "block" } },
         "&:disabled": { filter: "saturate(0.35) brightness(0.75)", cursor: "default" },
         "&:focus-visible": { outline: `5px solid ${court.mustard}`, outlineOffset: -8 },
       }}
@@ -63,7 +65,6 @@ export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
       {isOut && <CloseIcon sx={{ verticalAlign: "-0.15em", mr: 0.5 }} />}
       {pad.word}
       {pad.beside && <Box component="span" sx={{ display: "block", fontSize: isNumber ? "0.34em" : "0.62em", fontWeight: 550, color: court.text }}>{pad.beside}</Box>}
-      {digit && <Box aria-hidden component="span" sx={{ position: "absolute", right: 8, top: 6, fontSize: "0.95rem", color: court.dim, display: { xs: "none", md: "block" } }}>{digit}</Box>}
       <Box data-sheen={isOut ? "miss" : `zone ${pad.text}`} sx={{ position: "absolute", inset: 0, bgcolor: court.text, opacity: 0, pointerEvents: "none" }} />
     </Box>
   );

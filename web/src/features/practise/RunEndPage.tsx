@@ -28,7 +28,7 @@ function Numbers({ outcome }: { outcome: Outcome }) {
       <Table size="small" aria-label="This run beside the usual, the best and the mark">
         <TableHead>
           <TableRow>
-            {["number", "this run", "usual", "best before", "mark"].map((head, index) => (
+            {["number", "this run", "usual", "best before", ...(outcome.run.is_quick ? [] : ["mark"])].map((head, index) => (
               <TableCell key={head} align={index > 0 ? "right" : "left"} sx={{ fontWeight: 700, px: { xs: 0.75, md: 2 } }}>
                 {head}
               </TableCell>
@@ -45,7 +45,7 @@ function Numbers({ outcome }: { outcome: Outcome }) {
                 {comparison.spread !== null && <Box component="span" sx={{ color: "text.secondary", whiteSpace: "nowrap" }}> ± {showNumber(comparison.spread)}</Box>}
               </TableCell>
               <TableCell align="right">{show(comparison.best)}</TableCell>
-              <TableCell align="right">{mark === null ? "" : `${showNumber(mark)} ${isMet ? "✓ met" : "✗ not met"}`}</TableCell>
+              {!outcome.run.is_quick && <TableCell align="right">{mark === null ? "" : `${showNumber(mark)} ${isMet ? "✓ met" : "✗ not met"}`}</TableCell>}
             </TableRow>
           ))}
         </TableBody>

@@ -16,12 +16,12 @@ export const isOpen = (segment: Segment) => segment.done_at === null && segment.
 export function Extend({ segment, word }: { segment: Segment; word: string }) {
   const more = useChange(() => unwrap(api.POST("/api/segments/{segment_id}/more/", { params: { path: { segment_id: segment.id } } })), ["blocks"]);
   return (
-    <>
-      <Button size="large" loading={more.isPending} onClick={() => more.mutate(undefined)} sx={{ alignSelf: "flex-start" }}>
+    <Box>
+      <Button size="large" loading={more.isPending} onClick={() => more.mutate(undefined)}>
         {word}
       </Button>
       {more.error && <ErrorNotice error={more.error} />}
-    </>
+    </Box>
   );
 }
 

@@ -63,7 +63,8 @@ export function GameForm({ game, challenges, rung }: GameFormProps) {
           <PlainInput key={field.name} field={field} value={(draft.settings[field.name] ?? null) as number | string | null} problem={problemAt(field.name)} onChange={(value) => set(field.name, value)} />
         ),
       )}
-      {problem && <Alert severity="error" variant="outlined" sx={{ color: "text.primary" }}>{problem.detail}</Alert>}
+      {/* What is wrong with a setting stands at the setting. */}
+      {problem && problem.errors.every((error) => error.loc[0] !== "settings") && <Alert severity="error" variant="outlined" sx={{ color: "text.primary" }}>{problem.detail}</Alert>}
       {checked && (
         <Typography role="status">
           <b>{checked.goal_words}.</b> {checked.rule} About {showMinutes(checked.expected_s)} for one run, {showMinutes(checked.low_s)} to {showMinutes(checked.high_s)}.

@@ -1,0 +1,147 @@
+"""Games of one's own in the editor, counting without a plan, and a block in play that runs late."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from jolly_core.challenges.registry import CHALLENGES
+from tests.browser.athlete import AthleteAtTheScreen
+from tests.browser.conftest import OpenPage
+
+
+def choose_game(page: Page, title: str) -> None:
+    page.get_by_label("Game", exact=True).click()
+    page.get_by_role("option", name=title, exact=True).click()
+
+
+def make_ladder(page: Page, game: str = "Streak") -> None:
+    page.goto("/climb")
+    page.get_by_role("link", name="A ladder of your own").click()
+    page.get_by_label("Name of the ladder").fill("Everything in the yard")
+    page.get_by_label("Discipline").fill("one-wall handball")
+    choose_game(page, game)
+    expect(page.get_by_role("status")).to_contain_text("for one run")
+    page.get_by_role("button", name="Make this ladder").click()
+    expect(page.get_by_role("heading", name="Everything in the yard", level=1)).to_be_visible()
+
+
+def test_a_rung_of_every_format_is_made_and_changed(open_page: OpenPage) -> None:
+    page = open_page()
+    AthleteAtTheScreen(page).sign_up()
+    make_ladder(page)
+    for number, challenge in enumerate(CHALLENGES.values(), 2):
+        page.get_by_role("link", name="One rung more, on top").click()
+        choose_game(page, challenge.title)
+        expect(page.get_by_text(challenge.game)).to_be_visible()
+        expect(page.get_by_role("status")).to_contain_text("for one run")
+        page.get_by_role("button", name="Put it on top").click()
+        expect(page.get_by_role("link", name=f"Play rung {number}", exact=True)).to_be_visible()
+        page.get_by_role("link", name=f"Change the game, rung {number}", exact=True).click()
+        page.get_by_label("Name of the rung").fill(f"my {challenge.title.lower()}")
+        page.get_by_role("button", name="Play it like this").click()
+        expect(page.get_by_role("heading", name=f"{number}. my {challenge.title.lower()}")).to_be_visible()
+
+
+@pytest.mark.parametrize(
+    ("game", "label", "wrong", "message", "right"),
+    [
+        ("Makes of n", "Attempts", "0", "Attempts must be 1 to 1000; 0 is outside.", "20"),
+        ("Zone points", "Points 2", "200", "Points must be 0 to 100; 200 is outside.", "3"),
+        ("Quota", "Name 2", "left", "'left' stands twice; give each a name of its own.", "centre"),
+        ("Pattern", "Pattern", "left up", "No target is called up; there are: left (1), right (2).", "2 and 2"),
+        ("Combination", "Begins in 2", "on one leg", "Jab step finishes in 'feet together'", "feet together"),
+        ("Tempo ladder", "Last tempo", "40", "The last tempo, 40 bpm, is slower than the first, 60 bpm.", "90"),
+    ],
+)
+def test_what_cannot_be_set_is_said_at_its_setting(
+    open_page: OpenPage, game: str, label: str, wrong: str, message: str, right: str
+) -> None:
+    page = open_page(is_quiet=True)  # the refusal stands in the console, too
+    AthleteAtTheScreen(page).sign_up()
+    make_ladder(page, game)
+    page.get_by_role("link", name="Change the game, rung 1").click()
+    field = page.get_by_label(label, exact=True)
+    field.fill(wrong)
+    expect(page.get_by_text(message)).to_be_visible()
+    expect(page.get_by_role("button", name="Play it like this")).to_be_disabled()
+    field.fill(right)
+    expect(page.get_by_text(message)).to_be_hidden()
+    page.get_by_role("button", name="Play it like this").click()
+    page.get_by_role("link", name="Change the game, rung 1").click()
+    expect(page.get_by_label(label, exact=True)).to_have_value(right)
+
+
+def test_the_editor_takes_the_names_of_the_targets_that_are_laid(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.sign_up()
+    athlete.take_ladder("Every mark once")
+    page.get_by_role("link", name="Change the game, rung 1").click()
+    choose_game(page, "Zone points")
+    page.get_by_role("button", name="Take the names of its targets").click()
+    expect(page.get_by_label("Zone 4", exact=True)).to_have_value("below far")
+
+
+def test_two_presses_count_without_a_plan_and_the_run_goes_onto_a_rung(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.sign_up()
+    athlete.take_ladder("Putts from the circle")
+    page.goto("/look-back")
+    page.get_by_role("button", name="Count").click()
+    page.get_by_role("menuitem", name="Makes and misses").click()
+    page.wait_for_url(re.compile("/practise/runs/"))
+    athlete.start()
+    athlete.press(*["make"] * 8, "miss", "miss")
+    athlete.expect_count(8)
+    page.get_by_role("button", name="Stop").click()
+    athlete.see_what_it_means()
+    page.get_by_role("button", name="Put it onto this rung").click()
+    expect(page.get_by_role("heading", name=re.compile("Putts from the circle"), level=1)).to_be_visible()
+    expect(page.get_by_text("8 ✓ met")).to_be_visible()
+
+
+def test_a_block_in_play_is_stretched_runs_late_and_drops_a_part(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.sign_up()
+    for title in ("Putts from the circle", "Serve to the box"):
+        athlete.take_ladder(title)
+    ladders = [each["ladder"]["id"] for each in page.request.get("/api/ladders/").json()]
+    page.goto("/plan")
+    block = page.evaluate(
+        """async (ladders) => {
+          const token = document.cookie.match(/csrftoken=([^;]+)/)[1];
+          const answer = await fetch("/api/blocks/", {method: "POST", body: JSON.stringify({minutes: 20, ladders}),
+            headers: {"Content-Type": "application/json", "X-CSRFToken": token}});
+          return (await answer.json()).id;
+        }""",
+        ladders,
+    )
+    page.goto(f"/practise/blocks/{block}")
+    page.get_by_role("button", name="Start with the warm-up").click()
+    expect(page.get_by_role("timer", name="time left in the block")).to_contain_text(re.compile(r"1?\d:\d\d left"))
+    page.get_by_role("button", name="Warm: go on").click()
+    expect(page.get_by_role("heading", name="Running late: drop which?")).to_be_hidden()
+    # Stretched until it no longer fits.
+    for _ in range(8):
+        page.get_by_role("button", name="Plan one run more").click()
+        page.wait_for_timeout(250)
+    expect(page.get_by_role("heading", name="Running late: drop which?")).to_be_visible()
+    drop = page.get_by_role("button", name=re.compile("^Drop ")).first
+    title = re.sub(r"^Drop (.*) \(.*", r"\1", drop.inner_text())
+    drop.click()
+    expect(page.get_by_text(f"Dropped: {title}.")).to_be_visible()
+    page.get_by_role("button", name=f"Undo: {title}").click()
+    expect(page.get_by_text(f"Dropped: {title}.")).to_be_hidden()
+    # N goes on to the next part, and the run in it shows the block's clock.
+    now = page.get_by_role("heading", name=re.compile("^Now: "))
+    before = now.inner_text()
+    page.keyboard.press("n")
+    expect(now).not_to_have_text(before)
+    page.get_by_role("button", name=re.compile("^Start run 1")).click()
+    page.wait_for_url(re.compile("/practise/runs/"))
+    expect(page.get_by_role("timer", name="time left in the block")).to_be_visible()
