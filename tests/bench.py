@@ -21,6 +21,7 @@ from uuid import uuid4
 
 from playwright.sync_api import Browser, Page
 
+from tests.bench_games import time_growth, time_presses, time_stepping
 from tests.bench_planning import LADDERS, fill_in_its_own_process, time_proposals, time_weeks
 from tests.bench_setup import TARGETS, frames_while_dragging, time_aims, time_core
 from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
@@ -197,6 +198,27 @@ def measure_presses(browser: Browser, url: str) -> Figure:
     return Figure(f"press to new count on the court, 95th percentile of {len(delays)}", p95(delays), 50, "ms")
 
 
+def measure_games() -> Iterator[Figure]:
+    times, growths = time_stepping(), time_growth()
+    slowest, growing = max(times, key=lambda each: times[each]), max(growths, key=lambda each: growths[each])
+    yield Figure(f"10,000 events through the slowest of {len(times)} formats ({slowest})", times[slowest], 100, "ms")
+    what = "one more event late in a long run against early, step and tally"
+    yield Figure(f"{what}, where it grows most ({growing})", growths[growing], 1.5, "x")
+
+
+def measure_presses_of_games(browser: Browser, url: str) -> Iterator[Figure]:
+    delays = dict(time_presses(open_window(browser, url).new_page()))
+    together = [each for of_format in delays.values() for each in of_format]
+    medians = {each: statistics.median(of_format) for each, of_format in delays.items() if of_format}
+    slowest = max(medians, key=lambda each: medians[each])
+    yield Figure(
+        f"press to new count in {len(medians)} formats, 95th percentile of {len(together)}", p95(together), 50, "ms"
+    )
+    yield Figure(
+        f"the same in the slowest format ({slowest}), median of {len(delays[slowest])}", medians[slowest], 50, "ms"
+    )
+
+
 def measure_first_view(browser: Browser, url: str) -> Iterator[Figure]:
     page: Page = open_window(browser, url).new_page()
     session = page.context.new_cdp_session(page)
@@ -287,8 +309,10 @@ def all_figures() -> Iterator[Figure]:
     ):
         yield from measure_first_view(browser, application.url)
         yield measure_presses(browser, application.url)
+        yield from measure_presses_of_games(browser, application.url)
         yield measure_dragging(browser, application.url)
     yield measure_second_demo()
+    yield from measure_games()
     yield measure_tuner()
     yield measure_aim()
     yield measure_weeks()

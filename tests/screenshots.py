@@ -9,7 +9,6 @@ from pathlib import Path
 from playwright.sync_api import Browser, Page
 
 from tests.browser.athlete import AthleteAtTheScreen
-from tests.browser.board import Board
 from tests.browser.chromium import open_browser, open_window
 from tests.serving import ROOT, Application
 
@@ -49,10 +48,6 @@ def arrange_a_week(athlete: AthleteAtTheScreen) -> None:
     page.evaluate("scrollTo(0, 0)")
 
 
-def see_the_sheet(athlete: AthleteAtTheScreen) -> None:
-    athlete.page.goto(f"{athlete.next_block()}/sheet")
-
-
 def see_the_last_block(athlete: AthleteAtTheScreen) -> None:
     """The last one that was played: the demo story plans today's right after it."""
     today = int(athlete.next_block().rsplit("/", 1)[1])
@@ -70,20 +65,42 @@ def see_a_wall(athlete: AthleteAtTheScreen) -> None:
     page.evaluate("scrollTo(0, 150)")
 
 
-def see_a_net_court(athlete: AthleteAtTheScreen) -> None:
-    """The back of the far service courts in two, and a gap over the net."""
-    page, board = athlete.page, Board(athlete.page)
-    board.open_new_on("pickleball_court")
-    page.get_by_label("Name of the layout").fill("Deep serves")
-    board.add("box")
-    for label, centimetres in (("Wide (cm)", 600), ("High (cm)", 200), ("From the near edge (cm)", 1141)):
-        page.get_by_label(label).fill(str(centimetres))
-        page.get_by_label(label).press("Enter")
-    page.get_by_label("Divide into").click()
-    page.get_by_role("option", name="halves, side by side").click()
-    page.get_by_label("Looked at with the aim of").click()
-    page.get_by_role("option", name="Serve to the box, strong side (left)").click()
-    page.evaluate("scrollTo(0, 150)")
+def play_zones(athlete: AthleteAtTheScreen) -> None:
+    """Some way into two minutes of points, on the drawing of the wall."""
+    athlete.open_from_shelf("Two minutes of points")
+    athlete.start()
+    athlete.hit("low", "middle", "low", apart_ms=700)
+    athlete.press("miss", apart_ms=700)
+    athlete.hit("low", "low", "middle", apart_ms=700)
+
+
+def play_a_circuit(athlete: AthleteAtTheScreen) -> None:
+    athlete.open_from_shelf("Round the pegs", rung=3)
+    athlete.start()
+    athlete.press(*["make"] * 5, "miss", "make", "make", apart_ms=500)
+
+
+def play_frames(athlete: AthleteAtTheScreen) -> None:
+    athlete.open_from_shelf("Ten frames in the hall")
+    athlete.start()
+    athlete.hit("7", "3", "10", "4", "5", "9", "0", "8", apart_ms=400)
+    athlete.page.wait_for_timeout(1600)  # what was called out is gone
+
+
+def play_to_a_click(athlete: AthleteAtTheScreen) -> None:
+    athlete.open_from_shelf("Cascade to a click", rung=2)
+    athlete.start()
+    athlete.press("make", "make", apart_ms=500)
+    athlete.page.wait_for_timeout(9000)
+
+
+def edit_a_game(athlete: AthleteAtTheScreen) -> None:
+    """The same zones in the editor, as its published schema describes them."""
+    page = athlete.page
+    ladders = {each["ladder"]["title"]: each["ladder"]["id"] for each in page.request.get("/api/ladders/").json()}
+    page.goto(f"/climb/{ladders['Two minutes of points']}")
+    page.get_by_role("link", name="Change the game, rung 1").click()
+    page.get_by_role("status").wait_for()
 
 
 DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
@@ -91,15 +108,11 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "plan": go("/plan"),
     "week": arrange_a_week,
     "block": see_the_last_block,
-    "block-sheet": see_the_sheet,
     "set-up": go("/set-up"),
     "layout-wall": see_a_wall,
-    "layout-net-court": see_a_net_court,
-    "flight": go("/set-up/flight"),
     "practise": play_rally,
     "end-of-a-run": play_to_the_end,
     "look-back": go("/look-back"),
-    "load": go("/look-back/load"),
     "climb": go("/climb"),
     "ladder": go("/climb/2"),
 }
@@ -107,6 +120,14 @@ PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "phone-today": go("/"),
     "phone-plan": go("/plan"),
     "phone-practise": play_rally,
+}
+#: Games of the shelf, taken last: the demo world is seen before without them.
+GAMES: dict[str, Callable[[AthleteAtTheScreen], None]] = {
+    "court-zones": play_zones,
+    "court-circuit": play_a_circuit,
+    "court-frames": play_frames,
+    "court-tempo": play_to_a_click,
+    "game-editor": edit_a_game,
 }
 
 
@@ -118,12 +139,9 @@ def take(page: Page, name: str) -> None:
 
 
 def take_all(browser: Browser, url: str) -> None:
-    for views, is_phone in ((DESK, False), (PHONE, True)):
+    for views, is_phone in ((DESK, False), (PHONE, True), (GAMES, False)):
         page = open_window(browser, url, is_phone=is_phone).new_page()
         athlete = AthleteAtTheScreen(page)
-        page.goto("/welcome")
-        if not is_phone:
-            take(page, "welcome")
         athlete.enter_demo()
         for name, reach in views.items():
             reach(athlete)

@@ -85,14 +85,14 @@ class Circuit(Counted[CircuitState]):
         is_made = press.kind == MAKE
         tries = after_try(state.tries, state.place, is_made=is_made)
         if not is_made:
-            back = {RESTART: 0, STEP_BACK: max(0, state.place - 1), RETRY: state.place}
+            rule = settings["on_miss"]
+            place = 0 if rule == RESTART else state.place if rule == RETRY else max(0, state.place - 1)
             # A circuit that starts again is a new one, and nothing has been missed in it yet.
-            is_clean = settings["on_miss"] == RESTART
-            return replace(state, tries=tries, count=count, place=back[settings["on_miss"]], is_clean=is_clean)
+            return CircuitState(tries, count, place, state.furthest, state.circuits, state.clean, rule == RESTART)
         place = state.place + 1
         furthest = max(place, state.furthest)
         if place < len(tries):
-            return replace(state, tries=tries, count=count, place=place, furthest=furthest)
+            return CircuitState(tries, count, place, furthest, state.circuits, state.clean, state.is_clean)
         done = state.circuits + 1
         goal_attempts = count.attempts if done == settings["circuits"] else None
         return CircuitState(tries, count, 0, furthest, done, state.clean + state.is_clean, True, goal_attempts)

@@ -72,6 +72,8 @@ class Intervals(Counted[IntervalState]):
         return IntervalState()
 
     def takes(self, settings: Settings, state: IntervalState, press: Event, active_ms: int) -> bool:
+        if press.kind == MAKE and settings["by"] == REPS and state.sets < settings["sets"] * settings["rounds"]:
+            return True
         kind = self._phase(settings, state, active_ms).kind
         if kind == DONE:
             return press.kind == LET or read_mark(press, EFFORTS) is not None
@@ -81,11 +83,11 @@ class Intervals(Counted[IntervalState]):
     def step(self, settings: Settings, state: IntervalState, press: Event, active_ms: int) -> IntervalState:
         if press.kind == LET:
             return replace(state, count=state.count.after(LET))
-        if self._phase(settings, state, active_ms).kind == DONE:
+        if press.kind == ZONE:  # only taken when all sets are done
             return replace(state, effort=read_mark(press, EFFORTS))
         count = state.count.after(MAKE if press.kind == MAKE else MISS)
         if settings["by"] == SECONDS or press.kind != MAKE:
-            return replace(state, count=count)
+            return IntervalState(count, state.sets, state.reps, state.rest_until_ms)
         reps = state.reps + 1
         if reps < settings["reps"]:
             return replace(state, count=count, reps=reps)

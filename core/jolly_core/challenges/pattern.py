@@ -36,8 +36,12 @@ MOST_BOXES = 60
 
 @dataclass(frozen=True, slots=True)
 class PatternState:
-    """``place`` is the step to play, ``run`` the steps hit one after the other, ``broke`` where they were missed."""
+    """``order`` is the pattern as it was read, ``place`` the step to play, ``run`` the steps hit one after the other.
 
+    ``broke`` is where they were missed.
+    """
+
+    order: Order
     tries: Tries
     count: Count = NOTHING
     place: int = 0
@@ -90,7 +94,7 @@ class Pattern(Counted[PatternState]):
         return read
 
     def start(self, settings: Settings) -> PatternState:
-        return PatternState(no_tries(settings["zones"]))
+        return PatternState(_order(settings), no_tries(settings["zones"]))
 
     def takes(self, settings: Settings, state: PatternState, press: Event, active_ms: int) -> bool:
         return press.kind != ZONE or press.text in settings["zones"]
@@ -98,37 +102,29 @@ class Pattern(Counted[PatternState]):
     def step(self, settings: Settings, state: PatternState, press: Event, active_ms: int) -> PatternState:
         if press.kind == LET:
             return replace(state, count=state.count.after(LET))
-        order = _order(settings)
+        order = state.order
         due = order.at(state.place)
         is_hit = press.kind == MAKE or (press.kind == ZONE and press.text == due)
         count = state.count.after(MAKE if is_hit else MISS)
         tries = after_try(state.tries, settings["zones"].index(due), is_made=is_hit)
+        broke = state.broke if is_hit else state.broke.plus(state.place % order.lap)
         if not is_hit and settings["on_break"] != GOES_ON:
             place = 0 if settings["on_break"] == AGAIN else state.place
-            broke = state.broke.plus(state.place % order.lap)
             # A pattern that is begun anew is clean again, and one that waited for its zone is walked all the same.
-            return replace(state, tries=tries, count=count, place=place, run=0, is_clean=True, broke=broke)
+            return PatternState(order, tries, count, place, 0, state.longest, state.laps, True, broke)
         place, run = state.place + 1, state.run + 1 if is_hit else 0
         is_clean = state.is_clean and is_hit
         is_lap = place % order.lap == 0
         laps = state.laps + (is_lap and is_clean)
-        return PatternState(
-            tries,
-            count,
-            place,
-            run,
-            max(run, state.longest),
-            laps,
-            is_lap or is_clean,
-            state.broke if is_hit else state.broke.plus(state.place % order.lap),
-            count.attempts if laps == settings["laps"] else None,
-        )
+        goal_attempts = count.attempts if laps == settings["laps"] else None
+        longest = max(run, state.longest)
+        return PatternState(order, tries, count, place, run, longest, laps, is_lap or is_clean, broke, goal_attempts)
 
     def ending(self, settings: Settings, state: PatternState, active_ms: int) -> str | None:
         return GOAL if state.laps >= settings["laps"] else limit_reached(settings, state.count, active_ms)
 
     def read(self, settings: Settings, state: PatternState, active_ms: int) -> Reading:
-        order, zones = _order(settings), settings["zones"]
+        order, zones = state.order, settings["zones"]
         in_lap = state.place % order.lap
         return Reading(
             number=state.run,

@@ -79,14 +79,14 @@ class TempoLadder(Counted[TempoState]):
         return TempoState(count, state.step + 1, 0, clean, strokes)
 
     def ending(self, settings: Settings, state: TempoState, active_ms: int) -> str | None:
-        if state.step >= len(_tempi(settings)):
+        if state.step >= _steps(settings):
             return GOAL
         return MISSED if state.failed >= settings["give_up"] else None
 
     def read(self, settings: Settings, state: TempoState, active_ms: int) -> Reading:
-        tempi = _tempi(settings)
-        step = min(state.step, len(tempi) - 1)
-        tempo = tempi[step]
+        steps = _steps(settings)
+        step = min(state.step, steps - 1)
+        tempo = _tempo(settings, step)
         seconds = round(_step_ms(settings, step) / 1000)
         each = _strokes(settings, step) // 2
         what = f"{each} each hand" if settings["by"] == STROKES else f"{clock(seconds)} to hold"
@@ -97,8 +97,8 @@ class TempoLadder(Counted[TempoState]):
             number_label="bpm",
             out_of=None,
             next=f"{what}{again}",
-            to_goal=len(tempi) - state.step,
-            then=f"{tempi[step + 1]} bpm" if step + 1 < len(tempi) else None,
+            to_goal=steps - state.step,
+            then=f"{_tempo(settings, step + 1)} bpm" if step + 1 < steps else None,
             metrics={"tempo": state.clean, "steps": state.step, "strokes": state.strokes},
             detail={
                 "click": {
@@ -108,7 +108,7 @@ class TempoLadder(Counted[TempoState]):
                     "stroke_ms": round(stroke_ms(tempo, settings["per_beat"]), 3),
                 },
                 "step": step + 1,
-                "steps": len(tempi),
+                "steps": steps,
                 "failed": state.failed,
             },
         )
@@ -146,6 +146,10 @@ class TempoLadder(Counted[TempoState]):
 
 def _tempi(settings: Settings) -> tuple[int, ...]:
     return tempo_steps(settings["start"], settings["top"], settings["step"])
+
+
+def _steps(settings: Settings) -> int:
+    return int((settings["top"] - settings["start"]) // settings["step"]) + 1
 
 
 def _tempo(settings: Settings, step: int) -> int:

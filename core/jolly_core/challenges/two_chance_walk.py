@@ -89,14 +89,15 @@ class TwoChanceWalk(Counted[WalkState]):
             seconds = (seconds[0] + 1, seconds[1] + is_made)
         else:
             firsts = (firsts[0] + 1, firsts[1] + is_made)
-        state = replace(state, tries=tries, count=count, firsts=firsts, seconds=seconds)
+        place, furthest, doubles = state.place, state.furthest, state.doubles
+        is_second = not is_made and not state.is_second
         if is_made:
-            place = state.place + 1
-            return replace(state, place=place, is_second=False, furthest=max(place, state.furthest))
-        if not state.is_second:
-            return replace(state, is_second=True)
-        place = 0 if settings["on_double"] == STARTS_AGAIN else state.place
-        return replace(state, place=place, is_second=False, doubles=state.doubles + 1)
+            place += 1
+            furthest = max(place, furthest)
+        elif state.is_second:
+            place = 0 if settings["on_double"] == STARTS_AGAIN else place
+            doubles += 1
+        return WalkState(tries, count, place, is_second, furthest, firsts, seconds, doubles)
 
     def ending(self, settings: Settings, state: WalkState, active_ms: int) -> str | None:
         if state.place >= len(settings["targets"]):

@@ -16,6 +16,7 @@ import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSi
 import { AttachRun } from "./AttachRun";
 import { Breather } from "./Breather";
 import { StartButton } from "./Briefing";
+import { RunBreakdown } from "./RunBreakdown";
 import { RunNote } from "./RunNote";
 import { SetAside } from "./SetAside";
 import { useKeys } from "./useKeys";
@@ -167,6 +168,7 @@ export default function RunEndPage() {
               </Typography>
             )}
             <WhatHappened outcome={data} />
+            <RunBreakdown tally={data.run.tally} />
             {data.run.is_quick ? <AttachRun run={data.run} /> : <TheVerdict outcome={data} />}
             <WhatNext run={data.run} />
             <Panel title="For the record">

@@ -22,7 +22,19 @@ export interface CallLine {
   place: number;
 }
 
+export interface TargetLine {
+  name: string;
+  attempts?: number;
+  makes?: number;
+  rate?: number | null;
+}
+
 interface Details {
+  targets: TargetLine[];
+  zones: { name: string; points: number; balls: number }[];
+  out: number;
+  broke: number[];
+  streaks: number[];
   frames: FrameLine[];
   click: ClickLine;
   call: CallLine;
