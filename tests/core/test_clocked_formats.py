@@ -161,7 +161,17 @@ def test_quality_reps_ask_for_comfort_at_the_end_and_not_before() -> None:
     asked = play("quality_reps", {"reps": 3}, line)
     assert (asked.is_over, asked.asks, asked.metrics["comfort"]) == (False, "How comfortable was it?", None)
     done = play("quality_reps", {"reps": 3}, f"{line} o [6] [4]")
-    assert (done.is_over, done.metrics["comfort"], done.metrics["good"], done.ignored) == (True, 4, 2, 3)
+    assert (done.is_over, done.metrics["comfort"], done.metrics["good"], done.ignored) == (True, 4, 2, 2)
+
+
+def test_two_buttons_give_a_mark_and_a_press_too_many_gives_none() -> None:
+    lines = ["ooo", "ooo o", "ooo ox", "ooo oxx", "ooo oxxo"]
+    tallies = [play("quality_reps", {"reps": 3}, line) for line in lines]
+    assert [tally.target for tally in tallies] == [None, "3: fair", "4: easy", "5: could do it asleep", None]
+    assert [tally.metrics["comfort"] for tally in tallies] == [None, None, None, None, 5]
+    assert tallies[-1].makes == 3
+    worked = play("intervals", {"by": "reps", "reps": 2, "sets": 1}, "oo oxo")
+    assert (worked.metrics["effort"], worked.metrics["reps"], worked.is_over) == (6, 2, True)
 
 
 def test_at_most_two_cues() -> None:

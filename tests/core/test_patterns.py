@@ -106,6 +106,7 @@ def test_orders_that_cannot_be_made_are_refused(made: str, zones: list[Zone], co
         ("((L)x2 R) x 2", "left left right left left right"),
         ("2 and 2", "left left middle middle right right"),
         ("1 and 2", "left middle middle right"),
+        ("3 and 1", "left left left middle right right right"),
         ("counter-clock", "left right middle"),
         ("1 3", "left right"),
     ],
@@ -130,6 +131,7 @@ def test_initials_stand_for_names_of_several_words() -> None:
         ("l r", "ambiguous_zone"),
         ("  ", "empty"),
         ("(L R)x60", "too_long"),
+        ("99 and 99", "too_long"),
     ],
 )
 def test_what_cannot_be_read_is_refused_with_what_to_write(text: str, code: str) -> None:

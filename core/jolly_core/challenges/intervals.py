@@ -10,7 +10,7 @@ from jolly_core.challenges.contract import GOAL, TIME, Attempts, Estimate, Metri
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
-from jolly_core.challenges.marks import EFFORTS, mark_pads, read_mark
+from jolly_core.challenges.marks import EFFORTS, mark_pads, pointed_words, read_mark, read_marking
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.words import counted
 
@@ -27,6 +27,8 @@ class IntervalState:
     reps: int = 0
     rest_until_ms: int = 0
     effort: int | None = None
+    #: The mark that a clicker points at.
+    pointed: int | None = None
 
 
 @dataclass(frozen=True)
@@ -76,17 +78,20 @@ class Intervals(Counted[IntervalState]):
             return True
         kind = self._phase(settings, state, active_ms).kind
         if kind == DONE:
-            return press.kind == LET or read_mark(press, EFFORTS) is not None
+            return press.kind != ZONE or read_mark(press, EFFORTS) is not None
         # By seconds a rep in the rest is none; by reps it opens the next set early.
         return press.kind != ZONE and (kind == WORK or settings["by"] == REPS or press.kind == LET)
 
     def step(self, settings: Settings, state: IntervalState, press: Event, active_ms: int) -> IntervalState:
         if press.kind == LET:
             return replace(state, count=state.count.after(LET))
-        if press.kind == ZONE:  # only taken when all sets are done
-            return replace(state, effort=read_mark(press, EFFORTS))
+        is_by_reps, sets = settings["by"] == REPS, settings["sets"] * settings["rounds"]
+        is_done = state.sets >= sets if is_by_reps else active_ms >= 1000 * length_s(settings)
+        if is_done:
+            effort, pointed = read_marking(press, EFFORTS, state.pointed)
+            return replace(state, effort=effort, pointed=pointed)
         count = state.count.after(MAKE if press.kind == MAKE else MISS)
-        if settings["by"] == SECONDS or press.kind != MAKE:
+        if not is_by_reps or press.kind != MAKE:
             return IntervalState(count, state.sets, state.reps, state.rest_until_ms)
         reps = state.reps + 1
         if reps < settings["reps"]:
@@ -115,6 +120,7 @@ class Intervals(Counted[IntervalState]):
             rest_left_ms=left_ms or 0 if phase.kind == REST else 0,
             wakes_in_ms=left_ms,
             asks="How hard was it?" if is_asked else "",
+            target=pointed_words(EFFORTS, state.pointed) if is_asked else None,
             pads=mark_pads(EFFORTS) if is_asked else (),
             metrics={"sets_done": done, "reps": state.count.makes, "effort": state.effort},
             detail={"phase": phase.kind, "set": min(sets, phase.set + 1), "sets": sets},
@@ -133,11 +139,10 @@ class Intervals(Counted[IntervalState]):
         return Attempts(reps / 2, reps, reps * 2)
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
-        sets, rest_s = settings["sets"] * settings["rounds"], total_rest_s(settings)
         if settings["by"] == SECONDS:
-            whole = sets * settings["work_s"] + rest_s
+            whole = length_s(settings)
             return Estimate(whole, whole, whole)
-        reps = sets * settings["reps"]
+        rest_s, reps = total_rest_s(settings), settings["sets"] * settings["rounds"] * settings["reps"]
         wanted = reps / max(0.05, pace.rate)
         return time_of(Attempts(reps, wanted, wanted * 1.3), pace, rest_s=rest_s)
 
@@ -162,6 +167,11 @@ class Intervals(Counted[IntervalState]):
         work = f"{settings['work_s']} s" if settings["by"] == SECONDS else counted(settings["reps"], "rep")
         words = f"{counted(settings['sets'], 'set')} of {work}, {settings['rest_s']} s rest"
         return words if settings["rounds"] == 1 else f"{settings['rounds']} rounds of {words}"
+
+
+def length_s(settings: Settings) -> int:
+    """How long a run by seconds is: all work and all rests."""
+    return int(settings["sets"]) * int(settings["rounds"]) * int(settings["work_s"]) + total_rest_s(settings)
 
 
 def total_rest_s(settings: Settings) -> int:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from jolly_core.challenges.contract import Pad
-from jolly_core.challenges.events import ZONE, Event
+from jolly_core.challenges.events import MAKE, ZONE, Event
 
 #: A mark and what it means. The scale of effort is that of Borg's CR10 in its plain words, from memory.
 COMFORTS = {1: "far from easy", 2: "hard", 3: "fair", 4: "easy", 5: "could do it asleep"}
@@ -20,6 +20,35 @@ EFFORTS = {
     9: "nearly all",
     10: "all there is",
 }
+
+
+def point(marks: dict[int, str], pointed: int | None) -> int:
+    """The mark that a clicker points at next: the middle one first, then one on with each press, round and round.
+
+    A press too many at the end of the reps so points at a mark and gives none.
+
+    >>> point(COMFORTS, None), point(COMFORTS, 3), point(COMFORTS, 5)
+    (3, 4, 1)
+    """
+    order = list(marks)
+    return order[len(order) // 2] if pointed is None else order[(order.index(pointed) + 1) % len(order)]
+
+
+def read_marking(press: Event, marks: dict[int, str], pointed: int | None) -> tuple[int | None, int | None]:
+    """What a press at the question comes to: the mark that is given, if one is, and the one that is pointed at.
+
+    A pad or a digit gives its mark. With two buttons a miss points on, and a make gives what is pointed at.
+    """
+    if press.kind == ZONE:
+        return read_mark(press, marks), pointed
+    if press.kind == MAKE and pointed is not None:
+        return pointed, pointed
+    return None, point(marks, pointed)
+
+
+def pointed_words(marks: dict[int, str], pointed: int | None) -> str | None:
+    """The mark that is pointed at, as it is shown."""
+    return None if pointed is None else f"{pointed}: {marks[pointed]}"
 
 
 def mark_pads(marks: dict[int, str]) -> tuple[Pad, ...]:

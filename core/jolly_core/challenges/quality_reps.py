@@ -10,7 +10,7 @@ from jolly_core.challenges.contract import ATTEMPTS, Attempts, Metric, Pace, Rea
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, ZONE, Event
-from jolly_core.challenges.marks import COMFORTS, mark_pads, read_mark
+from jolly_core.challenges.marks import COMFORTS, mark_pads, pointed_words, read_mark, read_marking
 from jolly_core.challenges.settings import Names, Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.stats.binomial import chance_of_at_least
@@ -22,6 +22,8 @@ MOST_CUES = 2
 class QualityState:
     count: Count = NOTHING
     comfort: int | None = None
+    #: The mark that a clicker points at.
+    pointed: int | None = None
 
 
 class QualityReps(Counted[QualityState]):
@@ -52,12 +54,13 @@ class QualityReps(Counted[QualityState]):
 
     def takes(self, settings: Settings, state: QualityState, press: Event, active_ms: int) -> bool:
         if state.count.attempts >= settings["reps"]:
-            return press.kind == LET or read_mark(press, COMFORTS) is not None
+            return press.kind != ZONE or read_mark(press, COMFORTS) is not None
         return press.kind != ZONE
 
     def step(self, settings: Settings, state: QualityState, press: Event, active_ms: int) -> QualityState:
-        if press.kind == ZONE:
-            return replace(state, comfort=read_mark(press, COMFORTS))
+        if press.kind != LET and state.count.attempts >= settings["reps"]:
+            comfort, pointed = read_marking(press, COMFORTS, state.pointed)
+            return QualityState(state.count, comfort, pointed)
         return replace(state, count=state.count.after(press.kind))
 
     def ending(self, settings: Settings, state: QualityState, active_ms: int) -> str | None:
@@ -73,6 +76,7 @@ class QualityReps(Counted[QualityState]):
             next="How comfortable was it?" if is_asked else f"{reps - count.attempts} more, slowly",
             to_goal=reps - count.attempts,
             asks="How comfortable was it?" if is_asked else "",
+            target=pointed_words(COMFORTS, state.pointed) if is_asked else None,
             pads=mark_pads(COMFORTS) if is_asked else (),
             metrics={
                 "good": count.makes,

@@ -26,9 +26,18 @@ def two_and_two(items: Sequence[Item]) -> list[Item]:
     return n_and_n(items, 2)
 
 
+def so_many_and(items: Sequence[Item], numbers: Sequence[int]) -> list[Item]:
+    """So many to each, the numbers taken in turn.
+
+    >>> so_many_and("LR", (1, 2))
+    ['L', 'R', 'R']
+    """
+    return [item for place, item in enumerate(items) for _ in range(numbers[place % len(numbers)])]
+
+
 def one_and_two(items: Sequence[Item]) -> list[Item]:
     """One to the first, two to the second, and so on in turn."""
-    return [item for place, item in enumerate(items) for _ in range(1 + place % 2)]
+    return so_many_and(items, (1, 2))
 
 
 def turned(items: Sequence[Item]) -> list[Item]:
@@ -71,12 +80,9 @@ def crossing(items: Sequence[Item]) -> list[Item]:
     return opposite([*items[:half], *reversed(items[half:])])
 
 
-#: Orders by the name under which they are written.
+#: Orders by the name under which they are written; "2 and 2", "1 and 2" and the like are numbers for ``so_many_and``.
 ORDERS: dict[str, Callable[[Sequence[str]], list[str]]] = {
     "alternate": one_by_one,
-    "2 and 2": two_and_two,
-    "3 and 3": lambda names: n_and_n(names, 3),
-    "1 and 2": one_and_two,
     "clock": one_by_one,
     "counter-clock": turned,
     "opposite": opposite,

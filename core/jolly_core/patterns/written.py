@@ -10,18 +10,19 @@ random(7)               drawn by a seed; ``random`` alone is drawn anew for ever
 from __future__ import annotations
 
 import re
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 
 from jolly_core.errors import CoreError, Problem
 from jolly_core.patterns.draw import draw_below
-from jolly_core.patterns.orders import ORDERS
+from jolly_core.patterns.orders import ORDERS, so_many_and
 
 MOST_STEPS = 100
 #: A pattern at random has no end of its own: so many steps are a lap of it.
 RANDOM_LAP = 12
 _RANDOM = re.compile(r"random(?:\s*\(\s*(\d{1,9})\s*\))?", re.IGNORECASE)
+_AND = re.compile(r"([1-9]\d?) and ([1-9]\d?)")
 _TOKEN = re.compile(r"\(|\)(?:\s*[x×*]\s*(\d{1,3}))?|[^()]+")
 
 
@@ -61,8 +62,8 @@ def read_notation(text: str, names: Sequence[str], seed: int = 0) -> Pattern:
 def _read(text: str, names: tuple[str, ...], seed: int) -> Pattern:
     said = " ".join(text.split()).casefold()
     if said not in _by_word(names):
-        if said in ORDERS and names:
-            return Pattern(tuple(ORDERS[said](names)))
+        if (order := _usual(said)) and names:
+            return Pattern(_short_enough(order(names)))
         if (random := _RANDOM.fullmatch(said)) and names:
             own = seed if random[1] is None else int(random[1])
             return Pattern(tuple(names[draw_below(own, place, len(names))] for place in range(RANDOM_LAP)), names, own)
@@ -79,15 +80,26 @@ def read_pattern(text: str, names: Sequence[str]) -> tuple[str, ...]:
     ('left', 'left', 'right')
     """
     said = " ".join(text.split()).casefold()
-    if said not in _by_word(names) and names and (said in ORDERS or _RANDOM.fullmatch(said)):
+    if said not in _by_word(names) and names and (_usual(said) or _RANDOM.fullmatch(said)):
         return read_notation(text, names).steps
     reader = _Reader(text, names)
-    steps = reader.read()
+    steps = _short_enough(reader.read())
+    if reader.problems:
+        raise CoreError(reader.problems)
+    return steps
+
+
+def _usual(said: str) -> Callable[[Sequence[str]], list[str]] | None:
+    """The usual order of that name, if it is one: "crossing", "2 and 2"."""
+    if numbers := _AND.fullmatch(said):
+        return lambda names: so_many_and(names, (int(numbers[1]), int(numbers[2])))
+    return ORDERS.get(said)
+
+
+def _short_enough(steps: Sequence[str]) -> tuple[str, ...]:
     if len(steps) > MOST_STEPS:
         message = f"A pattern has {MOST_STEPS} steps at most; it begins again at its end by itself."
         raise CoreError.one("too_long", message, "pattern", value=len(steps), allowed=MOST_STEPS)
-    if reader.problems:
-        raise CoreError(reader.problems)
     return tuple(steps)
 
 

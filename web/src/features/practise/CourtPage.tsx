@@ -49,11 +49,14 @@ function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => 
   );
 }
 
-function Call({ words, isBeside }: { words: string; isBeside: boolean }) {
+/** Over the number, wherever that stands: the pads are not to be hidden. */
+const CALL_AT = { over: { left: 0, right: 0 }, left: { left: 0, right: { xs: 0, md: "60%" } }, right: { left: { xs: 0, md: "60%" }, right: 0 } };
+
+function Call({ words, at }: { words: string; at: keyof typeof CALL_AT }) {
   return (
     <Box
       role="status"
-      sx={{ position: "absolute", top: 8, left: 0, right: { xs: 0, md: isBeside ? "60%" : 0 }, mx: "auto", width: "fit-content", zIndex: 1, pointerEvents: "none", bgcolor: court.mustard, color: court.ground, px: 3, py: 0.5, fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "clamp(1.4rem, 5vmin, 2.8rem)" }}
+      sx={{ position: "absolute", top: 8, ...CALL_AT[at], mx: "auto", width: "fit-content", zIndex: 1, pointerEvents: "none", bgcolor: court.mustard, color: court.ground, px: 3, py: 0.5, fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "clamp(1.4rem, 5vmin, 2.8rem)" }}
     >
       {words}
     </Box>
@@ -97,7 +100,7 @@ function CourtScreen({ run, athlete }: { run: Run; athlete: Athlete }) {
             {numbers}
           </>
         )}
-        {play.call && <Call words={play.call} isBeside={isBoard && !athlete.is_mirrored} />}
+        {play.call && <Call words={play.call} at={!isBoard ? "over" : athlete.is_mirrored ? "right" : "left"} />}
         {play.countIn !== null && <CountIn count={play.countIn} />}
         {!play.isPlaying && play.countIn === null && !tally.is_over && <ReadyCurtain run={run} standing={standing} atMs={clock.now()} onStart={acts.start} />}
         {tally.is_over && <EndCurtain run={run} standing={standing} onSee={acts.seeEnd} onUndo={acts.undo} />}

@@ -79,10 +79,12 @@ interface PadGridProps {
 export function PadGrid({ pads, isOff, onPress }: PadGridProps) {
   const zones = pads.filter((pad) => pad.kind === "zone");
   const others = pads.filter((pad) => pad.kind !== "zone");
-  const across = Math.min(zones.length, zones.length > 8 ? 4 : zones.length > 4 ? 3 : 2);
+  // Pins stay where they are as they become fewer; all else is as large as it can be.
+  const arePins = zones.every((pad) => NUMBER.test(pad.word) && pad.beside === "");
+  const across = arePins ? 4 : Math.min(zones.length, zones.length > 8 ? 4 : zones.length > 4 ? 3 : 2);
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", gap: 1, p: 1, overflow: "auto" }}>
-      <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`}}>
+      <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, gridAutoRows: arePins ? "33%" : undefined }}>
         {zones.map((pad, index) => (
           <PadButton key={pad.text} pad={pad} digit={NUMBER.test(pad.text) ? "" : index < 9 ? String(index + 1) : ""} isOff={isOff} onPress={onPress} />
         ))}

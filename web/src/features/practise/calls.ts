@@ -16,6 +16,12 @@ export function callBetween(before: Standing, after: Standing): Call | null {
   // The curtain that falls at the end is the twin of its sound.
   if (tally.is_over && !before.tally.is_over) return { words: "", sound: "end" };
   if (distance.is_new_best && !before.distance.is_new_best) return { words: "A new best", sound: "best" };
+  // The target that stands large on the screen is the twin of its sound.
+  const isNextTarget = tally.target !== null && tally.target !== before.tally.target;
+  return callOfNumber(before, after) ?? (isNextTarget ? { words: "", sound: "next" } : null);
+}
+
+function callOfNumber(before: Standing, { tally, distance }: Standing): Call | null {
   if (tally.number <= before.tally.number) return null;
   if (distance.is_close_to_best && !before.distance.is_close_to_best) {
     const more = distance.to_best ?? 0;

@@ -1,0 +1,38 @@
+"""Every ladder of the shelf in a block, in the tuner, and on a sheet to be typed in."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+
+import pytest
+from rest_framework.test import APIClient
+
+from accounts.models import Athlete
+from jolly_core.challenges.registry import get_challenge
+from ladders.models import Ladder
+from ladders.shelf import list_shelf
+
+KEYS = sorted(list_shelf())
+
+
+@pytest.mark.parametrize("key", KEYS)
+def test_is_planned_tuned_and_kept_on_paper(
+    key: str, client: APIClient, athlete: Athlete, ladder_of: Callable[[Athlete, str], Ladder]
+) -> None:
+    ladder = ladder_of(athlete, key)
+    for risk in ladder.known_traits.risks:
+        client.post(f"/api/ladders/{ladder.pk}/acknowledgements/", {"risk": risk}, format="json")
+    rung: Any = ladder.rungs.get(number=1)
+    planned = client.post("/api/blocks/", {"minutes": 60, "ladders": [ladder.pk], "day": "2099-05-04"}, format="json")
+    assert planned.status_code == 201, planned.json()
+    segment = next(each for each in planned.json()["segments"] if each["kind"] == "challenge")
+    assert 0 < segment["low_s"] <= segment["planned_s"] <= segment["high_s"]
+    threshold = rung.threshold_revisions.last().threshold
+    asked = {"metric": threshold["metric"], "mark": threshold["mark"], "minutes": 15}
+    tuned = client.get(f"/api/rungs/{rung.pk}/tuner/", asked)
+    assert tuned.status_code == 200, tuned.json()
+    totals = {total.name: total.low for total in get_challenge(rung.format).totals}
+    filled = {"rows": [{"segment": segment["id"], "runs": [totals]}], "minutes": 30}
+    typed = client.post(f"/api/blocks/{planned.json()['id']}/sheet/", filled, format="json")
+    assert typed.status_code == 200, typed.content
