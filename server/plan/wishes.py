@@ -16,7 +16,7 @@ from config.unchanged import remember
 from jolly_core.aim.spread import predict
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
-from jolly_core.load.dose import DoseLeft, dose_left
+from jolly_core.load.dose import DoseLeft, dose_left, stricter
 from jolly_core.planning.times import Habit, learn_habit, set_up_seconds
 from jolly_core.planning.wish import Wish
 from jolly_core.sides import BOTH_SIDES, NONE, hand_of, side_words
@@ -173,7 +173,7 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
         foretold=foretold,
         test_runs=runs,
         test_place=place,
-        dose=_dose(record, ladder),
+        dose=_dose(record, ladder, rung),
         kit=tuple(ladder.kit),
         unacknowledged=risks[0].title if risks else "",
     )
@@ -183,8 +183,9 @@ def _on_side(books: Books, rung: Rung, side: str) -> list[Entry]:
     return [entry for entry in books.get(rung.pk, []) if entry.side == side]
 
 
-def _dose(record: _Record, ladder: Ladder) -> DoseLeft:
-    return dose_left(ladder.known_traits.dose, record.attempts.get(ladder.pk, {}), record.day)
+def _dose(record: _Record, ladder: Ladder, rung: Rung) -> DoseLeft:
+    dose = stricter(ladder.known_traits.dose, get_challenge(rung.format).dose_terms(rung.settings))
+    return dose_left(dose, record.attempts.get(ladder.pk, {}), record.day)
 
 
 def _other(entries: Iterable[Entry], side: str) -> list[Entry]:

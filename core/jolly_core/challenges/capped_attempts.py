@@ -48,6 +48,9 @@ class CappedAttempts(Counted[CappedState]):
         """Nothing is drawn here: what was tried comes from the record."""
         return dict(settings)
 
+    def dose_terms(self, settings: Settings) -> Mapping[str, Any]:
+        return {"per_day": settings["cap"], "days_a_week": settings["days"], "is_capped": True}
+
     def from_record(self, settings: Settings, dose: Mapping[str, int]) -> dict[str, Any]:
         cap, days = settings["cap"], settings["days"]
         if dose["tried_today"] >= cap:

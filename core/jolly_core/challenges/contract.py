@@ -292,6 +292,10 @@ class Challenge(ABC, Generic[State]):
         """How long one run will take this athlete."""
         return time_of(self.attempts(settings, pace), pace)
 
+    def dose_terms(self, settings: Settings) -> Mapping[str, Any]:
+        """What the game itself limits by the day and the week, in the terms of a dose; empty where nothing."""
+        return {}
+
     def from_record(self, settings: Settings, dose: Mapping[str, int]) -> dict[str, Any]:
         """The settings of one run, after what the record says of today and of the last seven days: ``tried_today``,
         ``tried_in_seven_days`` (attempts) and ``days_before`` (other days than today with an attempt).

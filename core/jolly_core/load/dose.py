@@ -102,6 +102,28 @@ def read_dose(given: Mapping[str, Any]) -> Dose:
     )
 
 
+def stricter(dose: Dose, terms: Mapping[str, Any]) -> Dose:
+    """A dose with the terms of a game's own beside it: of two limits the lower one holds.
+
+    >>> stricter(Dose(per_day=20), {"per_day": 6, "days_a_week": 4, "is_capped": True}).words
+    'at most 6 attempts a day, 4 days a week, then stop, whatever happened'
+    """
+    if not terms:
+        return dose
+    own = read_dose(terms)
+
+    def lower(one: int | None, other: int | None) -> int | None:
+        return min((each for each in (one, other) if each is not None), default=None)
+
+    return Dose(
+        lower(dose.per_day, own.per_day),
+        lower(dose.per_week, own.per_week),
+        lower(dose.days_a_week, own.days_a_week),
+        max(dose.days_between, own.days_between),
+        dose.is_capped or own.is_capped,
+    )
+
+
 def dose_left(dose: Dose, attempts_by_day: Mapping[date, int], today: date) -> DoseLeft:
     """What the dose leaves for ``today``, from the attempts of the days so far. A week is the seven days up to today.
 

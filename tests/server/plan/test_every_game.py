@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from datetime import timedelta
 from typing import Any
 
 import pytest
@@ -12,6 +13,9 @@ from accounts.models import Athlete
 from jolly_core.challenges.registry import get_challenge
 from ladders.models import Ladder
 from ladders.shelf import list_shelf
+from tests.server.conftest import rung_id
+from tests.server.moments import MOMENT
+from tests.server.player import Player
 
 KEYS = sorted(list_shelf())
 
@@ -36,3 +40,21 @@ def test_is_planned_tuned_and_kept_on_paper(
     filled = {"rows": [{"segment": segment["id"], "runs": [totals]}], "minutes": 30}
     typed = client.post(f"/api/blocks/{planned.json()['id']}/sheet/", filled, format="json")
     assert typed.status_code == 200, typed.content
+
+
+def test_a_hard_skill_is_planned_once_a_day_and_not_beyond_its_week(
+    client: APIClient, athlete: Athlete, ladder_of: Callable[[Athlete, str], Ladder], player: Player
+) -> None:
+    ladder = ladder_of(athlete, "back-crosses")
+    rung = rung_id(ladder)
+
+    def planned(day: int) -> Any:
+        asked = {"minutes": 45, "ladders": [ladder.pk], "day": (MOMENT + timedelta(days=day)).date().isoformat()}
+        return client.post("/api/proposals/", asked, format="json").json()
+
+    assert [each["runs_planned"] for each in planned(0)["segments"] if each["kind"] == "challenge"] == [1]
+    for day in range(4):
+        player.play(rung, "x f", day=day)
+    # Four days of the last seven are its dose.
+    left_out = planned(4)["left_out"]
+    assert "4 is the dose" in left_out[0]["reason"]
