@@ -12,6 +12,7 @@ from typing import Any
 
 import pytest
 from hypothesis import given
+from hypothesis import settings as effort
 from hypothesis import strategies as st
 
 from jolly_core.challenges.contract import Tally
@@ -69,6 +70,10 @@ CASES = [(format_id, settings) for format_id in CHALLENGES for settings in SETTI
 Case = tuple[str, dict[str, Any]]
 
 
+#: With so many cases each law is tried some two thousand times all the same.
+LAW = effort(max_examples=40)
+
+
 @st.composite
 def runs(draw: st.DrawFn, kinds: tuple[str, ...] = KINDS) -> list[Event]:
     """Events in order, at times as close as a double tap and as far as a rest."""
@@ -95,12 +100,14 @@ def written(tally: Tally, name: str) -> int | None:
 
 @pytest.mark.parametrize("case", CASES, ids=[f"{format_id} {settings}" for format_id, settings in CASES])
 class TestEveryFormat:
+    @LAW
     @given(events=runs())
     def test_counts_stay_in_their_order(self, case: Case, events: list[Event]) -> None:
         tally = play(case, events)
         assert 0 <= tally.streak <= tally.best_streak <= tally.makes <= tally.attempts
         assert tally.attempts == tally.makes + tally.misses
 
+    @LAW
     @given(events=runs())
     def test_the_tally_of_a_prefix_is_the_live_tally_then(self, case: Case, events: list[Event]) -> None:
         session = Session(get_challenge(case[0]), case[1])
@@ -108,12 +115,14 @@ class TestEveryFormat:
             session.step(event)
             assert session.tally() == play(case, events[:place])
 
+    @LAW
     @given(events=runs(), order=st.randoms(use_true_random=False))
     def test_the_order_of_arrival_changes_nothing(self, case: Case, events: list[Event], order: Any) -> None:
         shuffled = list(events)
         order.shuffle(shuffled)
         assert play(case, shuffled) == play(case, events)
 
+    @LAW
     @given(events=runs(PRESSES))
     def test_undo_of_everything_gives_the_empty_count(self, case: Case, events: list[Event]) -> None:
         last = events[-1] if events else Event(MAKE, 0, 0)
@@ -123,6 +132,7 @@ class TestEveryFormat:
         empty = play(case, [Event(TICK, undos[-1].at_ms, 1)] if undos else [])
         assert replace(tally, ignored=0) == empty
 
+    @LAW
     @given(events=runs(PRESSES))
     def test_a_let_changes_no_count(self, case: Case, events: list[Event]) -> None:
         before = play(case, events)
@@ -131,6 +141,7 @@ class TestEveryFormat:
         assert (after.attempts, after.makes, after.streak) == (before.attempts, before.makes, before.streak)
         assert after.number == before.number
 
+    @LAW
     @given(events=runs((*PRESSES, NOTE)))
     def test_a_finished_run_refuses_further_counts(self, case: Case, events: list[Event]) -> None:
         at_ms, seq = (events[-1].at_ms, events[-1].seq) if events else (0, 0)
@@ -141,17 +152,20 @@ class TestEveryFormat:
         assert (later.attempts, later.makes, later.lets) == (over.attempts, over.makes, over.lets)
         assert later.ignored == over.ignored + len(more)
 
+    @LAW
     @given(events=runs())
     def test_says_what_to_do_in_words_that_can_be_read_from_afar(self, case: Case, events: list[Event]) -> None:
         tally = play(case, events)
         assert 0 < len(tally.next) <= 32
 
+    @LAW
     @given(events=runs())
     def test_lessons_are_sentences_for_every_run(self, case: Case, events: list[Event]) -> None:
         challenge = get_challenge(case[0])
         lessons = challenge.lessons(challenge.read_settings(case[1]), play(case, events).as_dict())
         assert all(lesson.endswith(".") for lesson in lessons)
 
+    @LAW
     @given(events=runs(PRESSES))
     def test_totals_on_paper_give_the_tally_of_the_run(self, case: Case, events: list[Event]) -> None:
         challenge = get_challenge(case[0])

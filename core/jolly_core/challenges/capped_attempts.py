@@ -10,7 +10,7 @@ from jolly_core.challenges.contract import ATTEMPTS, Attempts, Metric, Pace, Rea
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
-from jolly_core.challenges.settings import Drawn, Settings, WholeNumber
+from jolly_core.challenges.settings import OfTheRun, Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.stats.binomial import chance_of_at_least
 from jolly_core.words import counted
@@ -35,7 +35,7 @@ class CappedAttempts(Counted[CappedState]):
     declared = (
         WholeNumber("cap", "Tries a day", 1, 50, 6),
         WholeNumber("days", "Days a week", 1, 7, 4),
-        Drawn("tried", "Tried today before", 0, 10_000, None),
+        OfTheRun("tried", "Tried today before", 0, 10_000, None),
     )
     metrics = (
         Metric("landed", "landed", "up", "landed"),
@@ -43,10 +43,6 @@ class CappedAttempts(Counted[CappedState]):
         Metric("tried", "tried", "up", "tries"),
     )
     totals = (WholeNumber("landed", "Landed", 0, 50, 0), WholeNumber("tried", "Tried", 0, 50, 0))
-
-    def draw(self, settings: Settings, number: int) -> dict[str, Any]:
-        """Nothing is drawn here: what was tried comes from the record."""
-        return dict(settings)
 
     def dose_terms(self, settings: Settings) -> Mapping[str, Any]:
         return {"per_day": settings["cap"], "days_a_week": settings["days"], "is_capped": True}

@@ -43,11 +43,16 @@ class WholeNumber:
 
 
 @dataclass(frozen=True)
-class Drawn(WholeNumber):
-    """A whole number that is drawn anew for every run where it was left open, such as the seed of a random order."""
+class OfTheRun(WholeNumber):
+    """A whole number that every run is given on its own, as from the record; an editor does not ask for it."""
 
     def schema(self) -> dict[str, Any]:
-        return super().schema() | {"x-drawn": True}
+        return super().schema() | {"x-of-the-run": True}
+
+
+@dataclass(frozen=True)
+class Drawn(OfTheRun):
+    """One that is drawn for every run where it was left open, such as the seed of a random order."""
 
 
 @dataclass(frozen=True)

@@ -7,6 +7,7 @@ export interface NumberField {
   kind: "number";
   name: string;
   title: string;
+  start: number | null;
   minimum: number;
   maximum: number;
   unit: string;
@@ -16,12 +17,14 @@ export interface ChoiceField {
   kind: "choice";
   name: string;
   title: string;
+  start: string;
   options: { value: string; title: string }[];
 }
 export interface TextField {
   kind: "text";
   name: string;
   title: string;
+  start: string;
   longest: number;
 }
 export interface NamesField {
@@ -57,7 +60,7 @@ interface Property {
   oneOf?: { const: string; title: string }[];
   items?: Property & { properties?: Record<string, Property> };
   "x-unit"?: string;
-  "x-drawn"?: boolean;
+  "x-of-the-run"?: boolean;
   "x-targets"?: boolean;
 }
 
@@ -67,9 +70,11 @@ export interface SettingsSchema {
 
 function plainField(name: string, property: Property): PlainField {
   const { title } = property;
-  if (property.oneOf) return { kind: "choice", name, title, options: property.oneOf.map((each) => ({ value: each.const, title: each.title })) };
-  if (property.type === "string") return { kind: "text", name, title, longest: property.maxLength ?? 100 };
-  return { kind: "number", name, title, minimum: property.minimum ?? 0, maximum: property.maximum ?? 0, unit: property["x-unit"] ?? "", isOptional: Array.isArray(property.type) };
+  const words = typeof property.default === "string" ? property.default : "";
+  if (property.oneOf) return { kind: "choice", name, title, start: words, options: property.oneOf.map((each) => ({ value: each.const, title: each.title })) };
+  if (property.type === "string") return { kind: "text", name, title, start: words, longest: property.maxLength ?? 100 };
+  const start = typeof property.default === "number" ? property.default : null;
+  return { kind: "number", name, title, start, minimum: property.minimum ?? 0, maximum: property.maximum ?? 0, unit: property["x-unit"] ?? "", isOptional: Array.isArray(property.type) };
 }
 
 function fieldOf(name: string, property: Property): Field {
@@ -79,16 +84,16 @@ function fieldOf(name: string, property: Property): Field {
   return columns.length > 0 ? { kind: "rows", ...list, columns } : { kind: "names", ...list, longest: property.items?.maxLength ?? 24 };
 }
 
-/** The fields of an editor; what is drawn anew for every run is not asked for. */
+/** The fields of an editor; what every run is given on its own is not asked for. */
 export function fieldsOf(schema: SettingsSchema): Field[] {
-  return Object.entries(schema.properties).filter(([, property]) => !property["x-drawn"]).map(([name, property]) => fieldOf(name, property));
+  return Object.entries(schema.properties).filter(([, property]) => !property["x-of-the-run"]).map(([name, property]) => fieldOf(name, property));
 }
 
 export function defaultsOf(schema: SettingsSchema): Settings {
   return Object.fromEntries(Object.entries(schema.properties).map(([name, property]) => [name, property.default ?? null]));
 }
 
-/** A row with nothing in it yet. */
+/** A row as it begins. */
 export function emptyRow(field: RowsField): Row {
-  return Object.fromEntries(field.columns.map((column) => [column.name, column.kind === "choice" ? (column.options[0]?.value ?? "") : column.kind === "text" ? "" : column.isOptional ? null : column.minimum]));
+  return Object.fromEntries(field.columns.map((column) => [column.name, column.start]));
 }
