@@ -1,13 +1,15 @@
 /** The strip: the loop as a path, where you are underlined with tape. At the top on a desk, at the bottom on a phone. */
 import { Box, Link, Stack } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { Suspense, useEffect, useRef } from "react";
+import { lazy, Suspense, useEffect, useRef } from "react";
 import { Link as RouterLink, NavLink, Outlet, NavigationType, useLocation, useNavigationType } from "react-router";
 
 import { athleteQuery } from "../api/queries";
 import { Skeletons } from "../shared/ui/Loaded";
 import { tape } from "../shared/ui/tape";
-import { QuickCount } from "./QuickCount";
+
+/** Nobody counts before they are in: its menu is no part of the first view. */
+const QuickCount = lazy(() => import("./QuickCount").then((module) => ({ default: module.QuickCount })));
 
 const LOOP = [
   { to: "/plan", word: "Plan" },
@@ -87,7 +89,9 @@ function Strip() {
         <LoopLinks />
         {athlete && (
           <Stack direction="row" sx={{ justifySelf: "end", alignItems: "center", gap: 1.5 }}>
-            <QuickCount />
+            <Suspense fallback={null}>
+              <QuickCount />
+            </Suspense>
             <Link component={RouterLink} to="/settings" underline="hover" sx={{ color: "inherit", fontSize: "0.92rem", py: 1, textAlign: "right" }}>
               {athlete.name}
               <Box component="span" sx={{ display: { xs: "none", lg: "inline" }, color: "#c5cbe0" }}>
