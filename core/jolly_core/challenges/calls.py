@@ -6,7 +6,17 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import ATTEMPTS, Attempts, Estimate, Metric, Pace, Reading, Sheet, time_of
+from jolly_core.challenges.contract import (
+    ATTEMPTS,
+    MOST_BOXES,
+    Attempts,
+    Estimate,
+    Metric,
+    Pace,
+    Reading,
+    Sheet,
+    time_of,
+)
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import MISSES, Counted
 from jolly_core.challenges.events import LET, MAKE, Event
@@ -134,7 +144,7 @@ class Calls(Counted[CallsState]):
     def sheet(self, settings: Settings) -> Sheet:
         calls, number = len(settings["calls"]), settings["number"]
         rule = f"Let somebody call out one of {calls}, {number} times: tick what was answered."
-        return Sheet(rule, min(60, settings["number"]), "call")
+        return Sheet(rule, min(MOST_BOXES, settings["number"]), "call")
 
     def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> CallsState:
         answered, misses = totals["answered"], totals["misses"]

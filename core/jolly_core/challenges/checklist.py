@@ -11,6 +11,7 @@ from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
 from jolly_core.challenges.settings import Rows, Settings, Text, WholeNumber
+from jolly_core.challenges.targets import put_at
 from jolly_core.errors import CoreError
 from jolly_core.words import clock, counted
 
@@ -68,7 +69,7 @@ class Checklist(Counted[ChecklistState]):
         if press.kind == ZONE:
             place = [item["item"] for item in settings["items"]].index(press.text)
         mark = LEFT_OUT if press.kind == MISS else TICKED
-        marks = (*state.marks[:place], mark, *state.marks[place + 1 :])
+        marks = put_at(state.marks, place, mark)
         return ChecklistState(marks, state.count.after(MISS if mark == LEFT_OUT else MAKE), active_ms)
 
     def ending(self, settings: Settings, state: ChecklistState, active_ms: int) -> str | None:

@@ -6,24 +6,22 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import GOAL, Attempts, Metric, Pace, Reading, Sheet, attempts_of
+from jolly_core.challenges.contract import MOST_BOXES, Metric, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
     MAKES,
     MISSES,
     SECONDS_LIMIT,
-    Counted,
-    limit_reached,
+    Reaching,
     time_left_ms,
 )
 from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
 from jolly_core.challenges.targets import Tries, after_try, following, no_tries, rates_of, tried_rows
 from jolly_core.stats.circuit import RESTART, RETRY, STEP_BACK, wait_for_circuit
+from jolly_core.stats.waiting import Wait
 from jolly_core.words import counted
-
-MOST_BOXES = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -37,10 +35,9 @@ class CircuitState:
     circuits: int = 0
     clean: int = 0
     is_clean: bool = True
-    goal_attempts: int | None = None
 
 
-class Circuit(Counted[CircuitState]):
+class Circuit(Reaching[CircuitState]):
     """Settings: stations, circuits wanted, what a miss does, limits. Result: circuits, furthest point, rates."""
 
     id = "circuit"
@@ -93,21 +90,18 @@ class Circuit(Counted[CircuitState]):
         furthest = max(place, state.furthest)
         if place < len(tries):
             return CircuitState(tries, count, place, furthest, state.circuits, state.clean, state.is_clean)
-        done = state.circuits + 1
-        goal_attempts = count.attempts if done == settings["circuits"] else None
-        return CircuitState(tries, count, 0, furthest, done, state.clean + state.is_clean, True, goal_attempts)
+        return CircuitState(tries, count, 0, furthest, state.circuits + 1, state.clean + state.is_clean)
 
-    def ending(self, settings: Settings, state: CircuitState, active_ms: int) -> str | None:
-        return GOAL if state.circuits >= settings["circuits"] else limit_reached(settings, state.count, active_ms)
+    def is_reached(self, settings: Settings, state: CircuitState) -> bool:
+        return state.circuits >= int(settings["circuits"])
 
     def read(self, settings: Settings, state: CircuitState, active_ms: int) -> Reading:
         names, wanted = settings["stations"], settings["circuits"]
-        is_done = state.circuits >= wanted
         round_words = f", circuit {state.circuits + 1} of {wanted}" if wanted > 1 else ""
         last = following(names, state.place) is None
         is_last = last and state.circuits + 1 == wanted
         return Reading(
-            number=len(names) if is_done else state.place,
+            number=len(names) if self.is_reached(settings, state) else state.place,
             number_label="stations made",
             out_of=len(names),
             next=f"{counted(len(names) - state.place, 'station')} to go{round_words}",
@@ -118,28 +112,19 @@ class Circuit(Counted[CircuitState]):
             metrics={
                 "circuits": state.circuits,
                 "clean": state.clean,
-                "attempts_to_goal": state.goal_attempts,
+                "attempts_to_goal": self.taken(settings, state),
                 "furthest": state.furthest,
             },
             detail={"targets": tried_rows(names, state.tries), "circuits": state.circuits, "wanted": wanted},
         )
 
-    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        def wait(rate: float) -> Any:
-            return wait_for_circuit([rate] * len(settings["stations"]), settings["on_miss"]).times(settings["circuits"])
-
-        return attempts_of(wait, pace, settings["attempts_limit"])
+    def wait(self, settings: Settings, rate: float) -> Wait:
+        return wait_for_circuit([rate] * len(settings["stations"]), settings["on_miss"]).times(settings["circuits"])
 
     def sheet(self, settings: Settings) -> Sheet:
         miss = {RESTART: "starts again", STEP_BACK: "goes back one", RETRY: "tries again"}[settings["on_miss"]]
         rule = f"{self.goal_words(settings).capitalize()}: tick each make, cross each miss; a miss {miss}."
         return Sheet(rule, MOST_BOXES, "try")
-
-    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
-        if metric_id != "attempts_to_goal":
-            return None
-        wait = wait_for_circuit([pace.rate] * len(settings["stations"]), settings["on_miss"])
-        return wait.times(settings["circuits"]).chance_within(mark)
 
     def highest_mark(self, settings: Settings, metric_id: str) -> int:
         if metric_id == "furthest":

@@ -6,29 +6,27 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import GOAL, Attempts, Metric, Pace, Reading, Sheet, attempts_of
+from jolly_core.challenges.contract import MOST_BOXES, Metric, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
     MAKES,
     MISSES,
     SECONDS_LIMIT,
-    Counted,
+    Reaching,
     counted_as,
     is_hit,
-    limit_reached,
     time_left_ms,
 )
 from jolly_core.challenges.events import LET, ZONE, Event
 from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
-from jolly_core.challenges.targets import target_pads
+from jolly_core.challenges.targets import put_at, target_pads
 from jolly_core.stats.collecting import wait_for_each
 from jolly_core.stats.quota import wait_for_makes
 from jolly_core.stats.waiting import Wait
 from jolly_core.words import counted
 
 AIMED, CHANCE = "aimed", "chance"
-MOST_BOXES = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,10 +36,9 @@ class CollectState:
     hits: tuple[int, ...]
     count: Count = NOTHING
     collected: int = 0
-    goal_attempts: int | None = None
 
 
-class Collect(Counted[CollectState]):
+class Collect(Reaching[CollectState]):
     """Settings: targets, how a target is chosen, limits. Result: attempts, and what is left."""
 
     id = "collect"
@@ -76,11 +73,10 @@ class Collect(Counted[CollectState]):
         # A make that names no target is the first one that is still wanted: a clicker has two buttons.
         place = settings["targets"].index(press.text) if press.kind == ZONE else state.hits.index(0)
         collected = state.collected + (state.hits[place] == 0)
-        hits = (*state.hits[:place], state.hits[place] + 1, *state.hits[place + 1 :])
-        return CollectState(hits, count, collected, count.attempts if collected == len(hits) else None)
+        return CollectState(put_at(state.hits, place, state.hits[place] + 1), count, collected)
 
-    def ending(self, settings: Settings, state: CollectState, active_ms: int) -> str | None:
-        return GOAL if state.collected == len(state.hits) else limit_reached(settings, state.count, active_ms)
+    def is_reached(self, settings: Settings, state: CollectState) -> bool:
+        return state.collected == len(state.hits)
 
     def read(self, settings: Settings, state: CollectState, active_ms: int) -> Reading:
         names = settings["targets"]
@@ -95,22 +91,21 @@ class Collect(Counted[CollectState]):
             time_left_ms=time_left_ms(settings, active_ms),
             target=left[0] if len(left) == 1 else None,
             pads=target_pads(names, beside=["hit" if hits else "" for hits in state.hits], done=done),
-            metrics={"collected": state.collected, "attempts_to_goal": state.goal_attempts},
+            metrics={"collected": state.collected, "attempts_to_goal": self.taken(settings, state)},
             detail={
                 "left": left,
                 "targets": [{"name": name, "hits": hits} for name, hits in zip(names, state.hits, strict=True)],
             },
         )
 
-    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        return attempts_of(lambda rate: _wait(settings, rate), pace, settings["attempts_limit"])
+    def wait(self, settings: Settings, rate: float) -> Wait:
+        """Aimed at, each target takes until its one make; as it comes, the last ones take longest."""
+        many = len(settings["targets"])
+        return wait_for_makes(many, rate) if settings["by"] == AIMED else wait_for_each(many, rate)
 
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"{self.goal_words(settings).capitalize()}: write each target down as it is hit, cross each miss."
         return Sheet(rule, MOST_BOXES, "try")
-
-    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
-        return _wait(settings, pace.rate).chance_within(mark) if metric_id == "attempts_to_goal" else None
 
     def highest_mark(self, settings: Settings, metric_id: str) -> int:
         return len(settings["targets"]) if metric_id == "collected" else 0
@@ -119,14 +114,8 @@ class Collect(Counted[CollectState]):
         if not tally["attempts"] or not tally["makes"]:
             return ()
         rate = (tally["makes"] + 1) / (tally["attempts"] + 2)
-        wait = _wait(settings, rate)
+        wait = self.wait(settings, rate)
         return (f"At your rate it takes about {round(wait.mean)} attempts on average to have all of them.",)
 
     def goal_words(self, settings: Settings) -> str:
         return f"all {len(settings['targets'])} targets, any order"
-
-
-def _wait(settings: Settings, rate: float) -> Wait:
-    """Aimed at, each target takes until its one make; as it comes, the last ones take longest."""
-    many = len(settings["targets"])
-    return wait_for_makes(many, rate) if settings["by"] == AIMED else wait_for_each(many, rate)

@@ -7,7 +7,7 @@ from dataclasses import dataclass, replace
 from itertools import pairwise
 from typing import Any
 
-from jolly_core.challenges.contract import ATTEMPTS, Attempts, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import ATTEMPTS, MOST_BOXES, Attempts, Metric, Pace, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import MAKES, MISSES, SECONDS_LIMIT, Counted, limit_reached, time_left_ms
 from jolly_core.challenges.events import LET, MAKE, Event
@@ -132,7 +132,7 @@ class Combination(Counted[CombinationState]):
 
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"{self.goal_words(settings).capitalize()}: tick a whole chain, write down where it broke."
-        return Sheet(rule, min(60, settings["goes"]), "go")
+        return Sheet(rule, min(MOST_BOXES, settings["goes"]), "go")
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
         if metric_id != "chains":

@@ -38,6 +38,8 @@ NINE_IN_TEN_Z = 1.6449
 ABOVE = 0.05
 #: Beyond this the length of a run is beyond a day, and no planning is helped by the exact number.
 MOST_ATTEMPTS = 100_000
+#: Rates that a plan reckons with: beyond them it would wait for ever, or for nothing.
+LOWEST_RATE, HIGHEST_RATE = 0.02, 0.995
 
 
 @dataclass(frozen=True)
@@ -62,6 +64,16 @@ class Pace:
     def rate_error(self) -> float:
         """The standard error of the rate."""
         return float((self.rate * (1 - self.rate) / max(1, self.seen)) ** 0.5)
+
+    @property
+    def worse(self) -> float:
+        """The rate one error down; no rate is so low that nothing would ever be made."""
+        return max(LOWEST_RATE, self.rate - self.rate_error)
+
+    @property
+    def better(self) -> float:
+        """The rate one error up; no rate is so high that nothing would ever be missed."""
+        return min(HIGHEST_RATE, self.rate + self.rate_error)
 
 
 @dataclass(frozen=True)
@@ -111,9 +123,8 @@ def attempts_of(wait: Callable[[float], Wait], pace: Pace, limit: float | None =
 
     ``wait`` is what is waited for at a given rate, ``limit`` where the run is cut.
     """
-    worse, better = max(0.02, pace.rate - pace.rate_error), min(0.995, pace.rate + pace.rate_error)
-    low, high = wait(better).within(ABOVE), wait(worse).within(1 - ABOVE)
-    at_rate = wait(min(0.995, max(0.02, pace.rate)))
+    low, high = wait(pace.better).within(ABOVE), wait(pace.worse).within(1 - ABOVE)
+    at_rate = wait(min(HIGHEST_RATE, max(LOWEST_RATE, pace.rate)))
     most = MOST_ATTEMPTS if limit is None else limit
     at_limit = 0.0 if limit is None else 1 - at_rate.chance_within(limit)
     return Attempts(min(low, most), min(at_rate.mean, most), min(high, most), at_limit)
@@ -121,6 +132,10 @@ def attempts_of(wait: Callable[[float], Wait], pace: Pace, limit: float | None =
 
 def _together(one: float, other: float) -> float:
     return float((one * one + other * other) ** 0.5)
+
+
+#: More than a run on paper ever needs: what is beyond goes onto the back of the sheet.
+MOST_BOXES = 60
 
 
 @dataclass(frozen=True)

@@ -2,14 +2,26 @@
 
 from __future__ import annotations
 
+from abc import abstractmethod
 from collections.abc import Mapping
 from dataclasses import replace
-from typing import Any, Protocol, TypeVar, cast
+from typing import Any, ClassVar, Protocol, TypeVar, cast
 
-from jolly_core.challenges.contract import ATTEMPTS, TIME, Challenge, Estimate, Pace, time_of
+from jolly_core.challenges.contract import (
+    ATTEMPTS,
+    GOAL,
+    TIME,
+    Attempts,
+    Challenge,
+    Estimate,
+    Pace,
+    attempts_of,
+    time_of,
+)
 from jolly_core.challenges.count import Count
 from jolly_core.challenges.events import LET, MAKE, MISS, Event
 from jolly_core.challenges.settings import Settings, WholeNumber
+from jolly_core.stats.waiting import Wait
 
 #: What cuts a run that would else go on for as long as it takes.
 ATTEMPTS_LIMIT = WholeNumber("attempts_limit", "At most this many attempts", 1, 10_000, None)
@@ -45,6 +57,36 @@ class Counted(Challenge[State]):
         state = self.start(settings)
         count = Count(totals.get("makes", 0), totals.get("misses", 0))
         return cast("State", replace(cast("Any", state), count=count))
+
+
+class Reaching(Counted[State]):
+    """A format that goes on until something is reached, in as many attempts as it takes, unless a limit cuts it.
+
+    ``reaching`` is the metric that says how many attempts it took; None until it is reached.
+    """
+
+    reaching: ClassVar[str] = "attempts_to_goal"
+
+    @abstractmethod
+    def is_reached(self, settings: Settings, state: State) -> bool:
+        """Whether it is reached."""
+
+    @abstractmethod
+    def wait(self, settings: Settings, rate: float) -> Wait:
+        """How many attempts it takes at a rate."""
+
+    def taken(self, settings: Settings, state: State) -> int | None:
+        """How many attempts it took: a run that is over is not counted on."""
+        return state.count.attempts if self.is_reached(settings, state) else None
+
+    def ending(self, settings: Settings, state: State, active_ms: int) -> str | None:
+        return GOAL if self.is_reached(settings, state) else limit_reached(settings, state.count, active_ms)
+
+    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
+        return attempts_of(lambda rate: self.wait(settings, rate), pace, settings["attempts_limit"])
+
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        return self.wait(settings, pace.rate).chance_within(mark) if metric_id == self.reaching else None
 
 
 def limit_reached(settings: Settings, count: Count, active_ms: int) -> str | None:

@@ -31,15 +31,15 @@ class Game:
     def after(self, pins: int) -> Game:
         """The game after a ball that knocked ``pins`` down. Raises ``CoreError`` for what cannot fall."""
         standing = pins_standing(self)
-        if is_over(self) or not 0 <= pins <= standing:
-            message = f"{standing} pins stand; {pins} cannot fall." if not is_over(self) else "The game is over."
+        is_closed = is_over(self)
+        if is_closed or not 0 <= pins <= standing:
+            message = "The game is over." if is_closed else f"{standing} pins stand; {pins} cannot fall."
             raise CoreError.one("bad_pins", message, "pins", value=pins, allowed=f"0 to {standing}")
-        balls = (*self.frames[-1], pins)
-        is_mark = _is_mark(balls, is_low=self.is_low)
-        frames = (*self.frames[:-1], balls)
-        if len(frames) < FRAMES and _is_complete(balls, is_low=self.is_low):
+        frames = (*self.frames[:-1], (*self.frames[-1], pins))
+        balls, _ = _read(frames[-1], is_low=self.is_low)
+        if len(frames) < FRAMES and _is_complete(balls):
             frames = (*frames, ())
-        return Game(frames, self.is_low, self.marks + is_mark)
+        return Game(frames, self.is_low, self.marks + balls[-1].is_mark)
 
 
 @dataclass(frozen=True)
@@ -51,58 +51,65 @@ class Frame:
     kind: str | None
 
 
+@dataclass(frozen=True, slots=True)
+class Ball:
+    """A ball as it was played: its pins, those that stood for it, whether it made a mark, and first of a rack."""
+
+    pins: int
+    standing: int
+    is_mark: bool
+    is_first: bool
+
+    @property
+    def worth(self) -> int:
+        """What it counts: a mark all that stood, upside down as well; else its pins."""
+        return self.standing if self.is_mark else self.pins
+
+    @property
+    def sign(self) -> str:
+        """A cross for a strike, a stroke for a spare, a dash for none, else the pins: as on the public sheet."""
+        if self.is_mark:
+            return "X" if self.is_first else "/"
+        return str(self.pins) if self.pins else "-"
+
+
+def _read(pins: Sequence[int], *, is_low: bool) -> tuple[list[Ball], int]:
+    """The balls of a frame one after the other, and the pins that stand for the next.
+
+    A mark sets all pins up again, upside down too, though some of them stand there; so does knocking all of them down.
+    """
+    balls, left, is_first = [], PINS, True
+    for each in pins:
+        is_mark = each == (0 if is_low else left)
+        balls.append(Ball(each, left, is_mark, is_first))
+        is_first = is_mark
+        left = PINS if is_mark or each == left else left - each
+    return balls, left
+
+
 def pins_standing(game: Game) -> int:
     """How many pins the next ball can knock down."""
-    balls, left = game.frames[-1], PINS
-    for place, ball in enumerate(balls):
-        left -= ball
-        # Upside down a mark sets all pins up again, though some of them stand.
-        if left == 0 or (game.is_low and _is_mark(balls[: place + 1], is_low=True)):
-            left = PINS
-    return left
+    return _read(game.frames[-1], is_low=game.is_low)[1]
 
 
 def is_over(game: Game) -> bool:
     """Whether ten frames are complete."""
-    balls = game.frames[-1]
-    if len(game.frames) < FRAMES:
+    balls, _ = _read(game.frames[-1], is_low=game.is_low)
+    if len(game.frames) < FRAMES or len(balls) < BALLS:
         return False
-    if len(balls) < BALLS:
-        return False
-    has_bonus = _first_mark(balls, is_low=game.is_low) is not None
-    return len(balls) == LAST_BALLS or not has_bonus
+    return len(balls) == LAST_BALLS or _kind(balls) is None
 
 
-def _first_mark(balls: Sequence[int], *, is_low: bool) -> str | None:
+def _kind(balls: Sequence[Ball]) -> str | None:
     """What the first two balls of a frame make."""
-    if not balls:
-        return None
-    if balls[0] == (0 if is_low else PINS):
+    if balls and balls[0].is_mark:
         return STRIKE
-    if len(balls) >= BALLS and (balls[1] == 0 if is_low else balls[0] + balls[1] == PINS):
-        return SPARE
-    return None
+    return SPARE if len(balls) >= BALLS and balls[1].is_mark else None
 
 
-def _is_mark(balls: Sequence[int], *, is_low: bool) -> bool:
-    """Whether the last of the balls is a strike or a spare; in the tenth frame a bonus ball can be one, too."""
-    best = 0 if is_low else PINS
-    if len(balls) == 1:
-        return balls[0] == best
-    first, second = balls[0], balls[1]
-    if len(balls) == BALLS:
-        if first == best:
-            return second == best
-        return second == 0 if is_low else first + second == PINS
-    is_fresh = _first_mark(balls, is_low=is_low) == SPARE or second in (best, PINS)
-    if is_fresh:
-        return balls[2] == best
-    return balls[2] == 0 if is_low else second + balls[2] == PINS
-
-
-def _is_complete(balls: Sequence[int], *, is_low: bool) -> bool:
+def _is_complete(balls: Sequence[Ball]) -> bool:
     """Whether a frame before the tenth has had its balls."""
-    return len(balls) == BALLS or balls == (PINS,) or _first_mark(balls, is_low=is_low) == STRIKE
+    return len(balls) == BALLS or (len(balls) == 1 and (balls[0].is_mark or balls[0].pins == PINS))
 
 
 def score_frames(game: Game) -> list[Frame]:
@@ -111,55 +118,21 @@ def score_frames(game: Game) -> list[Frame]:
     >>> [frame.total for frame in score_frames(play([10, 3, 4]))]
     [17, 24, None]
     """
-    worth = [_worth(balls, is_low=game.is_low) for balls in game.frames]
-    flat = [value for values in worth for value in values]
+    frames = [_read(pins, is_low=game.is_low)[0] for pins in game.frames]
+    worth = [ball.worth for balls in frames for ball in balls]
     sheet: list[Frame] = []
     total: int | None = 0
     begins = 0
-    for place, balls in enumerate(game.frames):
-        kind = _first_mark(balls, is_low=game.is_low)
-        is_last = place == FRAMES - 1
-        counts = {STRIKE: LAST_BALLS, SPARE: LAST_BALLS}.get(kind or "", BALLS)
-        if not is_last and balls == (PINS,) and kind is None:
-            counts = 1
-        parts = flat[begins : begins + counts]
-        is_certain = len(parts) == counts
-        total = total + sum(parts) if total is not None and is_certain else None
-        is_closed = is_over(game) if is_last else _is_complete(balls, is_low=game.is_low)
-        signs = tuple(_signs(balls, is_low=game.is_low))
-        sheet.append(Frame(signs, total, kind or (OPEN if is_closed else None)))
+    for place, balls in enumerate(frames):
+        kind, is_last = _kind(balls), place == FRAMES - 1
+        is_closed = is_over(game) if is_last else _is_complete(balls)
+        # A mark counts with the balls that follow it. Ten pins with the first ball upside down are all of their frame.
+        counts = LAST_BALLS if kind else len(balls) if is_closed else BALLS
+        parts = worth[begins : begins + counts]
+        total = total + sum(parts) if total is not None and len(parts) == counts else None
+        sheet.append(Frame(tuple(ball.sign for ball in balls), total, kind or (OPEN if is_closed else None)))
         begins += len(balls)
     return sheet
-
-
-def _worth(balls: Sequence[int], *, is_low: bool) -> list[int]:
-    """What each ball of a frame counts: its pins; upside down a ball that makes a mark counts what is left of ten."""
-    if not is_low:
-        return list(balls)
-    return [
-        (PINS - (0 if _is_fresh(balls, place) else balls[place - 1])) if ball == 0 else ball
-        for place, ball in enumerate(balls)
-    ]
-
-
-def _is_fresh(balls: Sequence[int], place: int) -> bool:
-    """Upside down: whether all pins stood for the ball at a place."""
-    if place == 0:
-        return True
-    return _is_mark(balls[:place], is_low=True) or balls[place - 1] == PINS
-
-
-def _signs(balls: Sequence[int], *, is_low: bool) -> list[str]:
-    """A cross for a strike, a stroke for a spare, a dash for none, else the pins: the signs of the public sheet."""
-    signs = []
-    for place, ball in enumerate(balls):
-        so_far = balls[: place + 1]
-        if _is_mark(so_far, is_low=is_low):
-            is_first = place == 0 or _is_mark(balls[:place], is_low=is_low)
-            signs.append("X" if is_first else "/")
-        else:
-            signs.append(str(ball) if ball else "-")
-    return signs
 
 
 def play(rolls: Sequence[int], *, is_low: bool = False) -> Game:

@@ -12,6 +12,9 @@ from jolly_core.challenges.counted import MAKES, MISSES, Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
 from jolly_core.challenges.frame_score import (
     FRAMES,
+    OPEN,
+    SPARE,
+    STRIKE,
     Game,
     is_over,
     pins_standing,
@@ -80,7 +83,7 @@ class Frames(Counted[FramesState]):
         is_done, is_low = is_over(state.game), state.game.is_low
         # What stands on the sheet so far; a strike's own ten wait for what follows them.
         total = max((frame.total for frame in frames if frame.total is not None), default=0)
-        strikes, spares = (sum(frame.kind == kind for frame in frames) for kind in ("strike", "spare"))
+        strikes, spares = (sum(frame.kind == kind for frame in frames) for kind in (STRIKE, SPARE))
         standing = pins_standing(state.game)
         return Reading(
             number=total,
@@ -95,7 +98,7 @@ class Frames(Counted[FramesState]):
                 "low_score": total if is_low and is_done else None,
                 "strikes": strikes,
                 "spares": spares,
-                "open": sum(frame.kind == "open" for frame in frames) if is_done else None,
+                "open": sum(frame.kind == OPEN for frame in frames) if is_done else None,
             },
             detail={
                 "frames": [{"balls": frame.signs, "total": frame.total, "kind": frame.kind} for frame in frames],
@@ -132,7 +135,7 @@ class Frames(Counted[FramesState]):
         frames = tally["detail"].get("frames")
         if not frames or not tally["is_over"] or settings["variant"] == LOWEST:
             return ()
-        missed = sum(frame["kind"] == "open" for frame in frames)
+        missed = sum(frame["kind"] == OPEN for frame in frames)
         if not missed:
             return ("No open frame: from here on only strikes lift the score.",)
         return (f"{missed} of {FRAMES} frames stayed open; a spare in one of them is worth about ten pins more.",)

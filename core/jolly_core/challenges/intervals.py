@@ -6,10 +6,21 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import GOAL, TIME, Attempts, Estimate, Metric, Pace, Reading, Sheet, time_of
+from jolly_core.challenges.contract import (
+    GOAL,
+    MOST_BOXES,
+    TIME,
+    Attempts,
+    Estimate,
+    Metric,
+    Pace,
+    Reading,
+    Sheet,
+    time_of,
+)
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
-from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
+from jolly_core.challenges.events import LET, MAKE, ZONE, Event
 from jolly_core.challenges.marks import EFFORTS, mark_pads, pointed_words, read_mark, read_marking
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.words import counted
@@ -74,28 +85,27 @@ class Intervals(Counted[IntervalState]):
         return IntervalState()
 
     def takes(self, settings: Settings, state: IntervalState, press: Event, active_ms: int) -> bool:
-        if press.kind == MAKE and settings["by"] == REPS and state.sets < settings["sets"] * settings["rounds"]:
-            return True
-        kind = self._phase(settings, state, active_ms).kind
-        if kind == DONE:
+        if _is_done(settings, state, active_ms):
             return press.kind != ZONE or read_mark(press, EFFORTS) is not None
+        if press.kind == ZONE:
+            return False
+        if press.kind == LET or settings["by"] == REPS:
+            return True
         # By seconds a rep in the rest is none; by reps it opens the next set early.
-        return press.kind != ZONE and (kind == WORK or settings["by"] == REPS or press.kind == LET)
+        return _by_seconds(settings, active_ms).kind == WORK
 
     def step(self, settings: Settings, state: IntervalState, press: Event, active_ms: int) -> IntervalState:
         if press.kind == LET:
             return replace(state, count=state.count.after(LET))
-        is_by_reps, sets = settings["by"] == REPS, settings["sets"] * settings["rounds"]
-        is_done = state.sets >= sets if is_by_reps else active_ms >= 1000 * length_s(settings)
-        if is_done:
+        if _is_done(settings, state, active_ms):
             effort, pointed = read_marking(press, EFFORTS, state.pointed)
             return replace(state, effort=effort, pointed=pointed)
-        count = state.count.after(MAKE if press.kind == MAKE else MISS)
-        if not is_by_reps or press.kind != MAKE:
+        count = state.count.after(press.kind)
+        if settings["by"] == SECONDS or press.kind != MAKE:
             return IntervalState(count, state.sets, state.reps, state.rest_until_ms)
         reps = state.reps + 1
         if reps < settings["reps"]:
-            return replace(state, count=count, reps=reps)
+            return IntervalState(count, state.sets, reps, state.rest_until_ms)
         done = state.sets + 1
         return IntervalState(count, done, 0, active_ms + 1000 * _rest_s(settings, done))
 
@@ -105,8 +115,7 @@ class Intervals(Counted[IntervalState]):
         return GOAL if settings["by"] == REPS else TIME
 
     def read(self, settings: Settings, state: IntervalState, active_ms: int) -> Reading:
-        phase = self._phase(settings, state, active_ms)
-        sets = settings["sets"] * settings["rounds"]
+        phase, sets = _phase(settings, state, active_ms), _all_sets(settings)
         done = phase.set + (phase.kind == REST) if settings["by"] == SECONDS else state.sets
         left_ms = None if phase.until_ms is None else max(0, phase.until_ms - active_ms)
         is_work, is_asked = phase.kind == WORK, phase.kind == DONE
@@ -126,13 +135,8 @@ class Intervals(Counted[IntervalState]):
             detail={"phase": phase.kind, "set": min(sets, phase.set + 1), "sets": sets},
         )
 
-    def _phase(self, settings: Settings, state: IntervalState, active_ms: int) -> Phase:
-        if state.effort is not None:
-            return Phase(DONE, settings["sets"] * settings["rounds"], None)
-        return _by_reps(settings, state, active_ms) if settings["by"] == REPS else _by_seconds(settings, active_ms)
-
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        sets = settings["sets"] * settings["rounds"]
+        sets = _all_sets(settings)
         if settings["by"] == REPS:
             return Attempts(sets * settings["reps"], sets * settings["reps"] / max(0.05, pace.rate), sets * 1000)
         reps = sets * settings["work_s"] * 1000 / pace.attempt_ms
@@ -142,7 +146,7 @@ class Intervals(Counted[IntervalState]):
         if settings["by"] == SECONDS:
             whole = length_s(settings)
             return Estimate(whole, whole, whole)
-        rest_s, reps = total_rest_s(settings), settings["sets"] * settings["rounds"] * settings["reps"]
+        rest_s, reps = total_rest_s(settings), _all_sets(settings) * settings["reps"]
         wanted = reps / max(0.05, pace.rate)
         return time_of(Attempts(reps, wanted, wanted * 1.3), pace, rest_s=rest_s)
 
@@ -151,7 +155,7 @@ class Intervals(Counted[IntervalState]):
         rule = (
             f"{work} of work, {settings['rest_s']} s of rest: write the reps of each set, and how hard it was, 0 to 10."
         )
-        return Sheet(rule, min(60, settings["sets"] * settings["rounds"]), "set")
+        return Sheet(rule, min(MOST_BOXES, _all_sets(settings)), "set")
 
     def metrics_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> dict[str, Any]:
         return {"reps": totals["makes"]}
@@ -160,8 +164,7 @@ class Intervals(Counted[IntervalState]):
         return ("effort",) if totals["effort"] is None else ()
 
     def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        sets = int(settings["sets"]) * int(settings["rounds"])
-        return {"sets_done": sets, "reps": 10_000}.get(metric_id, 0)
+        return {"sets_done": _all_sets(settings), "reps": 10_000}.get(metric_id, 0)
 
     def goal_words(self, settings: Settings) -> str:
         work = f"{settings['work_s']} s" if settings["by"] == SECONDS else counted(settings["reps"], "rep")
@@ -171,7 +174,11 @@ class Intervals(Counted[IntervalState]):
 
 def length_s(settings: Settings) -> int:
     """How long a run by seconds is: all work and all rests."""
-    return int(settings["sets"]) * int(settings["rounds"]) * int(settings["work_s"]) + total_rest_s(settings)
+    return _all_sets(settings) * int(settings["work_s"]) + total_rest_s(settings)
+
+
+def _all_sets(settings: Settings) -> int:
+    return int(settings["sets"]) * int(settings["rounds"])
 
 
 def total_rest_s(settings: Settings) -> int:
@@ -182,20 +189,34 @@ def total_rest_s(settings: Settings) -> int:
 
 def _rest_s(settings: Settings, done: int) -> int:
     """The rest after so many sets; nothing after the last."""
-    sets, rounds = settings["sets"], settings["rounds"]
-    if done >= sets * rounds:
+    if done >= _all_sets(settings):
         return 0
-    return int(settings["between_s"] if done % sets == 0 else settings["rest_s"])
+    return int(settings["between_s"] if done % settings["sets"] == 0 else settings["rest_s"])
+
+
+def _is_done(settings: Settings, state: IntervalState, active_ms: int) -> bool:
+    """Whether all sets are done, and only the mark for them is due."""
+    if settings["by"] == REPS:
+        return state.sets >= _all_sets(settings)
+    return active_ms >= 1000 * length_s(settings)
+
+
+def _phase(settings: Settings, state: IntervalState, active_ms: int) -> Phase:
+    if _is_done(settings, state, active_ms):
+        return Phase(DONE, _all_sets(settings), None)
+    if settings["by"] == SECONDS:
+        return _by_seconds(settings, active_ms)
+    if state.reps == 0 and active_ms < state.rest_until_ms:
+        return Phase(REST, state.sets - 1, state.rest_until_ms)
+    return Phase(WORK, state.sets, None)
 
 
 def _by_seconds(settings: Settings, active_ms: int) -> Phase:
-    sets, rounds, work_ms = settings["sets"], settings["rounds"], settings["work_s"] * 1000
+    sets, work_ms = settings["sets"], settings["work_s"] * 1000
     rest_ms, between_ms = settings["rest_s"] * 1000, settings["between_s"] * 1000
     round_ms = sets * work_ms + (sets - 1) * rest_ms
     turn, at_ms = divmod(active_ms, round_ms + between_ms)
     begun_ms = turn * (round_ms + between_ms)
-    if turn >= rounds or (turn == rounds - 1 and at_ms >= round_ms):
-        return Phase(DONE, sets * rounds, None)
     if at_ms >= round_ms:
         return Phase(REST, turn * sets + sets - 1, begun_ms + round_ms + between_ms)
     place, in_set_ms = divmod(at_ms, work_ms + rest_ms)
@@ -203,14 +224,6 @@ def _by_seconds(settings: Settings, active_ms: int) -> Phase:
     if in_set_ms < work_ms:
         return Phase(WORK, turn * sets + place, set_begun_ms + work_ms)
     return Phase(REST, turn * sets + place, set_begun_ms + work_ms + rest_ms)
-
-
-def _by_reps(settings: Settings, state: IntervalState, active_ms: int) -> Phase:
-    if state.sets >= settings["sets"] * settings["rounds"]:
-        return Phase(DONE, state.sets, None)
-    if state.reps == 0 and active_ms < state.rest_until_ms:
-        return Phase(REST, state.sets - 1, state.rest_until_ms)
-    return Phase(WORK, state.sets, None)
 
 
 def _next(phase: Phase, sets: int) -> str:

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from math import ceil
 from typing import Any
 
-from jolly_core.challenges.contract import GOAL, MISSED, Attempts, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import ABOVE, GOAL, MISSED, MOST_BOXES, Attempts, Metric, Pace, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
@@ -18,7 +18,6 @@ from jolly_core.words import counted
 
 #: Nobody runs on for longer; the run is closed there, and a day off is earned.
 LONGEST = 5000
-MOST_BOXES = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,9 +67,9 @@ class LongRun(Counted[LongRunState]):
         )
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        worse, better = max(0.02, pace.rate - pace.rate_error), min(0.995, pace.rate + pace.rate_error)
         most = _most(settings)
-        low, high = first_miss_within(worse, most, 0.05), first_miss_within(better, most, 0.95)
+        low = first_miss_within(pace.worse, most, ABOVE)
+        high = first_miss_within(pace.better, most, 1 - ABOVE)
         return Attempts(low, attempts_within(pace.rate, most), high)
 
     def sheet(self, settings: Settings) -> Sheet:

@@ -7,8 +7,9 @@ from dataclasses import dataclass
 from math import ceil
 from typing import Any
 
-from jolly_core.challenges.contract import ATTEMPTS, Attempts, Challenge, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import ATTEMPTS, Attempts, Metric, Pace, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
@@ -22,7 +23,7 @@ class MakesState:
     count: Count = NOTHING
 
 
-class MakesOfN(Challenge[MakesState]):
+class MakesOfN(Counted[MakesState]):
     """Settings: attempts, goal. Result: makes, and the rate with its interval. All attempts are played."""
 
     id = "makes_of_n"
@@ -56,9 +57,6 @@ class MakesOfN(Challenge[MakesState]):
 
     def step(self, settings: Settings, state: MakesState, press: Event, active_ms: int) -> MakesState:
         return MakesState(state.count.after(press.kind))
-
-    def count(self, state: MakesState) -> Count:
-        return state.count
 
     def ending(self, settings: Settings, state: MakesState, active_ms: int) -> str | None:
         return ATTEMPTS if state.count.attempts >= settings["attempts"] else None

@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from jolly_core.challenges.contract import Attempts, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import MOST_BOXES, Attempts, Metric, Pace, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
@@ -75,7 +75,7 @@ class OpenCount(Counted[OpenState]):
         return Attempts(usual / 2 if most is None else most, usual, usual * 2 if most is None else most)
 
     def sheet(self, settings: Settings) -> Sheet:
-        return Sheet("Tick each make, cross each miss.", 60, "try")
+        return Sheet("Tick each make, cross each miss.", MOST_BOXES, "try")
 
     def unknown_on_paper(self, totals: Mapping[str, Any]) -> tuple[str, ...]:
         return ("best_streak",)

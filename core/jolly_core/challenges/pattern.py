@@ -6,15 +6,14 @@ from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
 from typing import Any
 
-from jolly_core.challenges.contract import GOAL, Attempts, Metric, Pace, Reading, Sheet, attempts_of
+from jolly_core.challenges.contract import MOST_BOXES, Metric, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count, Trail
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
     MAKES,
     MISSES,
     SECONDS_LIMIT,
-    Counted,
-    limit_reached,
+    Reaching,
     time_left_ms,
 )
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
@@ -31,7 +30,8 @@ from jolly_core.words import counted
 AGAIN, GOES_ON, WAITS = "again", "goes_on", "waits"
 #: As many of the last breaks are named in the tally; the events have all of them.
 LATEST_BREAKS = 20
-MOST_BOXES = 60
+#: As much of a pattern is written onto a sheet.
+LONGEST_SAID = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -50,10 +50,9 @@ class PatternState:
     laps: int = 0
     is_clean: bool = True
     broke: Trail[int] = field(default_factory=Trail)
-    goal_attempts: int | None = None
 
 
-class Pattern(Counted[PatternState]):
+class Pattern(Reaching[PatternState]):
     """Settings: zones, pattern, what a break does, laps, limits. Result: longest run, laps, where it broke."""
 
     id = "pattern"
@@ -116,12 +115,11 @@ class Pattern(Counted[PatternState]):
         is_clean = state.is_clean and is_hit
         is_lap = place % order.lap == 0
         laps = state.laps + (is_lap and is_clean)
-        goal_attempts = count.attempts if laps == settings["laps"] else None
         longest = max(run, state.longest)
-        return PatternState(order, tries, count, place, run, longest, laps, is_lap or is_clean, broke, goal_attempts)
+        return PatternState(order, tries, count, place, run, longest, laps, is_lap or is_clean, broke)
 
-    def ending(self, settings: Settings, state: PatternState, active_ms: int) -> str | None:
-        return GOAL if state.laps >= settings["laps"] else limit_reached(settings, state.count, active_ms)
+    def is_reached(self, settings: Settings, state: PatternState) -> bool:
+        return state.laps >= int(settings["laps"])
 
     def read(self, settings: Settings, state: PatternState, active_ms: int) -> Reading:
         order, zones = state.order, settings["zones"]
@@ -136,7 +134,7 @@ class Pattern(Counted[PatternState]):
             target=order.at(state.place),
             then=order.at(state.place + 1),
             pads=target_pads(zones),
-            metrics={"longest": state.longest, "laps": state.laps, "attempts_to_goal": state.goal_attempts},
+            metrics={"longest": state.longest, "laps": state.laps, "attempts_to_goal": self.taken(settings, state)},
             detail={
                 "targets": tried_rows(zones, state.tries),
                 "lap": [order.at(state.place - in_lap + step) for step in range(order.lap)],
@@ -145,17 +143,21 @@ class Pattern(Counted[PatternState]):
             },
         )
 
-    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        return attempts_of(lambda rate: _wait(settings, rate), pace, settings["attempts_limit"])
+    def wait(self, settings: Settings, rate: float) -> Wait:
+        """Begun anew, a lap is a row; walked on, it is a row of laps; where it waits it is one make at each."""
+        lap, laps = _order(settings).lap, settings["laps"]
+        if settings["on_break"] == WAITS:
+            return wait_for_makes(lap * laps, rate)
+        if settings["on_break"] == AGAIN:
+            return wait_for_streak(rate, lap).times(laps)
+        clean = rate**lap
+        return Wait(lap * laps / clean, lap**2 * laps * (1 - clean) / clean**2, lap * laps)
 
     def sheet(self, settings: Settings) -> Sheet:
         what = {AGAIN: "start again", GOES_ON: "go on", WAITS: "stay there"}[settings["on_break"]]
         pattern = " ".join(settings["pattern"].split())
-        said = pattern if len(pattern) <= MOST_BOXES else f"{pattern[:MOST_BOXES]}…"
+        said = pattern if len(pattern) <= LONGEST_SAID else f"{pattern[:LONGEST_SAID]}…"
         return Sheet(f"In order: {said}. Tick each hit, cross each break; on a break {what}.", MOST_BOXES, "try")
-
-    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
-        return _wait(settings, pace.rate).chance_within(mark) if metric_id == "attempts_to_goal" else None
 
     def highest_mark(self, settings: Settings, metric_id: str) -> int:
         if metric_id == "longest":
@@ -183,14 +185,3 @@ def _order(settings: Settings) -> Order:
     except CoreError as error:
         # A word's number in the text is for those who draw it; the setting is one line.
         raise CoreError([replace(problem, path=("pattern",)) for problem in error.problems]) from None
-
-
-def _wait(settings: Settings, rate: float) -> Wait:
-    """Begun anew, a lap is a row; walked on, it is a row of laps; where it waits it is one make at each."""
-    lap, laps = _order(settings).lap, settings["laps"]
-    if settings["on_break"] == WAITS:
-        return wait_for_makes(lap * laps, rate)
-    if settings["on_break"] == AGAIN:
-        return wait_for_streak(rate, lap).times(laps)
-    clean = rate**lap
-    return Wait(lap * laps / clean, lap**2 * laps * (1 - clean) / clean**2, lap * laps)

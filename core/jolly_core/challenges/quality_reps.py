@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import ATTEMPTS, Attempts, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import ATTEMPTS, MOST_BOXES, Attempts, Metric, Pace, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, ZONE, Event
@@ -91,7 +91,7 @@ class QualityReps(Counted[QualityState]):
 
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"{settings['reps']} slow reps: tick each good one; at the end say how comfortable it was, 1 to 5."
-        return Sheet(rule, min(60, settings["reps"]), "rep")
+        return Sheet(rule, min(MOST_BOXES, settings["reps"]), "rep")
 
     def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> QualityState:
         reps, good = settings["reps"], totals["good"]

@@ -6,28 +6,26 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import GOAL, Attempts, Metric, Pace, Reading, Sheet, attempts_of
+from jolly_core.challenges.contract import MOST_BOXES, Metric, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
     MAKES,
     MISSES,
     SECONDS_LIMIT,
-    Counted,
+    Reaching,
     counted_as,
     is_hit,
-    limit_reached,
     time_left_ms,
 )
 from jolly_core.challenges.events import LET, ZONE, Event
 from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
 from jolly_core.challenges.targets import Tries, after_try, no_tries, rates_of, target_pads, tried_rows
 from jolly_core.stats.quota import wait_for_makes
-from jolly_core.stats.waiting import one_after_the_other
+from jolly_core.stats.waiting import Wait, one_after_the_other
 from jolly_core.words import counted
 
 IN_ORDER, FREE = "in_order", "free"
-MOST_BOXES = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,10 +36,9 @@ class QuotaState:
     count: Count = NOTHING
     place: int = 0
     kept: int = 0
-    goal_attempts: int | None = None
 
 
-class Quota(Counted[QuotaState]):
+class Quota(Reaching[QuotaState]):
     """Settings: targets, makes on each, order, limits. Result: attempts and rate per target."""
 
     id = "quota"
@@ -82,12 +79,10 @@ class Quota(Counted[QuotaState]):
         tries = after_try(state.tries, place, is_made=is_made)
         if tries[place][1] >= each:
             place = next((at for at, (_, makes) in enumerate(tries) if makes < each), place)
-        is_full = kept == each * len(tries)
-        goal_attempts = count.attempts if is_full else None
-        return QuotaState(tries, count, place, kept, goal_attempts)
+        return QuotaState(tries, count, place, kept)
 
-    def ending(self, settings: Settings, state: QuotaState, active_ms: int) -> str | None:
-        return GOAL if state.goal_attempts is not None else limit_reached(settings, state.count, active_ms)
+    def is_reached(self, settings: Settings, state: QuotaState) -> bool:
+        return state.kept >= int(settings["each"]) * len(state.tries)
 
     def read(self, settings: Settings, state: QuotaState, active_ms: int) -> Reading:
         names, each = settings["targets"], settings["each"]
@@ -107,22 +102,16 @@ class Quota(Counted[QuotaState]):
             target=names[state.place],
             then=next((name for name in still_open if name != names[state.place]), None),
             pads=target_pads(names, beside=words, done=full, out_word="Missed") if is_free else (),
-            metrics={"kept": state.kept, "attempts_to_goal": state.goal_attempts},
+            metrics={"kept": state.kept, "attempts_to_goal": self.taken(settings, state)},
             detail={"targets": tried_rows(names, state.tries)},
         )
 
-    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        makes = settings["each"] * len(settings["targets"])
-        return attempts_of(lambda rate: wait_for_makes(makes, rate), pace, settings["attempts_limit"])
+    def wait(self, settings: Settings, rate: float) -> Wait:
+        return wait_for_makes(settings["each"] * len(settings["targets"]), rate)
 
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"{self.goal_words(settings).capitalize()}: tick each make, cross each miss, until each target has all."
         return Sheet(rule, min(MOST_BOXES, 2 * settings["each"] * len(settings["targets"])), "try")
-
-    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
-        if metric_id != "attempts_to_goal":
-            return None
-        return wait_for_makes(settings["each"] * len(settings["targets"]), pace.rate).chance_within(mark)
 
     def highest_mark(self, settings: Settings, metric_id: str) -> int:
         return int(settings["each"]) * len(settings["targets"]) if metric_id == "kept" else 0

@@ -6,16 +6,15 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from jolly_core.challenges.contract import LOST, WON, Attempts, Challenge, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import LOST, MOST_BOXES, WON, Attempts, Metric, Pace, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.stats.race import chance_of_winning, expected_points, points_within
 
 MOST_POINTS = 50
-#: More than a race on paper ever needs: what is beyond goes onto the back of the sheet.
-MOST_BOXES = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,7 +25,7 @@ class RaceState:
     longest_lead: int = 0
 
 
-class Race(Challenge[RaceState]):
+class Race(Counted[RaceState]):
     """Settings: to, clear. Result: the score, who won, the longest lead."""
 
     id = "race"
@@ -54,9 +53,6 @@ class Race(Challenge[RaceState]):
     def step(self, settings: Settings, state: RaceState, press: Event, active_ms: int) -> RaceState:
         count = state.count.after(press.kind)
         return RaceState(count, max(state.longest_lead, count.makes - count.misses))
-
-    def count(self, state: RaceState) -> Count:
-        return state.count
 
     def ending(self, settings: Settings, state: RaceState, active_ms: int) -> str | None:
         own, drill = state.count.makes, state.count.misses

@@ -8,13 +8,10 @@ from math import ceil
 from typing import Any
 
 from jolly_core.challenges.contract import (
-    ATTEMPTS,
     GOAL,
     MISSED,
     MOST_ATTEMPTS,
-    TIME,
     Attempts,
-    Challenge,
     Estimate,
     Metric,
     Pace,
@@ -23,6 +20,15 @@ from jolly_core.challenges.contract import (
     time_of,
 )
 from jolly_core.challenges.count import NOTHING, Count, Trail
+from jolly_core.challenges.counted import (
+    ATTEMPTS_LIMIT,
+    MAKES,
+    MISSES,
+    SECONDS_LIMIT,
+    Counted,
+    limit_reached,
+    time_left_ms,
+)
 from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.errors import CoreError
@@ -56,11 +62,10 @@ class StreakState:
     best_row: int = 0
     sets_done: int = 0
     set_done_ms: int | None = None
-    goal_attempts: int | None = None
     streaks: Trail[int] = field(default_factory=Trail)
 
 
-class Streak(Challenge[StreakState]):
+class Streak(Counted[StreakState]):
     """Settings: goal, sets, rest between sets, what a miss does, limits. Result: best streak, sets, attempts."""
 
     id = "streak"
@@ -71,8 +76,8 @@ class Streak(Challenge[StreakState]):
         WholeNumber("sets", "Sets", 1, 50, 1),
         WholeNumber("rest_s", "Rest between sets", 0, 600, 60, "s"),
         Choice("on_miss", "A miss", (ENDS, RESETS), ("ends the run", "starts the row again"), RESETS),
-        WholeNumber("attempts_limit", "At most this many attempts", 1, 10000, None),
-        WholeNumber("seconds_limit", "At most this long", 10, 7200, None, "s"),
+        ATTEMPTS_LIMIT,
+        SECONDS_LIMIT,
     )
     metrics = (
         Metric("best_streak", "best streak", "up", "in a row"),
@@ -81,8 +86,8 @@ class Streak(Challenge[StreakState]):
     )
     totals = (
         WholeNumber("best_streak", "Best row", 0, 1000, 0),
-        WholeNumber("makes", "Makes", 0, 10000, 0),
-        WholeNumber("misses", "Misses", 0, 10000, 0),
+        MAKES,
+        MISSES,
         WholeNumber("sets_done", "Sets done", 0, 50, None),
     )
 
@@ -105,35 +110,27 @@ class Streak(Challenge[StreakState]):
 
     def step(self, settings: Settings, state: StreakState, press: Event, active_ms: int) -> StreakState:
         count = state.count.after(press.kind)
-        row, best, done, done_ms, goal_attempts = state.row, state.best_row, state.sets_done, state.set_done_ms, None
-        streaks = state.streaks
+        row, best, streaks = state.row, state.best_row, state.streaks
+        done, done_ms = state.sets_done, state.set_done_ms
         if press.kind == LET:
             return replace(state, count=count)
         if press.kind != MAKE:
-            return StreakState(count, 0, best, done, done_ms, goal_attempts, streaks.plus(row))
+            return StreakState(count, 0, best, done, done_ms, streaks.plus(row))
         row += 1
         best = max(row, best)
         if row == settings["goal"]:
             streaks, row, done, done_ms = streaks.plus(row), 0, done + 1, active_ms
-            goal_attempts = count.attempts if done == settings["sets"] else None
-        return StreakState(count, row, best, done, done_ms, goal_attempts, streaks)
-
-    def count(self, state: StreakState) -> Count:
-        return state.count
+        return StreakState(count, row, best, done, done_ms, streaks)
 
     def ending(self, settings: Settings, state: StreakState, active_ms: int) -> str | None:
         if state.sets_done >= settings["sets"]:
             return GOAL
         if settings["on_miss"] == ENDS and state.count.misses:
             return MISSED
-        if settings["attempts_limit"] is not None and state.count.attempts >= settings["attempts_limit"]:
-            return ATTEMPTS
-        if settings["seconds_limit"] is not None and active_ms >= settings["seconds_limit"] * 1000:
-            return TIME
-        return None
+        return limit_reached(settings, state.count, active_ms)
 
     def read(self, settings: Settings, state: StreakState, active_ms: int) -> Reading:
-        goal, sets, limit_s = settings["goal"], settings["sets"], settings["seconds_limit"]
+        goal, sets = settings["goal"], settings["sets"]
         is_done = state.sets_done >= sets
         just_closed = state.row == 0 and state.sets_done > 0 and state.streaks.last == goal
         rest_left_ms = self._rest_left_ms(settings, state, active_ms)
@@ -143,13 +140,13 @@ class Streak(Challenge[StreakState]):
             out_of=goal,
             next=self._next(settings, state, rest_left_ms),
             to_goal=0 if is_done else goal - state.row,
-            time_left_ms=None if limit_s is None else max(0, limit_s * 1000 - active_ms),
+            time_left_ms=time_left_ms(settings, active_ms),
             rest_left_ms=rest_left_ms,
             wakes_in_ms=rest_left_ms or None,
             metrics={
                 "best_streak": state.best_row,
                 "sets_done": state.sets_done,
-                "attempts_to_goal": state.goal_attempts,
+                "attempts_to_goal": state.count.attempts if is_done else None,
             },
             detail={
                 "streaks": [*state.streaks.latest(LATEST_STREAKS), *([] if just_closed else [state.row])],
@@ -227,10 +224,7 @@ class Streak(Challenge[StreakState]):
             )
             raise CoreError.one("out_of_reach", message, "sets_done", value=sets_done)
         count = Count(makes, totals["misses"], best_streak=best)
-        is_done = sets_done == settings["sets"]
-        return StreakState(
-            count, best_row=min(best, goal), sets_done=sets_done, goal_attempts=count.attempts if is_done else None
-        )
+        return StreakState(count, best_row=min(best, goal), sets_done=sets_done)
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
         if metric_id == "attempts_to_goal" and settings["sets"] == 1:

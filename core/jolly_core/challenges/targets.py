@@ -3,13 +3,23 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Sequence
-from typing import Any
+from typing import Any, TypeVar
 
 from jolly_core.challenges.contract import Pad
 from jolly_core.challenges.events import MISS, ZONE
 
+Item = TypeVar("Item")
 #: Attempts and makes at each target, in the order of the targets.
 Tries = tuple[tuple[int, int], ...]
+
+
+def put_at(items: tuple[Item, ...], place: int, item: Item) -> tuple[Item, ...]:
+    """The items with another one at that place.
+
+    >>> put_at((0, 0, 0), 1, 5)
+    (0, 5, 0)
+    """
+    return (*items[:place], item, *items[place + 1 :])
 
 
 def no_tries(targets: Sequence[object]) -> Tries:
@@ -23,7 +33,7 @@ def after_try(tries: Tries, place: int, *, is_made: bool) -> Tries:
     ((0, 0), (2, 1))
     """
     attempts, makes = tries[place]
-    return (*tries[:place], (attempts + 1, makes + is_made), *tries[place + 1 :])
+    return put_at(tries, place, (attempts + 1, makes + is_made))
 
 
 def tried_rows(names: Sequence[str], tries: Tries) -> list[dict[str, Any]]:
@@ -37,11 +47,6 @@ def tried_rows(names: Sequence[str], tries: Tries) -> list[dict[str, Any]]:
 def rates_of(rows: Sequence[dict[str, Any]]) -> list[float]:
     """The rate at each target, drawn off the ends by Laplace's rule, so that one try proves nothing."""
     return [(row["makes"] + 1) / (row["attempts"] + 2) for row in rows]
-
-
-def place_of(names: Sequence[str], text: str) -> int | None:
-    """Where in the list a pressed name stands."""
-    return names.index(text) if text in names else None
 
 
 def target_pads(

@@ -6,13 +6,24 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import GOAL, MISSED, Attempts, Estimate, Metric, Pace, Reading, Sheet, time_of
+from jolly_core.challenges.contract import (
+    GOAL,
+    MISSED,
+    MOST_BOXES,
+    Attempts,
+    Estimate,
+    Metric,
+    Pace,
+    Reading,
+    Sheet,
+    time_of,
+)
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import MAKES, MISSES, Counted
 from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.errors import CoreError
-from jolly_core.tempo.click import stroke_ms, tempo_steps
+from jolly_core.tempo.click import stroke_ms, strokes_a_minute, tempo_steps
 from jolly_core.words import clock
 
 STROKES, TIMED = "strokes", "timed"
@@ -74,41 +85,40 @@ class TempoLadder(Counted[TempoState]):
             return replace(state, count=count)
         if press.kind != MAKE:
             return replace(state, count=count, failed=state.failed + 1)
-        clean = _tempo(settings, state.step)
+        clean = _tempi(settings)[state.step]
         strokes = state.strokes + _strokes(settings, state.step)
         return TempoState(count, state.step + 1, 0, clean, strokes)
 
     def ending(self, settings: Settings, state: TempoState, active_ms: int) -> str | None:
-        if state.step >= _steps(settings):
+        if state.step >= len(_tempi(settings)):
             return GOAL
         return MISSED if state.failed >= settings["give_up"] else None
 
     def read(self, settings: Settings, state: TempoState, active_ms: int) -> Reading:
-        steps = _steps(settings)
-        step = min(state.step, steps - 1)
-        tempo = _tempo(settings, step)
+        tempi = _tempi(settings)
+        step = min(state.step, len(tempi) - 1)
         seconds = round(_step_ms(settings, step) / 1000)
         each = _strokes(settings, step) // 2
         what = f"{each} each hand" if settings["by"] == STROKES else f"{clock(seconds)} to hold"
         left = settings["give_up"] - state.failed
         again = f", {left} more go{'es' if left > 1 else ''}" if state.failed else ""
         return Reading(
-            number=tempo,
+            number=tempi[step],
             number_label="bpm",
             out_of=None,
             next=f"{what}{again}",
-            to_goal=steps - state.step,
-            then=f"{_tempo(settings, step + 1)} bpm" if step + 1 < steps else None,
+            to_goal=len(tempi) - state.step,
+            then=f"{tempi[step + 1]} bpm" if step + 1 < len(tempi) else None,
             metrics={"tempo": state.clean, "steps": state.step, "strokes": state.strokes},
             detail={
                 "click": {
-                    "bpm": tempo,
+                    "bpm": tempi[step],
                     "per_beat": settings["per_beat"],
                     "strokes": _strokes(settings, step),
-                    "stroke_ms": round(stroke_ms(tempo, settings["per_beat"]), 3),
+                    "stroke_ms": round(stroke_ms(tempi[step], settings["per_beat"]), 3),
                 },
                 "step": step + 1,
-                "steps": steps,
+                "steps": len(tempi),
                 "failed": state.failed,
             },
         )
@@ -129,7 +139,7 @@ class TempoLadder(Counted[TempoState]):
 
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"{self.goal_words(settings).capitalize()}: a tick for clean, a cross for not; give up after "
-        return Sheet(f"{rule}{settings['give_up']} crosses running.", min(60, len(_tempi(settings))), "tempo")
+        return Sheet(f"{rule}{settings['give_up']} crosses running.", min(MOST_BOXES, len(_tempi(settings))), "tempo")
 
     def highest_mark(self, settings: Settings, metric_id: str) -> int:
         tempi = _tempi(settings)
@@ -144,27 +154,18 @@ class TempoLadder(Counted[TempoState]):
         return f"{tempi[0]} to {tempi[-1]} bpm, {settings['step']} faster each time"
 
 
-def _tempi(settings: Settings) -> tuple[int, ...]:
+def _tempi(settings: Settings) -> range:
     return tempo_steps(settings["start"], settings["top"], settings["step"])
-
-
-def _steps(settings: Settings) -> int:
-    return int((settings["top"] - settings["start"]) // settings["step"]) + 1
-
-
-def _tempo(settings: Settings, step: int) -> int:
-    return int(settings["start"] + step * settings["step"])
 
 
 def _strokes(settings: Settings, step: int) -> int:
     """The strokes of both hands together at a step."""
     if settings["by"] == TIMED:
-        tempo = _tempo(settings, step)
-        return int(settings["seconds"] * tempo * settings["per_beat"] // 60)
+        return int(settings["seconds"] * strokes_a_minute(_tempi(settings)[step], settings["per_beat"]) // 60)
     return 2 * max(1, int(settings["strokes"]) - step * int(settings["fewer"]))
 
 
 def _step_ms(settings: Settings, step: int) -> float:
     if settings["by"] == TIMED:
         return float(settings["seconds"] * 1000)
-    return _strokes(settings, step) * stroke_ms(_tempo(settings, step), settings["per_beat"])
+    return _strokes(settings, step) * stroke_ms(_tempi(settings)[step], settings["per_beat"])

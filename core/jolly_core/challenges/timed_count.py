@@ -11,7 +11,6 @@ from jolly_core.challenges.contract import (
     NINE_IN_TEN_Z,
     TIME,
     Attempts,
-    Challenge,
     Estimate,
     Metric,
     Pace,
@@ -19,6 +18,7 @@ from jolly_core.challenges.contract import (
     Sheet,
 )
 from jolly_core.challenges.count import NOTHING, Count, Trail
+from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import MAKE, MISS, Event
 from jolly_core.challenges.rally import (
     FASTEST_INTERVAL_MS,
@@ -60,7 +60,7 @@ class TimedState:
     broken: int = 0
 
 
-class TimedCount(Challenge[TimedState]):
+class TimedCount(Counted[TimedState]):
     """Settings: seconds, goal. Result: total, breaks, tempo in play, time lost per break, and what would lift it."""
 
     id = "timed_count"
@@ -97,9 +97,6 @@ class TimedCount(Challenge[TimedState]):
         is_break = press.kind == MISS
         rallies = state.rallies.plus((rally, is_break))
         return replace(state, count=count, rally=None, rallies=rallies, broken=state.broken + is_break)
-
-    def count(self, state: TimedState) -> Count:
-        return state.count
 
     def ending(self, settings: Settings, state: TimedState, active_ms: int) -> str | None:
         # A contact on the last millisecond still counts, so the run is over only after it.

@@ -6,25 +6,24 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import GOAL, Attempts, Metric, Pace, Reading, Sheet, attempts_of
+from jolly_core.challenges.contract import MOST_BOXES, Metric, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
     MAKES,
     MISSES,
     SECONDS_LIMIT,
-    Counted,
-    limit_reached,
+    Reaching,
     time_left_ms,
 )
 from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
 from jolly_core.challenges.targets import Tries, after_try, following, no_tries, tried_rows
+from jolly_core.stats.waiting import Wait
 from jolly_core.stats.walk import wait_for_walk
 from jolly_core.words import counted
 
 STAYS, STARTS_AGAIN = "stays", "starts_again"
-MOST_BOXES = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,7 +40,7 @@ class WalkState:
     doubles: int = 0
 
 
-class TwoChanceWalk(Counted[WalkState]):
+class TwoChanceWalk(Reaching[WalkState]):
     """Settings: targets, what a double miss does, limits. Result: targets walked, rates of first and second balls."""
 
     id = "two_chance_walk"
@@ -49,6 +48,7 @@ class TwoChanceWalk(Counted[WalkState]):
     game = "First ball made: move on. Missed: one second ball, which must be made to move on."
     #: Of several targets: its makes say nothing of any one of them.
     is_aimed = False
+    reaching = "balls_to_goal"
     declared = (
         Names("targets", "Targets", ("first", "second", "third", "fourth", "fifth"), low=2, are_targets=True),
         Choice(
@@ -99,14 +99,12 @@ class TwoChanceWalk(Counted[WalkState]):
             doubles += 1
         return WalkState(tries, count, place, is_second, furthest, firsts, seconds, doubles)
 
-    def ending(self, settings: Settings, state: WalkState, active_ms: int) -> str | None:
-        if state.place >= len(settings["targets"]):
-            return GOAL
-        return limit_reached(settings, state.count, active_ms)
+    def is_reached(self, settings: Settings, state: WalkState) -> bool:
+        return state.place >= len(settings["targets"])
 
     def read(self, settings: Settings, state: WalkState, active_ms: int) -> Reading:
         names = settings["targets"]
-        is_done = state.place >= len(names)
+        is_done = self.is_reached(settings, state)
         is_over = self.ending(settings, state, active_ms) is not None
         return Reading(
             number=state.place,
@@ -119,7 +117,7 @@ class TwoChanceWalk(Counted[WalkState]):
             then=None if is_done else following(names, state.place),
             metrics={
                 "walked": state.furthest,
-                "balls_to_goal": state.count.attempts if is_done else None,
+                "balls_to_goal": self.taken(settings, state),
                 "first_rate": _share(state.firsts),
                 "second_rate": _share(state.seconds),
                 "doubles": state.doubles if is_over else None,
@@ -131,22 +129,14 @@ class TwoChanceWalk(Counted[WalkState]):
             },
         )
 
-    def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        many, again = len(settings["targets"]), settings["on_double"] == STARTS_AGAIN
-        return attempts_of(
-            lambda rate: wait_for_walk([rate] * many, starts_again=again), pace, settings["attempts_limit"]
-        )
+    def wait(self, settings: Settings, rate: float) -> Wait:
+        again = settings["on_double"] == STARTS_AGAIN
+        return wait_for_walk([rate] * len(settings["targets"]), starts_again=again)
 
     def sheet(self, settings: Settings) -> Sheet:
         double = "start again" if settings["on_double"] == STARTS_AGAIN else "stay there"
         rule = f"Walk {counted(len(settings['targets']), 'target')}, two balls at each; both missed: {double}."
         return Sheet(f"{rule} Tick makes, cross misses.", MOST_BOXES, "ball")
-
-    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
-        if metric_id != "balls_to_goal":
-            return None
-        again = settings["on_double"] == STARTS_AGAIN
-        return wait_for_walk([pace.rate] * len(settings["targets"]), starts_again=again).chance_within(mark)
 
     def highest_mark(self, settings: Settings, metric_id: str) -> int:
         if metric_id in ("first_rate", "second_rate"):

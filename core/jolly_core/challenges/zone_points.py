@@ -6,17 +6,25 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from jolly_core.challenges.contract import NINE_IN_TEN_Z, TIME, Attempts, Estimate, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import (
+    ATTEMPTS,
+    MOST_BOXES,
+    NINE_IN_TEN_Z,
+    TIME,
+    Attempts,
+    Estimate,
+    Metric,
+    Pace,
+    Reading,
+    Sheet,
+)
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import MAKES, MISSES, Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
 from jolly_core.challenges.settings import LONGEST_NAME, Rows, Settings, Text, WholeNumber
-from jolly_core.challenges.targets import place_of, target_pads
+from jolly_core.challenges.targets import put_at, target_pads
 from jolly_core.errors import CoreError
 from jolly_core.words import counted
-
-BALLS_OVER = "attempts"
-MOST_BOXES = 60
 
 
 @dataclass(frozen=True, slots=True)
@@ -68,20 +76,20 @@ class ZonePoints(Counted[PointsState]):
         return PointsState((0,) * len(settings["zones"]))
 
     def takes(self, settings: Settings, state: PointsState, press: Event, active_ms: int) -> bool:
-        return press.kind != ZONE or place_of(_names(settings), press.text) is not None
+        return press.kind != ZONE or press.text in _names(settings)
 
     def step(self, settings: Settings, state: PointsState, press: Event, active_ms: int) -> PointsState:
         if press.kind in (LET, MISS):
             return PointsState(state.balls, state.count.after(press.kind), state.points)
         # A make that names no zone is one of the first: a clicker has no more than two buttons.
-        place = place_of(_names(settings), press.text) or 0
+        place = _names(settings).index(press.text) if press.kind == ZONE else 0
         points = settings["zones"][place]["points"]
-        balls = (*state.balls[:place], state.balls[place] + 1, *state.balls[place + 1 :])
+        balls = put_at(state.balls, place, state.balls[place] + 1)
         return PointsState(balls, state.count.after(MAKE if points else MISS), state.points + points)
 
     def ending(self, settings: Settings, state: PointsState, active_ms: int) -> str | None:
         if settings["balls"] is not None and state.count.attempts >= settings["balls"]:
-            return BALLS_OVER
+            return ATTEMPTS
         # A ball that lands on the last millisecond still counts, so the run is over only after it.
         return TIME if settings["seconds"] is not None and active_ms > settings["seconds"] * 1000 else None
 

@@ -32,13 +32,13 @@ def tempo_of_taps(gaps_ms: Sequence[float]) -> float:
     return MINUTE_MS / median(gaps_ms)
 
 
-def tempo_steps(start: int, top: int, step: int) -> tuple[int, ...]:
+def tempo_steps(start: int, top: int, step: int) -> range:
     """The tempi of a ladder from ``start``, ``step`` apart, none above ``top``.
 
-    >>> tempo_steps(80, 100, 5)
+    >>> tuple(tempo_steps(80, 100, 5))
     (80, 85, 90, 95, 100)
     """
-    return tuple(range(start, top + 1, step))
+    return range(start, top + 1, step)
 
 
 def seconds_of_beats(beats: int, tempi: Sequence[int]) -> float:
