@@ -65,7 +65,8 @@ def start_run(
         return known
     challenge, day = get_challenge(rung.format), get_day(athlete, started_at)
     settings = challenge.draw(challenge.read_settings(rung.settings), run_id.int)
-    settings = challenge.from_record(settings, get_used(athlete, rung.ladder, day).as_dict())
+    if challenge.dose_terms(settings):  # of the others nothing has to be asked of the record
+        settings = challenge.from_record(settings, get_used(athlete, rung.ladder, day).as_dict())
     tally = replay(challenge, settings, [], double_tap_ms=athlete.double_tap_ms)
     return Run.objects.create(
         id=run_id,
@@ -232,8 +233,8 @@ def _keep_tally(run: Run, session: Session, fresh: Collection[Event]) -> None:
     run.tally = tally.as_dict()
     for name, value in columns_of(tally).items():
         setattr(run, name, value)
-    run.last_seq = max(run.last_seq, *(event.seq for event in fresh))
-    run.last_at_ms = max(run.last_at_ms, *(event.at_ms for event in fresh))
+    run.last_seq = max([run.last_seq, *(event.seq for event in fresh)])
+    run.last_at_ms = max([run.last_at_ms, *(event.at_ms for event in fresh)])
     run.event_count += len(fresh)
     run.save(update_fields=_TALLIED)
     put_session(run.pk, run.event_count, session)
@@ -268,16 +269,13 @@ def attach_run(run: Run, rung: Rung, side: str) -> Run:
     run.rung, run.side, run.format = rung, side, rung.format
     run.settings = challenge.draw(challenge.read_settings(rung.settings), run.pk.int)
     run.yardstick, run.aimed = get_yardstick(rung, side).as_dict(), _aimed(rung)
-    session = _replay(run, run.events.all())
+    run.save(update_fields=["rung", "side", "format", "settings", "yardstick", "aimed"])
+    session, added = _replay(run, run.events.all()), []
     if not session.is_over():
         # It was stopped by hand at its last press, whatever its own rules would still have asked for.
         last = Event(run=run, client_id=uuid4(), seq=run.last_seq + 1, kind=FINISH, at_ms=run.last_at_ms)
         last.save()
         session.step(last.known)
-        run.last_seq, run.event_count = last.seq, run.event_count + 1
-    tally = session.tally()
-    run.tally = tally.as_dict()
-    for name, value in columns_of(tally).items():
-        setattr(run, name, value)
-    run.save()
+        added.append(last)
+    _keep_tally(run, session, added)
     return run

@@ -129,6 +129,20 @@ class TestQuickCount:
         attached = client.put(f"/api/runs/{run}/rung/", body, format="json").json()
         assert (attached["tally"]["ending"], attached["tally"]["attempts"]) == ("stopped", 3)
 
+    def test_an_undo_after_that_is_counted_by_the_rung_as_well(
+        self, client: APIClient, player: Player, putting: Ladder
+    ) -> None:
+        run = self.start(client).json()["id"]
+        player.send(run, events("oooooooooo"))
+        client.put(f"/api/runs/{run}/rung/", {"rung": rung_id(putting), "side": "none"}, format="json")
+        answer = player.send(run, [event("u", 11), event("x", 12)]).json()["tally"]
+        assert (answer["format"], answer["makes"], answer["misses"], answer["ending"]) == (
+            "makes_of_n",
+            9,
+            1,
+            "attempts",
+        )
+
     def test_only_onto_a_side_that_there_is(self, client: APIClient, player: Player, serving: Ladder) -> None:
         run = self.start(client).json()["id"]
         player.send(run, events("oox f"))
