@@ -13,9 +13,8 @@ from accounts.models import Athlete
 from blocks.models import Block, Segment
 from jolly_core.challenges.contract import Estimate
 from jolly_core.load.weekly import Session
-from jolly_core.planning.running import Part, Running, stand_of
+from jolly_core.planning.running import Part, Running, rank_of, stand_of
 from jolly_core.planning.times import HABIT_SEGMENTS, Timed, around_seconds, set_up_seconds
-from jolly_core.sides import WEAK
 from ladders.selectors import list_laid
 from layouts.models import Layout
 
@@ -140,8 +139,7 @@ def running_of(block: Block, now: datetime) -> Running | None:
             segment.kind,
             segment.title,
             max(0, segment.planned_s - (in_play_s if place == 0 else 0)),
-            # The order that a block is arranged in is not how pressing its parts are; the weak side is.
-            1 if segment.is_locked or segment.side == WEAK else 2,
+            rank_of(segment.side, is_locked=segment.is_locked),
         )
         for place, segment in enumerate(segments)
     ]

@@ -6,9 +6,24 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from jolly_core.planning.arrangement import CHALLENGE
+from jolly_core.sides import WEAK
 
 #: So much over is no reason to drop anything: a block is planned in minutes. Common practice, no source.
 PATIENCE_S = 60
+
+
+#: How pressing a part is: what was locked and the weak side more than the rest. The order in which a block is arranged
+#: (slow before fast, fresh before tired) says nothing of that.
+PRESSING, OTHERS = 1, 2
+
+
+def rank_of(side: str, *, is_locked: bool) -> int:
+    """How pressing a part of a block in play is; 1 is the most pressing.
+
+    >>> rank_of("weak", is_locked=False), rank_of("strong", is_locked=False)
+    (1, 2)
+    """
+    return PRESSING if is_locked or side == WEAK else OTHERS
 
 
 @dataclass(frozen=True)

@@ -104,7 +104,7 @@ class BlockView(APIView):
 
     @extend_schema(operation_id="get_block", responses=BlockSerializer)
     def get(self, request: Request, block_id: int) -> Response:
-        return Response(BlockSerializer(get_block(request.user, block_id)).data)
+        return _answer(request, block_id)
 
     @extend_schema(operation_id="replan_block", request=PlanSerializer, responses=BlockSerializer)
     def put(self, request: Request, block_id: int) -> Response:
@@ -129,7 +129,7 @@ class BlockView(APIView):
             block_services.drop_block(block)
         else:
             block_services.restore_block(block)
-        return Response(BlockSerializer(get_block(request.user, block_id)).data)
+        return _answer(request, block_id)
 
 
 class LoadView(APIView):
@@ -158,7 +158,7 @@ class SegmentDoneView(APIView):
     @extend_schema(operation_id="finish_segment", request=None, responses=BlockSerializer)
     def post(self, request: Request, segment_id: int) -> Response:
         segment = block_services.finish_segment(get_segment(request.user, segment_id), datetime.now(UTC))
-        return Response(BlockSerializer(get_block(request.user, segment.block_id)).data)
+        return _answer(request, segment.block_id)
 
 
 class SegmentMoreView(APIView):
@@ -249,10 +249,10 @@ class BlockLayoutView(APIView):
     def put(self, request: Request, block_id: int, layout_id: int) -> Response:
         block = get_block(request.user, block_id)
         block_services.put_layout(block, get_layout(request.user, layout_id))
-        return Response(BlockSerializer(get_block(request.user, block_id)).data)
+        return _answer(request, block_id)
 
     @extend_schema(operation_id="take_layout_out_of_block", request=None, responses=BlockSerializer)
     def delete(self, request: Request, block_id: int, layout_id: int) -> Response:
         block = get_block(request.user, block_id)
         block_services.take_layout_out(block, get_layout(request.user, layout_id))
-        return Response(BlockSerializer(get_block(request.user, block_id)).data)
+        return _answer(request, block_id)
