@@ -3,8 +3,10 @@ import { Box } from "@mui/material";
 
 import type { Tally } from "../../api/queries";
 import { court, tape } from "../../shared/ui/tape";
-import { detailOf, type CallLine, type FrameLine } from "./details";
-import type { Clicked } from "./useClick";
+import { detailOf, type CallLine, type ClickLine, type FrameLine } from "./details";
+import type { Standing } from "./outbox";
+import { useCaller } from "./useCaller";
+import { useClick, type Playing } from "./useClick";
 
 const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';
 
@@ -29,7 +31,8 @@ function FrameSheet({ frames }: { frames: FrameLine[] }) {
 }
 
 /** The strokes of a go as chalk: left and right hand in turn, the one that sounds now in mustard. */
-function StrokeRow({ stroke, strokes, isDone }: Clicked) {
+function StrokeRow({ click, standing, playing }: { click: ClickLine; standing: Standing; playing: Playing }) {
+  const { stroke, strokes, isDone } = useClick(click, standing, playing);
   const words = isDone ? "Clean, or not?" : stroke < 1 ? "Get ready" : `${stroke} of ${strokes}, ${stroke % 2 === 1 ? "first hand" : "other hand"}`;
   const shown = Math.min(strokes, 64);
   return (
@@ -48,7 +51,8 @@ function StrokeRow({ stroke, strokes, isDone }: Clicked) {
 
 const CALLED: Record<string, string> = { coral: court.coral, teal: court.teal, mustard: court.mustard, plum: "#d9a6e5", paper: tape.paper, none: court.text };
 
-function CallSign({ call }: { call: CallLine | null }) {
+function CallSign({ call: coming, standing, playing }: { call: CallLine; standing: Standing; playing: Playing }) {
+  const call = useCaller(coming, standing, playing);
   return (
     <Box role="status" data-testid="call" sx={{ minHeight: "1.25em", fontFamily: HEADINGS, fontWeight: 800, fontSize: "clamp(2.6rem, 13vmin, 8rem)", lineHeight: 1.1, px: 4, bgcolor: call ? CALLED[call.colour] : "transparent", color: court.ground }}>
       {call?.call}
@@ -87,20 +91,22 @@ export function hasExtras(tally: Tally): boolean {
 }
 
 interface CourtExtrasProps {
-  tally: Tally;
-  click: Clicked | null;
-  call: CallLine | null;
+  standing: Standing;
+  playing: Playing;
 }
 
-export function CourtExtras({ tally, click, call }: CourtExtrasProps) {
+export function CourtExtras({ standing, playing }: CourtExtrasProps) {
+  const { tally } = standing;
   const frames = detailOf(tally, "frames");
+  const click = detailOf(tally, "click");
+  const call = detailOf(tally, "call");
   const cues = detailOf(tally, "cues");
   const lap = detailOf(tally, "lap");
   return (
     <>
       {frames && <FrameSheet frames={frames} />}
-      {click && <StrokeRow {...click} />}
-      {detailOf(tally, "call") && <CallSign call={call} />}
+      {click && <StrokeRow click={click} standing={standing} playing={playing} />}
+      {call && <CallSign call={call} standing={standing} playing={playing} />}
       {cues && cues.length > 0 && <CueStrip cues={cues} />}
       {lap && <Lap lap={lap} step={detailOf(tally, "step") ?? 0} />}
     </>

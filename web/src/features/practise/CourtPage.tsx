@@ -72,7 +72,7 @@ function CourtScreen({ run, athlete }: { run: Run; athlete: Athlete }) {
   const isOff = !isOn || tally.is_paused;
   const drawn = useDrawnZones(run);
   const isBoard = tally.pads.length > 0;
-  const extras = hasExtras(tally) ? <CourtExtras tally={tally} click={play.click} call={play.called} /> : undefined;
+  const extras = hasExtras(tally) ? <CourtExtras standing={standing} playing={{ speaker: play.sound.speaker, clock, isPlaying: play.isPlaying }} /> : undefined;
   const numbers = (
     <CourtNumbers run={run} standing={standing} restS={play.restS} isBeside={isBoard}>
       {extras}

@@ -6,6 +6,7 @@ import { Box } from "@mui/material";
 import type { Schemas } from "../../api/client";
 import { court } from "../../shared/ui/tape";
 import type { PressKind } from "./Pads";
+import { pressing } from "./pressing";
 
 type Pad = Schemas["Pad"];
 
@@ -22,7 +23,6 @@ interface PadButtonProps {
 export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
   const isOut = pad.kind === "miss";
   const isNumber = NUMBER.test(pad.word);
-  const press = () => onPress(pad.kind, pad.text);
   return (
     <Box
       component="button"
@@ -31,12 +31,7 @@ export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
       data-text={pad.text}
       data-digit={digit}
       disabled={isOff}
-      onPointerDown={(event) => {
-        event.preventDefault(); // Keeps the focus, and with it the keys, where it was.
-        if (event.button === 0) press();
-      }}
-      // A click without a pointer comes from a keyboard or a screen reader.
-      onClick={(event) => event.detail === 0 && press()}
+      {...pressing(() => onPress(pad.kind, pad.text))}
       sx={{
         position: "relative",
         border: 0,

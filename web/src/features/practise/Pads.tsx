@@ -1,10 +1,11 @@
-/** The two halves of the screen: miss and make. They count on the way down, not on the way up: that is what feels instant. */
+/** The two halves of the screen: miss and make. */
 import CheckIcon from "@mui/icons-material/Check";
 import CloseIcon from "@mui/icons-material/Close";
 import { Box } from "@mui/material";
 import { memo } from "react";
 
 import { court } from "../../shared/ui/tape";
+import { pressing } from "./pressing";
 
 const FLASH_MS = 200;
 
@@ -38,12 +39,7 @@ function Pad({ kind, word, isOff, onPress }: PadProps) {
       data-pad={kind}
       aria-label={word}
       disabled={isOff}
-      onPointerDown={(event) => {
-        event.preventDefault(); // Keeps the focus, and with it the keys, where it was.
-        if (event.button === 0) onPress(kind);
-      }}
-      // A click without a pointer comes from a keyboard or a screen reader.
-      onClick={(event) => event.detail === 0 && onPress(kind)}
+      {...pressing(() => onPress(kind))}
       sx={{
         flex: 1,
         position: "relative",

@@ -12,6 +12,7 @@ import { useRoom } from "../../shared/lib/useRoom";
 import { court, tape } from "../../shared/ui/tape";
 import { PadButton } from "./PadGrid";
 import type { PressKind } from "./Pads";
+import { pressing } from "./pressing";
 
 type Pad = Schemas["Pad"];
 
@@ -33,6 +34,9 @@ function PressedZone({ zone, pad, look, surface, view, isOff, onPress }: Pressed
   const [left, top] = [view.x(box.left), view.y(box.top)];
   const name = look === "next" ? `now: ${zone.name}` : zone.name;
   const words = pad.beside ? `${name}, ${pad.beside}` : name;
+  const press = () => {
+    if (!isOff) onPress("zone", pad.text);
+  };
   return (
     <g
       role="button"
@@ -41,15 +45,13 @@ function PressedZone({ zone, pad, look, surface, view, isOff, onPress }: Pressed
       aria-label={words}
       data-pad="zone"
       data-text={pad.text}
-      onPointerDown={(event) => {
-        event.preventDefault();
-        if (event.button === 0 && !isOff) onPress("zone", pad.text);
-      }}
+      {...pressing(press)}
+      // A drawing is no button of the browser's, so the keys that press one are read here.
       onKeyDown={(event) => {
         if (event.key !== "Enter" && event.key !== " ") return;
         event.preventDefault();
         event.stopPropagation();
-        if (!isOff) onPress("zone", pad.text);
+        press();
       }}
       style={{ cursor: isOff ? "default" : "pointer" }}
     >

@@ -1,17 +1,15 @@
 /** Calls out what the rules drew, at its moment: by voice where there is one, by tone and colour always. */
 import { useEffect, useState } from "react";
 
-import { detailOf, type CallLine } from "./details";
-import type { RunClock } from "./runClock";
+import type { CallLine } from "./details";
 import type { Standing } from "./outbox";
-import type { Speaker } from "./sounds";
+import type { Playing } from "./useClick";
 
-export function useCaller({ tally, atMs }: Standing, clock: RunClock, speaker: Speaker, isPlaying: boolean): CallLine | null {
+export function useCaller(call: CallLine, { tally, atMs }: Standing, { speaker, clock, isPlaying }: Playing): CallLine | null {
   const [called, setCalled] = useState<CallLine | null>(null);
-  const call = detailOf(tally, "call");
-  const isOn = isPlaying && call !== null && !tally.is_over && !tally.is_paused;
-  const place = call?.place ?? -1;
-  const dueMs = atMs + (call?.in_ms ?? 0);
+  const isOn = isPlaying && !tally.is_over && !tally.is_paused;
+  const { place } = call;
+  const dueMs = atMs + call.in_ms;
   useEffect(() => {
     if (!isOn || called?.place === place) return;
     const timer = window.setTimeout(() => {

@@ -1,10 +1,18 @@
-/** The click of a tempo ladder: it starts with every go, and says which stroke sounds. Null for a game without one. */
+/** The click of a tempo ladder: it starts with every go, and says which stroke sounds. */
 import { useEffect, useState } from "react";
 
 import type { Standing } from "./outbox";
-import { detailOf } from "./details";
+import type { ClickLine } from "./details";
 import { Metronome } from "./metronome";
+import type { RunClock } from "./runClock";
 import type { Speaker } from "./sounds";
+
+/** What a run in play has to be heard by. */
+export interface Playing {
+  speaker: Speaker;
+  clock: RunClock;
+  isPlaying: boolean;
+}
 
 export interface Clicked {
   /** The stroke that sounds, from 1; 0 and below while it leads in. */
@@ -13,14 +21,13 @@ export interface Clicked {
   isDone: boolean;
 }
 
-export function useClick({ tally }: Standing, speaker: Speaker, isPlaying: boolean): Clicked | null {
+export function useClick(click: ClickLine, { tally }: Standing, { speaker, isPlaying }: Playing): Clicked {
   const [metronome] = useState(() => new Metronome(speaker));
   const [now, setNow] = useState({ stroke: -3, isDone: false });
-  const click = detailOf(tally, "click");
-  const isOn = isPlaying && click !== null && !tally.is_over && !tally.is_paused;
+  const isOn = isPlaying && !tally.is_over && !tally.is_paused;
   // A go is one tempo, once: after a failure the same tempo is another go.
-  const go = click ? `${click.bpm} ${tally.attempts}` : "";
-  const { stroke_ms: strokeMs = 1000, per_beat: perBeat = 1, strokes = 1 } = click ?? {};
+  const go = `${click.bpm} ${tally.attempts}`;
+  const { stroke_ms: strokeMs, per_beat: perBeat, strokes } = click;
   useEffect(() => {
     if (!isOn) return;
     metronome.start(
@@ -30,5 +37,5 @@ export function useClick({ tally }: Standing, speaker: Speaker, isPlaying: boole
     );
     return () => metronome.stop();
   }, [isOn, go, metronome, strokeMs, perBeat, strokes]);
-  return click && { ...now, strokes };
+  return { ...now, strokes };
 }

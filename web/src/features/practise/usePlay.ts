@@ -8,8 +8,6 @@ import { callBetween } from "./calls";
 import { lightPad, type PressKind } from "./Pads";
 import type { Speaker } from "./sounds";
 import { useCall } from "./useCall";
-import { useCaller } from "./useCaller";
-import { useClick } from "./useClick";
 import { useCountIn } from "./useCountIn";
 import { leftAt, useCourt, usedAt, type Court } from "./useCourt";
 import { useKeys } from "./useKeys";
@@ -106,8 +104,6 @@ export function usePlay(run: Run, athlete: Athlete) {
   }, [tally.is_over]);
 
   useWake(court, isPlaying);
-  const click = useClick(court.standing, speaker, isPlaying);
-  const called = useCaller(court.standing, court.clock, speaker, isPlaying);
 
   const canUndo = tally.undoable > 0 || tally.ending === "stopped" || waiting > 0;
   const start = () => {
@@ -151,7 +147,7 @@ export function usePlay(run: Run, athlete: Athlete) {
   const acts = useStable({ start, press, undo, pause, seeEnd, stop: () => court.press("finish"), letIt: () => press("let"), showKeys: () => setHelp(true), hideKeys: () => setHelp(false), toggleSound: sound.toggle });
   return {
     ...clocks,
-    ...{ court, sound, click, called, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts },
+    ...{ court, sound, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts },
     wayOut: run.block === null ? "/practise" : `/practise/blocks/${run.block}`,
   };
 }
