@@ -62,6 +62,17 @@ def test_what_is_asked_for_lives_in_the_address(athlete: AthleteAtTheScreen) -> 
     expect(page.get_by_role("checkbox", name=re.compile("Three-club cascade"))).to_be_checked()
 
 
+def test_the_second_of_two_quick_presses_does_not_undo_the_first(athlete: AthleteAtTheScreen) -> None:
+    page = athlete.page
+    athlete.enter_demo()
+    page.goto("/plan")
+    minutes = page.get_by_role("button", name="45", exact=True).element_handle()
+    ladder = page.get_by_role("checkbox", name=re.compile("Three-club cascade")).element_handle()
+    page.evaluate("both => both.forEach(one => one.click())", [minutes, ladder])  # before the screen is drawn again
+    expect(page.get_by_role("heading", name="Your 45 minutes")).to_be_visible()
+    expect(page.get_by_role("checkbox", name=re.compile("Three-club cascade"))).to_be_checked()
+
+
 def test_a_block_for_another_day_can_be_dropped_and_brought_back(athlete: AthleteAtTheScreen) -> None:
     page = athlete.page
     athlete.sign_up()

@@ -10,7 +10,7 @@ import type { Standing } from "../../api/queries";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { describe, ErrorNotice, Skeletons } from "../../shared/ui/Loaded";
 import { Panel, WhyPoint } from "../../shared/ui/Page";
-import { asked, type Draft, type Proposal } from "./draft";
+import { asked, toggled, type Draft, type Next, type Proposal } from "./draft";
 import { makeEdits, type Edits, type Other } from "./edits";
 import { KeepBlock } from "./KeepBlock";
 import { PartList } from "./PartList";
@@ -77,11 +77,10 @@ function LeftOut({ proposal, edits }: { proposal: Proposal; edits: Edits }) {
 }
 
 /** The kit of the block: press what is not to hand, and the block does without. */
-function Kit({ draft, proposal, onTerms }: { draft: Draft; proposal: Proposal; onTerms: (next: Partial<Draft>) => void }) {
+function Kit({ draft, proposal, onTerms }: { draft: Draft; proposal: Proposal; onTerms: (next: Next) => void }) {
   const things = [...new Set([...proposal.kit, ...draft.missing])].sort();
   if (things.length === 0) return null;
-  const toggle = (thing: string) =>
-    onTerms({ missing: draft.missing.includes(thing) ? draft.missing.filter((each) => each !== thing) : [...draft.missing, thing] });
+  const toggle = (thing: string) => onTerms(({ missing }) => ({ missing: toggled(missing, thing) }));
   return (
     <Stack direction="row" role="group" aria-label="Kit to hand" sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}>
       <Typography component="span">
@@ -115,8 +114,8 @@ interface ArrangedProps {
   standings: Standing[];
   block: number | null;
   state: ReturnType<typeof useProposal>;
-  change: (next: Partial<Draft>, isEdit?: boolean) => void;
-  onTerms: (next: Partial<Draft>) => void;
+  change: (next: Next, isEdit?: boolean) => void;
+  onTerms: (next: Next) => void;
 }
 
 export function Arranged({ draft, standings, block, state, change, onTerms }: ArrangedProps) {
@@ -125,15 +124,15 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
   const { query, proposal } = state;
   if (draft.ladders.length === 0) return <EmptyState title="Choose a ladder">Tick at least one ladder above, and the block is arranged here.</EmptyState>;
   if (!proposal) return query.isError ? <ErrorNotice error={query.error} onRetry={() => void query.refetch()} /> : <Skeletons rows={1} height={180} />;
-  const edit = (next: Partial<Draft>, isEdit: boolean) => {
-    setSteps(steps + 1);
+  const edit = (next: Next, isEdit: boolean) => {
+    setSteps((before) => before + 1);
     change(next, isEdit);
   };
   const undo = () => {
-    setSteps(steps - 1);
+    setSteps((before) => before - 1);
     void navigate(-1);
   };
-  const edits = makeEdits(draft, proposal, edit);
+  const edits = makeEdits(proposal, edit);
   const tools = (
     <Stack direction="row" spacing={1}>
       <Button size="small" onClick={undo} disabled={steps === 0}>

@@ -9,7 +9,7 @@ import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel } from "../../shared/ui/Page";
 import { Arranged, Reasoning, useProposal } from "./Arranged";
-import { useDraft, type Draft } from "./draft";
+import { comes, useDraft, type Next } from "./draft";
 import { Routines } from "./Routines";
 import { TermsPanel } from "./TermsPanel";
 
@@ -36,7 +36,7 @@ export default function PlanPage() {
   const { draft, change, block } = useDraft(ladders.data);
   const state = useProposal(draft);
   // New terms keep what the athlete set by hand and arrange the rest anew.
-  const onTerms = (next: Partial<Draft>) => change({ kept: draft.kept.filter((part) => part.is_locked || part.seconds !== null), fill: true, ...next });
+  const onTerms = (next: Next) => change((now) => ({ kept: now.kept.filter((part) => part.is_locked || part.seconds !== null), fill: true, ...comes(next, now) }));
   const shelf = (
     <Button component={RouterLink} to="/climb/shelf" variant="contained" color="success">
       Choose a ladder

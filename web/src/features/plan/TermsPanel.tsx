@@ -7,7 +7,7 @@ import type { Standing } from "../../api/queries";
 import { localDay } from "../../shared/lib/format";
 import { Panel } from "../../shared/ui/Page";
 import { BodyLine } from "./BodyLine";
-import { LONGEST, SHORTEST, type Draft } from "./draft";
+import { LONGEST, SHORTEST, toggled, type Draft, type Next } from "./draft";
 import { DayField, Fields, Pick } from "./fields";
 import { pressed } from "./pressed";
 
@@ -27,7 +27,7 @@ const PARTNER_GAMES = [
 ];
 
 /** New terms: what was locked or stretched by hand stays, the rest is arranged anew. */
-export type ChangeTerms = (next: Partial<Draft>) => void;
+export type ChangeTerms = (next: Next) => void;
 
 function Minutes({ minutes, onChange }: { minutes: number; onChange: (minutes: number) => void }) {
   return (
@@ -47,8 +47,8 @@ function Minutes({ minutes, onChange }: { minutes: number; onChange: (minutes: n
   );
 }
 
-function Ladders({ standings, chosen, onChange }: { standings: Standing[]; chosen: number[]; onChange: (ladders: number[]) => void }) {
-  const toggle = (id: number) => onChange(chosen.includes(id) ? chosen.filter((each) => each !== id) : [...chosen, id]);
+function Ladders({ standings, chosen, onTerms }: { standings: Standing[]; chosen: number[]; onTerms: ChangeTerms }) {
+  const toggle = (id: number) => onTerms(({ ladders }) => ({ ladders: toggled(ladders, id) }));
   return (
     <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, minWidth: 0 }}>
       <Typography component="legend" variant="h3" sx={{ p: 0 }}>
@@ -70,7 +70,7 @@ function Ladders({ standings, chosen, onChange }: { standings: Standing[]; chose
   );
 }
 
-function WhenAndWhere({ draft, change, onTerms }: { draft: Draft; change: (next: Partial<Draft>) => void; onTerms: ChangeTerms }) {
+function WhenAndWhere({ draft, change, onTerms }: { draft: Draft; change: ChangeTerms; onTerms: ChangeTerms }) {
   const places = useQuery(placesQuery);
   const choices = [{ value: "", word: "anywhere" }, ...(places.data ?? []).map(({ id, name }) => ({ value: String(id), word: name }))];
   return (
@@ -85,7 +85,7 @@ function WhenAndWhere({ draft, change, onTerms }: { draft: Draft; change: (next:
 interface TermsPanelProps {
   draft: Draft;
   standings: Standing[];
-  change: (next: Partial<Draft>) => void;
+  change: ChangeTerms;
   onTerms: ChangeTerms;
 }
 
@@ -102,7 +102,7 @@ export function TermsPanel({ draft, standings, change, onTerms }: TermsPanelProp
               {draft.focus === "partner" && <Pick label="The game" value={draft.partner} choices={PARTNER_GAMES} onChange={(partner) => onTerms({ partner })} />}
             </Fields>
           </Stack>
-          <Ladders standings={standings} chosen={draft.ladders} onChange={(ladders) => onTerms({ ladders })} />
+          <Ladders standings={standings} chosen={draft.ladders} onTerms={onTerms} />
         </Box>
         <BodyLine energy={draft.energy} onEnergy={(energy) => onTerms({ energy })} />
       </Stack>

@@ -25,6 +25,19 @@ export interface Draft {
   fill: boolean;
 }
 
+/** What is to change: values, or what they come to from the draft as it stands at the press. */
+export type Next = Partial<Draft> | ((now: Draft) => Partial<Draft>);
+
+/** What comes of a change for a draft. */
+export function comes(next: Next, now: Draft): Partial<Draft> {
+  return typeof next === "function" ? next(now) : next;
+}
+
+/** A choice of several, with one taken in or out. */
+export function toggled<Choice>(chosen: Choice[], one: Choice): Choice[] {
+  return chosen.includes(one) ? chosen.filter((each) => each !== one) : [...chosen, one];
+}
+
 export const SHORTEST = 10;
 export const LONGEST = 180;
 
@@ -79,7 +92,11 @@ export function useDraft(standings: Standing[] | undefined) {
   const [params, setParams] = useSearchParams();
   const block = params.get("block");
   const draft = read(params, standings);
-  const change = (next: Partial<Draft>, isEdit = false) => setParams(write({ ...draft, ...next }, block), { replace: !isEdit });
+  const change = (next: Next, isEdit = false) => {
+    // The address is changed at once, the screen a little later: a second quick press must not undo the first.
+    const now = read(new URLSearchParams(window.location.search), standings);
+    setParams(write({ ...now, ...comes(next, now) }, block), { replace: !isEdit });
+  };
   return { draft, change, block: block ? Number(block) : null };
 }
 

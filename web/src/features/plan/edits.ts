@@ -1,5 +1,5 @@
 /** The athlete's hand in a block: each edit names the parts as they should stand; the server makes them fit. */
-import type { Draft, Kept, Proposal, ProposedSegment } from "./draft";
+import type { Draft, Kept, Next, Proposal, ProposedSegment } from "./draft";
 
 /** What a part could be swapped for; with its ladder where that was not asked for yet. */
 export interface Other {
@@ -28,17 +28,23 @@ function asKept(segment: ProposedSegment, place: number): Kept {
 /** Parts by the clock that were stretched before keep their length. */
 const stretched = (draft: Draft) => draft.kept.filter((part) => part.seconds !== null);
 
-export function makeEdits(draft: Draft, proposal: Proposal, change: (next: Partial<Draft>, isEdit: boolean) => void): Edits {
+export function makeEdits(proposal: Proposal, change: (next: Next, isEdit: boolean) => void): Edits {
   const parts = proposal.segments.filter((segment) => segment.rung).map(asKept);
-  const apply = (kept: Kept[], rest: Partial<Draft> = {}) =>
-    change({ kept: [...kept.map((part, place) => ({ ...part, place })), ...stretched(draft)], fill: false, ...rest }, true);
+  const apply = (kept: Kept[], ladder?: number) =>
+    change(
+      (now) => ({
+        kept: [...kept.map((part, place) => ({ ...part, place })), ...stretched(now)],
+        ladders: ladder === undefined ? now.ladders : [...now.ladders, ladder],
+        fill: false,
+      }),
+      true,
+    );
   const alter = (key: string, next: Partial<Kept>) => apply(parts.map((part) => (part.key === key ? { ...part, ...next } : part)));
 
   const stretchClock = (segment: ProposedSegment, by: number) => {
     const seconds = Math.max(STEP_S, segment.planned_s + by * STEP_S);
-    const others = stretched(draft).filter((part) => part.key !== segment.key);
     const clock: Kept = { key: segment.key, runs: 1, seconds, place: 0, is_locked: false };
-    change({ kept: [...parts, ...others, clock], fill: false }, true);
+    change((now) => ({ kept: [...parts, ...stretched(now).filter((part) => part.key !== segment.key), clock], fill: false }), true);
   };
 
   return {
@@ -66,7 +72,7 @@ export function makeEdits(draft: Draft, proposal: Proposal, change: (next: Parti
     swap: (key, { key: other, ladder }) =>
       apply(
         parts.map((part) => (part.key === key ? { ...part, key: other, runs: 1, is_locked: false } : part)),
-        ladder === undefined ? {} : { ladders: [...draft.ladders, ladder] },
+        ladder,
       ),
     add: (key) => apply([...parts, { key, runs: 1, seconds: null, place: parts.length, is_locked: false }]),
     rebuild: () => change({ kept: parts.filter((part) => part.is_locked), fill: true }, true),
