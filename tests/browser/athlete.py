@@ -11,6 +11,8 @@ from playwright.sync_api import Locator, Page, expect
 
 Hand = Literal["keys", "mouse"]
 KEYS = {"make": "Space", "miss": "x", "let": "l", "undo": "u", "pause": "p"}
+#: What the buttons of a presenter send, as they do to turn, or blank, slides. Common practice, no source.
+PRESENTER = {"forward": "PageDown", "back": "PageUp", "blank": "b"}
 PASSWORD = "seven-silver-skipping-ropes"
 #: A count-in of three seconds, and what the machine needs around it.
 COUNT_IN_TIMEOUT_MS = 8000
@@ -104,6 +106,12 @@ class AthleteAtTheScreen:
         """Press zones, pins or marks by the digits on a keyboard."""
         for digit in digits:
             self.page.keyboard.press(digit)
+            self.page.wait_for_timeout(apart_ms)
+
+    def click_presenter(self, *buttons: str, apart_ms: int = 130) -> None:
+        """Press the buttons of a presenter's clicker."""
+        for button in buttons:
+            self.page.keyboard.press(PRESENTER[button])
             self.page.wait_for_timeout(apart_ms)
 
     def expect_count(self, number: int) -> None:

@@ -51,6 +51,8 @@ def play_zone_points(athlete: AthleteAtTheScreen) -> None:
     athlete.press("miss")
     athlete.expect_count(7)
     expect(athlete.page.get_by_role("group", name="press what was hit")).to_be_visible()
+    athlete.click_presenter("blank", "forward", "back", "forward")
+    athlete.expect_count(7 + 1 + 2)
 
 
 def play_pattern(athlete: AthleteAtTheScreen) -> None:
@@ -92,12 +94,13 @@ def play_long_run(athlete: AthleteAtTheScreen) -> None:
 
 
 def play_frames(athlete: AthleteAtTheScreen) -> None:
-    """Pins by pad and by digit; all that stand by Space; the sheet fills as far as it is certain."""
+    """Pins by pad, by digit, by a clicker that points; all that stand by Space; the sheet fills as it is certain."""
     sheet = athlete.page.get_by_role("list", name="Score sheet").get_by_role("listitem")
     athlete.hit("7")
     athlete.press("make")
     expect(sheet.first).to_have_attribute("aria-label", "Frame 1: 7 /")
-    athlete.type_digits("34")
+    athlete.type_digits("3")
+    athlete.click_presenter("blank", "blank", "blank", "forward")
     expect(sheet.first).to_have_attribute("aria-label", "Frame 1: 7 /, 13 in all")
     expect(sheet.nth(1)).to_have_attribute("aria-label", "Frame 2: 3 4, 20 in all")
     athlete.press(*["make"] * 10)

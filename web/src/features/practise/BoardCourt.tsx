@@ -10,21 +10,23 @@ import { ZoneBoard } from "./ZoneBoard";
 interface BoardCourtProps {
   tally: Tally;
   drawn: DrawnZones | null;
+  /** The zone that a clicker points at. */
+  pointed: string | null;
   isMirrored: boolean;
   isOff: boolean;
   onPress: (kind: PressKind, text: string) => void;
   children: React.ReactNode;
 }
 
-export function BoardCourt({ tally, drawn, isMirrored, isOff, onPress, children }: BoardCourtProps) {
+export function BoardCourt({ tally, drawn, pointed, isMirrored, isOff, onPress, children }: BoardCourtProps) {
   const { pads, target, then, asks } = tally;
   return (
     <Box sx={{ position: "absolute", inset: 0, display: "flex", flexDirection: { xs: "column", md: isMirrored ? "row-reverse" : "row" } }}>
       <Box sx={{ flex: { xs: "none", md: "0 0 40%" }, minHeight: 0, minWidth: 0, position: "relative", display: "flex", flexDirection: "column", justifyContent: "center", overflow: "hidden" }}>{children}</Box>
       {drawn && !asks ? (
-        <ZoneBoard {...drawn} pads={pads} target={target} then={then} isOff={isOff} onPress={onPress} />
+        <ZoneBoard {...drawn} pads={pads} target={target} then={then} pointed={pointed} isOff={isOff} onPress={onPress} />
       ) : (
-        <PadGrid pads={pads} isOff={isOff} onPress={onPress} />
+        <PadGrid pads={pads} pointed={pointed} isOff={isOff} onPress={onPress} />
       )}
     </Box>
   );

@@ -91,7 +91,7 @@ function CourtScreen({ run, athlete }: { run: Run; athlete: Athlete }) {
       <LinkNotice standing={standing} onRetry={play.court.retry} />
       <Box sx={{ flex: 1, position: "relative", minHeight: 0 }}>
         {isBoard ? (
-          <BoardCourt tally={tally} drawn={drawn} isMirrored={athlete.is_mirrored} isOff={isOff} onPress={acts.press}>
+          <BoardCourt tally={tally} drawn={drawn} pointed={play.pointed} isMirrored={athlete.is_mirrored} isOff={isOff} onPress={acts.press}>
             {numbers}
           </BoardCourt>
         ) : (

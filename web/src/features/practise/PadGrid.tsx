@@ -1,4 +1,5 @@
 /** Pads beside each other, each with its word: zones without a drawing, pins, marks, items of a list. */
+import ArrowRightIcon from "@mui/icons-material/ArrowRight";
 import CheckIcon from "@mui/icons-material/Check";
 import CloseIcon from "@mui/icons-material/Close";
 import { Box } from "@mui/material";
@@ -7,6 +8,7 @@ import type { Schemas } from "../../api/client";
 import { court } from "../../shared/ui/tape";
 import type { PressKind } from "./Pads";
 import { pressing } from "./pressing";
+import { arePins } from "./usePointer";
 
 type Pad = Schemas["Pad"];
 
@@ -16,11 +18,13 @@ interface PadButtonProps {
   pad: Pad;
   /** The key that presses it. */
   digit: string;
+  /** Whether a clicker points at it. */
+  isPointed?: boolean;
   isOff: boolean;
   onPress: (kind: PressKind, text: string) => void;
 }
 
-export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
+export function PadButton({ pad, digit, isPointed = false, isOff, onPress }: PadButtonProps) {
   const isOut = pad.kind === "miss";
   const isNumber = NUMBER.test(pad.word);
   return (
@@ -50,6 +54,8 @@ export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
         minHeight: 64,
         p: 1,
         overflow: "hidden",
+        outline: isPointed ? `6px solid ${court.mustard}` : undefined,
+        outlineOffset: -6,
         // The key is a hint for the eye, and no part of the button's name.
         "&::after": { content: "attr(data-digit)", position: "absolute", right: 8, top: 6, fontSize: "0.95rem", color: court.dim, display: { xs: "none", md: "block" } },
         "&:disabled": { filter: "saturate(0.35) brightness(0.75)", cursor: "default" },
@@ -57,6 +63,7 @@ export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
       }}
     >
       {pad.is_done && <CheckIcon sx={{ verticalAlign: "-0.15em", mr: 0.5 }} />}
+      {isPointed && <ArrowRightIcon sx={{ fontSize: "1.3em", verticalAlign: "-0.28em", mr: -0.5, color: court.mustard }} />}
       {isOut && <CloseIcon sx={{ verticalAlign: "-0.15em", mr: 0.5 }} />}
       {pad.word}
       {pad.beside && <Box component="span" sx={{ display: "block", fontSize: isNumber ? "0.34em" : "0.62em", fontWeight: 550, color: court.text }}>{pad.beside}</Box>}
@@ -67,21 +74,22 @@ export function PadButton({ pad, digit, isOff, onPress }: PadButtonProps) {
 
 interface PadGridProps {
   pads: Pad[];
+  pointed: string | null;
   isOff: boolean;
   onPress: (kind: PressKind, text: string) => void;
 }
 
-export function PadGrid({ pads, isOff, onPress }: PadGridProps) {
+export function PadGrid({ pads, pointed, isOff, onPress }: PadGridProps) {
   const zones = pads.filter((pad) => pad.kind === "zone");
   const others = pads.filter((pad) => pad.kind !== "zone");
   // Pins stay where they are as they become fewer; all else is as large as it can be.
-  const arePins = zones.every((pad) => NUMBER.test(pad.word) && pad.beside === "");
-  const across = arePins ? 4 : Math.min(zones.length, zones.length > 8 ? 4 : zones.length > 4 ? 3 : 2);
+  const isPins = arePins(zones);
+  const across = isPins ? 4 : Math.min(zones.length, zones.length > 8 ? 4 : zones.length > 4 ? 3 : 2);
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", gap: 1, p: 1, overflow: "auto" }}>
-      <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, gridAutoRows: arePins ? "33%" : undefined }}>
+      <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, gridAutoRows: isPins ? "33%" : undefined }}>
         {zones.map((pad, index) => (
-          <PadButton key={pad.text} pad={pad} digit={NUMBER.test(pad.text) ? "" : index < 9 ? String(index + 1) : ""} isOff={isOff} onPress={onPress} />
+          <PadButton key={pad.text} pad={pad} digit={NUMBER.test(pad.text) ? "" : index < 9 ? String(index + 1) : ""} isPointed={pad.text === pointed} isOff={isOff} onPress={onPress} />
         ))}
       </Box>
       {others.length > 0 && (

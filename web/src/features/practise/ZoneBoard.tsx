@@ -20,6 +20,8 @@ interface PressedZoneProps {
   zone: Zone;
   pad: Pad;
   look: Look;
+  /** Whether a clicker points at it. */
+  isPointed: boolean;
   surface: Surface;
   view: View;
   isOff: boolean;
@@ -29,7 +31,7 @@ interface PressedZoneProps {
 /** Letters that can be read at arm's length, and in a larger room from further away. */
 const lettersIn = (view: View) => Math.max(15, Math.min(30, view.width / 22));
 
-function PressedZone({ zone, pad, look, surface, view, isOff, onPress }: PressedZoneProps) {
+function PressedZone({ zone, pad, look, isPointed, surface, view, isOff, onPress }: PressedZoneProps) {
   const box = boxOf(zone, surface);
   const [left, top] = [view.x(box.left), view.y(box.top)];
   const name = look === "next" ? `now: ${zone.name}` : zone.name;
@@ -55,7 +57,7 @@ function PressedZone({ zone, pad, look, surface, view, isOff, onPress }: Pressed
       }}
       style={{ cursor: isOff ? "default" : "pointer" }}
     >
-      <ZoneShape zone={zone} surface={surface} view={view} look={look} text={pad.is_done ? `✓ ${words}` : words} letters={lettersIn(view)} />
+      <ZoneShape zone={zone} surface={surface} view={view} look={isPointed ? "next" : look} text={`${pad.is_done ? "✓ " : ""}${isPointed ? "▸ " : ""}${words}`} letters={lettersIn(view)} />
       {/* A line or a small ring is hard to hit with a thumb: what is pressed is never smaller than one. */}
       <rect x={left - Math.max(0, 24 - (view.x(box.right) - left) / 2)} y={top - Math.max(0, 24 - (view.y(box.bottom) - top) / 2)} width={Math.max(48, view.x(box.right) - left)} height={Math.max(48, view.y(box.bottom) - top)} fill="transparent" />
       <rect data-sheen={`zone ${pad.text}`} x={left} y={top} width={view.x(box.right) - left} height={view.y(box.bottom) - top} fill={tape.ink} opacity={0} style={{ pointerEvents: "none" }} />
@@ -69,11 +71,12 @@ interface ZoneBoardProps {
   pads: Pad[];
   target: string | null;
   then: string | null;
+  pointed: string | null;
   isOff: boolean;
   onPress: (kind: PressKind, text: string) => void;
 }
 
-export const ZoneBoard = memo(function ZoneBoard({ zones, surface, pads, target, then, isOff, onPress }: ZoneBoardProps) {
+export const ZoneBoard = memo(function ZoneBoard({ zones, surface, pads, target, then, pointed, isOff, onPress }: ZoneBoardProps) {
   const { room, width, height } = useRoom();
   const view = closeOn(zones, surface, width, height);
   // Mustard is what is next to be played everywhere; what comes after it has the tape of a choice.
@@ -85,7 +88,7 @@ export const ZoneBoard = memo(function ZoneBoard({ zones, surface, pads, target,
           <Ground surface={surface} view={view} areSpotsShown={false} />
           {zones.map((zone) => {
             const pad = pads.find((each) => each.text === zone.name);
-            return pad && <PressedZone key={zone.name} zone={zone} pad={pad} look={lookOf(zone.name)} surface={surface} view={view} isOff={isOff} onPress={onPress} />;
+            return pad && <PressedZone key={zone.name} zone={zone} pad={pad} look={lookOf(zone.name)} isPointed={zone.name === pointed} surface={surface} view={view} isOff={isOff} onPress={onPress} />;
           })}
         </svg>
       </Box>

@@ -1,5 +1,5 @@
 /** The keys of the court screen; a presenter's clicker sends PageUp and PageDown. */
-export type Action = "make" | "miss" | "let" | "undo" | "pause" | "mute" | "next" | "help";
+export type Action = "make" | "miss" | "point" | "let" | "undo" | "pause" | "mute" | "next" | "help";
 
 const KEYS: Record<string, Action> = {
   " ": "make",
@@ -9,6 +9,9 @@ const KEYS: Record<string, Action> = {
   x: "miss",
   ArrowLeft: "miss",
   PageUp: "miss",
+  // The button with which a presenter blanks the screen.
+  b: "point",
+  ".": "point",
   l: "let",
   u: "undo",
   p: "pause",
@@ -21,6 +24,7 @@ const KEYS: Record<string, Action> = {
 export const KEY_HELP: [string, string][] = [
   ["Space, Enter, → or PageDown", "Make"],
   ["X, ← or PageUp", "Miss"],
+  ["B or . (the blank button)", "Point at the next zone or at one pin fewer; a make then counts that"],
   ["1 to 9", "The zone, the pins or the mark of that number"],
   ["U", "Undo, as far back as you like"],
   ["L", "Let: does not count"],

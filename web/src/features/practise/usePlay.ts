@@ -11,6 +11,7 @@ import { useCall } from "./useCall";
 import { useCountIn } from "./useCountIn";
 import { leftAt, useCourt, usedAt, type Court } from "./useCourt";
 import { useKeys } from "./useKeys";
+import { usePointer } from "./usePointer";
 import { useSound } from "./useSound";
 import { useTick } from "./useTick";
 import { useWakeLock } from "./useWakeLock";
@@ -88,6 +89,7 @@ export function usePlay(run: Run, athlete: Athlete) {
   const [isHelpOpen, setHelp] = useState(false);
   const isAwake = useWakeLock(!tally.is_over);
   const clocks = useClocks(court, isPlaying);
+  const pointer = usePointer(tally.pads);
   const countIn = useCountIn(
     () => speaker.play("count_in"),
     () => {
@@ -113,6 +115,7 @@ export function usePlay(run: Run, athlete: Athlete) {
   };
   const press = (kind: PressKind, text = "") => {
     if (!isPlaying || tally.is_over || tally.is_paused) return;
+    pointer.rest();
     court.press(kind, text);
     if (kind === "let") {
       say("Let: not counted");
@@ -138,16 +141,21 @@ export function usePlay(run: Run, athlete: Athlete) {
   const make = () => {
     if (tally.is_over) {
       if (performance.now() - endedAt.current > END_GUARD_MS) seeEnd();
-    } else if (isPlaying) press("make");
-    else start();
+    } else if (!isPlaying) start();
+    else if (pointer.pointed !== null) press("zone", pointer.pointed);
+    else press("make");
   };
-  const keys = { make, miss: () => press("miss"), let: () => press("let"), undo, pause, mute: sound.toggle, next: () => tally.is_over && seeEnd() };
+  const point = () => {
+    const word = isPlaying && !tally.is_over && !tally.is_paused && pointer.point();
+    if (word) say(word);
+  };
+  const keys = { make, point, miss: () => press("miss"), let: () => press("let"), undo, pause, mute: sound.toggle, next: () => tally.is_over && seeEnd() };
   useKeys({ ...(isHelpOpen ? {} : keys), help: () => setHelp(!isHelpOpen) }, pressDigit);
 
   const acts = useStable({ start, press, undo, pause, seeEnd, stop: () => court.press("finish"), letIt: () => press("let"), showKeys: () => setHelp(true), hideKeys: () => setHelp(false), toggleSound: sound.toggle });
   return {
     ...clocks,
-    ...{ court, sound, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts },
+    ...{ court, sound, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts, pointed: pointer.pointed },
     wayOut: run.block === null ? "/practise" : `/practise/blocks/${run.block}`,
   };
 }

@@ -1,0 +1,33 @@
+/** A clicker has few buttons: one of them points at the zones in turn, and a make then counts at the one pointed at. */
+import { useState } from "react";
+
+import type { Schemas } from "../../api/client";
+
+type Pad = Schemas["Pad"];
+
+const NUMBER = /^\d+$/;
+
+/** Whether pads are pins: numbers from none up, and nothing else. */
+export const arePins = (pads: Pad[]) => pads[0]?.text === "0" && pads.every((pad) => NUMBER.test(pad.word) && pad.beside === "");
+
+/** The zones as they are pointed at: what a make counts anyway comes first, so of pins all that stand, then one fewer. */
+function pointable(pads: Pad[]): Pad[] {
+  const zones = pads.filter((pad) => pad.kind === "zone" && !pad.is_done);
+  return arePins(zones) ? zones.reverse() : zones;
+}
+
+export function usePointer(pads: Pad[]) {
+  // Nothing is pointed at before the first press, which goes on to the second zone at once.
+  const [turns, setTurns] = useState(0);
+  const zones = pointable(pads);
+  const at = (turn: number) => zones[turn % zones.length];
+  return {
+    pointed: turns === 0 ? null : (at(turns)?.text ?? null),
+    /** Points one on, and says at what. */
+    point: () => {
+      setTurns(turns + 1);
+      return at(turns + 1)?.word;
+    },
+    rest: () => setTurns(0),
+  };
+}
