@@ -69,8 +69,8 @@ dev: .venv/.dev web/node_modules/.installed
 
 test: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)
-	# Most of the browser tests wait for a clock: as many at once as there are processors, a file at a time.
-	$(PY) -m pytest -n logical --dist loadfile
+	# As many at once as there are processors; who is done takes over from the end of what another still has to do.
+	$(PY) -m pytest -n logical --dist worksteal
 
 check: .venv/.dev web/node_modules/.installed schema-check
 	.venv/bin/ruff check .

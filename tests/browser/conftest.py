@@ -2,6 +2,9 @@
 
 from __future__ import annotations
 
+import fcntl
+import os
+import shutil
 from collections.abc import Callable, Iterator
 from pathlib import Path
 
@@ -16,10 +19,25 @@ from tests.serving import Application
 EXPECTED = "401"
 
 
-@pytest.fixture(scope="package")
-def application(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Application]:
+@pytest.fixture(scope="session")
+def demo_world(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """The demo world as it is told at first. It takes a while, so all processes of the tests share one telling."""
+    base = tmp_path_factory.getbasetemp()
+    shared = base.parent if "PYTEST_XDIST_WORKER" in os.environ else base
+    told, telling = shared / "demo-world.sqlite3", shared / "demo-world-telling.sqlite3"
+    with (shared / "demo-world.lock").open("w") as lock:
+        fcntl.flock(lock, fcntl.LOCK_EX)
+        if not told.exists():
+            Application(telling).manage("prepare_demo")
+            telling.rename(told)
+    return told
+
+
+@pytest.fixture(scope="module")
+def application(demo_world: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Application]:
+    """A server for each file of tests, so that none finds what another has left."""
     application = Application(tmp_path_factory.mktemp("demo") / "demo.sqlite3")
-    application.manage("prepare_demo")
+    shutil.copy(demo_world, application.database)
     yield application.start()
     application.stop()
 
