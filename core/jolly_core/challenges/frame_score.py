@@ -12,6 +12,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cache
 
 from jolly_core.errors import CoreError
 
@@ -73,8 +74,9 @@ class Ball:
         return str(self.pins) if self.pins else "-"
 
 
-def _read(pins: Sequence[int], *, is_low: bool) -> tuple[list[Ball], int]:
-    """The balls of a frame one after the other, and the pins that stand for the next.
+@cache
+def _read(pins: tuple[int, ...], *, is_low: bool) -> tuple[tuple[Ball, ...], int]:
+    """The balls of a frame one after the other, and the pins that stand for the next. There are few frames that can be.
 
     A mark sets all pins up again, upside down too, though some of them stand there; so does knocking all of them down.
     """
@@ -84,7 +86,7 @@ def _read(pins: Sequence[int], *, is_low: bool) -> tuple[list[Ball], int]:
         balls.append(Ball(each, left, is_mark, is_first))
         is_first = is_mark
         left = PINS if is_mark or each == left else left - each
-    return balls, left
+    return tuple(balls), left
 
 
 def pins_standing(game: Game) -> int:

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass, field, replace
-from typing import Any
+from dataclasses import dataclass, replace
+from typing import Any, NamedTuple
 
 from jolly_core.challenges.contract import MOST_BOXES, Metric, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count, Trail
@@ -32,24 +32,46 @@ AGAIN, GOES_ON, WAITS = "again", "goes_on", "waits"
 LATEST_BREAKS = 20
 #: As much of a pattern is written onto a sheet.
 LONGEST_SAID = 60
+NO_BREAKS: Trail[int] = Trail()
 
 
-@dataclass(frozen=True, slots=True)
-class PatternState:
-    """``order`` is the pattern as it was read, ``place`` the step to play, ``run`` the steps hit one after the other.
+class Walk(NamedTuple):
+    """A pattern as it was read, and how far it was walked.
 
-    ``broke`` is where they were missed.
+    ``place`` is the step to play, ``run`` the steps hit one after the other, ``broke`` where in the pattern it broke.
     """
 
     order: Order
     tries: Tries
-    count: Count = NOTHING
     place: int = 0
     run: int = 0
     longest: int = 0
     laps: int = 0
+    #: Whether nothing was missed since the lap began.
     is_clean: bool = True
-    broke: Trail[int] = field(default_factory=Trail)
+    broke: Trail[int] = NO_BREAKS
+
+    def hit(self, tries: Tries) -> Walk:
+        """One step on."""
+        order, _, place, run, longest, laps, is_clean, broke = self
+        is_lap, run = (place + 1) % order.lap == 0, run + 1
+        return Walk(
+            order, tries, place + 1, run, max(run, longest), laps + (is_lap and is_clean), is_lap or is_clean, broke
+        )
+
+    def missed(self, tries: Tries, on_break: str) -> Walk:
+        """After a break. What is begun anew is clean again, and what waits for its zone is walked all the same."""
+        order, _, place, _, longest, laps, _, broke = self
+        broke = broke.plus(place % order.lap)
+        if on_break == GOES_ON:
+            return Walk(order, tries, place + 1, 0, longest, laps, (place + 1) % order.lap == 0, broke)
+        return Walk(order, tries, 0 if on_break == AGAIN else place, 0, longest, laps, True, broke)
+
+
+@dataclass(frozen=True, slots=True)
+class PatternState:
+    walk: Walk
+    count: Count = NOTHING
 
 
 class Pattern(Reaching[PatternState]):
@@ -93,7 +115,7 @@ class Pattern(Reaching[PatternState]):
         return read
 
     def start(self, settings: Settings) -> PatternState:
-        return PatternState(_order(settings), no_tries(settings["zones"]))
+        return PatternState(Walk(_order(settings), no_tries(settings["zones"])))
 
     def takes(self, settings: Settings, state: PatternState, press: Event, active_ms: int) -> bool:
         return press.kind != ZONE or press.text in settings["zones"]
@@ -101,45 +123,36 @@ class Pattern(Reaching[PatternState]):
     def step(self, settings: Settings, state: PatternState, press: Event, active_ms: int) -> PatternState:
         if press.kind == LET:
             return replace(state, count=state.count.after(LET))
-        order = state.order
-        due = order.at(state.place)
+        walk = state.walk
+        due = walk.order.at(walk.place)
         is_hit = press.kind == MAKE or (press.kind == ZONE and press.text == due)
-        count = state.count.after(MAKE if is_hit else MISS)
-        tries = after_try(state.tries, settings["zones"].index(due), is_made=is_hit)
-        broke = state.broke if is_hit else state.broke.plus(state.place % order.lap)
-        if not is_hit and settings["on_break"] != GOES_ON:
-            place = 0 if settings["on_break"] == AGAIN else state.place
-            # A pattern that is begun anew is clean again, and one that waited for its zone is walked all the same.
-            return PatternState(order, tries, count, place, 0, state.longest, state.laps, True, broke)
-        place, run = state.place + 1, state.run + 1 if is_hit else 0
-        is_clean = state.is_clean and is_hit
-        is_lap = place % order.lap == 0
-        laps = state.laps + (is_lap and is_clean)
-        longest = max(run, state.longest)
-        return PatternState(order, tries, count, place, run, longest, laps, is_lap or is_clean, broke)
+        tries = after_try(walk.tries, settings["zones"].index(due), is_made=is_hit)
+        walk = walk.hit(tries) if is_hit else walk.missed(tries, settings["on_break"])
+        return PatternState(walk, state.count.after(MAKE if is_hit else MISS))
 
     def is_reached(self, settings: Settings, state: PatternState) -> bool:
-        return state.laps >= int(settings["laps"])
+        return state.walk.laps >= int(settings["laps"])
 
     def read(self, settings: Settings, state: PatternState, active_ms: int) -> Reading:
-        order, zones = state.order, settings["zones"]
-        in_lap = state.place % order.lap
+        walk, zones = state.walk, settings["zones"]
+        order = walk.order
+        in_lap = walk.place % order.lap
         return Reading(
-            number=state.run,
+            number=walk.run,
             number_label="in pattern",
             out_of=None,
-            next=f"Lap {min(state.laps + 1, settings['laps'])} of {settings['laps']}, step {in_lap + 1}",
-            to_goal=(settings["laps"] - state.laps) * order.lap - in_lap,
+            next=f"Lap {min(walk.laps + 1, settings['laps'])} of {settings['laps']}, step {in_lap + 1}",
+            to_goal=(settings["laps"] - walk.laps) * order.lap - in_lap,
             time_left_ms=time_left_ms(settings, active_ms),
-            target=order.at(state.place),
-            then=order.at(state.place + 1),
+            target=order.at(walk.place),
+            then=order.at(walk.place + 1),
             pads=target_pads(zones),
-            metrics={"longest": state.longest, "laps": state.laps, "attempts_to_goal": self.taken(settings, state)},
+            metrics={"longest": walk.longest, "laps": walk.laps, "attempts_to_goal": self.taken(settings, state)},
             detail={
-                "targets": tried_rows(zones, state.tries),
-                "lap": [order.at(state.place - in_lap + step) for step in range(order.lap)],
+                "targets": tried_rows(zones, walk.tries),
+                "lap": [order.at(walk.place - in_lap + step) for step in range(order.lap)],
                 "step": in_lap,
-                "broke": [step + 1 for step in state.broke.latest(LATEST_BREAKS)],
+                "broke": [step + 1 for step in walk.broke.latest(LATEST_BREAKS)],
             },
         )
 

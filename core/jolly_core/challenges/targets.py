@@ -19,7 +19,9 @@ def put_at(items: tuple[Item, ...], place: int, item: Item) -> tuple[Item, ...]:
     >>> put_at((0, 0, 0), 1, 5)
     (0, 5, 0)
     """
-    return (*items[:place], item, *items[place + 1 :])
+    others = list(items)
+    others[place] = item
+    return tuple(others)
 
 
 def no_tries(targets: Sequence[object]) -> Tries:
