@@ -47,6 +47,21 @@ def refused(open_page: OpenPage) -> Page:
     return plan_half_an_hour(AthleteAtTheScreen(open_page(is_quiet=True)))
 
 
+def test_presses_that_come_before_their_answer_add_up(planning: Page) -> None:
+    """Pressed twice at once, before the screen or the server has said anything to the first."""
+    title = "Putts from the circle: from 4 m"
+    part = planning.get_by_role("listitem").filter(has_text=title)
+    planned = re.search(r"(\d+) runs", part.inner_text())
+    assert planned
+    wanted = int(planned[1]) - 2
+    assert wanted > 1
+    shorter = planning.get_by_role("button", name=f"Shorter: {title}").element_handle()
+    planning.evaluate("button => { button.click(); button.click(); }", shorter)
+    expect(part.get_by_text(f"{wanted} runs")).to_be_visible()
+    planning.get_by_role("button", name="Undo").click()
+    expect(part.get_by_text(f"{wanted + 1} runs")).to_be_visible()
+
+
 def test_half_an_hour_is_built_locked_swapped_shortened_played_and_compared(
     planning: Page, athlete: AthleteAtTheScreen
 ) -> None:

@@ -25,9 +25,11 @@ export function useProposal(draft: Draft) {
     queryFn: () => unwrap(api.POST("/api/proposals/", { body })),
     enabled: draft.ladders.length > 0,
   });
-  const [good, setGood] = useState<Proposal | null>(null);
-  if (query.data && query.data !== good) setGood(query.data);
-  return { query, proposal: query.data ?? good };
+  const [good, setGood] = useState<{ proposal: Proposal; to: string } | null>(null);
+  if (query.data && query.data !== good?.proposal) setGood({ proposal: query.data, to: JSON.stringify(body) });
+  // What was refused is not built on.
+  const isAnswer = (now: Draft) => query.isError || JSON.stringify(asked(now)) === good?.to;
+  return { query, proposal: query.data ?? good?.proposal ?? null, isAnswer };
 }
 
 export function Reasoning({ proposal }: { proposal: Proposal }) {
@@ -121,7 +123,7 @@ interface ArrangedProps {
 export function Arranged({ draft, standings, block, state, change, onTerms }: ArrangedProps) {
   const navigate = useNavigate();
   const [steps, setSteps] = useState(0);
-  const { query, proposal } = state;
+  const { query, proposal, isAnswer } = state;
   if (draft.ladders.length === 0) return <EmptyState title="Choose a ladder">Tick at least one ladder above, and the block is arranged here.</EmptyState>;
   if (!proposal) return query.isError ? <ErrorNotice error={query.error} onRetry={() => void query.refetch()} /> : <Skeletons rows={1} height={180} />;
   const edit = (next: Next, isEdit: boolean) => {
@@ -132,7 +134,7 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
     setSteps((before) => before - 1);
     void navigate(-1);
   };
-  const edits = makeEdits(proposal, edit);
+  const edits = makeEdits(proposal, isAnswer, edit);
   const tools = (
     <Stack direction="row" spacing={1}>
       <Button size="small" onClick={undo} disabled={steps === 0}>

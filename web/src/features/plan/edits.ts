@@ -28,53 +28,57 @@ function asKept(segment: ProposedSegment, place: number): Kept {
 /** Parts by the clock that were stretched before keep their length. */
 const stretched = (draft: Draft) => draft.kept.filter((part) => part.seconds !== null);
 
-export function makeEdits(proposal: Proposal, change: (next: Next, isEdit: boolean) => void): Edits {
-  const parts = proposal.segments.filter((segment) => segment.rung).map(asKept);
-  const apply = (kept: Kept[], ladder?: number) =>
+/** `isAnswer` says whether the proposal on the screen is the one for a draft, and not one that is still waited for. */
+export function makeEdits(proposal: Proposal, isAnswer: (now: Draft) => boolean, change: (next: Next, isEdit: boolean) => void): Edits {
+  // A press that comes before the answer to the last one builds on what that one asked for.
+  const shown = proposal.segments.filter((segment) => segment.rung).map(asKept);
+  const partsOf = (now: Draft) => (now.fill || isAnswer(now) ? shown : now.kept.filter((part) => part.seconds === null));
+  const apply = (edit: (parts: Kept[]) => Kept[], ladder?: number) =>
     change(
       (now) => ({
-        kept: [...kept.map((part, place) => ({ ...part, place })), ...stretched(now)],
+        kept: [...edit(partsOf(now)).map((part, place) => ({ ...part, place })), ...stretched(now)],
         ladders: ladder === undefined ? now.ladders : [...now.ladders, ladder],
         fill: false,
       }),
       true,
     );
-  const alter = (key: string, next: Partial<Kept>) => apply(parts.map((part) => (part.key === key ? { ...part, ...next } : part)));
+  const alter = (key: string, next: (part: Kept) => Partial<Kept>, ladder?: number) =>
+    apply((parts) => parts.map((part) => (part.key === key ? { ...part, ...next(part) } : part)), ladder);
 
-  const stretchClock = (segment: ProposedSegment, by: number) => {
-    const seconds = Math.max(STEP_S, segment.planned_s + by * STEP_S);
-    const clock: Kept = { key: segment.key, runs: 1, seconds, place: 0, is_locked: false };
-    change((now) => ({ kept: [...parts, ...stretched(now).filter((part) => part.key !== segment.key), clock], fill: false }), true);
-  };
+  const stretchClock = (segment: ProposedSegment, by: number) =>
+    change((now) => {
+      const [others, own] = [stretched(now).filter((part) => part.key !== segment.key), stretched(now).find((part) => part.key === segment.key)];
+      const before = (isAnswer(now) ? null : own?.seconds) ?? segment.planned_s;
+      const clock: Kept = { key: segment.key, runs: 1, seconds: Math.max(STEP_S, before + by * STEP_S), place: 0, is_locked: false };
+      return { kept: [...partsOf(now), ...others, clock], fill: false };
+    }, true);
 
   return {
     move: (key, by) => {
-      const from = parts.findIndex((part) => part.key === key);
-      const to = from + by;
-      if (from < 0 || to < 0 || to >= parts.length) return;
-      const order = [...parts];
-      order.splice(to, 0, ...order.splice(from, 1));
-      apply(order);
+      const to = shown.findIndex((part) => part.key === key) + by;
+      if (to < 0 || to >= shown.length) return;
+      apply((parts) => {
+        const from = parts.findIndex((part) => part.key === key);
+        const order = [...parts];
+        order.splice(Math.max(0, from + by), 0, ...order.splice(from, 1));
+        return from < 0 ? parts : order;
+      });
     },
     stretch: (key, by) => {
       const segment = proposal.segments.find((each) => each.key === key);
       if (!segment) return;
       if (!segment.rung) stretchClock(segment, by);
       // What was set by hand stays as it was set.
-      else if (segment.runs_planned + by >= 1) alter(key, { runs: segment.runs_planned + by, is_locked: true });
+      else if (segment.runs_planned + by >= 1) alter(key, ({ runs }) => ({ runs: Math.max(1, runs + by), is_locked: true }));
     },
-    lock: (key) => alter(key, { is_locked: !parts.find((part) => part.key === key)?.is_locked }),
+    lock: (key) => alter(key, ({ is_locked }) => ({ is_locked: !is_locked })),
     remove: (key) => {
       if (key === "warm_up") change({ hasWarmUp: false }, true);
       else if (key === "cool_down") change({ hasCoolDown: false }, true);
-      else apply(parts.filter((part) => part.key !== key));
+      else apply((parts) => parts.filter((part) => part.key !== key));
     },
-    swap: (key, { key: other, ladder }) =>
-      apply(
-        parts.map((part) => (part.key === key ? { ...part, key: other, runs: 1, is_locked: false } : part)),
-        ladder,
-      ),
-    add: (key) => apply([...parts, { key, runs: 1, seconds: null, place: parts.length, is_locked: false }]),
-    rebuild: () => change({ kept: parts.filter((part) => part.is_locked), fill: true }, true),
+    swap: (key, { key: other, ladder }) => alter(key, () => ({ key: other, runs: 1, is_locked: false }), ladder),
+    add: (key) => apply((parts) => [...parts, { key, runs: 1, seconds: null, place: parts.length, is_locked: false }]),
+    rebuild: () => change((now) => ({ kept: partsOf(now).filter((part) => part.is_locked), fill: true }), true),
   };
 }
