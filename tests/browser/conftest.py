@@ -51,8 +51,9 @@ def fresh_application(tmp_path: Path) -> Iterator[Application]:
     application.stop()
 
 
-@pytest.fixture(scope="package")
+@pytest.fixture(scope="module")
 def browser() -> Iterator[Browser]:
+    """A browser for each file of tests: one that was driven for a quarter of an hour stopped drawing now and then."""
     with open_browser() as browser:
         yield browser
 
