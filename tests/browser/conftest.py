@@ -53,7 +53,7 @@ def fresh_application(tmp_path: Path) -> Iterator[Application]:
 
 @pytest.fixture(scope="module")
 def browser() -> Iterator[Browser]:
-    """A browser for each file of tests: one that was driven for a quarter of an hour stopped drawing now and then."""
+    """A browser for each file of tests: one that was driven for a quarter of an hour has stopped drawing once."""
     with open_browser() as browser:
         yield browser
 
