@@ -47,10 +47,10 @@ export function makeEdits(proposal: Proposal, isAnswer: (now: Draft) => boolean,
 
   const stretchClock = (segment: ProposedSegment, by: number) =>
     change((now) => {
-      const [others, own] = [stretched(now).filter((part) => part.key !== segment.key), stretched(now).find((part) => part.key === segment.key)];
+      const own = stretched(now).find((part) => part.key === segment.key);
       const before = (isAnswer(now) ? null : own?.seconds) ?? segment.planned_s;
       const clock: Kept = { key: segment.key, runs: 1, seconds: Math.max(STEP_S, before + by * STEP_S), place: 0, is_locked: false };
-      return { kept: [...partsOf(now), ...others, clock], fill: false };
+      return { kept: [...partsOf(now), ...stretched(now).filter((part) => part !== own), clock], fill: false };
     }, true);
 
   return {

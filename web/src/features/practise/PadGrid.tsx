@@ -7,12 +7,10 @@ import { Box } from "@mui/material";
 import type { Schemas } from "../../api/client";
 import { court } from "../../shared/ui/tape";
 import type { PressKind } from "./Pads";
+import { arePins, isNumber } from "./pins";
 import { pressing } from "./pressing";
-import { arePins } from "./usePointer";
 
 type Pad = Schemas["Pad"];
-
-const NUMBER = /^\d+$/;
 
 interface PadButtonProps {
   pad: Pad;
@@ -26,7 +24,7 @@ interface PadButtonProps {
 
 export function PadButton({ pad, digit, isPointed = false, isOff, onPress }: PadButtonProps) {
   const isOut = pad.kind === "miss";
-  const isNumber = NUMBER.test(pad.word);
+  const isBig = isNumber(pad.word);
   return (
     <Box
       component="button"
@@ -49,7 +47,7 @@ export function PadButton({ pad, digit, isPointed = false, isOff, onPress }: Pad
         WebkitTapHighlightColor: "transparent",
         fontFamily: '"Bricolage Grotesque Variable", sans-serif',
         fontWeight: 700,
-        fontSize: isNumber ? "clamp(1.8rem, 7vmin, 4rem)" : "clamp(1.15rem, 3.4vmin, 2.1rem)",
+        fontSize: isBig ? "clamp(1.8rem, 7vmin, 4rem)" : "clamp(1.15rem, 3.4vmin, 2.1rem)",
         lineHeight: 1.1,
         minHeight: 64,
         p: 1,
@@ -66,7 +64,7 @@ export function PadButton({ pad, digit, isPointed = false, isOff, onPress }: Pad
       {isPointed && <ArrowRightIcon sx={{ fontSize: "1.3em", verticalAlign: "-0.28em", mr: -0.5, color: court.mustard }} />}
       {isOut && <CloseIcon sx={{ verticalAlign: "-0.15em", mr: 0.5 }} />}
       {pad.word}
-      {pad.beside && <Box component="span" sx={{ display: "block", fontSize: isNumber ? "0.34em" : "0.62em", fontWeight: 550, color: court.text }}>{pad.beside}</Box>}
+      {pad.beside && <Box component="span" sx={{ display: "block", fontSize: isBig ? "0.34em" : "0.62em", fontWeight: 550, color: court.text }}>{pad.beside}</Box>}
       <Box data-sheen={isOut ? "miss" : `zone ${pad.text}`} sx={{ position: "absolute", inset: 0, bgcolor: court.text, opacity: 0, pointerEvents: "none" }} />
     </Box>
   );
@@ -89,7 +87,7 @@ export function PadGrid({ pads, pointed, isOff, onPress }: PadGridProps) {
     <Box sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", gap: 1, p: 1, overflow: "auto" }}>
       <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, gridAutoRows: isPins ? "33%" : undefined }}>
         {zones.map((pad, index) => (
-          <PadButton key={pad.text} pad={pad} digit={NUMBER.test(pad.text) ? "" : index < 9 ? String(index + 1) : ""} isPointed={pad.text === pointed} isOff={isOff} onPress={onPress} />
+          <PadButton key={pad.text} pad={pad} digit={isNumber(pad.text) ? "" : index < 9 ? String(index + 1) : ""} isPointed={pad.text === pointed} isOff={isOff} onPress={onPress} />
         ))}
       </Box>
       {others.length > 0 && (

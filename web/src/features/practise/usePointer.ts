@@ -2,13 +2,9 @@
 import { useState } from "react";
 
 import type { Schemas } from "../../api/client";
+import { arePins } from "./pins";
 
 type Pad = Schemas["Pad"];
-
-const NUMBER = /^\d+$/;
-
-/** Whether pads are pins: numbers from none up, and nothing else. */
-export const arePins = (pads: Pad[]) => pads[0]?.text === "0" && pads.every((pad) => NUMBER.test(pad.word) && pad.beside === "");
 
 /** The zones as they are pointed at: what a make counts anyway comes first, so of pins all that stand, then one fewer. */
 function pointable(pads: Pad[]): Pad[] {
@@ -23,9 +19,9 @@ export function usePointer(pads: Pad[]) {
   const at = (turn: number) => zones[turn % zones.length];
   return {
     pointed: turns === 0 ? null : (at(turns)?.text ?? null),
-    /** Points one on, and says at what. */
+    /** Points one on, and says at what; where there is nothing to point at, nothing happens. */
     point: () => {
-      setTurns(turns + 1);
+      if (zones.length > 0) setTurns(turns + 1);
       return at(turns + 1)?.word;
     },
     rest: () => setTurns(0),
