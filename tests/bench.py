@@ -151,7 +151,7 @@ def measure_weeks() -> Figure:
 
 def measure_tuner() -> Figure:
     """The slowest of rates from poor to near perfect, at goals up to 200 and 20,000 attempts."""
-    from jolly_core.challenges.contract import Pace
+    from jolly_core.challenges.foretelling import Pace
     from jolly_core.challenges.registry import get_challenge
     from jolly_core.planning.tuner import tune
 

@@ -12,13 +12,22 @@ def counted(number: int, noun: str, plural: str | None = None) -> str:
     return f"{number} {noun if number == 1 else plural or noun + 's'}"
 
 
+def tries(number: int) -> str:
+    """So many tries.
+
+    >>> tries(1), tries(2)
+    ('1 try', '2 tries')
+    """
+    return counted(number, "try", "tries")
+
+
 def plain(value: float) -> str:
     """A number without a needless fraction, one decimal at the most.
 
-    >>> plain(8.0), plain(7.25), plain(140)
-    ('8', '7.2', '140')
+    >>> plain(8.0), plain(7.25), plain(140), plain(83.96)
+    ('8', '7.2', '140', '84')
     """
-    return f"{value:.0f}" if value == int(value) else f"{value:.1f}"
+    return f"{value:.1f}".removesuffix(".0")
 
 
 def clock(seconds: int) -> str:
@@ -28,3 +37,31 @@ def clock(seconds: int) -> str:
     ('1:05', '0:09')
     """
     return f"{seconds // 60}:{seconds % 60:02d}"
+
+
+def sentence(words: str) -> str:
+    """The words with a capital at their beginning.
+
+    >>> sentence("weak side: 2 more")
+    'Weak side: 2 more'
+    """
+    return f"{words[:1].upper()}{words[1:]}"
+
+
+def either(words: list[str]) -> str:
+    """Words of which any will do: "a, b or c".
+
+    >>> either(["40 tries", "5 min"])
+    '40 tries or 5 min'
+    """
+    *first, last = words
+    return f"{', '.join(first)} or {last}" if first else last
+
+
+def span(seconds: int) -> str:
+    """A length of time: in seconds while short or uneven, else in minutes.
+
+    >>> span(45), span(300), span(90)
+    ('45 s', '5 min', '90 s')
+    """
+    return f"{seconds // 60} min" if seconds >= 120 and seconds % 60 == 0 else f"{seconds} s"  # noqa: PLR2004

@@ -11,10 +11,11 @@ from django.db import transaction
 from accounts.models import Athlete
 from jolly_core.body.risks import RISKS
 from jolly_core.body.traits import read_traits
+from jolly_core.challenges.contract import Challenge
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.thresholds.fair import fair_threshold
-from jolly_core.thresholds.threshold import read_threshold
+from jolly_core.thresholds.threshold import check_mark, read_threshold
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
 from layouts.models import Layout
@@ -75,12 +76,18 @@ def change_challenge(rung: Rung, given: Mapping[str, Any], at: datetime) -> Rung
     rung.format, rung.settings = challenge.id, settings
     rung.save(update_fields=["title", "set_up", "cues", "format", "settings"])
     asked = rung.threshold_revisions.order_by("id").last()
-    mark = asked.threshold["mark"] if asked and not is_other_game else None
-    highest = 0 if mark is None or asked is None else challenge.highest_mark(settings, asked.threshold["metric"])
-    if mark is None or (highest and mark > highest):
+    if asked is None or is_other_game or not _can_be_asked(challenge, settings, asked.threshold):
         threshold = fair_threshold(challenge, settings, each_side=rung.ladder.has_sides)
         ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
     return rung
+
+
+def _can_be_asked(challenge: Challenge[Any], settings: Mapping[str, Any], threshold: Mapping[str, Any]) -> bool:
+    try:
+        check_mark(challenge, settings, read_threshold(challenge, threshold))
+    except CoreError:
+        return False
+    return True
 
 
 def _read_settings(format_id: str, given: Mapping[str, Any]) -> dict[str, Any]:
@@ -105,7 +112,8 @@ def get_quick_rung(athlete: Athlete, game: str, at: datetime) -> Rung:
 
 def _add_rung(ladder: Ladder, number: int, given: Mapping[str, Any], at: datetime) -> Rung:
     challenge = get_challenge(given["format"])
-    threshold = read_threshold(challenge, given["threshold"])
+    threshold, settings = read_threshold(challenge, given["threshold"]), challenge.read_settings(given["settings"])
+    check_mark(challenge, settings, threshold)
     rung = Rung.objects.create(
         ladder=ladder,
         number=number,
@@ -114,7 +122,7 @@ def _add_rung(ladder: Ladder, number: int, given: Mapping[str, Any], at: datetim
         lever=given["lever"],
         cues=given["cues"],
         format=challenge.id,
-        settings=challenge.read_settings(given["settings"]),
+        settings=settings,
         layout=_lay(ladder.athlete, given.get("layout")),
     )
     ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
@@ -169,6 +177,7 @@ def change_threshold(rung: Rung, given: Mapping[str, Any], at: datetime) -> Thre
     """Ask something else of a rung from now on. Raises ``CoreError`` for values that cannot be asked."""
     challenge = get_challenge(rung.format)
     threshold = read_threshold(challenge, given)
+    check_mark(challenge, rung.settings, threshold)
     if threshold.each_side and not rung.ladder.has_sides:
         raise CoreError.one(
             "no_sides", f"{rung.ladder.title} has no sides; ask for it without them.", "each_side", value=True

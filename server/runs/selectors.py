@@ -16,7 +16,7 @@ from django.db.models.functions import Cast
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
-from jolly_core.challenges.contract import Pace
+from jolly_core.challenges.foretelling import Pace
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.load.counts import Played
 from jolly_core.load.dose import DoseLeft, Used, dose_left, used_of

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 import pytest
 
-from jolly_core.challenges.contract import Pace
 from jolly_core.challenges.events import Event
+from jolly_core.challenges.foretelling import Pace
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.challenges.session import Session
 from jolly_core.errors import CoreError
@@ -62,7 +62,7 @@ class TestTempo:
 class TestTempoLadder:
     def test_climbs_while_it_is_clean_and_is_given_up_after_failures_running(self) -> None:
         tally = play("tempo_ladder", {"start": 60, "step": 10, "top": 200, "give_up": 2}, "oox oxx")
-        assert (tally.ending, tally.metrics["tempo"], tally.metrics["steps"]) == ("missed", 80, 3)
+        assert (tally.ending, tally.metrics["tempo"], tally.metrics["steps"]) == ("given_up", 80, 3)
 
     def test_twenty_volleys_with_no_miss_before_going_faster(self) -> None:
         # Common practice, no source: twenty clean strokes, ten of each hand, and only then the next tempo.
@@ -125,10 +125,24 @@ class TestCalls:
         session.step(Event("make", first["in_ms"] - 1, 1))  # too early: nothing was called
         session.step(Event("make", first["in_ms"] + 640, 2))
         tally = session.tally()
-        assert (tally.makes, tally.ignored, tally.metrics["response"]) == (1, 1, 640)
+        assert (tally.makes, tally.ignored, tally.metrics["response"]) == (1, 1, None)
         second = tally.detail["call"]
         session.step(Event("miss", first["in_ms"] + 640 + second["in_ms"] + 300, 3))
-        assert (session.tally().ending, session.tally().metrics["answered_rate"]) == ("attempts", 50.0)
+        metrics = session.tally().metrics
+        assert (session.tally().ending, metrics["answered_rate"], metrics["response"]) == ("attempts", 50.0, 640)
+
+    @pytest.mark.parametrize("between", ["l", "ou"])
+    def test_after_a_let_or_an_undo_it_calls_again(self, between: str) -> None:
+        """The response time is never that since a call of long ago."""
+        session = Session(get_challenge("calls"), {"number": 1, "wait_low": 2, "wait_high": 5, "seed": 9})
+        at_ms = session.tally().detail["call"]["in_ms"]
+        for seq, letter in enumerate(between, 1):
+            at_ms += 60_000
+            session.step(Event({"l": "let", "o": "make", "u": "undo"}[letter], at_ms, seq))
+        again = session.tally().detail["call"]
+        assert 2000 <= again["in_ms"] <= 5000
+        session.step(Event("make", at_ms + again["in_ms"] + 500, 9))
+        assert session.tally().metrics["response"] == 500
 
     def test_every_call_comes_and_waits_differ(self) -> None:
         settings = {"number": 60, "wait_low": 1, "wait_high": 3, "seed": 4}

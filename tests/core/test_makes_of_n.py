@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import pytest
 
-from jolly_core.challenges.contract import Pace
+from jolly_core.challenges.foretelling import Pace
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from tests.core.playing import play

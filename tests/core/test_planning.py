@@ -11,7 +11,7 @@ from hypothesis import strategies as st
 
 from jolly_core.body.limits import Limit
 from jolly_core.body.traits import Traits
-from jolly_core.challenges.contract import Attempts, Estimate
+from jolly_core.challenges.foretelling import Attempts, Estimate
 from jolly_core.errors import CoreError
 from jolly_core.load.dose import Dose, DoseLeft
 from jolly_core.planning.arrangement import arrange_block
@@ -237,7 +237,7 @@ class TestWhatStaysOut:
 
     def test_a_hard_cap_holds_on_a_long_day(self) -> None:
         """Common practice, no source: five to seven tries of a hard skill a day."""
-        tries = Attempts(2, 3, 4)
+        tries = Attempts((2.0, 3.0, 4.0), 3.0)
         capped = Traits(dose=Dose(per_day=7, is_capped=True))
         block = arrange_block(terms(60), [wish("A", traits=capped, tries=tries, dose=DoseLeft(7, "0 of 7 used"))])
         assert challenges(block)[0].runs == 1  # two runs of up to four tries might make eight

@@ -131,13 +131,18 @@ def test_lessons_say_the_numbers() -> None:
         "per_minute": 50.0,
         "lost_per_break_ms": 4000,
         "breaks": 3,
+        "intervals": 39,
+        "gaps": 3,
         "one_break_fewer": 3,
         "tenth_earlier": 3,
         "lift": {"fewer_breaks": 1, "tenths_earlier": 1},
     }
     assert rally_lessons(arithmetic, 47, 40) == (
         "In play you met a ball every 1.2 s (50 a minute).",
-        "3 breaks cost about 4.0 s each; one fewer would add 3 contacts.",
+        "Your 3 breaks cost about 4.0 s each; one fewer would add 3 contacts.",
         "Meeting each ball a tenth of a second earlier would add 3 contacts.",
-        "1 break fewer and each ball 0.1 s earlier would reach 47.",
+        "It would take 1 fewer break and each ball 0.1 s earlier to reach 47.",
     )
+    # One break says nothing of what breaks cost, and four intervals nothing of a pace.
+    assert len(rally_lessons({**arithmetic, "breaks": 1, "gaps": 1}, 47, 40)) == 2
+    assert rally_lessons({**arithmetic, "intervals": 4}, 47, 40) == ()

@@ -6,7 +6,7 @@ from typing import Any
 
 import pytest
 
-from jolly_core.challenges.contract import Pace
+from jolly_core.challenges.foretelling import Pace
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from tests.core.playing import play
@@ -62,8 +62,8 @@ def test_every_streak_is_kept() -> None:
 
 def test_time_limit_ends_at_the_limit() -> None:
     settings = {"goal": 50, "seconds_limit": 10}
-    assert play("streak", settings, "ooo", at_ms=9_999).ending is None
-    assert play("streak", settings, "ooo", at_ms=10_000).ending == "time"
+    assert play("streak", settings, "ooo", at_ms=10_000).ending is None
+    assert play("streak", settings, "ooo", at_ms=10_001).ending == "time"
 
 
 def test_limit_that_cannot_hold_the_sets_is_refused() -> None:
@@ -88,7 +88,7 @@ def test_one_life_is_expected_to_be_short() -> None:
 
 def test_lesson_says_when_a_goal_is_far_off() -> None:
     settings = STREAK.read_settings({"goal": 40})
-    far = STREAK.lessons(settings, play("streak", {"goal": 40}, "oxoxoxox").as_dict())
+    far = STREAK.lessons(settings, play("streak", {"goal": 40}, "ox" * 10).as_dict())
     assert far[1] == "At that rate 40 in a row is far off: take a shorter goal for now."
 
 

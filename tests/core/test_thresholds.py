@@ -41,7 +41,7 @@ def runs_of(*values: float | None, side: str = "none", days: str | None = None) 
         ({"reached": 3, "of_last": 3}, "8 makes or more in 3 runs one after another"),
         ({"reached": 1, "of_last": 1}, "8 makes or more in one run"),
         ({"days": 2, "each_side": True}, "8 makes or more in 2 of the last 3 runs, on at least 2 days, on each side"),
-        ({"metric": "rate", "mark": 72.5}, "72.5% or more in 2 of the last 3 runs"),
+        ({"metric": "rate", "mark": 72.5}, "72.5 % or more in 2 of the last 3 runs"),
     ],
 )
 def test_a_threshold_in_words(values: dict[str, Any], words: str) -> None:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from jolly_core.challenges.contract import Pace
+from jolly_core.challenges.foretelling import Pace
 from jolly_core.challenges.registry import get_challenge
 from tests.core.playing import play, timed
 
@@ -13,7 +13,7 @@ def test_a_contact_on_the_last_millisecond_counts_and_one_after_it_does_not() ->
     settings = {"seconds": 10}
     assert play("timed_count", settings, timed([("o", 10_000)])).number == 1
     late = play("timed_count", settings, timed([("o", 9000), ("o", 10_001)]))
-    assert (late.number, late.ignored, late.ending) == (1, 1, "time")
+    assert (late.number, late.time_used_ms, late.ending) == (1, 10_000, "time")
 
 
 def test_end_is_time_when_the_clock_is_told_to_be_past_it() -> None:
@@ -41,6 +41,8 @@ def test_arithmetic_by_hand() -> None:
         "per_minute": 60.0,
         "lost_per_break_ms": 4000,
         "breaks": 1,
+        "intervals": 4,
+        "gaps": 1,
         "one_break_fewer": 4,
         "tenth_earlier": 2,
         "breaks_allowed": 0,
@@ -68,3 +70,16 @@ def test_pause_stops_the_clock() -> None:
 def test_takes_as_long_as_it_says() -> None:
     estimate = TIMED.estimate(TIMED.read_settings({"seconds": 45}), Pace())
     assert (estimate.low_s, estimate.expected_s, estimate.high_s) == (45, 45, 45)
+
+
+def test_a_break_needs_something_in_play() -> None:
+    tally = play("timed_count", {"seconds": 30}, "xooxxo")
+    assert (tally.detail["breaks"], tally.ignored) == (1, 2)
+
+
+def test_a_let_leaves_the_rally_standing_and_its_time_is_none_of_play() -> None:
+    # Contacts at 1, 2 s, a let, then 9 and 10 s: one rally of four, two intervals of a second in play.
+    moments = [("o", 1000), ("o", 2000), ("l", 3000), ("o", 9000), ("o", 10_000)]
+    tally = play("timed_count", {"seconds": 30}, timed(moments))
+    assert (tally.metrics["longest_rally"], tally.detail["in_play_ms"]) == (4, 2000)
+    assert tally.detail["arithmetic"]["interval_ms"] == 1000

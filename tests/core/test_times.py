@@ -7,8 +7,8 @@ from typing import Any
 
 import pytest
 
-from jolly_core.challenges.contract import Attempts, Estimate, Pace, time_of
 from jolly_core.challenges.events import Event
+from jolly_core.challenges.foretelling import Estimate, Pace, exactly, time_of
 from jolly_core.challenges.registry import CHALLENGES, get_challenge
 from jolly_core.challenges.session import Session
 from jolly_core.planning.times import (
@@ -109,7 +109,7 @@ def test_every_format_says_how_long_it_takes_without_a_record(format_id: str) ->
 
 def test_a_hundred_tries_by_hand() -> None:
     # 100 tries of 6 s without any spread in their number: 600 s; ± 1.6449 · 0.25 as logarithms: 398 s and 905 s.
-    estimate = time_of(Attempts(100, 100, 100), Pace())
+    estimate = time_of(exactly(100), Pace())
     assert (estimate.low_s, estimate.expected_s, estimate.high_s) == (398, 600, 905)
 
 

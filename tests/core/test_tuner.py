@@ -9,7 +9,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy import stats
 
-from jolly_core.challenges.contract import Pace
+from jolly_core.challenges.foretelling import Pace
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.planning.tuner import SAFE, STRETCH, Tuning, tune
@@ -99,7 +99,7 @@ def test_offers_are_the_hardest_that_keep_their_chance(
         assert (
             beyond is None
             or beyond < chance
-            or offer == get_challenge(format_id).highest_mark(get_challenge(format_id).read_settings(settings), metric)
+            or offer == get_challenge(format_id).span(get_challenge(format_id).read_settings(settings), metric)[1]
         )
 
 

@@ -4,12 +4,16 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from math import ceil
 from typing import Any
 
-from jolly_core.challenges.contract import ATTEMPTS, Attempts, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import ATTEMPTS, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
+from jolly_core.challenges.foretelling import Attempts, Pace, exactly
+from jolly_core.challenges.makes_of_n import makes_for, share_of
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import OfTheRun, Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.stats.binomial import chance_of_at_least
@@ -37,10 +41,11 @@ class CappedAttempts(Counted[CappedState]):
         WholeNumber("days", "Days a week", 1, 7, 4),
         OfTheRun("tried", "Tried today before", 0, 10_000, None),
     )
+    prior = Pace(attempt_ms=60_000, rate=0.3)
     metrics = (
         Metric("landed", "landed", "up", "landed"),
-        Metric("landed_rate", "share landed", "up", "%"),
-        Metric("tried", "tried", "up", "tries"),
+        Metric("landed_rate", "share landed", "up", "%", needs_whole=True),
+        Metric("tried", "tried", "up", "tries", "try"),
     )
     totals = (WholeNumber("landed", "Landed", 0, 50, 0), WholeNumber("tried", "Tried", 0, 50, 0))
 
@@ -65,27 +70,27 @@ class CappedAttempts(Counted[CappedState]):
     def step(self, settings: Settings, state: CappedState, press: Event, active_ms: int) -> CappedState:
         return CappedState(state.count.after(press.kind))
 
-    def ending(self, settings: Settings, state: CappedState, active_ms: int) -> str | None:
+    def ending(self, settings: Settings, state: CappedState) -> str | None:
         return ATTEMPTS if state.count.attempts >= _cap(settings) else None
 
     def read(self, settings: Settings, state: CappedState, active_ms: int) -> Reading:
         count, left = state.count, _cap(settings) - state.count.attempts
         return Reading(
             number=left,
-            number_label="tries left today",
+            number_label="try left today" if left == 1 else "tries left today",
             out_of=settings["cap"],
             next="One at a time, rest between" if left > 1 else "The last one for today",
             to_goal=left,
             metrics={
                 "landed": count.makes,
-                "landed_rate": round(100 * count.makes / count.attempts, 1) if count.attempts else None,
+                "landed_rate": share_of(count.makes, count.attempts),
                 "tried": count.attempts,
             },
             detail={"left": left, "before": settings["tried"] or 0, "closing": _closing(count.makes, left)},
         )
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        return Attempts(_cap(settings), _cap(settings), _cap(settings))
+        return exactly(_cap(settings))
 
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"At most {counted(settings['cap'], 'try', 'tries')}: tick what landed, cross what did not, then stop."
@@ -94,7 +99,7 @@ class CappedAttempts(Counted[CappedState]):
     def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> CappedState:
         landed, tried = totals["landed"], totals["tried"]
         if landed > tried or tried > settings["cap"]:
-            message = f"{landed} landed of {tried}, at most {settings['cap']}: that cannot be; count again."
+            message = f"Landed {landed} of {tried}, at most {settings['cap']}: that cannot be; count again."
             raise CoreError.one("out_of_reach", message, "landed", value=landed, allowed=f"<= {tried}")
         return CappedState(Count(landed, tried - landed))
 
@@ -102,10 +107,18 @@ class CappedAttempts(Counted[CappedState]):
         return ()
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
-        return chance_of_at_least(round(mark), _cap(settings), pace.rate) if metric_id == "landed" else None
+        cap = _cap(settings)
+        if metric_id == "tried":
+            return float(mark <= cap)
+        wanted = makes_for(mark, cap) if metric_id == "landed_rate" else ceil(mark)
+        return chance_of_at_least(wanted, cap, pace.rate)
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        return 100 if metric_id == "landed_rate" else int(settings["cap"])
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        return 0, 100 if metric_id == "landed_rate" else settings["cap"]
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        tried = f"of {tally['attempts']} tried"
+        return tried if metric_id == "landed" else f"{tally['makes']} {tried} landed"
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         closing = tally["detail"].get("closing")

@@ -6,10 +6,12 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from jolly_core.challenges.contract import GOAL, Attempts, Estimate, Metric, Pace, Pad, Reading, Sheet
+from jolly_core.challenges.contract import GOAL, Pad, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
+from jolly_core.challenges.foretelling import Attempts, Estimate, Pace, exactly
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Rows, Settings, Text, WholeNumber
 from jolly_core.challenges.targets import put_at
 from jolly_core.errors import CoreError
@@ -50,7 +52,11 @@ class Checklist(Counted[ChecklistState]):
             ),
         ),
     )
-    metrics = (Metric("done", "items done", "up", "done"), Metric("left_out", "items left out", "down", "left out"))
+    prior = Pace(attempt_ms=CHECK_S * 1000, rate=0.95)
+    metrics = (
+        Metric("done", "items done", "up", "done"),
+        Metric("left_out", "items left out", "down", "left out", needs_whole=True),
+    )
     totals = (WholeNumber("done", "Items done", 0, 24, 0),)
 
     def start(self, settings: Settings) -> ChecklistState:
@@ -72,7 +78,7 @@ class Checklist(Counted[ChecklistState]):
         marks = put_at(state.marks, place, mark)
         return ChecklistState(marks, state.count.after(MISS if mark == LEFT_OUT else MAKE), active_ms)
 
-    def ending(self, settings: Settings, state: ChecklistState, active_ms: int) -> str | None:
+    def ending(self, settings: Settings, state: ChecklistState) -> str | None:
         return None if OPEN in state.marks else GOAL
 
     def read(self, settings: Settings, state: ChecklistState, active_ms: int) -> Reading:
@@ -99,7 +105,7 @@ class Checklist(Counted[ChecklistState]):
             target=None if is_done else still_open[0],
             then=still_open[1] if len(still_open) > 1 else None,
             pads=pads,
-            metrics={"done": state.count.makes, "left_out": state.count.misses if is_done else None},
+            metrics={"done": state.count.makes, "left_out": state.count.misses},
             detail={
                 "items": [
                     {"item": item["item"], "mark": words[mark] or "open"}
@@ -110,7 +116,7 @@ class Checklist(Counted[ChecklistState]):
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
         many = len(settings["items"])
-        return Attempts(many, many, many)
+        return exactly(many)
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         timed = sum(item["seconds"] or 0 for item in settings["items"])
@@ -123,7 +129,7 @@ class Checklist(Counted[ChecklistState]):
     def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> ChecklistState:
         many, done = len(settings["items"]), totals["done"]
         if done > many:
-            message = f"{done} done cannot be: there are {counted(many, 'item')}."
+            message = f"More are done ({done}) than there can be: the list has {counted(many, 'item')}."
             raise CoreError.one("out_of_reach", message, "done", value=done, allowed=f"<= {many}")
         marks = (TICKED,) * done + (LEFT_OUT,) * (many - done)
         return ChecklistState(marks, Count(done, many - done))
@@ -131,8 +137,11 @@ class Checklist(Counted[ChecklistState]):
     def unknown_on_paper(self, totals: Mapping[str, Any]) -> tuple[str, ...]:
         return ()
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        return len(settings["items"]) if metric_id == "done" else 0
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        return 0, len(settings["items"])
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        return f"of {counted(len(settings['items']), 'item')}"
 
     def goal_words(self, settings: Settings) -> str:
         return f"{counted(len(settings['items']), 'check')}"

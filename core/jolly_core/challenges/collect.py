@@ -6,21 +6,29 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import MOST_BOXES, Metric, Reading, Sheet
+from jolly_core.challenges.contract import MOST_BOXES, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
     MAKES,
     MISSES,
+    NOWHERE,
     SECONDS_LIMIT,
     Reaching,
+    Road,
     counted_as,
+    has_limit,
     is_hit,
+    limit_words,
     time_left_ms,
 )
 from jolly_core.challenges.events import LET, ZONE, Event
+from jolly_core.challenges.foretelling import Pace
+from jolly_core.challenges.lessons import is_enough
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
 from jolly_core.challenges.targets import put_at, target_pads
+from jolly_core.stats.chain import WON
 from jolly_core.stats.collecting import wait_for_each
 from jolly_core.stats.quota import wait_for_makes
 from jolly_core.stats.waiting import Wait
@@ -54,9 +62,10 @@ class Collect(Reaching[CollectState]):
         ATTEMPTS_LIMIT,
         SECONDS_LIMIT,
     )
+    prior = Pace(attempt_ms=6000)
     metrics = (
-        Metric("collected", "targets collected", "up", "targets"),
-        Metric("attempts_to_goal", "attempts to have all", "down", "attempts"),
+        Metric("collected", "targets collected", "up", "targets", "target"),
+        Metric("attempts_to_goal", "attempts to have all", "down", "attempts", "attempt", missing="not all collected"),
     )
     totals = (WholeNumber("collected", "Targets collected", 0, 24, 0), MAKES, MISSES)
 
@@ -103,19 +112,38 @@ class Collect(Reaching[CollectState]):
         many = len(settings["targets"])
         return wait_for_makes(many, rate) if settings["by"] == AIMED else wait_for_each(many, rate)
 
+    def fewest(self, settings: Settings) -> int:
+        return len(settings["targets"])
+
+    def road(self, settings: Settings, metric_id: str, mark: int) -> Road | None:
+        whole = len(settings["targets"])
+        wanted = mark if metric_id == "collected" else whole
+
+        def after(collected: int, is_made: bool) -> int | str:
+            return WON if collected + is_made >= wanted else collected + is_made
+
+        return Road(0, after) if wanted <= whole else NOWHERE
+
+    def rate_at(self, settings: Settings, state: int, rate: float) -> float:
+        many = len(settings["targets"])
+        return rate if settings["by"] == AIMED else rate * (many - state) / many
+
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"{self.goal_words(settings).capitalize()}: write each target down as it is hit, cross each miss."
         return Sheet(rule, MOST_BOXES, "try")
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        return len(settings["targets"]) if metric_id == "collected" else 0
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        whole = len(settings["targets"])
+        if metric_id == self.reaching:
+            return super().span(settings, metric_id)
+        return (0 if has_limit(settings) else whole), whole
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
-        if not tally["attempts"] or not tally["makes"]:
+        if not is_enough(tally) or not tally["makes"]:
             return ()
         rate = (tally["makes"] + 1) / (tally["attempts"] + 2)
         wait = self.wait(settings, rate)
         return (f"At your rate it takes about {round(wait.mean)} attempts on average to have all of them.",)
 
     def goal_words(self, settings: Settings) -> str:
-        return f"all {len(settings['targets'])} targets, any order"
+        return f"all {len(settings['targets'])} targets, any order{limit_words(settings)}"

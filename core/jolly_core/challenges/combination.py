@@ -4,18 +4,32 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from itertools import pairwise
+from math import ceil, fsum
 from typing import Any
 
-from jolly_core.challenges.contract import ATTEMPTS, MOST_BOXES, Attempts, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import ATTEMPTS, MOST_BOXES, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
-from jolly_core.challenges.counted import MAKES, MISSES, SECONDS_LIMIT, Counted, limit_reached, time_left_ms
+from jolly_core.challenges.counted import (
+    MAKES,
+    MISSES,
+    SECONDS_LIMIT,
+    Counted,
+    limit_words,
+    most_attempts,
+    time_left_ms,
+)
 from jolly_core.challenges.events import LET, MAKE, Event
+from jolly_core.challenges.foretelling import Attempts, Pace, waited
+from jolly_core.challenges.lessons import weakest
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import LONGEST_NAME, Rows, Settings, Text, WholeNumber
 from jolly_core.challenges.targets import Tries, after_try, following, no_tries, tried_rows
 from jolly_core.errors import CoreError, Problem
 from jolly_core.stats.binomial import chance_of_at_least
-from jolly_core.streaks.expectation import attempts_within
+from jolly_core.stats.chain import LOST, WON, chance_to_win
+from jolly_core.stats.waiting import Wait
 from jolly_core.words import counted
 
 
@@ -60,9 +74,10 @@ class Combination(Counted[CombinationState]):
         WholeNumber("goes", "Goes at the chain", 1, 100, 5),
         SECONDS_LIMIT,
     )
+    prior = Pace(attempt_ms=6000, rate=0.8)
     metrics = (
-        Metric("chains", "complete chains", "up", "chains"),
-        Metric("furthest", "furthest skill", "up", "skills"),
+        Metric("chains", "complete chains", "up", "chains", "chain"),
+        Metric("furthest", "furthest skill", "up", "skills", "skill"),
     )
     totals = (WholeNumber("chains", "Complete chains", 0, 100, 0), MAKES, MISSES)
 
@@ -101,8 +116,8 @@ class Combination(Counted[CombinationState]):
             tries, count, 0 if is_whole else place, state.goes + is_whole, state.chains + is_whole, furthest
         )
 
-    def ending(self, settings: Settings, state: CombinationState, active_ms: int) -> str | None:
-        return ATTEMPTS if state.goes >= settings["goes"] else limit_reached(settings, state.count, active_ms)
+    def ending(self, settings: Settings, state: CombinationState) -> str | None:
+        return ATTEMPTS if state.goes >= settings["goes"] else None
 
     def read(self, settings: Settings, state: CombinationState, active_ms: int) -> Reading:
         skills, goes = settings["skills"], settings["goes"]
@@ -118,6 +133,7 @@ class Combination(Counted[CombinationState]):
             target=names[state.place],
             then=following(names, state.place) or (names[0] if state.goes + 1 < goes else None),
             metrics={"chains": state.chains, "furthest": state.furthest},
+            in_hand={"furthest": state.place},
             detail={
                 "targets": tried_rows(names, state.tries),
                 "go": min(goes, state.goes + 1),
@@ -128,29 +144,63 @@ class Combination(Counted[CombinationState]):
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
         skills, goes = len(settings["skills"]), settings["goes"]
-        return Attempts(goes, goes * attempts_within(pace.rate, skills), goes * skills)
+        return waited(lambda rate: _goes_at(rate, skills, goes), pace)
 
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"{self.goal_words(settings).capitalize()}: tick a whole chain, write down where it broke."
         return Sheet(rule, min(MOST_BOXES, settings["goes"]), "go")
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
-        if metric_id != "chains":
-            return None
-        return chance_of_at_least(round(mark), settings["goes"], pace.rate ** len(settings["skills"]))
+        goes, skills, wanted = int(settings["goes"]), len(settings["skills"]), ceil(mark)
+        is_chains = metric_id == "chains"
+        if wanted <= 0:
+            return 1.0
+        if wanted > (goes if is_chains else skills):
+            return 0.0
+        if settings["seconds_limit"] is None:
+            whole = pace.rate**skills
+            return chance_of_at_least(wanted, goes, whole) if is_chains else 1 - (1 - pace.rate**wanted) ** goes
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        return {"chains": int(settings["goes"]), "furthest": len(settings["skills"])}.get(metric_id, 0)
+        def after(state: tuple[int, int, int], is_made: bool) -> tuple[int, int, int] | str:
+            place, gone, chains = state
+            if is_made and (place + 1 == wanted if not is_chains else place + 1 == skills and chains + 1 == wanted):
+                return WON
+            if is_made and place + 1 < skills:
+                return place + 1, gone, chains
+            return LOST if gone + 1 == goes else (0, gone + 1, chains + (is_made and is_chains))
+
+        return chance_to_win((0, 0, 0), after, pace.rate, most_attempts(settings, pace, None))
+
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        return 0, settings["goes"] if metric_id == "chains" else len(settings["skills"])
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        goes = counted(tally["detail"].get("goes", settings["goes"]), "go", "goes")
+        if metric_id == "chains":
+            return f"of {goes}"
+        return f"of {len(settings['skills'])}, {counted(tally['metrics']['chains'], 'whole chain')}"
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
-        rows = [row for row in tally["detail"].get("targets", []) if row["attempts"] > row["makes"]]
-        if not rows:
+        worst = weakest(tally["detail"].get("targets", []))
+        if worst is None:
             return ()
-        worst = max(rows, key=lambda row: row["attempts"] - row["makes"])
-        return (f"It broke most often at {worst['name']}: {counted(worst['attempts'] - worst['makes'], 'time')}.",)
+        broke = counted(worst["attempts"] - worst["makes"], "time")
+        return (f"It broke most at {worst['name']}, by more than luck: {broke} in {worst['attempts']}.",)
 
     def goal_words(self, settings: Settings) -> str:
-        return f"{counted(settings['goes'], 'go', 'goes')} at a chain of {len(settings['skills'])}"
+        goes = counted(settings["goes"], "go", "goes")
+        return f"{goes} at a chain of {len(settings['skills'])}{limit_words(settings)}"
+
+
+@lru_cache(maxsize=256)
+def _goes_at(rate: float, skills: int, goes: int) -> Wait:
+    """So many goes at a chain: each lasts up to its first miss, or to its end."""
+    lengths = [(place, rate ** (place - 1) * (1 - rate)) for place in range(1, skills)] + [
+        (skills, rate ** (skills - 1))
+    ]
+    mean = fsum(length * chance for length, chance in lengths)
+    variance = fsum((length - mean) ** 2 * chance for length, chance in lengths)
+    return Wait(mean, variance, 1).times(goes)
 
 
 def _fits(finish: str, start: str) -> bool:

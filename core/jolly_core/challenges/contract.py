@@ -3,135 +3,25 @@
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import asdict, dataclass, field
-from math import exp, log
-from statistics import NormalDist
+from math import inf
 from typing import Any, ClassVar, Generic, TypeVar
 
 from jolly_core.challenges.count import Count
 from jolly_core.challenges.events import ZONE, Event
+from jolly_core.challenges.foretelling import Attempts, Estimate, Pace, time_of
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Drawn, Setting, Settings, WholeNumber, read_settings, settings_schema
 from jolly_core.errors import Problem
-from jolly_core.stats.waiting import Wait
 
 State = TypeVar("State")
 
 #: Why a run is over; one that was kept on paper does not say.
 GOAL, MISSED, ATTEMPTS, TIME, STOPPED, PAPER = "goal", "missed", "attempts", "time", "stopped", "paper"
-WON, LOST = "won", "lost"
-
-
-@dataclass(frozen=True)
-class Metric:
-    """A number that a threshold may ask for. ``direction`` is the better way: "up" or "down"."""
-
-    id: str
-    title: str
-    direction: str
-    unit: str
-
-
-#: Nineteen in twenty lie below this many standard deviations above the mean, so nine in ten lie within it either way.
-NINE_IN_TEN_Z = 1.6449
-#: The share that a range leaves above it.
-ABOVE = 0.05
-#: Beyond this the length of a run is beyond a day, and no planning is helped by the exact number.
-MOST_ATTEMPTS = 100_000
-#: Rates that a plan reckons with: beyond them it would wait for ever, or for nothing.
-LOWEST_RATE, HIGHEST_RATE = 0.02, 0.995
-
-
-@dataclass(frozen=True)
-class Pace:
-    """How this athlete plays a rung: ms per attempt and share of makes; ``is_prior`` while there is no record.
-
-    ``usual`` and ``spread`` are those of the format's leading metric, None before there are enough runs for them.
-    ``tempo_spread`` is how much the time per attempt differs from run to run, as the standard deviation of its
-    logarithm; ``seen`` is the number of attempts that the rate was seen in. The values without a record are common
-    practice, no source.
-    """
-
-    attempt_ms: int = 6000
-    rate: float = 0.7
-    is_prior: bool = True
-    usual: float | None = None
-    spread: float | None = None
-    tempo_spread: float = 0.25
-    seen: int = 10
-
-    @property
-    def rate_error(self) -> float:
-        """The standard error of the rate."""
-        return float((self.rate * (1 - self.rate) / max(1, self.seen)) ** 0.5)
-
-    @property
-    def worse(self) -> float:
-        """The rate one error down; no rate is so low that nothing would ever be made."""
-        return max(LOWEST_RATE, self.rate - self.rate_error)
-
-    @property
-    def better(self) -> float:
-        """The rate one error up; no rate is so high that nothing would ever be missed."""
-        return min(HIGHEST_RATE, self.rate + self.rate_error)
-
-
-@dataclass(frozen=True)
-class Attempts:
-    """How many attempts a run takes: nine times in ten from ``low`` to ``high``, ``expected`` on average.
-
-    ``at_high`` is the chance that it takes just ``high`` of them, as where the run is cut there.
-    """
-
-    low: float
-    expected: float
-    high: float
-    at_high: float = 0.0
-
-
-@dataclass(frozen=True)
-class Estimate:
-    """How long something takes, in whole seconds: nine times in ten from ``low_s`` to ``high_s``."""
-
-    low_s: int
-    expected_s: int
-    high_s: int
-
-
-def time_of(attempts: Attempts, pace: Pace, *, rest_s: int = 0, at_most_s: int | None = None) -> Estimate:
-    """The time that so many attempts take at a pace, with rests that do not vary, cut where the run is cut.
-
-    How many and how fast vary apart from each other, so their deviations, as logarithms, add in quadrature. Where many
-    runs are cut at the same number, what is above the range is the slow ones among those.
-    """
-    middle = max(1.0, attempts.expected)
-    down = _together(log(middle / max(1.0, attempts.low)), NINE_IN_TEN_Z * pace.tempo_spread)
-    most = log(max(middle, attempts.high) / middle)
-    up = _together(most, NINE_IN_TEN_Z * pace.tempo_spread)
-    if attempts.at_high > ABOVE:
-        up = max(up, most + pace.tempo_spread * NormalDist().inv_cdf(1 - ABOVE / attempts.at_high))
-
-    def seconds(factor: float) -> int:
-        played_s = middle * factor * pace.attempt_ms / 1000
-        return round(played_s + rest_s if at_most_s is None else min(at_most_s, played_s + rest_s))
-
-    return Estimate(seconds(exp(-down)), seconds(1), seconds(exp(up)))
-
-
-def attempts_of(wait: Callable[[float], Wait], pace: Pace, limit: float | None = None) -> Attempts:
-    """How many attempts are waited for at a pace; the ends allow for a rate that is only estimated, by one error.
-
-    ``wait`` is what is waited for at a given rate, ``limit`` where the run is cut.
-    """
-    low, high = wait(pace.better).within(ABOVE), wait(pace.worse).within(1 - ABOVE)
-    at_rate = wait(min(HIGHEST_RATE, max(LOWEST_RATE, pace.rate)))
-    most = MOST_ATTEMPTS if limit is None else limit
-    at_limit = 0.0 if limit is None else 1 - at_rate.chance_within(limit)
-    return Attempts(min(low, most), min(at_rate.mean, most), min(high, most), at_limit)
-
-
-def _together(one: float, other: float) -> float:
-    return float((one * one + other * other) ** 0.5)
+WON, LOST, GIVEN_UP = "won", "lost", "given_up"
+#: Endings of a run that was played to an end of its own; one that was stopped by hand was cut short.
+WHOLE = (GOAL, MISSED, ATTEMPTS, TIME, PAPER, WON, LOST, GIVEN_UP)
 
 
 #: More than a run on paper ever needs: what is beyond goes onto the back of the sheet.
@@ -165,7 +55,8 @@ class Reading:
 
     ``target`` is what to play at now and ``then`` what follows it. ``pads`` is all that can be pressed where that is
     more than make and miss; ``asks`` is the question that they answer, if they answer one. ``wakes_in_ms`` is when
-    the reading changes though nothing is pressed: somebody has to say then how late it is.
+    the reading changes though nothing is pressed: somebody has to say then how late it is. ``in_hand`` is what of a
+    metric is still growing, where that is less than the metric itself: a row is only made longer by the row in hand.
     """
 
     number: int
@@ -181,6 +72,7 @@ class Reading:
     asks: str = ""
     pads: tuple[Pad, ...] = ()
     wakes_in_ms: int | None = None
+    in_hand: Mapping[str, int] = field(default_factory=dict)
     detail: Mapping[str, Any] = field(default_factory=dict)
 
 
@@ -215,13 +107,15 @@ class Tally:
     undoable: int
     ignored: int
     metrics: Mapping[str, int | float | None]
+    in_hand: Mapping[str, int]
     detail: Mapping[str, Any]
 
     def as_dict(self) -> dict[str, Any]:
         """The tally as plain values, ready for JSON."""
         # Its fields are plain already but for the pads; copying all of them, ten times a second, would be for nothing.
         values = {name: getattr(self, name) for name in self.__dataclass_fields__}
-        return {**values, "pads": [asdict(pad) for pad in self.pads], "detail": dict(self.detail)}
+        pads = [asdict(pad) for pad in self.pads]
+        return {**values, "pads": pads, "in_hand": dict(self.in_hand), "detail": dict(self.detail)}
 
 
 class Challenge(ABC, Generic[State]):
@@ -240,6 +134,8 @@ class Challenge(ABC, Generic[State]):
     is_aimed: ClassVar[bool] = True
     declared: ClassVar[tuple[Setting, ...]]
     metrics: ClassVar[tuple[Metric, ...]]
+    #: What is reckoned with while an athlete has no record. Common practice, no source.
+    prior: ClassVar[Pace] = Pace()
     #: What is typed in of a run that was kept on paper; each has the meaning of the metric or count it is named after.
     totals: ClassVar[tuple[WholeNumber, ...]]
 
@@ -279,6 +175,23 @@ class Challenge(ABC, Generic[State]):
     def start(self, settings: Settings) -> State:
         """The state before the first press."""
 
+    def resume(self, settings: Settings, state: State, active_ms: int) -> State:
+        """The state to go on from at that moment, after an undo led back to it."""
+        return state
+
+    def closes_ms(self, settings: Settings, state: State) -> int | None:
+        """The moment of the run's clock up to which there is something to play; None where none is set.
+
+        A press at that very moment still counts; what comes later finds the run over, and takes no time of it.
+        """
+        limit = settings.get("seconds_limit")
+        return None if limit is None else int(limit) * 1000
+
+    def is_timed_out(self, settings: Settings, state: State, active_ms: int) -> bool:
+        """Whether the run is over because its time is up."""
+        closes_ms = self.closes_ms(settings, state)
+        return closes_ms is not None and active_ms > closes_ms
+
     def takes(self, settings: Settings, state: State, press: Event, active_ms: int) -> bool:
         """Whether the press means anything here; one that does not is kept in the record and changes nothing."""
         return press.kind != ZONE
@@ -292,8 +205,8 @@ class Challenge(ABC, Generic[State]):
         """The plain count within the state."""
 
     @abstractmethod
-    def ending(self, settings: Settings, state: State, active_ms: int) -> str | None:
-        """Why the run is over by its own rules; None while it goes on."""
+    def ending(self, settings: Settings, state: State) -> str | None:
+        """Why the run is over by what was pressed; None while it goes on. Time that is up is the session's to say."""
 
     @abstractmethod
     def read(self, settings: Settings, state: State, active_ms: int) -> Reading:
@@ -342,9 +255,28 @@ class Challenge(ABC, Generic[State]):
         """
         return None
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        """The highest mark that a run of this game can reach; 0 for a metric in which fewer is better."""
-        return 0
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        """The lowest and the highest value of a metric with which a run can come to an end of its own.
+
+        A mark that asks for less than the lowest is always met, one that asks for more than the highest never.
+        """
+        return 0, inf
+
+    def asked(self, settings: Settings) -> str:
+        """The metric that a first mark is fairly asked of: one that not every run reaches."""
+        return self.leading(settings)
+
+    def first_mark(self, settings: Settings, metric_id: str) -> float | None:
+        """A mark to begin with where the game knows one; None where it follows from goals and chances."""
+        return None
+
+    def is_played(self, tally: Tally) -> bool:
+        """Whether something was played in the run, so that it can count."""
+        return tally.attempts > 0
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        """A second line beside a run's result in ``metric_id``; empty where the result says it all."""
+        return ""
 
     def cost_words(self, settings: Settings, pace: Pace, metric_id: str, mark: float) -> str | None:
         """What reaching the mark costs, in a sentence; None where every run costs the same."""

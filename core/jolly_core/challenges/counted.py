@@ -3,25 +3,19 @@
 from __future__ import annotations
 
 from abc import abstractmethod
-from collections.abc import Mapping
-from dataclasses import replace
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass, replace
+from math import ceil, floor, inf
 from typing import Any, ClassVar, Protocol, TypeVar, cast
 
-from jolly_core.challenges.contract import (
-    ATTEMPTS,
-    GOAL,
-    TIME,
-    Attempts,
-    Challenge,
-    Estimate,
-    Pace,
-    attempts_of,
-    time_of,
-)
+from jolly_core.challenges.contract import ATTEMPTS, GOAL, Challenge
 from jolly_core.challenges.count import Count
 from jolly_core.challenges.events import LET, MAKE, MISS, Event
+from jolly_core.challenges.foretelling import MOST_ATTEMPTS, Attempts, Estimate, Pace, time_of, waited
 from jolly_core.challenges.settings import Settings, WholeNumber
-from jolly_core.stats.waiting import Wait
+from jolly_core.stats.chain import LOST, chance_to_win, wait_to_win
+from jolly_core.stats.waiting import Wait, Waiting
+from jolly_core.words import either, span, tries
 
 #: What cuts a run that would else go on for as long as it takes.
 ATTEMPTS_LIMIT = WholeNumber("attempts_limit", "At most this many attempts", 1, 10_000, None)
@@ -44,8 +38,8 @@ class Counted(Challenge[State]):
     def count(self, state: State) -> Count:
         return state.count
 
-    def ending(self, settings: Settings, state: State, active_ms: int) -> str | None:
-        return limit_reached(settings, state.count, active_ms)
+    def ending(self, settings: Settings, state: State) -> str | None:
+        return attempts_reached(settings, state.count)
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         return time_of(self.attempts(settings, pace), pace, at_most_s=settings.get("seconds_limit"))
@@ -73,28 +67,115 @@ class Reaching(Counted[State]):
 
     @abstractmethod
     def wait(self, settings: Settings, rate: float) -> Wait:
-        """How many attempts it takes at a rate."""
+        """How many attempts it takes at a rate, by closed forms."""
+
+    @abstractmethod
+    def road(self, settings: Settings, metric_id: str, mark: int) -> Road | None:
+        """The way to a mark of a metric, attempt by attempt; None where it is not one of makes and misses alone."""
+
+    @abstractmethod
+    def fewest(self, settings: Settings) -> int:
+        """The fewest attempts in which it can be reached."""
+
+    def rate_at(self, settings: Settings, state: Any, rate: float) -> float:
+        """The chance that the next attempt counts at a place of the road."""
+        return rate
 
     def taken(self, settings: Settings, state: State) -> int | None:
         """How many attempts it took: a run that is over is not counted on."""
         return state.count.attempts if self.is_reached(settings, state) else None
 
-    def ending(self, settings: Settings, state: State, active_ms: int) -> str | None:
-        return GOAL if self.is_reached(settings, state) else limit_reached(settings, state.count, active_ms)
+    def ending(self, settings: Settings, state: State) -> str | None:
+        return GOAL if self.is_reached(settings, state) else attempts_reached(settings, state.count)
+
+    def asked(self, settings: Settings) -> str:
+        return self.reaching
+
+    def waiting(self, settings: Settings, rate: float) -> Waiting:
+        """How many attempts it takes: exactly, where that is soon told, else by its mean and spread."""
+        closed = self.wait(settings, rate)
+        road = self.road(settings, self.reaching, 0)
+        if road is None:
+            return closed
+        exact = wait_to_win(
+            road.start,
+            road.after,
+            lambda state: self.rate_at(settings, state, rate),
+            closed.mean,
+            most=SOON_TOLD,
+        )
+        return closed if exact is None else exact
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        return attempts_of(lambda rate: self.wait(settings, rate), pace, settings["attempts_limit"])
+        return waited(lambda rate: self.waiting(settings, rate), pace, settings["attempts_limit"])
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
-        return self.wait(settings, pace.rate).chance_within(mark) if metric_id == self.reaching else None
+        most = most_attempts(settings, pace, within_s)
+        if metric_id == self.reaching:
+            # Only what the game itself cuts; the mark is a limit of its own.
+            most = min(most_attempts(settings, pace, None), max(0, floor(mark)))
+        elif mark <= 0:
+            return 1.0
+        road = self.road(settings, metric_id, max(0, ceil(mark)))
+        if road is None:
+            return None
+        exact = chance_to_win(road.start, road.after, lambda state: self.rate_at(settings, state, pace.rate), most)
+        if exact is None and metric_id == self.reaching:
+            return self.wait(settings, pace.reckoned).chance_within(most)
+        return exact
+
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        if metric_id == self.reaching:
+            return self.fewest(settings), settings["attempts_limit"] or inf
+        return 0, inf
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        return "" if metric_id == self.reaching else f"in {tries(tally['attempts'])}"
 
 
-def limit_reached(settings: Settings, count: Count, active_ms: int) -> str | None:
-    """Which of the two limits, if any, is reached."""
+@dataclass(frozen=True)
+class Road:
+    """The way to a mark as states that follow each other: ``after(state, is_made)`` is the next one, WON or LOST."""
+
+    start: Any
+    after: Callable[[Any, bool], Any]
+
+
+def _lost(state: Any, is_made: bool) -> str:
+    return LOST
+
+
+#: The road to a mark that no run of the game can reach.
+NOWHERE = Road(0, _lost)
+#: A road with more states than this is foretold by its mean and spread: a plan asks for many of them at once.
+SOON_TOLD = 60
+
+
+def most_attempts(settings: Settings, pace: Pace, within_s: int | None) -> int:
+    """The most attempts that the limits of a game leave at a pace, ``within_s`` seconds where it has no time limit."""
+    seconds = settings.get("seconds_limit") or within_s
+    by_time = MOST_ATTEMPTS if seconds is None else pace.tries_in(seconds)
+    limit = settings.get("attempts_limit")
+    return by_time if limit is None else min(by_time, limit)
+
+
+def has_limit(settings: Settings) -> bool:
+    """Whether attempts or time cut the run."""
+    return settings.get("attempts_limit") is not None or settings.get("seconds_limit") is not None
+
+
+def limit_words(settings: Settings) -> str:
+    """The limits of a game as they are said behind its goal; empty without any."""
     attempts, seconds = settings.get("attempts_limit"), settings.get("seconds_limit")
-    if attempts is not None and count.attempts >= attempts:
-        return ATTEMPTS
-    return TIME if seconds is not None and active_ms >= seconds * 1000 else None
+    limits = [tries(attempts) if attempts else "", span(seconds) if seconds else ""]
+    said = [limit for limit in limits if limit]
+    return f", within {either(said)}" if said else ""
+
+
+def attempts_reached(settings: Settings, count: Count) -> str | None:
+    """That the most attempts are played, if they are."""
+    attempts = settings.get("attempts_limit")
+    return ATTEMPTS if attempts is not None and count.attempts >= attempts else None
 
 
 def time_left_ms(settings: Settings, active_ms: int) -> int | None:

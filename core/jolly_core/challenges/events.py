@@ -16,8 +16,10 @@ UNDO, PAUSE, RESUME, FINISH, NOTE, TICK = "undo", "pause", "resume", "finish", "
 PRESSES = (MAKE, MISS, LET, ZONE)
 CONTROLS = (UNDO, PAUSE, RESUME, FINISH, NOTE, TICK)
 KINDS = PRESSES + CONTROLS
-#: A run of a day is the longest that a clock in milliseconds is believed for.
+#: A run is over after a day: nobody plays longer, and a clock that says so was forgotten.
 LONGEST_RUN_MS = 24 * 3600 * 1000
+#: Clocks are believed up to here, so that a run can be stopped however late.
+LAST_AT_MS = 2**31 - 1
 LAST_SEQ = 1_000_000
 LONGEST_NOTE = 500
 
@@ -40,7 +42,7 @@ def read_event(given: Mapping[str, object]) -> Event:
     kind, at_ms, seq, text = given.get("kind"), given.get("at_ms"), given.get("seq"), given.get("text", "")
     problems = [
         check_choice("kind", kind, KINDS),
-        check_integer("at_ms", at_ms, 0, LONGEST_RUN_MS, "ms"),
+        check_integer("at_ms", at_ms, 0, LAST_AT_MS, "ms"),
         check_integer("seq", seq, 1, LAST_SEQ),
     ]
     if not isinstance(text, str) or len(text) > LONGEST_NOTE:

@@ -4,12 +4,14 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, field
+from math import inf
 from typing import Any
 
-from jolly_core.challenges.contract import ATTEMPTS, Attempts, Metric, Pace, Pad, Reading, Sheet
+from jolly_core.challenges.contract import ATTEMPTS, Pad, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import MAKES, MISSES, Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
+from jolly_core.challenges.foretelling import Attempts, Pace, between
 from jolly_core.challenges.frame_score import (
     FRAMES,
     OPEN,
@@ -20,13 +22,19 @@ from jolly_core.challenges.frame_score import (
     pins_standing,
     score_frames,
 )
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.errors import CoreError
+from jolly_core.words import counted
 
 HIGHEST, LOWEST = "highest", "lowest"
 #: Most balls that a game can have, fewest, and about what an open game has. The first two by the rules.
 MOST_BALLS, FEWEST_BALLS, USUAL_BALLS = 21, 12, 18
 BEST_SCORE = 300
+#: Upside down every frame costs a pin with each of its two balls at least.
+BEST_LOW_SCORE = 20
+#: What a grown-up without training scores, and upside down. Common practice, no source.
+USUAL_SCORE, USUAL_LOW_SCORE = 70, 120
 
 
 @dataclass(frozen=True, slots=True)
@@ -48,12 +56,14 @@ class Frames(Counted[FramesState]):
     declared = (
         Choice("variant", "Variant", (HIGHEST, LOWEST), ("the highest score wins", "the lowest score wins"), HIGHEST),
     )
+    #: A ball, the walk back, and the pins set up again.
+    prior = Pace(attempt_ms=35_000, rate=0.3)
     metrics = (
-        Metric("score", "score", "up", "pins"),
-        Metric("low_score", "score, lowest wins", "down", "pins"),
-        Metric("strikes", "strikes", "up", "strikes"),
-        Metric("spares", "spares", "up", "spares"),
-        Metric("open", "open frames", "down", "open frames"),
+        Metric("score", "score", "up", "pins", "pin"),
+        Metric("low_score", "score, lowest wins", "down", "pins", "pin", needs_whole=True),
+        Metric("strikes", "strikes", "up", "strikes", "strike"),
+        Metric("spares", "spares", "up", "spares", "spare"),
+        Metric("open", "open frames", "down", "open frames", "open frame", needs_whole=True),
     )
     totals = (WholeNumber("total", "Score", 0, BEST_SCORE, 0), MAKES, MISSES)
 
@@ -75,12 +85,12 @@ class Frames(Counted[FramesState]):
         is_mark = game.marks > state.game.marks
         return FramesState(game, state.count.after(MAKE if is_mark else MISS))
 
-    def ending(self, settings: Settings, state: FramesState, active_ms: int) -> str | None:
+    def ending(self, settings: Settings, state: FramesState) -> str | None:
         return ATTEMPTS if is_over(state.game) else None
 
     def read(self, settings: Settings, state: FramesState, active_ms: int) -> Reading:
         frames = score_frames(state.game)
-        is_done, is_low = is_over(state.game), state.game.is_low
+        is_low = state.game.is_low
         # What stands on the sheet so far; a strike's own ten wait for what follows them.
         total = max((frame.total for frame in frames if frame.total is not None), default=0)
         strikes, spares = (sum(frame.kind == kind for frame in frames) for kind in (STRIKE, SPARE))
@@ -95,10 +105,10 @@ class Frames(Counted[FramesState]):
             asks="How many pins fell?",
             metrics={
                 "score": total if not is_low else None,
-                "low_score": total if is_low and is_done else None,
+                "low_score": total if is_low else None,
                 "strikes": strikes,
                 "spares": spares,
-                "open": sum(frame.kind == OPEN for frame in frames) if is_done else None,
+                "open": sum(frame.kind == OPEN for frame in frames),
             },
             detail={
                 "frames": [{"balls": frame.signs, "total": frame.total, "kind": frame.kind} for frame in frames],
@@ -108,7 +118,7 @@ class Frames(Counted[FramesState]):
         )
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        return Attempts(FEWEST_BALLS, USUAL_BALLS, MOST_BALLS)
+        return between(FEWEST_BALLS, USUAL_BALLS, MOST_BALLS)
 
     def sheet(self, settings: Settings) -> Sheet:
         return Sheet(
@@ -128,8 +138,18 @@ class Frames(Counted[FramesState]):
     def metrics_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> dict[str, Any]:
         return {"low_score" if settings["variant"] == LOWEST else "score": totals["total"]}
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        return {"score": BEST_SCORE, "strikes": 12, "spares": 10}.get(metric_id, 0)
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        is_low = settings["variant"] == LOWEST
+        # Of the two scores a variant has one.
+        score, low_score = ((0, 0), (BEST_LOW_SCORE, BEST_SCORE)) if is_low else ((0, BEST_SCORE), (inf, inf))
+        return {"score": score, "low_score": low_score, "strikes": (0, 12), "spares": (0, 10)}.get(metric_id, (0, 10))
+
+    def first_mark(self, settings: Settings, metric_id: str) -> float | None:
+        return {"score": USUAL_SCORE, "low_score": USUAL_LOW_SCORE}.get(metric_id)
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        strikes, spares = tally["metrics"]["strikes"], tally["metrics"]["spares"]
+        return "" if strikes is None else f"{counted(strikes, 'strike')}, {counted(spares, 'spare')}"
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         frames = tally["detail"].get("frames")
@@ -138,7 +158,7 @@ class Frames(Counted[FramesState]):
         missed = sum(frame["kind"] == OPEN for frame in frames)
         if not missed:
             return ("No open frame: from here on only strikes lift the score.",)
-        return (f"{missed} of {FRAMES} frames stayed open; a spare in one of them is worth about ten pins more.",)
+        return (f"Of {FRAMES} frames {missed} stayed open; a spare in one of them is worth about ten pins more.",)
 
     def goal_words(self, settings: Settings) -> str:
         return "ten frames, lowest score wins" if settings["variant"] == LOWEST else "ten frames"

@@ -6,37 +6,33 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import (
-    GOAL,
-    MOST_BOXES,
-    TIME,
-    Attempts,
-    Estimate,
-    Metric,
-    Pace,
-    Reading,
-    Sheet,
-    time_of,
-)
+from jolly_core.challenges.contract import GOAL, MOST_BOXES, TIME, Reading, Sheet, Tally
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, ZONE, Event
+from jolly_core.challenges.foretelling import Attempts, Estimate, Pace, between, time_of
 from jolly_core.challenges.marks import EFFORTS, mark_pads, pointed_words, read_mark, read_marking
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.words import counted
 
 SECONDS, REPS = "seconds", "reps"
 WORK, REST, DONE = "work", "rest", "done"
+MOST_REPS = 10_000
 
 
 @dataclass(frozen=True, slots=True)
 class IntervalState:
-    """``sets`` counts those that were done by reps, ``rest_until_ms`` the end of the rest after the last of them."""
+    """``sets`` counts those that were done by reps, ``rest_until_ms`` the end of the rest after the last of them.
+
+    ``done_ms`` is when the last of them was done.
+    """
 
     count: Count = NOTHING
     sets: int = 0
     reps: int = 0
     rest_until_ms: int = 0
+    done_ms: int = 0
     effort: int | None = None
     #: The mark that a clicker points at.
     pointed: int | None = None
@@ -69,10 +65,11 @@ class Intervals(Counted[IntervalState]):
         WholeNumber("rounds", "Rounds", 1, 10, 1),
         WholeNumber("between_s", "Rest between rounds", 0, 1800, 60, "s"),
     )
+    prior = Pace(attempt_ms=3000, rate=0.95)
     metrics = (
-        Metric("sets_done", "sets done", "up", "sets"),
-        Metric("reps", "reps", "up", "reps"),
-        Metric("effort", "effort", "down", "of 10"),
+        Metric("sets_done", "sets done", "up", "sets", "set"),
+        Metric("reps", "reps", "up", "reps", "rep"),
+        Metric("effort", "effort", "down", "of 10", needs_whole=True),
     )
     totals = (
         WholeNumber("sets_done", "Sets done", 0, 600, 0),
@@ -102,14 +99,26 @@ class Intervals(Counted[IntervalState]):
             return replace(state, effort=effort, pointed=pointed)
         count = state.count.after(press.kind)
         if settings["by"] == SECONDS or press.kind != MAKE:
-            return IntervalState(count, state.sets, state.reps, state.rest_until_ms)
+            return replace(state, count=count)
         reps = state.reps + 1
         if reps < settings["reps"]:
-            return IntervalState(count, state.sets, reps, state.rest_until_ms)
+            return replace(state, count=count, reps=reps)
         done = state.sets + 1
-        return IntervalState(count, done, 0, active_ms + 1000 * _rest_s(settings, done))
+        return IntervalState(count, done, 0, active_ms + 1000 * _rest_s(settings, done), active_ms)
 
-    def ending(self, settings: Settings, state: IntervalState, active_ms: int) -> str | None:
+    def closes_ms(self, settings: Settings, state: IntervalState) -> int | None:
+        if settings["by"] == SECONDS:
+            return 1000 * length_s(settings)
+        return state.done_ms if state.sets >= _all_sets(settings) else None
+
+    def is_timed_out(self, settings: Settings, state: IntervalState, active_ms: int) -> bool:
+        return False  # then it asks how hard it was
+
+    def is_played(self, tally: Tally) -> bool:
+        # Hands that work do not press: a set that was kept by the clock was played all the same.
+        return tally.attempts > 0 or bool(tally.metrics["sets_done"])
+
+    def ending(self, settings: Settings, state: IntervalState) -> str | None:
         if state.effort is None:
             return None
         return GOAL if settings["by"] == REPS else TIME
@@ -122,7 +131,7 @@ class Intervals(Counted[IntervalState]):
         return Reading(
             number=state.reps if settings["by"] == REPS and is_work else state.count.makes,
             number_label="reps",
-            out_of=settings["reps"] if settings["by"] == REPS else None,
+            out_of=settings["reps"] if settings["by"] == REPS and is_work else None,
             next=_next(phase, sets),
             to_goal=sets - done,
             time_left_ms=left_ms if is_work else None,
@@ -138,17 +147,16 @@ class Intervals(Counted[IntervalState]):
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
         sets = _all_sets(settings)
         if settings["by"] == REPS:
-            return Attempts(sets * settings["reps"], sets * settings["reps"] / max(0.05, pace.rate), sets * 1000)
+            wanted = sets * settings["reps"]
+            return between(wanted, wanted / max(0.05, pace.rate), 1.3 * wanted / max(0.05, pace.rate))
         reps = sets * settings["work_s"] * 1000 / pace.attempt_ms
-        return Attempts(reps / 2, reps, reps * 2)
+        return between(reps / 2, reps, reps * 2)
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         if settings["by"] == SECONDS:
             whole = length_s(settings)
             return Estimate(whole, whole, whole)
-        rest_s, reps = total_rest_s(settings), _all_sets(settings) * settings["reps"]
-        wanted = reps / max(0.05, pace.rate)
-        return time_of(Attempts(reps, wanted, wanted * 1.3), pace, rest_s=rest_s)
+        return time_of(self.attempts(settings, pace), pace, rest_s=total_rest_s(settings))
 
     def sheet(self, settings: Settings) -> Sheet:
         work = f"{settings['work_s']} s" if settings["by"] == SECONDS else counted(settings["reps"], "rep")
@@ -163,8 +171,20 @@ class Intervals(Counted[IntervalState]):
     def unknown_on_paper(self, totals: Mapping[str, Any]) -> tuple[str, ...]:
         return ("effort",) if totals["effort"] is None else ()
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        return {"sets_done": _all_sets(settings), "reps": 10_000}.get(metric_id, 0)
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        # Stopping is how such a run falls short, so even by the clock no set is sure.
+        return 0, {"sets_done": _all_sets(settings), "effort": max(EFFORTS)}.get(metric_id, MOST_REPS)
+
+    def first_mark(self, settings: Settings, metric_id: str) -> float | None:
+        return _all_sets(settings) if metric_id == "sets_done" else None
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        metrics, sets = tally["metrics"], _all_sets(settings)
+        reps = counted(metrics["reps"], "rep") if metrics["reps"] else ""
+        effort = "" if metrics["effort"] is None else f"effort {metrics['effort']} of {max(EFFORTS)}"
+        done = f"of {sets}" if metric_id == "sets_done" else f"{metrics['sets_done']} of {counted(sets, 'set')}"
+        said = [done, reps if metric_id != "reps" else "", effort if metric_id != "effort" else ""]
+        return ", ".join(each for each in said if each)
 
     def goal_words(self, settings: Settings) -> str:
         work = f"{settings['work_s']} s" if settings["by"] == SECONDS else counted(settings["reps"], "rep")

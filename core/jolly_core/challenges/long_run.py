@@ -7,13 +7,16 @@ from dataclasses import dataclass
 from math import ceil
 from typing import Any
 
-from jolly_core.challenges.contract import ABOVE, GOAL, MISSED, MOST_BOXES, Attempts, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import GOAL, MISSED, MOST_BOXES, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
+from jolly_core.challenges.foretelling import Attempts, Pace, waited
+from jolly_core.challenges.lessons import ENOUGH_TRIES, LUCK
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
-from jolly_core.streaks.expectation import attempts_within, first_miss_within
+from jolly_core.streaks.expectation import FirstMiss
 from jolly_core.words import counted
 
 #: Nobody runs on for longer; the run is closed there, and a day off is earned.
@@ -35,9 +38,10 @@ class LongRun(Counted[LongRunState]):
         WholeNumber("rack", "Re-set after", 1, 500, 15, "balls"),
         WholeNumber("goal", "Stop at", 1, LONGEST, None, "balls"),
     )
+    prior = Pace(attempt_ms=15_000, rate=0.93)
     metrics = (
         Metric("run", "length of the run", "up", "in a row"),
-        Metric("racks", "racks", "up", "racks"),
+        Metric("racks", "racks", "up", "racks", "rack"),
     )
     totals = (WholeNumber("run", "Length of the run", 0, LONGEST, 0), WholeNumber("misses", "Misses", 0, 1, 0))
 
@@ -47,7 +51,7 @@ class LongRun(Counted[LongRunState]):
     def step(self, settings: Settings, state: LongRunState, press: Event, active_ms: int) -> LongRunState:
         return LongRunState(state.count.after(press.kind))
 
-    def ending(self, settings: Settings, state: LongRunState, active_ms: int) -> str | None:
+    def ending(self, settings: Settings, state: LongRunState) -> str | None:
         if state.count.misses:
             return MISSED
         return GOAL if state.count.makes >= _most(settings) else None
@@ -68,9 +72,7 @@ class LongRun(Counted[LongRunState]):
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
         most = _most(settings)
-        low = first_miss_within(pace.worse, most, ABOVE)
-        high = first_miss_within(pace.better, most, 1 - ABOVE)
-        return Attempts(low, attempts_within(pace.rate, most), high)
+        return waited(lambda rate: FirstMiss(rate, most), pace)
 
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"Play until the first miss; a tick for each rack of {settings['rack']}, and the balls over as a number."
@@ -88,21 +90,26 @@ class LongRun(Counted[LongRunState]):
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
         balls = ceil(mark) * (settings["rack"] if metric_id == "racks" else 1)
-        return float(pace.rate**balls) if balls <= _most(settings) else 0.0
+        return 0.0 if balls > _most(settings) else float(pace.rate ** max(0, balls))
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
         most = _most(settings)
-        return most // int(settings["rack"]) if metric_id == "racks" else most
+        return 0, most // int(settings["rack"]) if metric_id == "racks" else most
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        racks, over = divmod(tally["metrics"]["run"], settings["rack"])
+        if metric_id == "run":
+            return f"{counted(racks, 'rack')} and {over}" if racks else ""
+        return f"{tally['metrics']['run']} in a row"
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         length = tally["metrics"]["run"]
-        if not length:
+        if length < ENOUGH_TRIES:
             return ()
-        rate = length / (length + 1)
-        return (
-            f"A run of {length} is what a rate of about {round(100 * rate)} % gives on average; "
-            f"one in two runs at that rate ends within {first_miss_within(rate, LONGEST, 0.5):.0f}.",
-        )
+        # Both ends by the geometric distribution: so long a run or longer, and so short a one or shorter, one in forty.
+        low = 100 * (LUCK / 2) ** (1 / length)
+        high = 100 * (1 - LUCK / 2) ** (1 / (length + 1)) if tally["misses"] else 100.0
+        return (f"A run of {length} fits a true rate from {low:.0f} to {high:.1f} % (19 times in 20).",)
 
     def goal_words(self, settings: Settings) -> str:
         goal = "as many in a row as you can" if settings["goal"] is None else f"{settings['goal']} in a row"

@@ -4,18 +4,21 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from math import ceil
+from math import ceil, floor
 from typing import Any
 
-from jolly_core.challenges.contract import ATTEMPTS, Attempts, Metric, Pace, Reading, Sheet
+from jolly_core.challenges.contract import ATTEMPTS, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
+from jolly_core.challenges.foretelling import Attempts, Pace, exactly
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.stats.binomial import chance_of_at_least
 from jolly_core.stats.proportions import wilson_interval
 from jolly_core.streaks.chance import chance_of_streak
+from jolly_core.words import counted
 
 
 @dataclass(frozen=True, slots=True)
@@ -33,9 +36,11 @@ class MakesOfN(Counted[MakesState]):
         WholeNumber("attempts", "Attempts", 1, 1000, 10),
         WholeNumber("goal", "Makes to reach", 1, 1000, None),
     )
+    prior = Pace(attempt_ms=12_000)
     metrics = (
-        Metric("makes", "makes", "up", "makes"),
-        Metric("rate", "rate", "up", "%"),
+        Metric("makes", "makes", "up", "makes", "make"),
+        # A share of fewer attempts than were asked for is not the same test.
+        Metric("rate", "share made", "up", "%", needs_whole=True),
         Metric("best_streak", "best streak", "up", "in a row"),
     )
     totals = (WholeNumber("makes", "Makes", 0, 1000, 0),)
@@ -58,7 +63,7 @@ class MakesOfN(Counted[MakesState]):
     def step(self, settings: Settings, state: MakesState, press: Event, active_ms: int) -> MakesState:
         return MakesState(state.count.after(press.kind))
 
-    def ending(self, settings: Settings, state: MakesState, active_ms: int) -> str | None:
+    def ending(self, settings: Settings, state: MakesState) -> str | None:
         return ATTEMPTS if state.count.attempts >= settings["attempts"] else None
 
     def read(self, settings: Settings, state: MakesState, active_ms: int) -> Reading:
@@ -75,15 +80,15 @@ class MakesOfN(Counted[MakesState]):
             to_goal=None if goal is None else max(0, goal - count.makes),
             metrics={
                 "makes": count.makes,
-                # A share of fewer attempts than were asked for is not the same test.
-                "rate": round(100 * count.makes / attempts, 1) if left == 0 else None,
+                "rate": share_of(count.makes, attempts),
                 "best_streak": count.best_streak,
             },
+            in_hand={"best_streak": count.streak},
             detail={"attempts_left": left, "interval": interval, "goal": goal},
         )
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        return Attempts(settings["attempts"], settings["attempts"], settings["attempts"])
+        return exactly(settings["attempts"])
 
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"Play all {settings['attempts']}; tick a box for each make, leave it empty for a miss."
@@ -106,12 +111,18 @@ class MakesOfN(Counted[MakesState]):
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
         attempts = settings["attempts"]
+        if mark <= 0:
+            return 1.0
         if metric_id == "best_streak":
-            return chance_of_streak(pace.rate, max(1, ceil(mark)), attempts)
-        return chance_of_at_least(ceil(mark * attempts / 100 if metric_id == "rate" else mark), attempts, pace.rate)
+            return chance_of_streak(pace.rate, ceil(mark), attempts) if mark <= attempts else 0.0
+        return chance_of_at_least(makes_for(mark, attempts) if metric_id == "rate" else ceil(mark), attempts, pace.rate)
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        return 100 if metric_id == "rate" else int(settings["attempts"])
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        return 0, 100 if metric_id == "rate" else settings["attempts"]
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        made = f"{tally['makes']} of {tally['attempts']} made"
+        return f"of {counted(tally['attempts'], 'attempt')}" if metric_id == "makes" else made
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         interval = tally["detail"]["interval"]
@@ -127,6 +138,23 @@ class MakesOfN(Counted[MakesState]):
         if settings["goal"] is None:
             return f"out of {settings['attempts']}"
         return f"{settings['goal']} of {settings['attempts']}"
+
+
+def share_of(makes: int, attempts: int) -> float | None:
+    """The share of makes in per cent, to one decimal; None without attempts."""
+    return round(100 * makes / attempts, 1) if attempts else None
+
+
+def makes_for(share: float, attempts: int) -> int:
+    """The fewest makes of so many attempts whose share, as it is said, reaches ``share`` per cent.
+
+    >>> makes_for(66.7, 3), makes_for(75, 10)
+    (2, 8)
+    """
+    makes = max(0, floor(share * attempts / 100) - 1)
+    while makes <= attempts and (share_of(makes, attempts) or 0.0) < share:
+        makes += 1
+    return makes
 
 
 def _next(left: int, goal: int | None, makes: int) -> str:

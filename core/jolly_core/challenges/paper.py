@@ -32,11 +32,12 @@ def tally_of_totals(challenge: Challenge[Any], settings: Mapping[str, object], t
         metric.id: None if metric.id in unknown else said.get(metric.id, reading.metrics[metric.id])
         for metric in challenge.metrics
     }
+    number = int(next((value for value in metrics.values() if value is not None), 0))
     return Tally(
         format=challenge.id,
-        number=int(next((value for value in metrics.values() if value is not None), 0)),
+        number=number,
         number_label=reading.number_label,
-        out_of=reading.out_of,
+        out_of=None if reading.out_of is not None and number > reading.out_of else reading.out_of,
         next="Done",
         to_goal=reading.to_goal,
         target=None,
@@ -60,6 +61,7 @@ def tally_of_totals(challenge: Challenge[Any], settings: Mapping[str, object], t
         undoable=0,
         ignored=0,
         metrics=metrics,
+        in_hand={},
         detail={**reading.detail, "is_from_paper": True},
     )
 

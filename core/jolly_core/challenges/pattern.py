@@ -6,24 +6,32 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any, NamedTuple
 
-from jolly_core.challenges.contract import MOST_BOXES, Metric, Reading, Sheet
+from jolly_core.challenges.contract import MOST_BOXES, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count, Trail
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
     MAKES,
     MISSES,
+    NOWHERE,
     SECONDS_LIMIT,
     Reaching,
+    Road,
+    has_limit,
+    limit_words,
     time_left_ms,
 )
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
+from jolly_core.challenges.foretelling import Pace
+from jolly_core.challenges.lessons import ENOUGH_BREAKS
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Choice, Drawn, Names, Settings, Text, WholeNumber
 from jolly_core.challenges.targets import Tries, after_try, no_tries, target_pads, tried_rows
 from jolly_core.errors import CoreError
 from jolly_core.patterns.written import Pattern as Order
 from jolly_core.patterns.written import read_notation
+from jolly_core.stats.chain import LOST, WON
 from jolly_core.stats.quota import wait_for_makes
-from jolly_core.stats.waiting import Wait
+from jolly_core.stats.waiting import LEAST_CHANCE, NEVER, Wait
 from jolly_core.streaks.expectation import wait_for_streak
 from jolly_core.words import counted
 
@@ -97,10 +105,11 @@ class Pattern(Reaching[PatternState]):
         ATTEMPTS_LIMIT,
         SECONDS_LIMIT,
     )
+    prior = Pace(attempt_ms=4000)
     metrics = (
         Metric("longest", "longest run in pattern", "up", "in pattern"),
-        Metric("laps", "laps", "up", "laps"),
-        Metric("attempts_to_goal", "attempts to the goal", "down", "attempts"),
+        Metric("laps", "laps", "up", "laps", "lap"),
+        Metric("attempts_to_goal", "attempts to the goal", "down", "attempts", "attempt", missing="goal not reached"),
     )
     totals = (
         WholeNumber("longest", "Longest run in pattern", 0, 10_000, 0),
@@ -148,6 +157,7 @@ class Pattern(Reaching[PatternState]):
             then=order.at(walk.place + 1),
             pads=target_pads(zones),
             metrics={"longest": walk.longest, "laps": walk.laps, "attempts_to_goal": self.taken(settings, state)},
+            in_hand={"longest": walk.run},
             detail={
                 "targets": tried_rows(zones, walk.tries),
                 "lap": [order.at(walk.place - in_lap + step) for step in range(order.lap)],
@@ -164,7 +174,40 @@ class Pattern(Reaching[PatternState]):
         if settings["on_break"] == AGAIN:
             return wait_for_streak(rate, lap).times(laps)
         clean = rate**lap
+        if clean < LEAST_CHANCE:
+            return NEVER
         return Wait(lap * laps / clean, lap**2 * laps * (1 - clean) / clean**2, lap * laps)
+
+    def fewest(self, settings: Settings) -> int:
+        return _order(settings).lap * int(settings["laps"])
+
+    def road(self, settings: Settings, metric_id: str, mark: int) -> Road | None:
+        """Where in the lap, whether it is clean, the laps that are done, and the run in hand where that is asked of."""
+        lap, on_break = _order(settings).lap, settings["on_break"]
+        laps = mark if metric_id == "laps" else int(settings["laps"])
+        longest = mark if metric_id == "longest" else None
+        if laps > settings["laps"]:
+            return NOWHERE
+
+        def after(state: tuple[int, bool, int, int], is_made: bool) -> tuple[int, bool, int, int] | str:
+            place, is_clean, done, run = state
+            if is_made:
+                is_lap, run = place + 1 == lap, run + 1 if longest else 0
+                done += is_lap and is_clean
+                if longest and run >= longest:
+                    return WON
+                if done >= laps:
+                    return LOST if longest else WON
+                return (place + 1) % lap, is_lap or is_clean, done, run
+            if on_break == GOES_ON:
+                return (place + 1) % lap, place + 1 == lap, done, 0
+            return 0 if on_break == AGAIN else place, True, done, 0
+
+        return Road((0, True, 0, 0), after)
+
+    def asked(self, settings: Settings) -> str:
+        # In one go: laps alone are only a matter of time.
+        return "longest"
 
     def sheet(self, settings: Settings) -> Sheet:
         what = {AGAIN: "start again", GOES_ON: "go on", WAITS: "stay there"}[settings["on_break"]]
@@ -172,24 +215,34 @@ class Pattern(Reaching[PatternState]):
         said = pattern if len(pattern) <= LONGEST_SAID else f"{pattern[:LONGEST_SAID]}…"
         return Sheet(f"In order: {said}. Tick each hit, cross each break; on a break {what}.", MOST_BOXES, "try")
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        if metric_id == "longest":
-            return int(settings["laps"]) * _order(settings).lap
-        return int(settings["laps"]) if metric_id == "laps" else 0
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        lap, laps = _order(settings).lap, int(settings["laps"])
+        if metric_id == self.reaching:
+            return super().span(settings, metric_id)
+        if has_limit(settings):
+            return 0, laps * lap if metric_id == "longest" else laps
+        # Without a limit it goes on until the laps are done, and a clean lap is a row of its length, unless it waits.
+        if metric_id == "laps":
+            return laps, laps
+        most = laps * lap + (lap - 1 if settings["on_break"] == GOES_ON else 0)
+        return (1 if settings["on_break"] == WAITS else lap), most
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         broke = tally["detail"].get("broke")
-        if not broke:
+        if not broke or len(broke) < ENOUGH_BREAKS:
             return ()
         often = max(sorted(set(broke)), key=broke.count)
-        order = _order(settings)
+        order, next_often = _order(settings), sorted((broke.count(step) for step in set(broke)), reverse=True)[1:2]
+        if broke.count(often) < ENOUGH_BREAKS or next_often == [broke.count(often)]:
+            return ()  # as often elsewhere: there is no worst step
         return (
             f"It broke most often at step {often} of {order.lap} ({order.at(often - 1)}): "
             f"{broke.count(often)} of the last {counted(len(broke), 'break')}.",
         )
 
     def goal_words(self, settings: Settings) -> str:
-        return f"{counted(settings['laps'], 'lap')} of {_order(settings).lap} in order"
+        laps = f"{counted(settings['laps'], 'lap')} of {counted(_order(settings).lap, 'step')} in order"
+        return laps + limit_words(settings)
 
 
 def _order(settings: Settings) -> Order:

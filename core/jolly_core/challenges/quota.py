@@ -2,28 +2,36 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import MOST_BOXES, Metric, Reading, Sheet
+from jolly_core.challenges.contract import MOST_BOXES, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
     MAKES,
     MISSES,
+    NOWHERE,
     SECONDS_LIMIT,
     Reaching,
+    Road,
     counted_as,
+    has_limit,
     is_hit,
+    limit_words,
     time_left_ms,
 )
-from jolly_core.challenges.events import LET, ZONE, Event
+from jolly_core.challenges.events import LET, MISS, ZONE, Event
+from jolly_core.challenges.foretelling import Pace
+from jolly_core.challenges.lessons import is_enough, weakest
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
 from jolly_core.challenges.targets import Tries, after_try, no_tries, rates_of, target_pads, tried_rows
+from jolly_core.stats.chain import WON
 from jolly_core.stats.quota import wait_for_makes
 from jolly_core.stats.waiting import Wait, one_after_the_other
-from jolly_core.words import counted
+from jolly_core.words import counted, sentence
 
 IN_ORDER, FREE = "in_order", "free"
 
@@ -53,9 +61,10 @@ class Quota(Reaching[QuotaState]):
         ATTEMPTS_LIMIT,
         SECONDS_LIMIT,
     )
+    prior = Pace(attempt_ms=10_000)
     metrics = (
-        Metric("kept", "makes kept", "up", "makes"),
-        Metric("attempts_to_goal", "attempts to the quota", "down", "attempts"),
+        Metric("kept", "makes kept", "up", "makes kept", "make kept"),
+        Metric("attempts_to_goal", "attempts to the quota", "down", "attempts", "attempt", missing="quota not full"),
     )
     totals = (WholeNumber("kept", "Makes kept", 0, 4800, 0), MAKES, MISSES)
 
@@ -75,6 +84,9 @@ class Quota(Reaching[QuotaState]):
         place = state.place
         if press.kind == ZONE:
             place = settings["targets"].index(press.text)
+        if press.kind == MISS and settings["order"] == FREE:
+            # Nobody said which target was missed, so it is a miss of the run and of none of them.
+            return replace(state, count=count)
         kept = state.kept + (is_made and state.tries[place][1] < each)
         tries = after_try(state.tries, place, is_made=is_made)
         if tries[place][1] >= each:
@@ -103,33 +115,57 @@ class Quota(Reaching[QuotaState]):
             then=next((name for name in still_open if name != names[state.place]), None),
             pads=target_pads(names, beside=words, done=full, out_word="Missed") if is_free else (),
             metrics={"kept": state.kept, "attempts_to_goal": self.taken(settings, state)},
-            detail={"targets": tried_rows(names, state.tries)},
+            detail={"targets": _hit_rows(names, state.tries) if is_free else tried_rows(names, state.tries)},
         )
 
     def wait(self, settings: Settings, rate: float) -> Wait:
         return wait_for_makes(settings["each"] * len(settings["targets"]), rate)
 
+    def fewest(self, settings: Settings) -> int:
+        return int(settings["each"]) * len(settings["targets"])
+
+    def road(self, settings: Settings, metric_id: str, mark: int) -> Road | None:
+        whole = self.fewest(settings)
+        wanted = mark if metric_id == "kept" else whole
+
+        def after(kept: int, is_made: bool) -> int | str:
+            return WON if kept + is_made >= wanted else kept + is_made
+
+        return Road(0, after) if wanted <= whole else NOWHERE
+
     def sheet(self, settings: Settings) -> Sheet:
         rule = f"{self.goal_words(settings).capitalize()}: tick each make, cross each miss, until each target has all."
         return Sheet(rule, min(MOST_BOXES, 2 * settings["each"] * len(settings["targets"])), "try")
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        return int(settings["each"]) * len(settings["targets"]) if metric_id == "kept" else 0
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        whole = self.fewest(settings)
+        if metric_id == self.reaching:
+            return super().span(settings, metric_id)
+        return (0 if has_limit(settings) else whole), whole
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
-        rows = tally["detail"].get("targets")
-        tried = [row for row in rows or [] if row["attempts"]]
-        if len(tried) <= 1 or len(tried) < len(settings["targets"]):
+        rows = [row for row in tally["detail"].get("targets") or [] if row.get("attempts")]
+        if len(rows) < len(settings["targets"]) or not is_enough(tally):
             return ()
         wait = one_after_the_other([wait_for_makes(settings["each"], rate) for rate in rates_of(rows)])
-        dearest = max(tried, key=lambda row: row["attempts"])
-        return (
-            f"{dearest['name'].capitalize()} took most: {counted(dearest['attempts'], 'attempt')} "
-            f"for {counted(dearest['makes'], 'make')}.",
+        again = (
             f"At these rates the quota takes about {round(wait.mean)} attempts, "
-            f"19 times in 20 no more than {round(wait.within(0.95))}.",
+            f"19 times in 20 no more than {round(wait.within(0.95))}."
+        )
+        dearest = weakest(rows)
+        if dearest is None:
+            return (again,)
+        return (
+            f"{sentence(dearest['name'])} took most: {counted(dearest['attempts'], 'attempt')} "
+            f"for {counted(dearest['makes'], 'make')}, more than luck would have it.",
+            again,
         )
 
     def goal_words(self, settings: Settings) -> str:
         words = f"{settings['each']} on each of {counted(len(settings['targets']), 'target')}"
-        return words if settings["order"] == IN_ORDER else f"{words}, any order"
+        return (words if settings["order"] == IN_ORDER else f"{words}, any order") + limit_words(settings)
+
+
+def _hit_rows(names: Sequence[str], tries: Tries) -> list[dict[str, Any]]:
+    """The makes at each target, where it is not known which were missed."""
+    return [{"name": name, "hits": makes} for name, (_, makes) in zip(names, tries, strict=True)]

@@ -1,7 +1,7 @@
 """One run being played: every event goes through here, whichever the format.
 
-Undo, pause, double taps and presses after the end are the same in every format, so they are settled here; the
-format only ever sees presses that count.
+Undo, pause, double taps, time that is up and what comes after the end are the same in every format, so they are settled
+here; the format only ever sees presses that count.
 """
 
 from __future__ import annotations
@@ -9,9 +9,10 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from typing import Any
 
-from jolly_core.challenges.contract import STOPPED, Challenge, Tally
+from jolly_core.challenges.contract import STOPPED, TIME, WHOLE, Challenge, Reading, Tally
 from jolly_core.challenges.events import (
     FINISH,
+    LONGEST_RUN_MS,
     NOTE,
     PAUSE,
     PRESSES,
@@ -26,10 +27,32 @@ from jolly_core.challenges.events import (
 DOUBLE_TAP_MS = 80
 
 
+class _Clock:
+    """The run's clock, which stands in a pause, after a stop and after the end."""
+
+    def __init__(self) -> None:
+        self.since: int | None = None
+        self._stood_ms = 0
+
+    def stand(self, at_ms: int) -> None:
+        if self.since is None:
+            self.since = at_ms
+
+    def go(self, at_ms: int) -> None:
+        if self.since is not None:
+            self._stood_ms += at_ms - self.since
+            self.since = None
+
+    def active_ms(self, at_ms: int) -> int:
+        return (at_ms if self.since is None else self.since) - self._stood_ms
+
+
 class Session:
     """A run in play. ``step`` takes the next event, ``tally`` says what it all comes to.
 
-    The cost of a step does not grow with the run: states share what they have in common.
+    The cost of a step does not grow with the run: states share what they have in common. Controls say what is wanted
+    and do nothing where it is so already: a second stop is no start. After the end only an undo changes anything; a
+    note is kept beside the count.
 
     >>> from jolly_core.challenges.registry import get_challenge
     >>> session = Session(get_challenge("makes_of_n"), {"attempts": 10, "goal": 8})
@@ -47,8 +70,8 @@ class Session:
         self._states: list[Any] = [challenge.start(self.settings)]
         self._last: Event | None = None
         self._last_press: Event | None = None
-        self._paused_at: int | None = None
-        self._paused_ms = 0
+        self._clock = _Clock()
+        self._is_paused = False
         self._is_stopped = False
         self._ignored = 0
         self._notes: list[str] = []
@@ -58,34 +81,45 @@ class Session:
         if self._last is not None:
             check_follows(self._last, event)
         self._last = event
-        if event.kind in PRESSES:
-            self._press(event)
-        elif event.kind == NOTE:
+        if event.kind == NOTE:
             self._notes.append(event.text)
-        elif event.kind == PAUSE:
-            if self._paused_at is None and not self.is_over():
-                self._paused_at = event.at_ms
-        elif event.kind == RESUME:
-            self._resume(event.at_ms)
-        elif event.kind == FINISH:
-            self._resume(event.at_ms)
-            self._is_stopped = not self.is_over()
         elif event.kind == UNDO:
             self._undo(event)
+        elif self._ending(self._clock.active_ms(event.at_ms)) is None:
+            self._step_on(event)
+
+    def _step_on(self, event: Event) -> None:
+        """An event of a run that is not over."""
+        if event.kind in PRESSES:
+            self._press(event)
+        elif event.kind == PAUSE:
+            self._is_paused = True
+            self._clock.stand(event.at_ms)
+        elif event.kind == RESUME:
+            self._is_paused = False
+            self._clock.go(event.at_ms)
+        elif event.kind == FINISH:
+            self._is_stopped = True
+            self._clock.stand(event.at_ms)
 
     def tally(self, at_ms: int | None = None) -> Tally:
         """What the events so far come to, at ``at_ms`` of the run's clock (at the last event when left out)."""
         active_ms = self._active_ms(at_ms)
-        state = self._states[-1]
-        count = self.challenge.count(state)
-        reading = self.challenge.read(self.settings, state, active_ms)
         ending = self._ending(active_ms)
+        state = self._states[-1]
+        closes_ms = self.challenge.closes_ms(self.settings, state)
+        # What comes after the end takes no time of the run.
+        used_ms = min(active_ms, LONGEST_RUN_MS if closes_ms is None else closes_ms)
+        reading = self.challenge.read(self.settings, state, used_ms)
+        count = self.challenge.count(state)
+        # Beyond its goal a count is out of nothing any more.
+        is_beyond = reading.out_of is not None and reading.number > reading.out_of
         detail = {**reading.detail, **({"notes": list(self._notes)} if self._notes else {})}
         return Tally(
             format=self.challenge.id,
             number=reading.number,
             number_label=reading.number_label,
-            out_of=reading.out_of,
+            out_of=None if is_beyond else reading.out_of,
             next=reading.next if ending is None else "Done",
             to_goal=reading.to_goal,
             target=None if ending else reading.target,
@@ -100,15 +134,16 @@ class Session:
             rate=round(count.makes / count.attempts, 4) if count.attempts else None,
             streak=count.streak,
             best_streak=count.best_streak,
-            time_used_ms=active_ms,
+            time_used_ms=used_ms,
             time_left_ms=reading.time_left_ms,
             rest_left_ms=0 if ending else reading.rest_left_ms,
-            is_paused=self._paused_at is not None,
+            is_paused=self._is_paused and ending is None,
             is_over=ending is not None,
             ending=ending,
             undoable=len(self._states) - 1,
             ignored=self._ignored,
-            metrics=dict(reading.metrics),
+            metrics=measured(self.challenge, reading, is_whole=ending in WHOLE),
+            in_hand={} if ending else dict(reading.in_hand),
             detail=detail,
         )
 
@@ -118,24 +153,32 @@ class Session:
 
     def _press(self, event: Event) -> None:
         challenge, settings, state = self.challenge, self.settings, self._states[-1]
-        active_ms = event.at_ms - self._paused_ms
-        is_closed = self._paused_at is not None or self._is_stopped or challenge.ending(settings, state, active_ms)
-        if is_closed or self._is_double_tap(event) or not challenge.takes(settings, state, event, active_ms):
+        active_ms = self._clock.active_ms(event.at_ms)
+        if self._is_paused or self._is_double_tap(event) or not challenge.takes(settings, state, event, active_ms):
             self._ignored += 1
             return
-        self._states.append(challenge.step(settings, state, event, active_ms))
+        state = challenge.step(settings, state, event, active_ms)
+        self._states.append(state)
         self._last_press = event
+        if challenge.ending(settings, state) is not None:
+            self._clock.stand(event.at_ms)
 
     def _undo(self, event: Event) -> None:
-        """Take back stopping by hand, or else the last press that counted; the run goes on if it can."""
+        """Take back stopping by hand, or else the last press that counted; the run goes on if it can.
+
+        It goes on from where its clock stood: time after a stop, or after the end, was not played.
+        """
         if self._is_double_tap(event):
-            self._ignored += 1
             return
         self._last_press = event
         if self._is_stopped:
             self._is_stopped = False
         elif len(self._states) > 1:
             self._states.pop()
+        if not self._is_paused:
+            self._clock.go(event.at_ms)
+        resumed = self.challenge.resume(self.settings, self._states[-1], self._clock.active_ms(event.at_ms))
+        self._states[-1] = resumed
 
     def _is_double_tap(self, event: Event) -> bool:
         last = self._last_press
@@ -143,21 +186,25 @@ class Session:
             return False
         return event.at_ms - last.at_ms < self.double_tap_ms
 
-    def _resume(self, at_ms: int) -> None:
-        if self._paused_at is not None:
-            self._paused_ms += at_ms - self._paused_at
-            self._paused_at = None
-
     def _active_ms(self, at_ms: int | None = None) -> int:
         last_ms = self._last.at_ms if self._last else 0
-        now_ms = last_ms if at_ms is None else max(at_ms, last_ms)
-        if self._paused_at is not None:
-            now_ms = self._paused_at
-        return now_ms - self._paused_ms
+        return self._clock.active_ms(last_ms if at_ms is None else max(at_ms, last_ms))
 
     def _ending(self, active_ms: int) -> str | None:
-        by_rule = self.challenge.ending(self.settings, self._states[-1], active_ms)
-        return by_rule or (STOPPED if self._is_stopped else None)
+        state = self._states[-1]
+        if by_press := self.challenge.ending(self.settings, state):
+            return by_press
+        if self._is_stopped or active_ms > LONGEST_RUN_MS:
+            return STOPPED
+        return TIME if self.challenge.is_timed_out(self.settings, state, active_ms) else None
+
+
+def measured(challenge: Challenge[Any], reading: Reading, *, is_whole: bool) -> dict[str, int | float | None]:
+    """What of a reading's metrics can be said: of a run that is not whole, nothing that needs a whole one."""
+    return {
+        metric.id: reading.metrics[metric.id] if is_whole or not metric.needs_whole else None
+        for metric in challenge.metrics
+    }
 
 
 def replay(

@@ -2,45 +2,37 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping
 from dataclasses import dataclass, field, replace
-from math import ceil
+from math import ceil, floor, inf
 from typing import Any
 
-from jolly_core.challenges.contract import (
-    GOAL,
-    MISSED,
-    MOST_ATTEMPTS,
-    Attempts,
-    Estimate,
-    Metric,
-    Pace,
-    Reading,
-    Sheet,
-    time_of,
-)
+from jolly_core.challenges.contract import GOAL, MISSED, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count, Trail
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
     MAKES,
     MISSES,
     SECONDS_LIMIT,
+    SOON_TOLD,
     Counted,
-    limit_reached,
+    attempts_reached,
+    has_limit,
+    limit_words,
+    most_attempts,
     time_left_ms,
 )
 from jolly_core.challenges.events import LET, MAKE, Event
+from jolly_core.challenges.foretelling import Attempts, Estimate, Pace, minutes_words, time_of, waited
+from jolly_core.challenges.lessons import is_enough
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.errors import CoreError
+from jolly_core.stats.chain import WON, chance_to_win, wait_to_win
+from jolly_core.stats.waiting import Waiting
 from jolly_core.streaks.chance import attempts_for_chance, chance_of_streak
-from jolly_core.streaks.expectation import (
-    attempts_to_streak,
-    attempts_to_streak_within,
-    attempts_to_streaks,
-    attempts_within,
-    first_miss_within,
-)
-from jolly_core.words import counted
+from jolly_core.streaks.expectation import FirstMiss, StreakWait, attempts_to_streak, wait_for_streak
+from jolly_core.words import counted, tries
 
 ENDS, RESETS = "ends", "resets"
 #: Nobody keeps at one streak for longer; an estimate says "an hour" and leaves it there.
@@ -81,8 +73,8 @@ class Streak(Counted[StreakState]):
     )
     metrics = (
         Metric("best_streak", "best streak", "up", "in a row"),
-        Metric("sets_done", "sets done", "up", "sets"),
-        Metric("attempts_to_goal", "attempts to the goal", "down", "attempts"),
+        Metric("sets_done", "sets done", "up", "sets", "set"),
+        Metric("attempts_to_goal", "attempts to the goal", "down", "attempts", "attempt", missing="goal not reached"),
     )
     totals = (
         WholeNumber("best_streak", "Best row", 0, 1000, 0),
@@ -122,12 +114,12 @@ class Streak(Counted[StreakState]):
             streaks, row, done, done_ms = streaks.plus(row), 0, done + 1, active_ms
         return StreakState(count, row, best, done, done_ms, streaks)
 
-    def ending(self, settings: Settings, state: StreakState, active_ms: int) -> str | None:
+    def ending(self, settings: Settings, state: StreakState) -> str | None:
         if state.sets_done >= settings["sets"]:
             return GOAL
         if settings["on_miss"] == ENDS and state.count.misses:
             return MISSED
-        return limit_reached(settings, state.count, active_ms)
+        return attempts_reached(settings, state.count)
 
     def read(self, settings: Settings, state: StreakState, active_ms: int) -> Reading:
         goal, sets = settings["goal"], settings["sets"]
@@ -143,6 +135,7 @@ class Streak(Counted[StreakState]):
             time_left_ms=time_left_ms(settings, active_ms),
             rest_left_ms=rest_left_ms,
             wakes_in_ms=rest_left_ms or None,
+            in_hand={"best_streak": state.row},
             metrics={
                 "best_streak": state.best_row,
                 "sets_done": state.sets_done,
@@ -174,27 +167,16 @@ class Streak(Counted[StreakState]):
         return words if settings["sets"] == 1 else f"{words}, {set_words}"
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        """Exact for a known rate; the ends allow for a rate that is only estimated, by one standard error."""
-        worse, better = max(0.01, pace.rate - pace.rate_error), min(0.99, pace.rate + pace.rate_error)
-        goal, sets, limit = settings["goal"], settings["sets"], settings["attempts_limit"] or MOST_ATTEMPTS
+        return waited(lambda rate: self._waiting(settings, rate), pace, settings["attempts_limit"])
+
+    def _waiting(self, settings: Settings, rate: float) -> Waiting:
+        goal, sets = settings["goal"], settings["sets"]
         if settings["on_miss"] == ENDS:
-            whole = min(goal * sets, limit)
-            return Attempts(
-                first_miss_within(worse, whole, 0.05),
-                attempts_within(pace.rate, whole),
-                first_miss_within(better, whole, 0.95),
-            )
+            return FirstMiss(rate, goal * sets)
         if sets == 1:
-            low = attempts_for_chance(better, goal, 0.05)
-            high = attempts_for_chance(worse, goal, 0.95)
-            expected = attempts_to_streak_within(pace.rate, goal, limit)
-            at_limit = 1 - chance_of_streak(pace.rate, goal, limit)
-        else:
-            low = attempts_to_streaks(better, goal, sets, 0.05)
-            high = attempts_to_streaks(worse, goal, sets, 0.95)
-            expected = sets * attempts_to_streak(pace.rate, goal)
-            at_limit = 0.0
-        return Attempts(min(max(low, goal * sets), limit), min(expected, limit), min(high, limit), at_limit)
+            return StreakWait(rate, goal)
+        closed = wait_for_streak(rate, goal).times(sets)
+        return wait_to_win((0, 0), _rows(goal, sets), rate, closed.mean, most=SOON_TOLD) or closed
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         rest_s = settings["rest_s"] * (settings["sets"] - 1)
@@ -227,23 +209,53 @@ class Streak(Counted[StreakState]):
         return StreakState(count, best_row=min(best, goal), sets_done=sets_done)
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
-        if metric_id == "attempts_to_goal" and settings["sets"] == 1:
-            return chance_of_streak(pace.rate, settings["goal"], int(mark))
-        if metric_id != "best_streak":
-            return None
+        goal, sets, most = settings["goal"], settings["sets"], most_attempts(settings, pace, within_s)
+        if mark <= 0 and metric_id != "attempts_to_goal":
+            return 1.0
+        if metric_id == "attempts_to_goal":
+            # Only what the game itself cuts; the mark is a limit of its own.
+            return self._chance_of_sets(settings, pace, sets, min(floor(mark), most_attempts(settings, pace, None)))
+        if metric_id == "sets_done":
+            return 0.0 if mark > sets else self._chance_of_sets(settings, pace, ceil(mark), most)
         row = ceil(mark)
-        if row > settings["goal"]:
+        if row > goal or row > most:
             return 0.0
         if settings["on_miss"] == ENDS:
             return float(pace.rate**row)
-        return chance_of_streak(pace.rate, max(1, row), self._most_attempts(settings, pace, within_s))
+        return chance_of_streak(pace.rate, row, most)
 
-    def _most_attempts(self, settings: Settings, pace: Pace, within_s: int) -> int:
-        seconds = within_s if settings["seconds_limit"] is None else min(within_s, settings["seconds_limit"])
-        return _shorter(seconds * 1000 // pace.attempt_ms, settings["attempts_limit"])
+    def _chance_of_sets(self, settings: Settings, pace: Pace, sets: int, most: int) -> float:
+        goal = settings["goal"]
+        if most < goal * sets:
+            return 0.0
+        if settings["on_miss"] == ENDS:
+            return float(pace.rate ** (goal * sets))
+        if sets == 1:
+            return chance_of_streak(pace.rate, goal, most)
+        exact = chance_to_win((0, 0), _rows(goal, sets), pace.rate, most)
+        return wait_for_streak(pace.reckoned, goal).times(sets).chance_within(most) if exact is None else exact
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        return int(settings["goal"]) if metric_id == "best_streak" else 0
+    def leading(self, settings: Settings) -> str:
+        return "sets_done" if settings["sets"] > 1 else "best_streak"
+
+    def asked(self, settings: Settings) -> str:
+        is_cut = settings["on_miss"] == ENDS or has_limit(settings)
+        return self.leading(settings) if is_cut else "attempts_to_goal"
+
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        goal, sets = settings["goal"], settings["sets"]
+        if metric_id == "attempts_to_goal":
+            return goal * sets, inf
+        highest = goal if metric_id == "best_streak" else sets
+        # What nothing cuts goes on until it is reached.
+        return (0 if settings["on_miss"] == ENDS or has_limit(settings) else highest), highest
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        rows = f"best {tally['metrics']['best_streak']} in a row" if metric_id != "best_streak" else ""
+        sets = f"{tally['metrics']['sets_done']} of {counted(settings['sets'], 'set')}" if settings["sets"] > 1 else ""
+        if metric_id == "sets_done":
+            return f"of {settings['sets']}, {rows}"
+        return ", ".join(each for each in (rows, sets, f"in {tries(tally['attempts'])}") if each)
 
     def cost_words(self, settings: Settings, pace: Pace, metric_id: str, mark: float) -> str | None:
         row = ceil(mark)
@@ -252,14 +264,14 @@ class Streak(Counted[StreakState]):
         mean, most = attempts_to_streak(pace.rate, row), attempts_for_chance(pace.rate, row, 0.9)
         if mean * pace.attempt_ms > LONGEST_ESTIMATE_S * 1000:
             return f"{row} in a row would take over an hour at today's rate: take a nearer goal first."
-        minutes, longest = (_minutes(attempts * pace.attempt_ms / 60_000) for attempts in (mean, most))
+        minutes, longest = (minutes_words(attempts * pace.attempt_ms / 1000) for attempts in (mean, most))
         return (
             f"{row} in a row takes about {round(mean)} tries on average, nine times in ten no more than {round(most)}: "
             f"{minutes}, at most {longest}."
         )
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
-        if not tally["attempts"]:
+        if not is_enough(tally):
             return ()
         # Laplace's rule keeps the rate of a short run off the ends.
         rate = (tally["makes"] + 1) / (tally["attempts"] + 2)
@@ -274,16 +286,19 @@ class Streak(Counted[StreakState]):
         if settings["sets"] > 1:
             words = f"{settings['sets']} sets of {words}"
         if settings["on_miss"] == ENDS:
-            return f"{words}, one life"
-        if settings["attempts_limit"] is not None:
-            return f"{words}, within {settings['attempts_limit']} tries"
-        return words
+            words = f"{words}, one life"
+        return words + limit_words(settings)
 
 
-def _minutes(minutes: float) -> str:
-    return "under a minute" if minutes < 1 else counted(round(minutes), "minute")
+def _rows(goal: int, sets: int) -> Callable[[tuple[int, int], bool], Any]:
+    """The way to so many rows of a goal: the row in hand, and the sets that are done."""
 
+    def after(state: tuple[int, int], is_made: bool) -> tuple[int, int] | str:
+        row, done = state
+        if not is_made:
+            return 0, done
+        if row + 1 < goal:
+            return row + 1, done
+        return WON if done + 1 == sets else (0, done + 1)
 
-def _shorter(first: int, second: int | None) -> int:
-    """The smaller of a limit and one that may be missing."""
-    return first if second is None else min(first, second)
+    return after

@@ -4,27 +4,22 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from functools import lru_cache
+from itertools import accumulate
 from typing import Any
 
-from jolly_core.challenges.contract import (
-    GOAL,
-    MISSED,
-    MOST_BOXES,
-    Attempts,
-    Estimate,
-    Metric,
-    Pace,
-    Reading,
-    Sheet,
-    time_of,
-)
+from jolly_core.challenges.contract import GIVEN_UP, GOAL, MOST_BOXES, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import MAKES, MISSES, Counted
 from jolly_core.challenges.events import LET, MAKE, Event
+from jolly_core.challenges.foretelling import Attempts, Estimate, Pace, time_of, waited
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Choice, Settings, WholeNumber
 from jolly_core.errors import CoreError
+from jolly_core.stats.chain import MOST_STATES, WON, wait_to_win
+from jolly_core.stats.waiting import Wait, Waiting
 from jolly_core.tempo.click import stroke_ms, strokes_a_minute, tempo_steps
-from jolly_core.words import clock
+from jolly_core.words import clock, counted
 
 STROKES, TIMED = "strokes", "timed"
 #: Between two tempi: breathe, set the click, lift the sticks. Common practice, no source.
@@ -64,8 +59,8 @@ class TempoLadder(Counted[TempoState]):
     )
     metrics = (
         Metric("tempo", "highest clean tempo", "up", "bpm"),
-        Metric("steps", "tempi held", "up", "tempi"),
-        Metric("strokes", "clean strokes", "up", "strokes"),
+        Metric("steps", "tempi held", "up", "tempi", "tempo"),
+        Metric("strokes", "clean strokes", "up", "strokes", "stroke"),
     )
     totals = (WholeNumber("tempo", "Highest clean tempo", 0, 400, 0), MAKES, MISSES)
 
@@ -89,10 +84,10 @@ class TempoLadder(Counted[TempoState]):
         strokes = state.strokes + _strokes(settings, state.step)
         return TempoState(count, state.step + 1, 0, clean, strokes)
 
-    def ending(self, settings: Settings, state: TempoState, active_ms: int) -> str | None:
+    def ending(self, settings: Settings, state: TempoState) -> str | None:
         if state.step >= len(_tempi(settings)):
             return GOAL
-        return MISSED if state.failed >= settings["give_up"] else None
+        return GIVEN_UP if state.failed >= settings["give_up"] else None
 
     def read(self, settings: Settings, state: TempoState, active_ms: int) -> Reading:
         tempi = _tempi(settings)
@@ -124,11 +119,7 @@ class TempoLadder(Counted[TempoState]):
         )
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
-        tempi = len(_tempi(settings))
-        # Every tempo is played once at least until it is given up; at the most each one fails all but once.
-        usual = pace.usual
-        held = tempi / 2 if usual is None else max(0.0, (usual - settings["start"]) / settings["step"] + 1)
-        return Attempts(1, min(tempi, held + settings["give_up"]), tempi * settings["give_up"])
+        return waited(lambda rate: _goes(len(_tempi(settings)), int(settings["give_up"]), rate), pace)
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         """By the click, not by the athlete's pace: every go takes its strokes or its time, and a breath."""
@@ -141,17 +132,54 @@ class TempoLadder(Counted[TempoState]):
         rule = f"{self.goal_words(settings).capitalize()}: a tick for clean, a cross for not; give up after "
         return Sheet(f"{rule}{settings['give_up']} crosses running.", min(MOST_BOXES, len(_tempi(settings))), "tempo")
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+    def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        tempi, held = _tempi(settings), 0
+        # The first step at which the mark is reached.
+        reached = {"tempo": lambda step: tempi[step - 1], "steps": lambda step: step}.get(metric_id)
+        strokes = list(accumulate(_strokes(settings, step) for step in range(len(tempi))))
+        if mark <= 0:
+            return 1.0
+        for step in range(1, len(tempi) + 1):
+            if (reached(step) if reached else strokes[step - 1]) >= mark:
+                held = step
+                break
+        # A tempo is held unless it fails as often running as it is given up after.
+        return float((1 - (1 - pace.rate) ** settings["give_up"]) ** held) if held else 0.0
+
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
         tempi = _tempi(settings)
-        return {
-            "tempo": tempi[-1],
-            "steps": len(tempi),
-            "strokes": sum(_strokes(settings, step) for step in range(len(tempi))),
-        }.get(metric_id, 0)
+        if metric_id == "strokes":
+            return 0, sum(_strokes(settings, step) for step in range(len(tempi)))
+        return 0, tempi[-1] if metric_id == "tempo" else len(tempi)
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        metrics, tempi = tally["metrics"], _tempi(settings)
+        if metric_id == "tempo":
+            if metrics["steps"] is None:
+                return f"of {tempi[-1]}"
+            return f"of {tempi[-1]}, {metrics['steps']} of {counted(len(tempi), 'tempo', 'tempi')} held"
+        return f"up to {metrics['tempo']} bpm"
 
     def goal_words(self, settings: Settings) -> str:
         tempi = _tempi(settings)
-        return f"{tempi[0]} to {tempi[-1]} bpm, {settings['step']} faster each time"
+        words = f"{tempi[0]} to {tempi[-1]} bpm, {settings['step']} faster each time"
+        return f"{words}, given up after {counted(settings['give_up'], 'miss', 'misses')}"
+
+
+@lru_cache(maxsize=256)
+def _goes(tempi: int, give_up: int, rate: float) -> Waiting:
+    """The goes until all tempi are held or one is given up: exactly, for there are few."""
+
+    def after(state: tuple[int, int], is_made: bool) -> tuple[int, int] | str:
+        step, failed = state
+        if is_made:
+            return WON if step + 1 == tempi else (step + 1, 0)
+        return WON if failed + 1 == give_up else (step, failed + 1)
+
+    fail = 1 - rate
+    a_tempo = sum(place * fail ** (place - 1) * rate for place in range(1, give_up + 1)) + give_up * fail**give_up
+    mean = a_tempo * sum((1 - fail**give_up) ** step for step in range(tempi))
+    return wait_to_win((0, 0), after, rate, mean, most=MOST_STATES) or Wait(mean, mean, 1)
 
 
 def _tempi(settings: Settings) -> range:

@@ -7,19 +7,12 @@ from dataclasses import dataclass, field, replace
 from statistics import NormalDist
 from typing import Any
 
-from jolly_core.challenges.contract import (
-    NINE_IN_TEN_Z,
-    TIME,
-    Attempts,
-    Estimate,
-    Metric,
-    Pace,
-    Reading,
-    Sheet,
-)
+from jolly_core.challenges.contract import Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count, Trail
 from jolly_core.challenges.counted import Counted
-from jolly_core.challenges.events import MAKE, MISS, Event
+from jolly_core.challenges.events import LET, MAKE, MISS, Event
+from jolly_core.challenges.foretelling import NINE_IN_TEN_Z, Attempts, Estimate, Pace, between
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.rally import (
     FASTEST_INTERVAL_MS,
     Rally,
@@ -45,8 +38,8 @@ RALLY_BOXES = 8
 class TimedState:
     """``rally`` is the one in hand; ``rallies`` those that ended, each with whether a break ended it.
 
-    ``longest`` is of the rallies alone: unlike a row of makes, a rally is ended by a let, too. The rest are sums over
-    all rallies: intervals in play and their time, gaps after a break and theirs, and rallies that a break ended.
+    A let leaves a rally standing, but the time to the next contact is none of play: ``is_let`` until then. The rest are
+    sums over all rallies: intervals in play and their time, gaps after a break and theirs, rallies that a break ended.
     """
 
     count: Count = NOTHING
@@ -58,6 +51,7 @@ class TimedState:
     gaps_ms: int = 0
     gaps: int = 0
     broken: int = 0
+    is_let: bool = False
 
 
 class TimedCount(Counted[TimedState]):
@@ -74,10 +68,12 @@ class TimedCount(Counted[TimedState]):
         WholeNumber("seconds", "Seconds", 5, 3600, 60, "s"),
         WholeNumber("goal", "Contacts to reach", 1, 10000, None),
     )
+    prior = Pace(attempt_ms=1200, rate=0.9)
     metrics = (
-        Metric("total", "contacts", "up", "contacts"),
-        Metric("longest_rally", "longest rally", "up", "contacts"),
-        Metric("breaks", "breaks", "down", "breaks"),
+        Metric("total", "contacts", "up", "contacts", "contact"),
+        Metric("longest_rally", "longest rally", "up", "contacts", "contact"),
+        # Few breaks in a run that was cut short prove nothing.
+        Metric("breaks", "breaks", "down", "breaks", "break", needs_whole=True),
     )
     totals = (
         WholeNumber("total", "Contacts", 0, 10000, 0),
@@ -88,25 +84,29 @@ class TimedCount(Counted[TimedState]):
     def start(self, settings: Settings) -> TimedState:
         return TimedState()
 
+    def takes(self, settings: Settings, state: TimedState, press: Event, active_ms: int) -> bool:
+        # A break needs something that was in play.
+        return super().takes(settings, state, press, active_ms) and (press.kind != MISS or state.rally is not None)
+
     def step(self, settings: Settings, state: TimedState, press: Event, active_ms: int) -> TimedState:
         count, rally = state.count.after(press.kind), state.rally
         if press.kind == MAKE:
             return _contact(state, count, active_ms)
-        if rally is None:  # a break before any contact, or a second one: nothing was in play
-            return replace(state, count=count)
-        is_break = press.kind == MISS
-        rallies = state.rallies.plus((rally, is_break))
-        return replace(state, count=count, rally=None, rallies=rallies, broken=state.broken + is_break)
+        if press.kind == LET or rally is None:
+            return replace(state, count=count, is_let=rally is not None)
+        rallies = state.rallies.plus((rally, True))
+        return replace(state, count=count, rally=None, rallies=rallies, broken=state.broken + 1, is_let=False)
 
-    def ending(self, settings: Settings, state: TimedState, active_ms: int) -> str | None:
-        # A contact on the last millisecond still counts, so the run is over only after it.
-        return TIME if active_ms > settings["seconds"] * 1000 else None
+    def ending(self, settings: Settings, state: TimedState) -> str | None:
+        return None
+
+    def closes_ms(self, settings: Settings, state: TimedState) -> int:
+        return int(settings["seconds"]) * 1000
 
     def read(self, settings: Settings, state: TimedState, active_ms: int) -> Reading:
         goal, left_ms = settings["goal"], max(0, settings["seconds"] * 1000 - active_ms)
         total = state.count.makes
         to_goal = None if goal is None else max(0, goal - total)
-        is_over = self.ending(settings, state, active_ms) is not None
         return Reading(
             number=total,
             number_label="contacts",
@@ -114,12 +114,8 @@ class TimedCount(Counted[TimedState]):
             next=_next(to_goal, is_broken=state.rally is None and state.rallies.length > 0),
             to_goal=to_goal,
             time_left_ms=left_ms,
-            metrics={
-                "total": total,
-                "longest_rally": state.longest,
-                # Few breaks in a run that was cut short prove nothing.
-                "breaks": state.count.misses if is_over else None,
-            },
+            metrics={"total": total, "longest_rally": state.longest, "breaks": state.count.misses},
+            in_hand={"longest_rally": state.rally.contacts if state.rally else 0},
             detail=self._detail(settings, state),
         )
 
@@ -132,15 +128,15 @@ class TimedCount(Counted[TimedState]):
             "rallies": [{"contacts": r.contacts, "from_ms": r.from_ms, "to_ms": r.to_ms} for r in rallies],
             "rallies_ended": state.rallies.length,
             "in_play_ms": state.in_play_ms,
-            "arithmetic": _arithmetic(settings, pace, state.count.makes) if pace else None,
+            "arithmetic": _arithmetic(settings, state, pace) if pace else None,
         }
 
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
         if pace.usual is None:
             expected = settings["seconds"] * 1000 / pace.attempt_ms
-            return Attempts(expected / 2, expected, expected * 2)
+            return between(expected / 2, expected, expected * 2)
         spread = NINE_IN_TEN_Z * (pace.spread or pace.usual / 4)
-        return Attempts(max(0.0, pace.usual - spread), pace.usual, pace.usual + spread)
+        return between(pace.usual - spread, pace.usual, pace.usual + spread)
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         return Estimate(settings["seconds"], settings["seconds"], settings["seconds"])
@@ -165,8 +161,12 @@ class TimedCount(Counted[TimedState]):
         # Totals of one athlete lie about their usual much as a normal curve does; the half is for whole contacts.
         return 1 - NormalDist(pace.usual, pace.spread).cdf(mark - 0.5)
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
-        return settings["seconds"] * 1000 // FASTEST_INTERVAL_MS if metric_id == "total" else 0
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        return 0, settings["seconds"] * 1000 // FASTEST_INTERVAL_MS
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        breaks = counted(tally["misses"], "break")
+        return breaks if metric_id == "total" else f"{counted(tally['makes'], 'contact')} in all"
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         arithmetic = tally["detail"]["arithmetic"]
@@ -183,24 +183,27 @@ def _contact(state: TimedState, count: Count, at_ms: int) -> TimedState:
     rally, rallies = state.rally, state.rallies
     intervals, in_play_ms, gaps_ms, gaps = state.intervals, state.in_play_ms, state.gaps_ms, state.gaps
     if rally:
-        intervals, in_play_ms = intervals + 1, in_play_ms + at_ms - rally.to_ms
+        if not state.is_let:
+            intervals, in_play_ms = intervals + 1, in_play_ms + at_ms - rally.to_ms
         rally = Rally(rally.contacts + 1, rally.from_ms, at_ms)
     else:
         rally = Rally(1, at_ms, at_ms)
-        if rallies.last is not None and rallies.last[1]:
+        if rallies.last is not None:
             gaps_ms, gaps = gaps_ms + at_ms - rallies.last[0].to_ms, gaps + 1
     longest = max(state.longest, rally.contacts)
     return TimedState(count, rally, longest, rallies, intervals, in_play_ms, gaps_ms, gaps, state.broken)
 
 
-def _arithmetic(settings: Settings, pace: RallyPace, total: int) -> dict[str, Any]:
-    duration_ms, goal = settings["seconds"] * 1000, settings["goal"]
+def _arithmetic(settings: Settings, state: TimedState, pace: RallyPace) -> dict[str, Any]:
+    duration_ms, goal, total = settings["seconds"] * 1000, settings["goal"], state.count.makes
     lift = lift_to_goal(duration_ms, goal, pace, total) if goal is not None and total < goal else None
     return {
         "interval_ms": round(pace.interval_ms),
         "per_minute": float(round(60_000 / pace.interval_ms, 1)),
         "lost_per_break_ms": round(pace.lost_ms),
         "breaks": pace.breaks,
+        "intervals": state.intervals,
+        "gaps": state.gaps,
         "one_break_fewer": gain_one_break_fewer(duration_ms, pace),
         "tenth_earlier": gain_tenth_earlier(duration_ms, pace),
         "breaks_allowed": None if goal is None else most_breaks(duration_ms, goal, pace.interval_ms, pace.lost_ms),

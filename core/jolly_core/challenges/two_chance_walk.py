@@ -6,19 +6,28 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import MOST_BOXES, Metric, Reading, Sheet
+from jolly_core.challenges.contract import MOST_BOXES, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import (
     ATTEMPTS_LIMIT,
     MAKES,
     MISSES,
+    NOWHERE,
     SECONDS_LIMIT,
     Reaching,
+    Road,
+    has_limit,
+    limit_words,
     time_left_ms,
 )
 from jolly_core.challenges.events import LET, MAKE, Event
+from jolly_core.challenges.foretelling import Pace
+from jolly_core.challenges.lessons import ENOUGH_AT_ONE, LUCK
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Choice, Names, Settings, WholeNumber
 from jolly_core.challenges.targets import Tries, after_try, following, no_tries, tried_rows
+from jolly_core.stats.chain import WON
+from jolly_core.stats.comparing import chance_of_so_few
 from jolly_core.stats.waiting import Wait
 from jolly_core.stats.walk import wait_for_walk
 from jolly_core.words import counted
@@ -61,12 +70,13 @@ class TwoChanceWalk(Reaching[WalkState]):
         ATTEMPTS_LIMIT,
         SECONDS_LIMIT,
     )
+    prior = Pace(attempt_ms=12_000)
     metrics = (
-        Metric("walked", "targets walked", "up", "targets"),
-        Metric("balls_to_goal", "balls to the end", "down", "balls"),
-        Metric("first_rate", "first balls made", "up", "%"),
-        Metric("second_rate", "second balls made", "up", "%"),
-        Metric("doubles", "double misses", "down", "double misses"),
+        Metric("walked", "targets walked", "up", "targets", "target"),
+        Metric("balls_to_goal", "balls to the end", "down", "balls", "ball", missing="end not reached"),
+        Metric("first_rate", "first balls made", "up", "%", needs_whole=True),
+        Metric("second_rate", "second balls made", "up", "%", needs_whole=True),
+        Metric("doubles", "double misses", "down", "double misses", "double miss", needs_whole=True),
     )
     totals = (
         WholeNumber("walked", "Targets walked", 0, 24, 0),
@@ -105,7 +115,6 @@ class TwoChanceWalk(Reaching[WalkState]):
     def read(self, settings: Settings, state: WalkState, active_ms: int) -> Reading:
         names = settings["targets"]
         is_done = self.is_reached(settings, state)
-        is_over = self.ending(settings, state, active_ms) is not None
         return Reading(
             number=state.place,
             number_label="targets walked",
@@ -120,12 +129,14 @@ class TwoChanceWalk(Reaching[WalkState]):
                 "balls_to_goal": self.taken(settings, state),
                 "first_rate": _share(state.firsts),
                 "second_rate": _share(state.seconds),
-                "doubles": state.doubles if is_over else None,
+                "doubles": state.doubles,
             },
+            in_hand={"walked": state.place},
             detail={
                 "targets": tried_rows(names, state.tries),
                 "is_second": state.is_second,
                 "doubles": state.doubles,
+                "balls": [list(state.firsts), list(state.seconds)],
             },
         )
 
@@ -133,26 +144,52 @@ class TwoChanceWalk(Reaching[WalkState]):
         again = settings["on_double"] == STARTS_AGAIN
         return wait_for_walk([rate] * len(settings["targets"]), starts_again=again)
 
+    def fewest(self, settings: Settings) -> int:
+        return len(settings["targets"])
+
+    def road(self, settings: Settings, metric_id: str, mark: int) -> Road | None:
+        """The target in hand, and whether its second ball is."""
+        if metric_id not in ("walked", self.reaching):
+            return None
+        whole, again = len(settings["targets"]), settings["on_double"] == STARTS_AGAIN
+        wanted = mark if metric_id == "walked" else whole
+
+        def after(state: tuple[int, bool], is_made: bool) -> tuple[int, bool] | str:
+            place, is_second = state
+            if is_made:
+                return WON if place + 1 >= wanted else (place + 1, False)
+            return (0 if again and is_second else place, not is_second)
+
+        return Road((0, False), after) if wanted <= whole else NOWHERE
+
     def sheet(self, settings: Settings) -> Sheet:
         double = "start again" if settings["on_double"] == STARTS_AGAIN else "stay there"
         rule = f"Walk {counted(len(settings['targets']), 'target')}, two balls at each; both missed: {double}."
         return Sheet(f"{rule} Tick makes, cross misses.", MOST_BOXES, "ball")
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
+        whole = len(settings["targets"])
+        if metric_id == "walked":
+            return (0 if has_limit(settings) else whole), whole
         if metric_id in ("first_rate", "second_rate"):
-            return 100
-        return len(settings["targets"]) if metric_id == "walked" else 0
+            return 0, 100
+        return super().span(settings, metric_id)
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         first, second = tally["metrics"]["first_rate"], tally["metrics"]["second_rate"]
-        if first is None or second is None:
+        balls = tally["detail"].get("balls")
+        if first is None or second is None or not balls or min(tried for tried, _ in balls) < ENOUGH_AT_ONE:
             return ()
-        word = "steadies you" if second > first else "is the harder one"
-        return (f"First balls {first:.0f} %, second balls {second:.0f} %: the second ball {word}.",)
+        said = f"First balls {first:.0f} %, second balls {second:.0f} %"
+        (few_tried, few), (many_tried, many) = sorted(balls, key=lambda ball: ball[1] / ball[0])
+        # Either of the two could have been the worse one, so luck has two chances.
+        if 2 * chance_of_so_few(few, few_tried, many, many_tried) >= LUCK:
+            return (f"{said}: no more apart than luck would have it.",)
+        return (f"{said}: the second ball {'steadies you' if second > first else 'is the harder one'}.",)
 
     def goal_words(self, settings: Settings) -> str:
         again = ", back to the start on a double miss" if settings["on_double"] == STARTS_AGAIN else ""
-        return f"walk {counted(len(settings['targets']), 'target')}{again}"
+        return f"walk {counted(len(settings['targets']), 'target')}{again}{limit_words(settings)}"
 
 
 def _next(settings: Settings, state: WalkState) -> str:

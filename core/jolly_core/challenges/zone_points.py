@@ -6,21 +6,14 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from jolly_core.challenges.contract import (
-    ATTEMPTS,
-    MOST_BOXES,
-    NINE_IN_TEN_Z,
-    TIME,
-    Attempts,
-    Estimate,
-    Metric,
-    Pace,
-    Reading,
-    Sheet,
-)
+from jolly_core.challenges.contract import ATTEMPTS, MOST_BOXES, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import MAKES, MISSES, Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
+from jolly_core.challenges.foretelling import NINE_IN_TEN_Z, Attempts, Estimate, Pace, between, exactly
+from jolly_core.challenges.lessons import is_enough
+from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.rally import FASTEST_INTERVAL_MS
 from jolly_core.challenges.settings import LONGEST_NAME, Rows, Settings, Text, WholeNumber
 from jolly_core.challenges.targets import put_at, target_pads
 from jolly_core.errors import CoreError
@@ -57,9 +50,10 @@ class ZonePoints(Counted[PointsState]):
         WholeNumber("goal", "Points to reach", 1, 100_000, None),
     )
     metrics = (
-        Metric("points", "points", "up", "points"),
-        Metric("points_per_ball", "points per ball", "up", "a ball"),
-        Metric("out", "balls out", "down", "out"),
+        Metric("points", "points", "up", "points", "point"),
+        Metric("points_per_ball", "points per ball", "up", "a ball", needs_whole=True),
+        # Few balls out in a run that was cut short prove nothing.
+        Metric("out", "balls out", "down", "balls out", "ball out", needs_whole=True),
     )
     totals = (WholeNumber("points", "Points", 0, 100_000, 0), MAKES, MISSES)
 
@@ -87,16 +81,15 @@ class ZonePoints(Counted[PointsState]):
         balls = put_at(state.balls, place, state.balls[place] + 1)
         return PointsState(balls, state.count.after(MAKE if points else MISS), state.points + points)
 
-    def ending(self, settings: Settings, state: PointsState, active_ms: int) -> str | None:
-        if settings["balls"] is not None and state.count.attempts >= settings["balls"]:
-            return ATTEMPTS
-        # A ball that lands on the last millisecond still counts, so the run is over only after it.
-        return TIME if settings["seconds"] is not None and active_ms > settings["seconds"] * 1000 else None
+    def ending(self, settings: Settings, state: PointsState) -> str | None:
+        return ATTEMPTS if settings["balls"] is not None and state.count.attempts >= settings["balls"] else None
+
+    def closes_ms(self, settings: Settings, state: PointsState) -> int | None:
+        return None if settings["seconds"] is None else int(settings["seconds"]) * 1000
 
     def read(self, settings: Settings, state: PointsState, active_ms: int) -> Reading:
         zones, goal, balls, seconds = (settings[name] for name in ("zones", "goal", "balls", "seconds"))
         attempts = state.count.attempts
-        is_over = self.ending(settings, state, active_ms) is not None
         out = attempts - sum(state.balls)
         worth = [counted(zone["points"], "point") for zone in zones]
         return Reading(
@@ -110,8 +103,7 @@ class ZonePoints(Counted[PointsState]):
             metrics={
                 "points": state.points,
                 "points_per_ball": round(state.points / attempts, 2) if attempts else None,
-                # Few balls out in a run that was cut short prove nothing.
-                "out": out if is_over else None,
+                "out": out,
             },
             detail={
                 "zones": [
@@ -125,13 +117,11 @@ class ZonePoints(Counted[PointsState]):
     def attempts(self, settings: Settings, pace: Pace) -> Attempts:
         balls = settings["balls"]
         if settings["seconds"] is None:
-            return Attempts(balls, balls, balls)
+            return exactly(balls)
         expected = settings["seconds"] * 1000 / pace.attempt_ms
         width = 1 + NINE_IN_TEN_Z * pace.tempo_spread
-        low, high = expected / width, expected * width
-        if balls is None:
-            return Attempts(low, expected, high)
-        return Attempts(min(low, balls), min(expected, balls), min(high, balls))
+        most = expected if balls is None else min(expected, balls)
+        return between(min(expected / width, most), most, expected * width if balls is None else balls)
 
     def estimate(self, settings: Settings, pace: Pace) -> Estimate:
         seconds = settings["seconds"]
@@ -147,19 +137,31 @@ class ZonePoints(Counted[PointsState]):
         rule = f"{timer}Write the points of each ball, 0 for out."
         return Sheet(rule, min(MOST_BOXES, settings["balls"] or MOST_BOXES), "ball")
 
-    def highest_mark(self, settings: Settings, metric_id: str) -> int:
+    def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
         best: int = max(zone["points"] for zone in settings["zones"])
-        most: int = settings["balls"] or settings["seconds"]
-        return {"points": best * most, "points_per_ball": best}.get(metric_id, 0)
+        most: int = settings["balls"] or settings["seconds"] * 1000 // FASTEST_INTERVAL_MS
+        return 0, {"points": best * most, "points_per_ball": best}.get(metric_id, most)
+
+    def first_mark(self, settings: Settings, metric_id: str) -> float | None:
+        if settings["goal"] is not None or metric_id != "points":
+            return None
+        # Seven of ten balls in a zone of middling worth, and a little below that.
+        worth = sum(zone["points"] for zone in settings["zones"]) / len(settings["zones"])
+        return float(max(1, round(0.9 * self.prior.rate * worth * self.attempts(settings, self.prior).expected)))
+
+    def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+        balls = counted(tally["attempts"], "ball")
+        points = "" if metric_id == "points" else f"{counted(tally['metrics']['points'], 'point')} "
+        return f"{points}from {balls}"
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         zones = tally["detail"].get("zones")
-        if not zones or not tally["attempts"]:
+        if not zones or not is_enough(tally):
             return ()
         best = max(zones, key=lambda zone: zone["points"])
         a_ball = tally["metrics"]["points"] / tally["attempts"]
         return (
-            f"{best['balls']} of {counted(tally['attempts'], 'ball')} hit {best['name']}; "
+            f"Of {counted(tally['attempts'], 'ball')} {best['balls']} hit {best['name']}; "
             f"a ball brings {a_ball:.1f} of {counted(best['points'], 'point')} on average.",
         )
 
@@ -169,7 +171,8 @@ class ZonePoints(Counted[PointsState]):
             counted(settings["balls"], "ball") if settings["balls"] is not None else "",
         ]
         words = " or ".join(limit for limit in limits if limit)
-        return f"points in {words}" if settings["goal"] is None else f"{settings['goal']} points in {words}"
+        goal = "points" if settings["goal"] is None else counted(settings["goal"], "point")
+        return f"{goal} in {words}"
 
 
 def _names(settings: Settings) -> list[str]:

@@ -10,7 +10,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from jolly_core.body.traits import FAST, HARD, SLOW, Traits
-from jolly_core.challenges.contract import Estimate
+from jolly_core.challenges.foretelling import Estimate
 from jolly_core.errors import CoreError, Problem
 from jolly_core.planning.partner import PARTNER_GAMES, PartnerGame, condition_for
 from jolly_core.planning.reasons import most_runs, weigh

@@ -7,9 +7,9 @@ from dataclasses import dataclass
 from math import ceil, exp, fsum, log, sqrt
 from statistics import median
 
-from jolly_core.challenges.contract import NINE_IN_TEN_Z, Attempts, Estimate, Pace, time_of
+from jolly_core.challenges.foretelling import NINE_IN_TEN_Z, Estimate, Pace, time_of, waited
 from jolly_core.sides import STRONG
-from jolly_core.stats.race import expected_points, points_within
+from jolly_core.stats.race import RaceWait
 
 #: Between one run and the next: fetch the ball, breathe, look at the number. Common practice, no source.
 BREATHER_S = 30
@@ -136,5 +136,5 @@ POINT_MS = 15_000
 
 def time_of_race(to: int) -> Estimate:
     """How long points first to ``to``, two clear, take between equal partners."""
-    points = Attempts(points_within(to, 0.5, 0.05), expected_points(to, 0.5), points_within(to, 0.5, 0.95))
-    return time_of(points, Pace(attempt_ms=POINT_MS))
+    equal = Pace(attempt_ms=POINT_MS, rate=0.5, seen=10_000)
+    return time_of(waited(lambda rate: RaceWait(to, rate), equal), equal)

@@ -2,19 +2,24 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
+from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from jolly_core.challenges.contract import Challenge, Pace
+from jolly_core.challenges.contract import Challenge
+from jolly_core.challenges.foretelling import Pace
+from jolly_core.challenges.metric import Metric
 from jolly_core.errors import CoreError
+from jolly_core.thresholds.fair import hardest_mark
 from jolly_core.thresholds.threshold import HIGHEST_MARK
 from jolly_core.validation import check_integer, check_number
+from jolly_core.words import counted, plain
 
 #: A mark reached nine times in ten is safe; one reached seven times in ten stretches without breaking. The second is
 #: the success that a next rung aims at. Common practice, no source.
 SAFE, STRETCH = 0.9, 0.7
 LONGEST_MIN = 180
+HUNDRED = 100
 
 
 @dataclass(frozen=True)
@@ -50,32 +55,24 @@ def tune(
     def chance_of(each: float) -> float | None:
         return challenge.chance(settings, pace, metric, each, minutes * 60)
 
-    highest = challenge.highest_mark(settings, metric)
-    chance, safe, stretch = chance_of(mark), _hardest(chance_of, highest, SAFE), _hardest(chance_of, highest, STRETCH)
+    is_up, (low, high) = asked.direction == "up", challenge.span(settings, metric)
+    # What a run reaches in the end by all means, it may not reach within the minutes.
+    span = (0 if is_up else low, high)
+    chance = chance_of(mark)
+    safe, stretch = (hardest_mark(chance_of, span, share, is_up=is_up) for share in (SAFE, STRETCH))
     words = (
         _basis(pace, chance),
         challenge.cost_words(settings, pace, metric, mark),
         _chance_words(chance),
-        _offer_words(safe, stretch, asked.unit),
+        _offer_words(safe, stretch, asked),
     )
     return Tuning(chance, safe, stretch, tuple(each for each in words if each))
 
 
-def _hardest(chance_of: Callable[[float], float | None], highest: int, at_least: float) -> int | None:
-    """The highest mark that is still reached with that chance, by halving: a higher mark is never likelier."""
-    low, high = 0, highest
-    while low < high:
-        middle = (low + high + 1) // 2
-        chance = chance_of(middle)
-        if chance is None:
-            return None
-        low, high = (middle, high) if chance >= at_least else (low, middle - 1)
-    return low or None
-
-
 def _basis(pace: Pace, chance: float | None) -> str:
     if pace.is_prior:
-        return "No record here yet: seven of ten made and six seconds a try are assumed."
+        share, seconds = round(100 * pace.rate), plain(pace.attempt_ms / 1000)
+        return f"No record here yet: {share} % made and {seconds} s a try are assumed."
     if chance is None:
         return "The record cannot say what this mark asks of you."
     if pace.usual is not None and pace.spread:
@@ -89,13 +86,18 @@ def _chance_words(chance: float | None) -> str | None:
     hundredths = round(100 * chance)
     if not hundredths:
         return "In one run that is out of reach for now."
-    return f"In one run you reach it about {hundredths} times in 100."
+    if hundredths == HUNDRED:
+        return "In one run you as good as always reach it."
+    return f"In one run you reach it about {counted(hundredths, 'time')} in 100."
 
 
-def _offer_words(safe: int | None, stretch: int | None, unit: str) -> str | None:
-    unit = "%" if unit == "%" else f" {unit}"
+def _offer_words(safe: int | None, stretch: int | None, metric: Metric) -> str | None:
     if stretch is None:
         return None
+    reach = "you reach" if metric.direction == "up" else "you need no more than"
     if safe is None or safe == stretch:
-        return f"A fair stretch, reached about seven times in ten: {stretch}{unit}."
-    return f"Nine times in ten you reach {safe}{unit}; a fair stretch, about seven times in ten: {stretch}{unit}."
+        return f"A fair stretch, about seven times in ten {reach} {metric.words(stretch)}."
+    return (
+        f"Nine times in ten {reach} {metric.words(safe)}; a fair stretch, about seven times in ten: "
+        f"{metric.words(stretch)}."
+    )

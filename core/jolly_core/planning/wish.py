@@ -7,7 +7,7 @@ from datetime import date
 
 from jolly_core.body.limits import Limit
 from jolly_core.body.traits import Traits
-from jolly_core.challenges.contract import Attempts, Estimate
+from jolly_core.challenges.foretelling import Attempts, Estimate, exactly
 from jolly_core.load.dose import DoseLeft
 from jolly_core.planning.times import SET_UP_S, Habit
 
@@ -44,7 +44,7 @@ class Wish:
     runs_to_climb: int | None = None
     hand: str | None = None
     traits: Traits = field(default_factory=Traits)
-    tries: Attempts = field(default_factory=lambda: Attempts(10, 10, 10))
+    tries: Attempts = field(default_factory=lambda: exactly(10))
     rate: float | None = None
     other_rate: float | None = None
     left_out: int = 0

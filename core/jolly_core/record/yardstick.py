@@ -6,7 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import asdict, dataclass
 from typing import Any
 
-from jolly_core.challenges.contract import Metric
+from jolly_core.challenges.metric import Metric
 from jolly_core.record.usual import best_of, is_better, usual_of
 
 #: Within a tenth of the best, and at least within one, a run is close to it. Common practice, no source.
@@ -58,27 +58,32 @@ def lay_yardstick(metric: Metric, mark: float, earlier: Sequence[float]) -> Yard
     )
 
 
-def measure(yardstick: Yardstick, metrics: Mapping[str, float | None]) -> Distance:
+def measure(
+    yardstick: Yardstick, metrics: Mapping[str, float | None], in_hand: Mapping[str, float] | None = None
+) -> Distance:
     """The distances of a run's metrics.
+
+    ``in_hand`` is what of a metric is still growing: what is missing of a longer row, only the row in hand can do.
 
     >>> stick = Yardstick("makes", "makes", "makes", "up", mark=8, usual=6.5, best=9)
     >>> measure(stick, {"makes": 8})
     Distance(value=8, to_mark=0, to_usual=0, to_best=1, is_close_to_best=True, is_new_best=False)
+    >>> measure(Yardstick("row", "row", "", "up", 12, None, None), {"row": 4}, {"row": 1}).to_mark
+    11
     """
     value = metrics.get(yardstick.metric)
     if value is None:
         return Distance()
+    growing = (in_hand or {}).get(yardstick.metric, value)
     best, direction = yardstick.best, yardstick.direction
-    to_best = _missing(value, best, direction)
     is_new_best = best is not None and is_better(value, best, direction)
-    return Distance(
-        value=value,
-        to_mark=_missing(value, yardstick.mark, direction),
-        to_usual=_missing(value, yardstick.usual, direction),
-        to_best=to_best,
-        is_close_to_best=best is not None and to_best is not None and not is_new_best and to_best <= _close(best),
-        is_new_best=is_new_best,
+    to_mark, to_usual, to_best = (
+        0 if wanted is not None and not is_better(wanted, value, direction) else _missing(growing, wanted, direction)
+        for wanted in (yardstick.mark, yardstick.usual, best)
     )
+    # What has been level with the best stays so; what is on its way is close by what is in hand.
+    is_close = best is not None and to_best is not None and not is_new_best and to_best <= _close(best)
+    return Distance(value, to_mark, to_usual, to_best, is_close, is_new_best)
 
 
 def _missing(value: float, wanted: float | None, direction: str) -> float | None:

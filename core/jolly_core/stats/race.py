@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from math import comb
 
 from jolly_core.errors import CoreError
@@ -67,3 +68,28 @@ def points_within(to: int, rate: float, chance: float, clear: int = 2) -> int:
 def _check(to: int) -> None:
     if to < 2:  # noqa: PLR2004 # two clear of nothing needs two points
         raise CoreError.one("out_of_range", "A race goes to two points or more.", "to", value=to, allowed=">= 2")
+
+
+@dataclass(frozen=True)
+class RaceWait:
+    """How many points a race takes."""
+
+    to: int
+    rate: float
+    clear: int = 2
+
+    @property
+    def mean(self) -> float:
+        return expected_points(self.to, self.rate, self.clear)
+
+    def within(self, chance: float) -> float:
+        """The points within which it is over with that chance."""
+        return points_within(self.to, self.rate, chance, self.clear)
+
+    def chance_within(self, attempts: float) -> float:
+        """The chance that it is over within so many points."""
+        lengths = points_of_race(self.to, self.rate, self.clear)
+        deuce, pair = lengths.pop(-1), self.rate**2 + (1 - self.rate) ** 2
+        beyond = max(0, int(attempts) - (2 * self.to - 2)) // 2
+        sure = sum(share for points, share in lengths.items() if points <= attempts)
+        return sure + deuce * (1 - (1 - pair) ** beyond)

@@ -2,11 +2,27 @@
 
 from __future__ import annotations
 
+from bisect import bisect_left
 from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import reduce
-from math import sqrt
+from math import inf, isfinite, sqrt
 from statistics import NormalDist
+from typing import Protocol
+
+
+class Waiting(Protocol):
+    """A waiting time in attempts, however it is known."""
+
+    @property
+    def mean(self) -> float:
+        """How many attempts it takes on average; infinite where that is beyond counting."""
+
+    def within(self, chance: float) -> float:
+        """The attempts within which it is over with that chance (0 to 1, neither of them)."""
+
+    def chance_within(self, attempts: float) -> float:
+        """The chance that it is over within so many attempts."""
 
 
 @dataclass(frozen=True)
@@ -14,7 +30,7 @@ class Wait:
     """A waiting time in attempts: its mean, its variance, and the fewest that can do.
 
     What it takes beyond the fewest is taken for a gamma distribution of the same mean and variance, its quantiles by
-    the cube-root normal approximation (Wilson and Hilferty 1931).
+    the cube-root normal approximation (Wilson and Hilferty 1931). An infinite mean is one beyond counting.
     """
 
     mean: float
@@ -35,6 +51,8 @@ class Wait:
 
     def within(self, chance: float) -> float:
         """The attempts within which it is over with that chance (0 to 1, neither of them)."""
+        if not isfinite(self.mean) or not isfinite(self.variance):
+            return inf
         beyond = self.mean - self.least
         if beyond <= 0 or self.variance <= 0:
             return self.mean
@@ -44,9 +62,9 @@ class Wait:
 
     def chance_within(self, attempts: float) -> float:
         """The chance that it is over within so many attempts."""
-        beyond = self.mean - self.least
-        if attempts < self.least:
+        if attempts < self.least or not isfinite(self.mean) or not isfinite(self.variance):
             return 0.0
+        beyond = self.mean - self.least
         if beyond <= 0 or self.variance <= 0:
             return 1.0
         shape = beyond**2 / self.variance
@@ -54,13 +72,40 @@ class Wait:
         return NormalDist().cdf((root - 1 + 1 / (9 * shape)) * 3 * sqrt(shape))
 
 
+@dataclass(frozen=True)
+class Known:
+    """A waiting time whose chances are known attempt by attempt: ``chances[n]`` is that of being over within n.
+
+    They are known up to where they are as good as certain.
+    """
+
+    mean: float
+    chances: Sequence[float]
+
+    def within(self, chance: float) -> float:
+        """The fewest attempts within which it is over with that chance.
+
+        >>> Known(1.5, (0.0, 0.5, 1.0)).within(0.9)
+        2.0
+        """
+        return float(min(len(self.chances) - 1, bisect_left(self.chances, chance)))
+
+    def chance_within(self, attempts: float) -> float:
+        """The chance that it is over within so many attempts."""
+        return self.chances[min(len(self.chances) - 1, int(attempts))] if attempts >= 0 else 0.0
+
+
 #: Nothing is waited for.
 AT_ONCE = Wait(0.0, 0.0, 0.0)
+#: What never comes, or so late that the number says nothing.
+NEVER = Wait(inf, inf, inf)
+#: The square of a chance below this is no number any more.
+LEAST_CHANCE = 1e-150
 
 
 def until_made(rate: float) -> Wait:
     """The attempts up to the first make: geometric, 1/p on average, with a variance of q/p²."""
-    return Wait(1 / rate, (1 - rate) / rate**2, 1.0)
+    return Wait(1 / rate, (1 - rate) / rate**2, 1.0) if rate > LEAST_CHANCE else NEVER
 
 
 def one_after_the_other(waits: Sequence[Wait]) -> Wait:

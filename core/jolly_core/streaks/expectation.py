@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
 from math import ceil, inf, isfinite, log, sqrt
 
-from jolly_core.stats.waiting import Wait
-from jolly_core.streaks.chance import without_streak
+from jolly_core.stats.waiting import LEAST_CHANCE, NEVER, Wait
+from jolly_core.streaks.chance import attempts_for_chance, chance_of_streak, without_streak
 
 
 def attempts_to_streak(rate: float, goal: int) -> float:
@@ -20,7 +21,7 @@ def attempts_to_streak(rate: float, goal: int) -> float:
     if rate >= 1:
         return float(goal)
     reach = rate**goal
-    if reach == 0:
+    if reach < LEAST_CHANCE:
         return inf
     return (1 - reach) / ((1 - rate) * reach)
 
@@ -36,7 +37,7 @@ def spread_of_attempts(rate: float, goal: int) -> float:
     if rate >= 1:
         return 0.0
     hazard = (1 - rate) * rate**goal
-    if hazard == 0:
+    if hazard < LEAST_CHANCE:
         return inf
     # Rounding can leave a trace below nothing where there is no spread at all.
     return sqrt(max(0.0, 1 / hazard**2 - (2 * goal + 1) / hazard - rate / (1 - rate) ** 2))
@@ -58,7 +59,9 @@ def attempts_to_streaks(rate: float, goal: int, sets: int, chance: float) -> flo
 
 
 def wait_for_streak(rate: float, goal: int) -> Wait:
-    """The attempts that a row of ``goal`` takes."""
+    """The attempts that a row of ``goal`` takes; beyond counting where it is too long for the rate."""
+    if not isfinite(spread_of_attempts(rate, goal)):
+        return NEVER
     return Wait(attempts_to_streak(rate, goal), spread_of_attempts(rate, goal) ** 2, goal)
 
 
@@ -89,3 +92,43 @@ def first_miss_within(rate: float, most: int, chance: float) -> float:
     2
     """
     return min(most, max(1, ceil(log(1 - chance) / log(rate))))
+
+
+@dataclass(frozen=True)
+class StreakWait:
+    """How many attempts a row of ``goal`` takes, exactly."""
+
+    rate: float
+    goal: int
+
+    @property
+    def mean(self) -> float:
+        return attempts_to_streak(self.rate, self.goal)
+
+    def within(self, chance: float) -> float:
+        """The attempts within which it comes with that chance."""
+        return attempts_for_chance(self.rate, self.goal, chance)
+
+    def chance_within(self, attempts: float) -> float:
+        """The chance that it comes within so many attempts."""
+        return chance_of_streak(self.rate, self.goal, int(attempts))
+
+
+@dataclass(frozen=True)
+class FirstMiss:
+    """How many attempts there are up to the first miss, or to ``most``, where the game ends, if none comes."""
+
+    rate: float
+    most: int
+
+    @property
+    def mean(self) -> float:
+        return attempts_within(self.rate, self.most)
+
+    def within(self, chance: float) -> float:
+        """The attempts within which it is over with that chance."""
+        return first_miss_within(self.rate, self.most, chance)
+
+    def chance_within(self, attempts: float) -> float:
+        """The chance that it is over within so many attempts."""
+        return 1.0 if attempts >= self.most else float(1 - self.rate ** max(0, int(attempts)))

@@ -2,37 +2,97 @@
 
 from __future__ import annotations
 
-from math import ceil
+from collections.abc import Callable
+from math import ceil, inf
 from typing import Any
 
-from jolly_core.challenges.contract import Challenge, Pace
+from jolly_core.challenges.contract import Challenge
 from jolly_core.challenges.settings import Settings
 from jolly_core.thresholds.threshold import Threshold
 
 #: A mark that is reached about seven times in ten by an athlete without a record. Common practice, no source.
 FAIR_SHARE = 0.7
-#: Beyond this the highest mark is a limit of the record and not of the game.
+#: A run without a limit of its own is reckoned to last so long. Common practice, no source.
+WITHIN_S = 600
+#: No first mark asks for more than this.
 FAR = 1000
-#: What is asked where the game names no goal and has no end.
-SOME = 10
 
 
 def fair_threshold(challenge: Challenge[Any], settings: Settings, *, each_side: bool = False) -> Threshold:
-    """A first threshold for a rung: on the metric that the game is about, twice in three runs.
+    """A first threshold for a rung: on a metric that not every run reaches, twice in three runs."""
+    metric = challenge.metric(challenge.asked(settings)) or challenge.metrics[0]
+    mark = fair_mark(challenge, settings, metric.id)
+    if mark is None:
+        metric = challenge.metrics[0]
+        mark = fair_mark(challenge, settings, metric.id) or 1.0
+    return Threshold(metric, mark, reached=2, of_last=3, each_side=each_side)
 
-    The mark is the goal of the game where it names one, seven tenths of the highest that can be reached where it has
-    an end, and what an athlete without a record is expected to do where it has none.
+
+def fair_mark(challenge: Challenge[Any], settings: Settings, metric_id: str) -> float | None:
+    """A mark that is fair to begin with; None where no mark of the metric can be both missed and met.
+
+    The goal of the game where it names one for its leading metric; else what the game knows; else the hardest mark that
+    an athlete without a record reaches about seven times in ten; else a share of what can be reached.
     """
-    metric = challenge.metric(challenge.leading(settings)) or challenge.metrics[0]
-    return Threshold(metric, _mark(challenge, settings, metric.id), reached=2, of_last=3, each_side=each_side)
+    metric = challenge.metric(metric_id)
+    low, high = challenge.span(settings, metric_id)
+    if metric is None or low >= high:
+        return None
+    is_up = metric.direction == "up"
 
+    def within(mark: float) -> float:
+        """Moved to where it can be missed as well as met."""
+        return min(high, max(low + 1, mark)) if is_up else max(low, min(high - 1 if high < inf else mark, mark))
 
-def _mark(challenge: Challenge[Any], settings: Settings, metric_id: str) -> float:
     goal = settings.get("goal")
-    highest = challenge.highest_mark(settings, metric_id)
-    if goal is not None and (not highest or goal <= highest):
-        return float(min(goal, FAR))
-    if 0 < highest <= FAR:
-        return float(max(1, ceil(FAIR_SHARE * highest)))
-    expected = challenge.attempts(settings, Pace()).expected
-    return float(max(1, round(expected * FAIR_SHARE))) if expected < FAR else float(SOME)
+    if goal is not None and metric_id == challenge.leading(settings) and metric_id != "sets_done":
+        return within(float(goal))
+    known = challenge.first_mark(settings, metric_id)
+    if known is not None:
+        return within(float(known))
+    hardest = hardest_mark(
+        lambda mark: challenge.chance(settings, challenge.prior, metric_id, mark, WITHIN_S),
+        (low, high),
+        FAIR_SHARE,
+        is_up=is_up,
+    )
+    return within(float(_share(challenge, settings, low, high, is_up=is_up) if hardest is None else hardest))
+
+
+def hardest_mark(
+    chance_of: Callable[[float], float | None], span: tuple[float, float], at_least: float, *, is_up: bool
+) -> int | None:
+    """The hardest whole mark that is still reached with that chance, by halving: a harder mark is never likelier.
+
+    None where the chance is not known, or where no mark is reached so often.
+    """
+    easiest, furthest = ceil(span[0]), FAR_ENOUGH if span[1] == inf else int(span[1])
+    if is_up:
+        low, high = easiest, furthest
+        while low < high:
+            middle = (low + high + 1) // 2
+            chance = chance_of(middle)
+            if chance is None:
+                return None
+            low, high = (middle, high) if chance >= at_least else (low, middle - 1)
+        return low if low > 0 and (chance_of(low) or 0.0) >= at_least else None
+    low, high = easiest, min(furthest, FAR_ENOUGH)
+    while low < high:
+        middle = (low + high) // 2
+        chance = chance_of(middle)
+        if chance is None:
+            return None
+        low, high = (low, middle) if chance >= at_least else (middle + 1, high)
+    return low if (chance_of(low) or 0.0) >= at_least else None
+
+
+#: Beyond this nobody looks for a mark.
+FAR_ENOUGH = 20_000
+
+
+def _share(challenge: Challenge[Any], settings: Settings, low: float, high: float, *, is_up: bool) -> float:
+    """Where nothing is known of chances: seven tenths of what is expected, or of what can be reached."""
+    expected = challenge.attempts(settings, challenge.prior).expected
+    if not is_up:
+        return low + ceil((1 - FAIR_SHARE) * (min(high, expected) - low))
+    return min(FAR, max(1, round(FAIR_SHARE * min(high, expected))))

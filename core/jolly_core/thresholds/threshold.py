@@ -4,12 +4,15 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from math import inf
 from typing import Any
 
-from jolly_core.challenges.contract import Challenge, Metric
+from jolly_core.challenges.contract import Challenge
+from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.settings import Settings
 from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_integer, check_number
-from jolly_core.words import plain
+from jolly_core.words import counted, plain
 
 MOST_RUNS = 20
 HIGHEST_MARK = 100_000
@@ -47,13 +50,12 @@ class Threshold:
     @property
     def mark_words(self) -> str:
         """The mark as it is said: "8 makes or more"."""
-        unit = "%" if self.metric.unit == "%" else f" {self.metric.unit}"
-        return f"{plain(self.mark)}{unit} or {'more' if self.metric.direction == 'up' else 'fewer'}"
+        return self.metric.at_least(self.mark)
 
     @property
     def words(self) -> str:
         """The whole criterion as a sentence without its full stop."""
-        words = f"{self.mark_words} in {self.reached} of the last {self.of_last} runs"
+        words = f"{self.mark_words} in {self.reached} of the last {counted(self.of_last, 'run')}"
         if self.reached == self.of_last:
             words = f"{self.mark_words} in {self.of_last} runs one after another"
             words = f"{self.mark_words} in one run" if self.of_last == 1 else words
@@ -73,6 +75,35 @@ class Threshold:
             "floor": self.floor,
             "floor_runs": self.floor_runs,
         }
+
+
+def check_mark(challenge: Challenge[Any], settings: Settings, threshold: Threshold) -> None:
+    """Raises ``CoreError`` for a mark that a game with these settings can never reach, or cannot but reach."""
+    problems = [
+        found
+        for name, value in (("mark", threshold.mark), ("floor", threshold.floor))
+        if value is not None and (found := _mark_problem(challenge, settings, threshold.metric, name, value))
+    ]
+    if problems:
+        raise CoreError(problems)
+
+
+def _mark_problem(
+    challenge: Challenge[Any], settings: Settings, metric: Metric, name: str, value: float
+) -> Problem | None:
+    low, high = challenge.span(settings, metric.id)
+    best, worst = (high, low) if metric.direction == "up" else (low, high)
+    is_up = metric.direction == "up"
+    if value > best if is_up else value < best:
+        message = (
+            f"No run of this game comes to {metric.words(value)}; the {'most' if is_up else 'least'} there can be "
+        )
+        message += f"is {metric.words(best)}." if best not in (worst, inf) else "is not told: ask for another number."
+        return Problem("out_of_reach", message, (name,), value, best)
+    if name == "mark" and (value <= worst if is_up else value >= worst):
+        message = f"Every run that is played to its end comes to {metric.at_least(value)}; ask for more."
+        return Problem("always_met", message, (name,), value, worst)
+    return None
 
 
 def read_threshold(challenge: Challenge[Any], given: Mapping[str, Any]) -> Threshold:

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from jolly_core.sides import BOTH_SIDES, NONE, side_words
 from jolly_core.thresholds.evidence import Evidence, RunResult, gather_evidence
 from jolly_core.thresholds.threshold import Threshold
-from jolly_core.words import counted, plain
+from jolly_core.words import counted, sentence
 
 CLIMB, STAY, STEP_BACK = "climb", "stay", "step_back"
 
@@ -94,46 +94,57 @@ def _lead(side: str, place: RungPlace) -> str:
     return f"{words}: " if words else ""
 
 
-def _sentence(words: str) -> str:
-    return f"{words[0].upper()}{words[1:]}"
-
-
 def _on_days(days: int) -> str:
     return f" on {counted(days, 'day')}" if days else ""
 
 
 def _filled(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
     words = (
-        f"{_lead(each.side, place)}{each.met} of the last {counted(len(each.recent), 'run')} "
-        f"reached {threshold.mark_words}{_on_days(each.days_met)}; {threshold.reached} wanted."
+        f"{_lead(each.side, place)}{_reached(threshold, each)}{_on_days(each.days_met)}; {threshold.reached} wanted."
     )
-    return Reason("threshold_reached", _sentence(words))
+    return Reason("threshold_reached", sentence(words))
 
 
 def _through_floor(threshold: Threshold, runs: Sequence[RunResult], side: str, place: RungPlace) -> Reason:
-    values = ", ".join(plain(run.value) for run in list(runs)[-threshold.floor_runs :] if run.value is not None)
+    values = ", ".join(
+        threshold.metric.number(run.value) for run in list(runs)[-threshold.floor_runs :] if run.value is not None
+    )
     limit = "below" if threshold.metric.direction == "up" else "above"
     words = (
-        f"{_lead(side, place)}the last {counted(threshold.floor_runs, 'run')} ({values}) "
-        f"were all {limit} your floor of {plain(threshold.floor or 0)}."
+        f"{_lead(side, place)}the last {_runs(threshold.floor_runs)} ({values}) "
+        f"{'was' if threshold.floor_runs == 1 else 'were all'} {limit} your floor of "
+        f"{threshold.metric.number(threshold.floor or 0)}."
     )
-    return Reason("floor_missed", _sentence(words))
+    return Reason("floor_missed", sentence(words))
 
 
 def _state(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
     if each.is_filled:
         return _filled(threshold, each, place)
-    so_far = (
-        f"{each.met} of the last {counted(len(each.recent), 'run')} reached {threshold.mark_words}"
-        if each.recent
-        else f"no run yet at {threshold.mark_words}"
-    )
-    return Reason("still_missing", _sentence(f"{_lead(each.side, place)}{so_far}; {_missing(each)}."))
+    so_far = _reached(threshold, each) if each.recent else f"no run yet at {threshold.mark_words}"
+    return Reason("still_missing", sentence(f"{_lead(each.side, place)}{so_far}; {_missing(each, place)}."))
 
 
-def _missing(each: Evidence) -> str:
+def _runs(number: int) -> str:
+    """So many of the last runs: "run", "3 runs"."""
+    return "run" if number == 1 else counted(number, "run")
+
+
+def _reached(threshold: Threshold, each: Evidence) -> str:
+    """How many of the last runs reached the mark."""
+    if len(each.recent) == 1:
+        return f"the last run {'reached' if each.met else 'did not reach'} {threshold.mark_words}"
+    return f"{each.met or 'none'} of the last {counted(len(each.recent), 'run')} reached {threshold.mark_words}"
+
+
+def _missing(each: Evidence, place: RungPlace) -> str:
     more, new_days = each.more_runs, each.more_days
-    enough = f"{more} more and {'the rung is yours' if each.side == NONE else 'this side is there'}"
+    if place.is_ladder_held:
+        # The rung is the athlete's already: it is only a question of what it is worth today.
+        goal = "it is confirmed"
+    else:
+        goal = "the rung is yours" if each.side == NONE else "this side is there"
+    enough = f"{more} more and {goal}"
     if each.days_kept == 0:
         # Nothing counts yet, so the first good day is not "another" one.
         if new_days <= 1:

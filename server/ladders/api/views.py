@@ -7,7 +7,6 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from config.requests import Request, read_given
-from jolly_core.challenges.contract import Pace
 from jolly_core.challenges.registry import CHALLENGES, get_challenge
 from jolly_core.errors import CoreError
 from ladders import selectors, services
@@ -47,7 +46,7 @@ class ChallengeCheckView(APIView):
         except CoreError as error:
             raise error.under("settings") from None
         checked = {
-            **asdict(challenge.estimate(settings, Pace())),
+            **asdict(challenge.estimate(settings, challenge.prior)),
             "settings": settings,
             "goal_words": challenge.goal_words(settings),
             "rule": challenge.sheet(settings).rule,

@@ -9,7 +9,7 @@ from accounts.api.serializers import BodyLimitSerializer
 from blocks.models import LONGEST_NOTE, Block, Segment
 from blocks.selectors import actual_seconds, list_block_layouts, running_of
 from climb.api.serializers import LadderStandingSerializer
-from jolly_core.challenges.contract import Estimate
+from jolly_core.challenges.foretelling import Estimate
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.load.weekly import DISPUTED
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP

@@ -8,7 +8,7 @@ import jsonschema
 import pytest
 from rest_framework.test import APIClient
 
-from jolly_core.challenges.contract import Pace
+from jolly_core.challenges.foretelling import Pace
 from jolly_core.challenges.registry import CHALLENGES
 from jolly_core.thresholds.fair import fair_threshold
 from ladders.models import Ladder
