@@ -78,7 +78,7 @@ def test_makes_of_n_by_keys_and_mouse_up_to_the_climb(athlete: AthleteAtTheScree
         athlete.see_what_it_means()
 
     expect(page.get_by_role("heading", name=re.compile("Climb to rung 2"))).to_be_visible()
-    expect(page.get_by_text("2 of the last 2 runs reached 8 makes or more on 1 day; 2 wanted.")).to_be_visible()
+    expect(page.get_by_text("Of the last 2 runs 2 reached 8 makes or more on 1 day; 2 wanted.")).to_be_visible()
     page.get_by_role("button", name="Climb: rung 1 is held").click()
     expect(page.get_by_text("Decided.")).to_be_visible()
     expect(page.get_by_role("heading", name="Stay on rung 2")).to_be_visible()

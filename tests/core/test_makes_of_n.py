@@ -34,7 +34,7 @@ def test_interval_of_seven_of_ten() -> None:
     tally = play("makes_of_n", {"attempts": 10}, "ooooooo xxx")
     assert tally.detail["interval"] == [0.3968, 0.8922]
     lessons = MAKES.lessons(MAKES.read_settings({"attempts": 10}), tally.as_dict())
-    assert lessons[0].startswith("7 of 10 fits a true rate anywhere from 40 to 89 %")
+    assert lessons[0].startswith("Making 7 of 10 fits a true rate anywhere from 40 to 89 %")
 
 
 def test_goal_beyond_the_attempts_is_refused() -> None:

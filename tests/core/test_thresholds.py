@@ -152,13 +152,13 @@ def verdict_on(threshold: Threshold, runs: list[RunResult], place: RungPlace = M
 def test_climb_with_the_numbers_behind_it() -> None:
     verdict = verdict_on(ask(days=2), runs_of(8, 5, 9, days="001"))
     assert (verdict.kind, verdict.headline, verdict.share) == ("climb", "Climb to rung 3", 1.0)
-    assert verdict.reasons[0].words == "2 of the last 3 runs reached 8 makes or more on 2 days; 2 wanted."
+    assert verdict.reasons[0].words == "Of the last 3 runs 2 reached 8 makes or more on 2 days; 2 wanted."
 
 
 def test_stay_says_what_is_missing() -> None:
     verdict = verdict_on(ask(reached=3, of_last=5, days=2), runs_of(8, 5, 9, days="000"))
     assert (verdict.kind, verdict.headline) == ("stay", "Stay on rung 2")
-    assert verdict.reasons[0].words == "2 of the last 3 runs reached 8 makes or more; 1 more, on another day."
+    assert verdict.reasons[0].words == "Of the last 3 runs 2 reached 8 makes or more; 1 more, on another day."
 
 
 @pytest.mark.parametrize(

@@ -10,7 +10,6 @@ import pytest
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.foretelling import Estimate, Pace, exactly, time_of
 from jolly_core.challenges.registry import CHALLENGES, get_challenge
-from jolly_core.challenges.session import Session
 from jolly_core.planning.times import (
     Habit,
     Timed,
@@ -21,28 +20,29 @@ from jolly_core.planning.times import (
     time_of_race,
     time_of_segment,
 )
+from jolly_core.planning.tuner import tune
+from tests.core.playing import play
 
-SEEDS = 600
-#: 600 draws of a share of 0.9 lie within three of their standard deviations, 0.012, of it; a range may be too wide, but
-#: a planner that is never wrong says nothing, so it may not always hold either.
-LEAST, MOST = 0.865, 0.975
+SEEDS = 1200
+#: Nine times in ten, and no more than sampling and whole numbers of tries make of it: a range may be a little too wide,
+#: but a planner that is never wrong says nothing, so it may not always hold either.
+LEAST, MOST = 0.87, 0.96
 
 
-def simulate(format_id: str, settings: dict[str, Any], rate: float, attempt_ms: int, chance: Random) -> int:
+def simulate(format_id: str, settings: dict[str, Any], rate: float, attempt_ms: int, chance: Random) -> float:
     """The seconds that a run of an athlete with that rate takes, pressed as it happens."""
-    session = Session(get_challenge(format_id), settings)
+    challenge = get_challenge(format_id)
+    settings = challenge.read_settings(settings)
     # One day is faster than another: the run's own tempo, spread as the prior has it.
     tempo_ms = attempt_ms * chance.lognormvariate(0, Pace().tempo_spread)
-    at_ms = 0.0
-    for seq in range(1, 5000):
+    state, at_ms = challenge.start(settings), 0.0
+    while challenge.ending(settings, state) is None:
         at_ms += tempo_ms
         kind, text = ("make", "") if chance.random() < rate else ("miss", "")
-        if format_id == "collect" and kind == "make" and settings.get("by") == "chance":
+        if settings.get("by") == "chance" and kind == "make":
             kind, text = "zone", chance.choice(settings["targets"])
-        session.step(Event(kind, round(at_ms), seq, text))
-        if session.is_over():
-            break
-    return round(at_ms / 1000)
+        state = challenge.step(settings, state, Event(kind, round(at_ms), 1, text), round(at_ms))
+    return at_ms / 1000
 
 
 @pytest.mark.parametrize(
@@ -67,6 +67,17 @@ def simulate(format_id: str, settings: dict[str, Any], rate: float, attempt_ms: 
         ("long_run", {"rack": 5}, 0.9),
         ("race", {"to": 7}, 0.55),
         ("combination", {"goes": 8}, 0.8),
+        # Skilled players, of whom many runs take the fewest tries there can be.
+        ("streak", {"goal": 10}, 0.95),
+        ("streak", {"goal": 10}, 0.99),
+        ("streak", {"goal": 50}, 0.97),
+        ("streak", {"goal": 20, "sets": 3, "rest_s": 0}, 0.97),
+        ("streak", {"goal": 12, "on_miss": "ends"}, 0.97),
+        ("quota", {"targets": ["left", "right"], "each": 5}, 0.95),
+        ("circuit", {"stations": ["a", "b", "c", "d"], "circuits": 2}, 0.95),
+        ("pattern", {"pattern": "L R", "laps": 8}, 0.95),
+        ("long_run", {"rack": 5, "goal": 30}, 0.98),
+        ("combination", {"goes": 8}, 0.97),
     ],
     ids=str,
 )
@@ -76,8 +87,8 @@ def test_the_range_of_a_run_holds_nine_times_in_ten(format_id: str, settings: di
     estimate = challenge.estimate(challenge.read_settings(settings), pace)
     chance = Random(format_id + str(settings))
     took = [simulate(format_id, settings, rate, 5000, chance) for _ in range(SEEDS)]
-    within = sum(estimate.low_s - 1 <= each <= estimate.high_s + 1 for each in took) / SEEDS
-    assert within >= LEAST, (estimate, sorted(took)[:: SEEDS // 10])
+    within = sum(estimate.low_s - 0.5 <= each <= estimate.high_s + 0.5 for each in took) / SEEDS
+    assert LEAST <= within <= MOST, (estimate, sorted(took)[:: SEEDS // 10])
     mean = sum(took) / SEEDS
     # The lognormal tempo has a mean 3 % above its median; the expectation is of the median day.
     assert estimate.expected_s == pytest.approx(mean, rel=0.12)
@@ -100,11 +111,70 @@ def test_the_range_of_a_segment_holds_nine_times_in_ten() -> None:
     assert LEAST <= within <= MOST
 
 
+def test_a_range_has_its_ends_in_order_even_after_a_thousand_of_a_thousand() -> None:
+    challenge = get_challenge("streak")
+    pace = Pace(attempt_ms=3000, rate=1001 / 1002, is_prior=False, seen=1000)
+    attempts = challenge.attempts(challenge.read_settings({"goal": 500}), pace)
+    assert 500 <= attempts.low <= attempts.expected <= attempts.high
+    long_run = get_challenge("long_run")
+    run = long_run.attempts(long_run.read_settings({}), pace)
+    assert run.low <= run.expected <= run.high
+
+
+#: Legal settings that once crashed, and their like.
+EXTREMES: list[tuple[str, dict[str, Any]]] = [
+    ("streak", {"goal": 650, "sets": 2}),
+    ("streak", {"goal": 110, "sets": 2}),
+    ("streak", {"goal": 450}),
+    ("streak", {"goal": 1000, "sets": 50, "on_miss": "ends"}),
+    ("pattern", {"pattern": "(L R)x45", "laps": 200, "on_break": "goes_on"}),
+    ("pattern", {"pattern": "(L R)x50", "laps": 200}),
+    ("circuit", {"stations": [f"peg {n}" for n in range(24)], "circuits": 50}),
+    ("two_chance_walk", {"targets": [f"peg {n}" for n in range(24)], "on_double": "starts_again"}),
+    ("quota", {"targets": [f"box {n}" for n in range(24)], "each": 200}),
+    ("collect", {"targets": [f"box {n}" for n in range(24)], "by": "chance"}),
+    ("race", {"to": 50}),
+    ("long_run", {"goal": 5000}),
+    ("combination", {"goes": 100}),
+    ("makes_of_n", {"attempts": 1000}),
+    ("open_count", {"attempts_limit": 10_000}),
+    ("tempo_ladder", {"start": 20, "top": 400, "step": 1, "give_up": 10}),
+]
+
+
+@pytest.mark.parametrize("case", [*EXTREMES, *((format_id, {}) for format_id in CHALLENGES)], ids=str)
+@pytest.mark.parametrize("rate", [0.0, 0.02, 0.2, 0.999, 1.0])
+def test_what_is_beyond_counting_is_said_to_be(case: tuple[str, dict[str, Any]], rate: float) -> None:
+    challenge = get_challenge(case[0])
+    settings = challenge.read_settings(case[1])
+    pace = Pace(attempt_ms=2000, rate=rate, is_prior=False, seen=4)
+    estimate = challenge.estimate(settings, pace)
+    assert 0 <= estimate.low_s <= estimate.expected_s <= estimate.high_s <= 24 * 3600
+    for metric in challenge.metrics:
+        for mark in (0, 1, 2.5, 450, 100_000):
+            tuning = tune(challenge, settings, pace, metric=metric.id, mark=mark, minutes=30)
+            assert tuning.chance is None or 0 <= tuning.chance <= 1
+            assert all(words.endswith(".") for words in tuning.words)
+    for line in ("", "xxxo", "x" * 40, "o" * 40):
+        challenge.lessons(settings, play(case[0], case[1], line).as_dict())
+
+
 @pytest.mark.parametrize("format_id", list(CHALLENGES))
 def test_every_format_says_how_long_it_takes_without_a_record(format_id: str) -> None:
     challenge = get_challenge(format_id)
-    estimate = challenge.estimate(challenge.read_settings({}), Pace())
+    estimate = challenge.estimate(challenge.read_settings({}), challenge.prior)
     assert 0 < estimate.low_s <= estimate.expected_s <= estimate.high_s
+
+
+# Common practice, no source: nine balls run out take minutes, ten frames a quarter of an hour, ten supported shots two.
+@pytest.mark.parametrize(
+    ("format_id", "settings", "least_min", "most_min"),
+    [("long_run", {"goal": 9}, 1, 5), ("frames", {}, 8, 15), ("makes_of_n", {"attempts": 10}, 1.5, 4)],
+)
+def test_a_first_guess_is_sane(format_id: str, settings: dict[str, Any], least_min: float, most_min: float) -> None:
+    challenge = get_challenge(format_id)
+    estimate = challenge.estimate(challenge.read_settings(settings), challenge.prior)
+    assert 60 * least_min <= estimate.expected_s <= 60 * most_min
 
 
 def test_a_hundred_tries_by_hand() -> None:

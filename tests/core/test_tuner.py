@@ -27,7 +27,7 @@ def test_ten_in_a_row_in_five_minutes() -> None:
     tuning = tuned("streak", {"goal": 12}, PACE, "best_streak", 10)
     assert tuning.chance == pytest.approx(0.7171100990305956)
     assert tuning.words[1] == (
-        "10 in a row takes about 42 tries on average, nine times in ten no more than 86: 4 minutes, at most 9 minutes."
+        "A row of 10 takes about 42 tries on average, nine times in ten no more than 86: 4 minutes, at most 9 minutes."
     )
     assert tuning.words[2] == "In one run you reach it about 72 times in 100."
 
@@ -48,7 +48,7 @@ def test_one_life_is_a_power_of_the_rate() -> None:
 def test_a_streak_that_takes_an_hour_is_said_to() -> None:
     # (1 - 0.8^30) / (0.2 * 0.8^30) = 4035 tries of six seconds: six hours and three quarters.
     tuning = tuned("streak", {"goal": 30}, PACE, "best_streak", 30)
-    assert "30 in a row would take over an hour at today's rate: take a nearer goal first." in tuning.words
+    assert "A row of 30 would take over an hour at today's rate: take a nearer goal first." in tuning.words
 
 
 def test_a_mark_beyond_the_game_is_out_of_reach() -> None:

@@ -107,11 +107,12 @@ class Circuit(Reaching[CircuitState]):
     def read(self, settings: Settings, state: CircuitState, active_ms: int) -> Reading:
         names, wanted = settings["stations"], settings["circuits"]
         round_words = f", circuit {state.circuits + 1} of {wanted}" if wanted > 1 else ""
+        made = len(names) if self.is_reached(settings, state) else state.place
         last = following(names, state.place) is None
         is_last = last and state.circuits + 1 == wanted
         return Reading(
-            number=len(names) if self.is_reached(settings, state) else state.place,
-            number_label="stations made",
+            number=made,
+            number_label="station made" if made == 1 else "stations made",
             out_of=len(names),
             next=f"{counted(len(names) - state.place, 'station')} to go{round_words}",
             to_goal=(wanted - state.circuits) * len(names) - state.place,
@@ -161,7 +162,7 @@ class Circuit(Reaching[CircuitState]):
 
     def sheet(self, settings: Settings) -> Sheet:
         miss = {RESTART: "starts again", STEP_BACK: "goes back one", RETRY: "tries again"}[settings["on_miss"]]
-        rule = f"{self.goal_words(settings).capitalize()}: tick each make, cross each miss; a miss {miss}."
+        rule = f"Play {self.goal_words(settings)}: tick each make, cross each miss; a miss {miss}."
         return Sheet(rule, MOST_BOXES, "try")
 
     def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:

@@ -129,7 +129,7 @@ class Collect(Reaching[CollectState]):
         return rate if settings["by"] == AIMED else rate * (many - state) / many
 
     def sheet(self, settings: Settings) -> Sheet:
-        rule = f"{self.goal_words(settings).capitalize()}: write each target down as it is hit, cross each miss."
+        rule = f"Play {self.goal_words(settings)}: write each target down as it is hit, cross each miss."
         return Sheet(rule, MOST_BOXES, "try")
 
     def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:

@@ -125,7 +125,7 @@ class Combination(Counted[CombinationState]):
         stance = skills[state.place]["start"]
         return Reading(
             number=state.chains,
-            number_label="chains",
+            number_label="chain" if state.chains == 1 else "chains",
             out_of=goes,
             next=f"From {stance}" if stance else f"Go {min(goes, state.goes + 1)} of {goes}",
             to_goal=goes - state.goes,
@@ -147,7 +147,7 @@ class Combination(Counted[CombinationState]):
         return waited(lambda rate: _goes_at(rate, skills, goes), pace)
 
     def sheet(self, settings: Settings) -> Sheet:
-        rule = f"{self.goal_words(settings).capitalize()}: tick a whole chain, write down where it broke."
+        rule = f"Play {self.goal_words(settings)}: tick a whole chain, write down where it broke."
         return Sheet(rule, min(MOST_BOXES, settings["goes"]), "go")
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:

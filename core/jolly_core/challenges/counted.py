@@ -2,9 +2,11 @@
 
 from __future__ import annotations
 
+import json
 from abc import abstractmethod
 from collections.abc import Callable, Mapping
 from dataclasses import dataclass, replace
+from functools import lru_cache
 from math import ceil, floor, inf
 from typing import Any, ClassVar, Protocol, TypeVar, cast
 
@@ -13,7 +15,7 @@ from jolly_core.challenges.count import Count
 from jolly_core.challenges.events import LET, MAKE, MISS, Event
 from jolly_core.challenges.foretelling import MOST_ATTEMPTS, Attempts, Estimate, Pace, time_of, waited
 from jolly_core.challenges.settings import Settings, WholeNumber
-from jolly_core.stats.chain import LOST, chance_to_win, wait_to_win
+from jolly_core.stats.chain import LOST, chances_of, list_moves, wait_to_win
 from jolly_core.stats.waiting import Wait, Waiting
 from jolly_core.words import either, span, tries
 
@@ -114,15 +116,20 @@ class Reaching(Counted[State]):
         if metric_id == self.reaching:
             # Only what the game itself cuts; the mark is a limit of its own.
             most = min(most_attempts(settings, pace, None), max(0, floor(mark)))
-        elif mark <= 0:
-            return 1.0
         road = self.road(settings, metric_id, max(0, ceil(mark)))
         if road is None:
             return None
-        exact = chance_to_win(road.start, road.after, lambda state: self.rate_at(settings, state, pace.rate), most)
-        if exact is None and metric_id == self.reaching:
-            return self.wait(settings, pace.reckoned).chance_within(most)
-        return exact
+        if metric_id != self.reaching and mark <= 0:
+            return 1.0
+        key = json.dumps(settings, sort_keys=True)
+        if metric_id == self.reaching:
+            # One road for all marks: how far along it is for the mark to say.
+            chances = _chances(self, key, metric_id, mark=0, rate=pace.rate, most=most_attempts(settings, pace, None))
+            if chances is None:
+                return self.wait(settings, pace.reckoned).chance_within(most)
+            return chances[min(most, len(chances) - 1)]
+        chances = _chances(self, key, metric_id, mark=ceil(mark), rate=pace.rate, most=most)
+        return None if chances is None else chances[-1]
 
     def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:
         if metric_id == self.reaching:
@@ -131,6 +138,18 @@ class Reaching(Counted[State]):
 
     def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
         return "" if metric_id == self.reaching else f"in {tries(tally['attempts'])}"
+
+
+@lru_cache(maxsize=64)
+def _chances(
+    challenge: Reaching[Any], settings: str, metric_id: str, *, mark: int, rate: float, most: int
+) -> tuple[float, ...] | None:
+    """The chance of having come to a mark within 0, 1, 2, … attempts; None where that takes too long to tell."""
+    read = json.loads(settings)
+    road = challenge.road(read, metric_id, mark)
+    assert road is not None  # asked for before
+    chances = chances_of(list_moves(road.start, road.after, lambda state: challenge.rate_at(read, state, rate)), most)
+    return None if chances is None else tuple(chances)
 
 
 @dataclass(frozen=True)

@@ -97,7 +97,7 @@ class Frames(Counted[FramesState]):
         standing = pins_standing(state.game)
         return Reading(
             number=total,
-            number_label="pins, lowest wins" if is_low else "pins",
+            number_label=f"pin{'' if total == 1 else 's'}{', lowest wins' if is_low else ''}",
             out_of=None,
             next=f"Frame {min(FRAMES, len(state.game.frames))}, ball {len(state.game.frames[-1]) + 1}",
             to_goal=None,

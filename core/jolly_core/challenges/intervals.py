@@ -128,9 +128,10 @@ class Intervals(Counted[IntervalState]):
         done = phase.set + (phase.kind == REST) if settings["by"] == SECONDS else state.sets
         left_ms = None if phase.until_ms is None else max(0, phase.until_ms - active_ms)
         is_work, is_asked = phase.kind == WORK, phase.kind == DONE
+        number = state.reps if settings["by"] == REPS and is_work else state.count.makes
         return Reading(
-            number=state.reps if settings["by"] == REPS and is_work else state.count.makes,
-            number_label="reps",
+            number=number,
+            number_label="rep" if number == 1 else "reps",
             out_of=settings["reps"] if settings["by"] == REPS and is_work else None,
             next=_next(phase, sets),
             to_goal=sets - done,
@@ -160,9 +161,7 @@ class Intervals(Counted[IntervalState]):
 
     def sheet(self, settings: Settings) -> Sheet:
         work = f"{settings['work_s']} s" if settings["by"] == SECONDS else counted(settings["reps"], "rep")
-        rule = (
-            f"{work} of work, {settings['rest_s']} s of rest: write the reps of each set, and how hard it was, 0 to 10."
-        )
+        rule = f"Work {work}, rest {settings['rest_s']} s: write the reps of each set, and how hard it was, 0 to 10."
         return Sheet(rule, min(MOST_BOXES, _all_sets(settings)), "set")
 
     def metrics_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> dict[str, Any]:

@@ -12,6 +12,7 @@ from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.foretelling import Attempts, Pace, exactly
+from jolly_core.challenges.lessons import ENOUGH_AT_ONE
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
@@ -126,11 +127,11 @@ class MakesOfN(Counted[MakesState]):
 
     def lessons(self, settings: Settings, tally: Mapping[str, Any]) -> tuple[str, ...]:
         interval = tally["detail"]["interval"]
-        if interval is None:
+        if interval is None or tally["attempts"] < ENOUGH_AT_ONE:
             return ()
         low, high = (round(100 * end) for end in interval)
         return (
-            f"{tally['makes']} of {tally['attempts']} fits a true rate anywhere from {low} to {high} % "
+            f"Making {tally['makes']} of {tally['attempts']} fits a true rate anywhere from {low} to {high} % "
             "(19 times in 20): one run says less than it seems, several say more.",
         )
 

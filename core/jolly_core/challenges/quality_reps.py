@@ -107,7 +107,7 @@ class QualityReps(Counted[QualityState]):
 
     def sheet(self, settings: Settings) -> Sheet:
         reps = counted(settings["reps"], "slow rep")
-        rule = f"{reps}: tick each good one; at the end say how comfortable it was, 1 to 5."
+        rule = f"Play {reps}: tick each good one; at the end say how comfortable it was, 1 to 5."
         return Sheet(rule, min(MOST_BOXES, settings["reps"]), "rep")
 
     def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> QualityState:

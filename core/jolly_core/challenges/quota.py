@@ -106,7 +106,7 @@ class Quota(Reaching[QuotaState]):
         wanted = each * len(names)
         return Reading(
             number=state.kept,
-            number_label="makes kept",
+            number_label="make kept" if state.kept == 1 else "makes kept",
             out_of=wanted,
             next="Play on, in any order" if is_free else f"{left} more here",
             to_goal=wanted - state.kept,
@@ -134,7 +134,7 @@ class Quota(Reaching[QuotaState]):
         return Road(0, after) if wanted <= whole else NOWHERE
 
     def sheet(self, settings: Settings) -> Sheet:
-        rule = f"{self.goal_words(settings).capitalize()}: tick each make, cross each miss, until each target has all."
+        rule = f"Play {self.goal_words(settings)}: tick makes, cross misses, until each target has all."
         return Sheet(rule, min(MOST_BOXES, 2 * settings["each"] * len(settings["targets"])), "try")
 
     def span(self, settings: Settings, metric_id: str) -> tuple[float, float]:

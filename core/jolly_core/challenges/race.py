@@ -18,6 +18,7 @@ from jolly_core.challenges.settings import Settings, WholeNumber
 from jolly_core.errors import CoreError
 from jolly_core.stats import chain
 from jolly_core.stats.race import RaceWait, chance_of_winning
+from jolly_core.words import sentence
 
 MOST_POINTS = 50
 #: A race that is level for longer is played on another day.
@@ -93,7 +94,7 @@ class Race(Counted[RaceState]):
         return waited(lambda rate: RaceWait(to, rate, clear), pace)
 
     def sheet(self, settings: Settings) -> Sheet:
-        rule = f"A make is your point, a miss is the drill's. {self.goal_words(settings).capitalize()}."
+        rule = f"A make is your point, a miss is the drill's. {sentence(self.goal_words(settings))}."
         return Sheet(rule, min(MOST_BOXES, 2 * settings["to"] + 4), "make")
 
     def unknown_on_paper(self, totals: Mapping[str, Any]) -> tuple[str, ...]:

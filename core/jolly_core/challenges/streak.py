@@ -190,7 +190,7 @@ class Streak(Counted[StreakState]):
     def sheet(self, settings: Settings) -> Sheet:
         miss = "ends the run" if settings["on_miss"] == ENDS else "starts the row again"
         boxes = min(SHEET_BOXES, settings["attempts_limit"] or SHEET_BOXES)
-        return Sheet(f"{self.goal_words(settings)}: tick each make, cross each miss; a miss {miss}.", boxes, "try")
+        return Sheet(f"Play {self.goal_words(settings)}: tick each make, cross each miss; a miss {miss}.", boxes, "try")
 
     def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> StreakState:
         best, makes, goal = totals["best_streak"], totals["makes"], settings["goal"]
@@ -263,10 +263,10 @@ class Streak(Counted[StreakState]):
             return None
         mean, most = attempts_to_streak(pace.rate, row), attempts_for_chance(pace.rate, row, 0.9)
         if mean * pace.attempt_ms > LONGEST_ESTIMATE_S * 1000:
-            return f"{row} in a row would take over an hour at today's rate: take a nearer goal first."
+            return f"A row of {row} would take over an hour at today's rate: take a nearer goal first."
         minutes, longest = (minutes_words(attempts * pace.attempt_ms / 1000) for attempts in (mean, most))
         return (
-            f"{row} in a row takes about {round(mean)} tries on average, nine times in ten no more than {round(most)}: "
+            f"A row of {row} takes about {round(mean)} tries on average, nine times in ten no more than {round(most)}: "
             f"{minutes}, at most {longest}."
         )
 

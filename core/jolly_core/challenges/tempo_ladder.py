@@ -129,8 +129,8 @@ class TempoLadder(Counted[TempoState]):
         return time_of(attempts, replace(pace, attempt_ms=max(1, round(each)), tempo_spread=0.1))
 
     def sheet(self, settings: Settings) -> Sheet:
-        rule = f"{self.goal_words(settings).capitalize()}: a tick for clean, a cross for not; give up after "
-        return Sheet(f"{rule}{settings['give_up']} crosses running.", min(MOST_BOXES, len(_tempi(settings))), "tempo")
+        rule = f"Play {self.goal_words(settings)}: a tick for clean, a cross for not."
+        return Sheet(rule, min(MOST_BOXES, len(_tempi(settings))), "tempo")
 
     def chance(self, settings: Settings, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
         tempi, held = _tempi(settings), 0

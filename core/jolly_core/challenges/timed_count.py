@@ -109,7 +109,7 @@ class TimedCount(Counted[TimedState]):
         to_goal = None if goal is None else max(0, goal - total)
         return Reading(
             number=total,
-            number_label="contacts",
+            number_label="contact" if total == 1 else "contacts",
             out_of=goal,
             next=_next(to_goal, is_broken=state.rally is None and state.rallies.length > 0),
             to_goal=to_goal,

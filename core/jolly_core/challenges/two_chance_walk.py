@@ -117,7 +117,7 @@ class TwoChanceWalk(Reaching[WalkState]):
         is_done = self.is_reached(settings, state)
         return Reading(
             number=state.place,
-            number_label="targets walked",
+            number_label="target walked" if state.place == 1 else "targets walked",
             out_of=len(names),
             next=_next(settings, state),
             to_goal=len(names) - state.place,

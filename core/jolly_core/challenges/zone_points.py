@@ -94,7 +94,7 @@ class ZonePoints(Counted[PointsState]):
         worth = [counted(zone["points"], "point") for zone in zones]
         return Reading(
             number=state.points,
-            number_label="points",
+            number_label="point" if state.points == 1 else "points",
             out_of=goal,
             next=counted(balls - attempts, "ball") + " to go" if balls is not None else "Play on",
             to_goal=None if goal is None else max(0, goal - state.points),

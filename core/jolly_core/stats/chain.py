@@ -15,7 +15,7 @@ State = Hashable
 #: What ends the game: it is won, or it cannot be won any more.
 WON, LOST = "won", "lost"
 #: Beyond so many states, or so many steps of all of them together, it takes longer than anybody waits for.
-MOST_STATES, MOST_WORK = 3000, 400_000
+MOST_STATES, MOST_WORK = 3000, 40_000
 #: What is left in play is as good as nothing.
 CERTAIN = 1e-7
 

@@ -19,6 +19,8 @@ STEADY_BY = 1e-15
 #: Below this share of nothing a streak adds nothing to an expected longest one.
 NEGLIGIBLE = 1e-12
 LONGEST_GOAL = 1000
+#: A hazard below this is one of a streak that never comes.
+LEAST_DECAY = 1e-300
 
 
 def chance_of_streak(rate: float, goal: int, attempts: int) -> float:
@@ -55,7 +57,8 @@ def attempts_for_chance(rate: float, goal: int, chance: float) -> float:
         return bisect_left(without, chance, key=lambda missing: 1 - missing)
     # A ratio that rounds to one belongs to a goal out of sight: its hazard is (1 − p) p^r an attempt.
     decay = -log(ratio) if ratio < 1 else (1 - rate) * rate**goal
-    return inf if decay == 0 else len(without) - 1 + ceil(log(without[-1] / (1 - chance)) / decay)
+    beyond = log(without[-1] / (1 - chance)) / decay if decay > LEAST_DECAY else inf
+    return inf if beyond == inf else len(without) - 1 + ceil(beyond)
 
 
 def longest_streak(rate: float, attempts: int) -> float:

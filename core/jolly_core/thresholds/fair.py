@@ -66,6 +66,8 @@ def hardest_mark(
 
     None where the chance is not known, or where no mark is reached so often.
     """
+    if span[0] == inf:
+        return None
     easiest, furthest = ceil(span[0]), FAR_ENOUGH if span[1] == inf else int(span[1])
     if is_up:
         low, high = easiest, furthest

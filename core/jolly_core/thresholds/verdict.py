@@ -134,7 +134,7 @@ def _reached(threshold: Threshold, each: Evidence) -> str:
     """How many of the last runs reached the mark."""
     if len(each.recent) == 1:
         return f"the last run {'reached' if each.met else 'did not reach'} {threshold.mark_words}"
-    return f"{each.met or 'none'} of the last {counted(len(each.recent), 'run')} reached {threshold.mark_words}"
+    return f"of the last {counted(len(each.recent), 'run')} {each.met or 'none'} reached {threshold.mark_words}"
 
 
 def _missing(each: Evidence, place: RungPlace) -> str:

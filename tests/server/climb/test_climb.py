@@ -28,7 +28,7 @@ def test_a_filled_threshold_advises_to_climb(player: Player, putting: Ladder) ->
     player.putts(rung_id(putting), 9)
     verdict = standing(player.client, putting)["verdict"]
     assert (verdict["kind"], verdict["headline"]) == ("climb", "Climb to rung 2")
-    assert verdict["reasons"][0]["words"].startswith("2 of the last 2 runs reached 8 makes or more")
+    assert verdict["reasons"][0]["words"].startswith("Of the last 2 runs 2 reached 8 makes or more")
 
 
 def test_climbing_moves_the_marker_and_begins_the_next_rung_afresh(player: Player, putting: Ladder) -> None:
@@ -46,7 +46,7 @@ def test_the_advice_is_kept_beside_a_decision_against_it(player: Player, putting
     player.putts(rung_id(putting), 3)
     move = decide(player.client, putting, "climb").json()["moves"][0]
     assert (move["decision"], move["verdict"], move["is_overruled"]) == ("climb", "stay", True)
-    assert move["reasons"] == ["0 of the last 1 run reached 8 makes or more; 2 more and the rung is yours."]
+    assert move["reasons"] == ["Of the last 1 run none reached 8 makes or more; 2 more and the rung is yours."]
 
 
 def test_a_decision_can_be_taken_back(player: Player, putting: Ladder) -> None:
