@@ -45,7 +45,7 @@ ONES: dict[str, list[dict[str, Any]]] = {
     "open_count": [{"attempts_limit": 1}],
 }
 #: "1 contacts"; words that end in s in the singular, or do not belong to the number.
-_ONE_OF_MANY = re.compile(r"(?<![\d.,:])1 (?!(?:miss|less|is|was|this|pass|s|across|tries on)\b)([a-z]+s)\b")
+_ONE_OF_MANY = re.compile(r"(?<![\d.,:])1 (?!(?:miss|less|is|was|this|pass|s|across|fits|takes)\b)([a-z]+s)\b")
 #: "3 contact", for what is counted here.
 _NOUNS = (
     "run make contact ball try attempt set rep call point station target lap circuit rack strike spare chain item skill"
@@ -60,7 +60,7 @@ def faults(words: str, *, is_sentence: bool = False) -> list[str]:
     found = [match[0] for match in _ONE_OF_MANY.finditer(words)]
     found += [match[0] for match in _MANY_OF_ONE.finditer(words)]
     found += [match[0] for match in _OF.finditer(words) if int(match[1]) > int(match[2])]
-    found += ["Of the last 1 run"] if "Of the last 1 run" in words else []
+    found += ["the last 1 run"] if "the last 1 run" in words else []
     found += ["inf", "nan"] if re.search(r"\b(inf|nan|None)\b", words) else []
     if is_sentence and not words[:1].isupper():
         found.append(f"begins {words[:12]!r}")

@@ -150,7 +150,7 @@ class Calls(Counted[CallsState]):
 
     def sheet(self, settings: Settings) -> Sheet:
         calls, number = len(settings["calls"]), settings["number"]
-        rule = f"Let somebody call out one of {calls}, {number} times: tick what was answered."
+        rule = f"Let somebody call out one of {calls}, {counted(number, 'time')}: tick what was answered."
         return Sheet(rule, min(MOST_BOXES, settings["number"]), "call")
 
     def state_of_totals(self, settings: Settings, totals: Mapping[str, Any]) -> CallsState:
