@@ -59,3 +59,17 @@ class BodyLimit(models.Model):
     def limit(self) -> Limit:
         """The limit as the core's rules take it."""
         return Limit(self.part, self.since, self.until, self.side, self.strictness)
+
+
+class GivenAnswer(models.Model):
+    """The answer to a request that names itself by a key, so that sending it again does nothing twice."""
+
+    athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="+")
+    key = models.UUIDField()
+    status = models.PositiveSmallIntegerField()
+    content_type = models.CharField(max_length=100)
+    body = models.BinaryField()
+    at = models.DateTimeField(auto_now_add=True, db_index=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=("athlete", "key"), name="an_answer_once")]

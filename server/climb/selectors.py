@@ -10,9 +10,11 @@ from uuid import UUID
 
 from accounts.models import Athlete
 from accounts.selectors import get_today
+from jolly_core.challenges.registry import get_challenge
 from jolly_core.record.usual import Comparison, best_of, compare, usual_of
 from jolly_core.sides import side_words
 from jolly_core.thresholds.evidence import RunResult
+from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 from ladders.models import Ladder, Rung
@@ -59,6 +61,8 @@ class RungRecord:
 class RungStanding:
     rung: Rung
     threshold: Threshold
+    #: A fair mark to begin with for each metric that can be asked for.
+    fair_marks: dict[str, float]
     state: str
     records: Sequence[RungRecord]
 
@@ -81,9 +85,8 @@ class MetricRow:
 
     id: str
     title: str
-    unit: str
     comparison: Comparison
-    mark: float | None
+    mark_words: str | None
     is_met: bool | None
 
 
@@ -148,7 +151,10 @@ def _rung_standing(ladder: Ladder, rung: Rung, working: Rung) -> RungStanding:
     state = "held" if rung.number <= ladder.held else "working" if rung.pk == working.pk else "ahead"
     threshold = get_threshold(rung)
     records = [_record(ladder, rung, threshold, side) for side in ladder.sides]
-    return RungStanding(rung, threshold, state, records)
+    challenge = get_challenge(rung.format)
+    marks = {metric.id: fair_mark(challenge, rung.settings, metric.id) for metric in challenge.metrics}
+    fair = {metric: mark for metric, mark in marks.items() if mark is not None}
+    return RungStanding(rung, threshold, fair, state, records)
 
 
 def _record(ladder: Ladder, rung: Rung, threshold: Threshold, side: str) -> RungRecord:
@@ -204,9 +210,8 @@ def _rows(run: Run, earlier: Sequence[Run], threshold: Threshold) -> list[Metric
             MetricRow(
                 id=metric.id,
                 title=metric.title,
-                unit=metric.unit,
-                comparison=compare(value, list_values(earlier, metric.id), metric.direction),
-                mark=threshold.mark if is_asked else None,
+                comparison=compare(value, list_values(earlier, metric.id), metric),
+                mark_words=metric.number(threshold.mark) if is_asked else None,
                 is_met=threshold.is_met_by(value) if is_asked else None,
             )
         )

@@ -57,6 +57,7 @@ MIDDLEWARE = [
     "django.middleware.clickjacking.XFrameOptionsMiddleware",
     "config.account_answers.AccountAnswersMiddleware",
     "allauth.account.middleware.AccountMiddleware",
+    "config.writes.OneWriteAtATimeMiddleware",
 ]
 ROOT_URLCONF = "config.urls"
 WSGI_APPLICATION = "config.wsgi.application"

@@ -139,5 +139,5 @@ def _decide_as_advised(athlete: Athlete, ladder_id: int, at: datetime) -> bool:
     is_top = ladder.held == ladder.rungs.count()
     if kind == STAY or is_top:
         return False
-    decide(ladder, kind, at)
+    decide(ladder, kind, ladder.held, at)
     return True

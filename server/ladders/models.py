@@ -37,7 +37,10 @@ class Ladder(models.Model):
         constraints = [
             models.UniqueConstraint(
                 fields=("athlete", "shelf_key"), condition=~models.Q(shelf_key=""), name="a_shelf_ladder_once"
-            )
+            ),
+            models.UniqueConstraint(
+                fields=("athlete",), condition=models.Q(is_quick=True), name="one_quick_ladder_an_athlete"
+            ),
         ]
 
     @property
@@ -118,6 +121,8 @@ class Move(models.Model):
         STEP_BACK = "step_back"
 
     ladder = models.ForeignKey(Ladder, on_delete=models.CASCADE, related_name="moves")
+    #: The rung that was held before; None for the ground. Its number may change, what was held does not.
+    from_rung = models.ForeignKey(Rung, null=True, on_delete=models.SET_NULL, related_name="+")
     from_held = models.PositiveSmallIntegerField()
     to_held = models.PositiveSmallIntegerField()
     decision = models.CharField(max_length=10, choices=Decision.choices)

@@ -98,6 +98,7 @@ def _read_settings(format_id: str, given: Mapping[str, Any]) -> dict[str, Any]:
         raise error.under("settings") from None
 
 
+@transaction.atomic
 def get_quick_rung(athlete: Athlete, game: str, at: datetime) -> Rung:
     """The rung of a plain game for counting without a plan; made when it is first asked for."""
     values = {"title": TITLE, "discipline": DISCIPLINE, "arrived_at": at}
@@ -195,6 +196,7 @@ def record_move(ladder: Ladder, decision: str, verdict: str, reasons: Sequence[s
         raise CoreError.one("no_such_rung", f"There is no rung {way} this one.", "decision", value=decision)
     move = Move.objects.create(
         ladder=ladder,
+        from_rung=ladder.rungs.filter(number=ladder.held).first(),
         from_held=ladder.held,
         to_held=to_held,
         decision=decision,
@@ -220,7 +222,8 @@ def take_move_back(ladder: Ladder, at: datetime) -> Move:
         raise CoreError.one("no_move", "There is no decision on this ladder to take back.", "decision")
     move.taken_back_at = at
     move.save(update_fields=["taken_back_at"])
-    _stand_on(ladder, move.from_held, move.arrived_before)
+    # Rungs put in since then have moved the numbers, but not the rung.
+    _stand_on(ladder, move.from_rung.number if move.from_rung else 0, move.arrived_before)
     return move
 
 

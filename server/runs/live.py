@@ -32,6 +32,12 @@ def put_session(run_id: UUID, events: int, session: Session) -> None:
             _sessions.popitem(last=False)
 
 
+def forget_session(run_id: UUID) -> None:
+    """Its settings changed: it is made anew."""
+    with _lock:
+        _sessions.pop(run_id, None)
+
+
 def forget_sessions() -> None:
     """As after a restart."""
     with _lock:

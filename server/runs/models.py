@@ -11,7 +11,8 @@ from django.db import models
 from jolly_core.challenges.contract import Challenge, Tally
 from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.registry import get_challenge
-from jolly_core.record.yardstick import Distance, Yardstick, measure
+from jolly_core.record.result import Result, result_of
+from jolly_core.record.yardstick import Distance, Yardstick, measure, read_yardstick
 
 
 class Run(models.Model):
@@ -47,6 +48,8 @@ class Run(models.Model):
     last_at_ms = models.PositiveIntegerField(default=0)
     event_count = models.PositiveIntegerField(default=0)
     is_over = models.BooleanField(default=False)
+    #: Whether something was played, by the hand or by the clock: what was not counts for nothing.
+    is_played = models.BooleanField(default=False)
     set_aside = models.CharField(max_length=200, blank=True)
 
     class Meta:
@@ -65,7 +68,17 @@ class Run(models.Model):
     @property
     def distance(self) -> Distance:
         """How far the run's number is from its mark, usual and best."""
-        return measure(Yardstick(**self.yardstick), self.tally["metrics"])
+        return measure(self.measure, self.tally["metrics"], self.tally.get("in_hand", {}))
+
+    @property
+    def measure(self) -> Yardstick:
+        """What it is measured against."""
+        return read_yardstick(self.yardstick)
+
+    @property
+    def result(self) -> Result:
+        """The one number that the run is known by: that which its mark asked for when it began."""
+        return result_of(self.challenge, self.settings, self.tally, self.yardstick.get("metric"))
 
 
 class Event(models.Model):
@@ -100,4 +113,5 @@ def columns_of(tally: Tally) -> dict[str, Any]:
         "attempts": tally.attempts,
         "makes": tally.makes,
         "time_used_ms": tally.time_used_ms,
+        "is_played": get_challenge(tally.format).is_played(tally.attempts, tally.metrics),
     }

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import UTC, date, datetime, time, timedelta
 from json import loads
 from math import log, sqrt
@@ -73,8 +73,8 @@ def list_events(run: Run) -> QuerySet[Event]:
 
 
 def list_counting(rung: Rung, *, side: str | None = None, since: datetime | None = None) -> QuerySet[Run]:
-    """The runs on a rung that count, oldest first: over, not set aside, and with at least one attempt."""
-    runs = Run.objects.filter(rung=rung, is_over=True, set_aside="", attempts__gt=0)
+    """The runs on a rung that count, oldest first: over, not set aside, and something was played in them."""
+    runs = Run.objects.filter(rung=rung, is_over=True, set_aside="", is_played=True)
     if side is not None:
         runs = runs.filter(side=side)
     if since is not None:
@@ -88,10 +88,11 @@ def list_values(runs: Iterable[Run], metric_id: str) -> list[float]:
     return [value for value in values if value is not None]
 
 
-def get_yardstick(rung: Rung, side: str) -> Yardstick:
-    """What the next run on a rung and side is measured against."""
+def get_yardstick(rung: Rung, side: str, before: datetime) -> Yardstick:
+    """What a run on a rung and side that begins then is measured against: the runs before it, and no later ones."""
     threshold = get_threshold(rung)
-    earlier = list_values(list_counting(rung, side=side), threshold.metric.id)
+    runs = list_counting(rung, side=side).filter(started_at__lt=before)
+    earlier = list_values(runs, threshold.metric.id)
     return lay_yardstick(threshold.metric, threshold.mark, earlier)
 
 
@@ -136,10 +137,12 @@ def get_dose_left(athlete: Athlete, ladder: Ladder, day: date) -> DoseLeft:
     return dose_left(ladder.known_traits.dose, attempts, day)
 
 
-def get_used(athlete: Athlete, ladder: Ladder, day: date) -> Used:
-    """What a day and the six before it have used of a ladder's dose."""
-    by_day = list_attempts_by_day(athlete, day - timedelta(days=6)).get(ladder.pk, {})
-    return used_of(by_day, day)
+def get_used(athlete: Athlete, rung: Rung | int, day: date, *, but: UUID | None = None) -> Used:
+    """What a day and the six before it have used of a rung's own cap; ``but`` leaves one run out."""
+    runs = Run.objects.filter(athlete=athlete, rung=rung, day__gte=day - timedelta(days=6), day__lte=day)
+    others = runs if but is None else runs.exclude(pk=but)
+    rows = others.order_by().values_list("day").annotate(tries=Sum("attempts"))
+    return used_of(dict(rows), day)
 
 
 def list_played_counts(athlete: Athlete, since: date) -> list[Played]:
@@ -203,7 +206,7 @@ def _read_books(books: Books, pairs: Sequence[tuple[int, str]], since: datetime 
     asked = Q()
     for side in SIDES:
         asked |= Q(side=side, rung__in=[rung for rung, each in pairs if each == side])
-    runs = Run.objects.filter(asked, is_over=True, set_aside="", attempts__gt=0)
+    runs = Run.objects.filter(asked, is_over=True, set_aside="", is_played=True)
     if since is not None:
         runs = runs.filter(started_at__gte=since)
     # As text, and only those that are kept are made sense of: of so many rows that would be most of the work.
@@ -239,17 +242,18 @@ def pace_of(rung: Rung, entries: Sequence[Entry], below: Sequence[Entry] = ()) -
     Without any it is a prior, and says so: tempo and rate of the rung ``below``, or else the stated one.
     """
     last = list(entries)[-PACE_RUNS:]
+    prior = get_challenge(rung.format).prior
     attempts = sum(entry.attempts for entry in last)
-    if not attempts:
-        if not below:
-            return Pace()
-        near = pace_of(rung, below)
-        return Pace(near.attempt_ms, near.rate, tempo_spread=max(near.tempo_spread, Pace().tempo_spread))
     values = [value for entry in last if (value := entry.metrics.get(_leading(rung))) is not None]
     usual = usual_of(values)
+    if not attempts:
+        if below:
+            near = pace_of(rung, below)
+            return replace(prior, attempt_ms=near.attempt_ms, rate=near.rate, tempo_spread=near.tempo_spread)
+        # Runs that were kept by the clock alone tell what is usual, and nothing of tempo and rate.
+        return replace(prior, usual=usual.mean, spread=usual.spread) if usual else prior
     # Runs from paper have no clock: they tell the rate, but not the tempo.
     timed = [entry for entry in last if entry.time_used_ms]
-    prior = Pace()
     tempi = [log(entry.time_used_ms / entry.attempts) for entry in timed]
     # The spread of few runs is drawn towards the prior's, and widened for a mean that is itself uncertain.
     spread = sqrt(
@@ -272,4 +276,4 @@ def pace_of(rung: Rung, entries: Sequence[Entry], below: Sequence[Entry] = ()) -
 
 
 def _leading(rung: Rung) -> str:
-    return get_challenge(rung.format).metrics[0].id
+    return get_challenge(rung.format).leading(rung.settings)

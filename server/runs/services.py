@@ -23,7 +23,7 @@ from jolly_core.validation import check_choice
 from ladders.models import Rung
 from ladders.selectors import list_unacknowledged
 from layouts.selectors import aimed_at
-from runs.live import put_session, take_session
+from runs.live import forget_session, put_session, take_session
 from runs.models import Event, Run, columns_of
 from runs.selectors import get_dose_left, get_run_to_record, get_used, get_yardstick, list_known
 
@@ -31,7 +31,18 @@ if TYPE_CHECKING:
     from blocks.models import Segment
 
 MOST_EVENTS_A_BATCH = 500
-_TALLIED = ["tally", "is_over", "metrics", "attempts", "makes", "time_used_ms", "last_seq", "last_at_ms", "event_count"]
+_TALLIED = [
+    "tally",
+    "is_over",
+    "metrics",
+    "attempts",
+    "makes",
+    "time_used_ms",
+    "is_played",
+    "last_seq",
+    "last_at_ms",
+    "event_count",
+]
 
 
 @dataclass(frozen=True)
@@ -64,9 +75,7 @@ def start_run(
             raise CoreError.one("id_taken", "This id belongs to another run; make a new one.", "id")
         return known
     challenge, day = get_challenge(rung.format), get_day(athlete, started_at)
-    settings = challenge.draw(challenge.read_settings(rung.settings), run_id.int)
-    if challenge.dose_terms(settings):  # of the others nothing has to be asked of the record
-        settings = challenge.from_record(settings, get_used(athlete, rung.ladder, day).as_dict())
+    settings = _settings_of(athlete, rung, run_id, day)
     tally = replay(challenge, settings, [], double_tap_ms=athlete.double_tap_ms)
     return Run.objects.create(
         id=run_id,
@@ -80,9 +89,21 @@ def start_run(
         started_at=started_at,
         day=day,
         tally=tally.as_dict(),
-        yardstick=get_yardstick(rung, side).as_dict(),
+        yardstick=get_yardstick(rung, side, started_at).as_dict(),
         aimed=_aimed(rung),
     )
+
+
+def _settings_of(athlete: Athlete, rung: Rung, run_id: UUID, day: date) -> dict[str, Any]:
+    """The settings of a run: the rung's, with what is drawn for it, and what the record says of today.
+
+    Raises ``CoreError`` (``dose_used_up``) where the game's own cap leaves nothing.
+    """
+    challenge = get_challenge(rung.format)
+    settings = challenge.draw(challenge.read_settings(rung.settings), run_id.int)
+    if challenge.dose_terms(settings):  # of the others nothing has to be asked of the record
+        settings = challenge.from_record(settings, get_used(athlete, rung, day, but=run_id).as_dict())
+    return settings
 
 
 def _aimed(rung: Rung) -> dict[str, Any]:
@@ -129,7 +150,7 @@ def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: d
         started_at=started_at,
         day=get_day(athlete, started_at),
         tally=tally.as_dict(),
-        yardstick=get_yardstick(rung, segment.side).as_dict(),
+        yardstick=get_yardstick(rung, segment.side, started_at).as_dict(),
         aimed=_aimed(rung),
         **columns_of(tally),
     )
@@ -157,10 +178,26 @@ def record_events(athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, A
         raise CoreError.one("bad_batch", f"Send 1 to {MOST_EVENTS_A_BATCH} events at a time.", "events")
     fresh = _fresh_events(run, batch)
     if fresh:
+        _share_cap(run)
         session = _follow_on(run, fresh) if _is_behind_all(run, fresh) else _fit_in(run, fresh)
         Event.objects.bulk_create(fresh.values())
         _keep_tally(run, session, fresh.values())
     return Recorded(run, len(fresh), len(batch) - len(fresh))
+
+
+def _share_cap(run: Run) -> None:
+    """A hard cap is one for all runs of its day: what others of them have used since this one began is used here, too.
+
+    It is counted under the lock of this transaction, so that two runs side by side never have more than one cap.
+    """
+    challenge = get_challenge(run.format)
+    if not challenge.dose_terms(run.settings):
+        return
+    used = get_used(run.athlete, run.rung_id, run.day, but=run.pk).tried_today
+    if used != (run.settings.get("tried") or 0):
+        run.settings = {**run.settings, "tried": used}
+        run.save(update_fields=["settings"])
+        forget_session(run.pk)
 
 
 def _fresh_events(run: Run, batch: Sequence[Mapping[str, Any]]) -> dict[int, Event]:
@@ -258,17 +295,19 @@ def attach_run(run: Run, rung: Rung, side: str) -> Run:
     """Move a run that was counted without a plan to a rung: its presses are counted again by that rung's rules.
 
     Raises ``CoreError``: ``not_a_quick_run`` for one that has a rung of its own, ``not_a_choice`` for a side the ladder
-    does not have, ``needs_acknowledgement`` where a caution is to be read first.
+    does not have, ``needs_acknowledgement`` where a caution is to be read first, ``dose_used_up`` where none is left.
     """
+    if (run.rung_id, run.side) == (rung.pk, side):
+        return run  # it is there already: this is the same wish once more
     if not run.rung.ladder.is_quick:
         raise CoreError.one("not_a_quick_run", "This run stands on a rung already; it stays there.", "rung")
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
-    _check_acknowledged(rung)
-    challenge = get_challenge(rung.format)
+    _check_allowed(run.athlete, rung, run.day)
+    settings = _settings_of(run.athlete, rung, run.pk, run.day)
     run.rung, run.side, run.format = rung, side, rung.format
-    run.settings = challenge.draw(challenge.read_settings(rung.settings), run.pk.int)
-    run.yardstick, run.aimed = get_yardstick(rung, side).as_dict(), _aimed(rung)
+    run.settings = settings
+    run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_dict(), _aimed(rung)
     run.save(update_fields=["rung", "side", "format", "settings", "yardstick", "aimed"])
     session, added = _replay(run, run.events.all()), []
     if not session.is_over():

@@ -270,9 +270,9 @@ class Challenge(ABC, Generic[State]):
         """A mark to begin with where the game knows one; None where it follows from goals and chances."""
         return None
 
-    def is_played(self, tally: Tally) -> bool:
-        """Whether something was played in the run, so that it can count."""
-        return tally.attempts > 0
+    def is_played(self, attempts: int, metrics: Mapping[str, Any]) -> bool:
+        """Whether something was played in a run of so many attempts with those metrics, so that it can count."""
+        return attempts > 0
 
     def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
         """A second line beside a run's result in ``metric_id``; empty where the result says it all."""

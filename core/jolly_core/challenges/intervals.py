@@ -6,7 +6,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
-from jolly_core.challenges.contract import GOAL, MOST_BOXES, TIME, Reading, Sheet, Tally
+from jolly_core.challenges.contract import GOAL, MOST_BOXES, TIME, Reading, Sheet
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, ZONE, Event
@@ -114,9 +114,9 @@ class Intervals(Counted[IntervalState]):
     def is_timed_out(self, settings: Settings, state: IntervalState, active_ms: int) -> bool:
         return False  # then it asks how hard it was
 
-    def is_played(self, tally: Tally) -> bool:
+    def is_played(self, attempts: int, metrics: Mapping[str, Any]) -> bool:
         # Hands that work do not press: a set that was kept by the clock was played all the same.
-        return tally.attempts > 0 or bool(tally.metrics["sets_done"])
+        return attempts > 0 or bool(metrics["sets_done"])
 
     def ending(self, settings: Settings, state: IntervalState) -> str | None:
         if state.effort is None:

@@ -7,6 +7,8 @@ from dataclasses import dataclass
 from math import fsum, sqrt
 from statistics import fmean
 
+from jolly_core.challenges.metric import Metric
+
 UP, DOWN = "up", "down"
 #: Enough runs to steady an average, few enough to follow the athlete.
 USUAL_RUNS = 10
@@ -23,12 +25,15 @@ class Usual:
 
 @dataclass(frozen=True)
 class Comparison:
-    """One result beside the runs before it; ``usual`` and ``best`` leave this run out."""
+    """One result beside the runs before it; ``usual`` and ``best`` leave this run out. All of it in words as well."""
 
     value: float
     usual: Usual | None
     best: float | None
     is_new_best: bool
+    value_words: str
+    usual_words: str | None
+    best_words: str | None
     words: str
 
 
@@ -59,25 +64,42 @@ def is_better(value: float, other: float, direction: str) -> bool:
     return value > other if direction == UP else value < other
 
 
-def compare(value: float, earlier: Sequence[float], direction: str) -> Comparison:
+def compare(value: float, earlier: Sequence[float], metric: Metric) -> Comparison:
     """``value`` against the runs before it, oldest first.
 
-    >>> compare(9, [6, 8, 7], "up").words
-    'A new best: 9, up from 8.'
+    >>> compare(9, [6, 8, 7], Metric("makes", "makes", "up", "makes", "make")).words
+    'A new best: 9 makes, up from 8.'
     """
-    usual, best = usual_of(earlier), best_of(earlier, direction)
-    is_new_best = best is not None and is_better(value, best, direction)
-    return Comparison(value, usual, best, is_new_best, _words(value, usual, best, is_new_best, direction))
+    usual, best = usual_of(earlier), best_of(earlier, metric.direction)
+    is_new_best = best is not None and is_better(value, best, metric.direction)
+    return Comparison(
+        value=value,
+        usual=usual,
+        best=best,
+        is_new_best=is_new_best,
+        value_words=metric.number(value),
+        usual_words=None if usual is None else _usual_words(usual, metric),
+        best_words=None if best is None else metric.number(best),
+        words=_words(value, usual, best, metric),
+    )
 
 
-def _words(value: float, usual: Usual | None, best: float | None, is_new_best: bool, direction: str) -> str:
+def _usual_words(usual: Usual, metric: Metric) -> str:
+    if usual.spread is None:
+        return metric.number(usual.mean)
+    return f"{metric.number(usual.mean)} ± {metric.number(usual.spread)}"
+
+
+def _words(value: float, usual: Usual | None, best: float | None, metric: Metric) -> str:
     if usual is None or best is None:
         return "Your first run here: this is where your record starts."
-    if is_new_best:
-        return f"A new best: {value:g}, {'up' if direction == UP else 'down'} from {best:g}."
+    if is_better(value, best, metric.direction):
+        way = "up" if metric.direction == UP else "down"
+        return f"A new best: {metric.words(value)}, {way} from {metric.number(best)}."
+    said = metric.number(usual.mean)
     within = usual.spread if usual.spread is not None else 0.0
     if abs(value - usual.mean) <= within:
-        return f"About your usual, which is {usual.mean:.1f}."
-    if is_better(value, usual.mean, direction):
-        return f"Better than your usual, which is {usual.mean:.1f}."
-    return f"Short of your usual, which is {usual.mean:.1f}."
+        return f"About your usual, which is {said}."
+    if is_better(value, usual.mean, metric.direction):
+        return f"Better than your usual, which is {said}."
+    return f"Short of your usual, which is {said}."

@@ -28,6 +28,30 @@ class Yardstick:
     def as_dict(self) -> dict[str, Any]:
         return asdict(self)
 
+    def _said(self, value: float | None) -> str | None:
+        return None if value is None else Metric(self.metric, self.title, self.direction, self.unit).number(value)
+
+    @property
+    def mark_words(self) -> str:
+        """The mark as it is said, without what it counts."""
+        return self._said(self.mark) or ""
+
+    @property
+    def usual_words(self) -> str | None:
+        """The usual as it is said; None without one."""
+        return self._said(self.usual)
+
+    @property
+    def best_words(self) -> str | None:
+        """The best as it is said; None without one."""
+        return self._said(self.best)
+
+
+def read_yardstick(kept: Mapping[str, Any]) -> Yardstick:
+    """A yardstick as it was kept with its run, whatever was kept beside it."""
+    known: dict[str, Any] = {name: kept.get(name) for name in Yardstick.__dataclass_fields__}
+    return Yardstick(**known)
+
 
 @dataclass(frozen=True)
 class Distance:

@@ -65,6 +65,8 @@ class NetWindowSerializer(serializers.Serializer[Any]):
 class OffWallView(APIView):
     """Where on a wall to aim from here to reach there."""
 
+    keeps_nothing = True
+
     @extend_schema(operation_id="fly_off_wall", request=OffWallSerializer, responses=FlightSerializer)
     def post(self, request: Request) -> Response:
         asked = read_given(request, OffWallSerializer)
@@ -80,6 +82,8 @@ class OffWallView(APIView):
 
 class OverNetView(APIView):
     """What a straight line over a net, and under a string above it, can reach."""
+
+    keeps_nothing = True
 
     @extend_schema(operation_id="fly_over_net", request=OverNetSerializer, responses=NetWindowSerializer)
     def post(self, request: Request) -> Response:

@@ -37,6 +37,8 @@ class AimsView(APIView):
 class WorkedOutView(APIView):
     """What follows from a layout while it is being laid. Nothing is kept."""
 
+    keeps_nothing = True
+
     @extend_schema(operation_id="work_out_layout", request=LayingSerializer, responses=WorkedOutSerializer)
     def post(self, request: Request) -> Response:
         given = read_given(request, LayingSerializer)
@@ -46,6 +48,8 @@ class WorkedOutView(APIView):
 
 class MirroredView(APIView):
     """The layout as a left-hander has it. Nothing is kept."""
+
+    keeps_nothing = True
 
     @extend_schema(operation_id="mirror_layout", request=NewLayoutSerializer, responses=NewLayoutSerializer)
     def post(self, request: Request) -> Response:
@@ -58,6 +62,8 @@ class MirroredView(APIView):
 class DividedView(APIView):
     """A target in equal parts. Nothing is kept."""
 
+    keeps_nothing = True
+
     @extend_schema(operation_id="divide_zone", request=DividingSerializer, responses=ZoneSerializer(many=True))
     def post(self, request: Request) -> Response:
         given = read_given(request, DividingSerializer)
@@ -67,6 +73,8 @@ class DividedView(APIView):
 
 class OrderView(APIView):
     """A usual order of targets, as a pattern is written."""
+
+    keeps_nothing = True
 
     @extend_schema(operation_id="make_pattern", request=OrderSerializer, responses=PatternSerializer)
     def post(self, request: Request) -> Response:

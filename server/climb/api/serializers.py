@@ -70,6 +70,9 @@ class RungRecordSerializer(serializers.Serializer[Any]):
 class RungStandingSerializer(serializers.Serializer[Any]):
     rung = RungRefSerializer()
     threshold = AskedSerializer()
+    fair_marks = serializers.DictField(
+        child=serializers.FloatField(), help_text="A fair mark to begin with, for each metric that can be asked for."
+    )
     state = serializers.ChoiceField(choices=["held", "working", "ahead"])
     records = RungRecordSerializer(many=True)
 
@@ -98,6 +101,11 @@ class LadderDetailSerializer(serializers.Serializer[Any]):
 
 class DecisionSerializer(serializers.Serializer[Any]):
     decision = serializers.ChoiceField(choices=VERDICTS)
+    held = serializers.IntegerField(
+        min_value=0,
+        max_value=1000,
+        help_text="The rung held as it is decided; after moving on it is void.",
+    )
 
 
 class ComparisonSerializer(serializers.Serializer[Any]):
@@ -106,15 +114,17 @@ class ComparisonSerializer(serializers.Serializer[Any]):
     spread = serializers.FloatField(source="usual.spread", allow_null=True, default=None)
     best = serializers.FloatField(allow_null=True)
     is_new_best = serializers.BooleanField()
+    value_words = serializers.CharField()
+    usual_words = serializers.CharField(allow_null=True)
+    best_words = serializers.CharField(allow_null=True)
     words = serializers.CharField()
 
 
 class MetricRowSerializer(serializers.Serializer[Any]):
     id = serializers.CharField()
     title = serializers.CharField()
-    unit = serializers.CharField()
     comparison = ComparisonSerializer()
-    mark = serializers.FloatField(allow_null=True)
+    mark_words = serializers.CharField(allow_null=True)
     is_met = serializers.BooleanField(allow_null=True)
 
 

@@ -52,7 +52,7 @@ class MovesView(APIView):
     def post(self, request: Request, ladder_id: int) -> Response:
         ladder: Ladder = get_ladder(request.user, ladder_id)
         given = read_given(request, DecisionSerializer)
-        services.decide(ladder, given["decision"], datetime.now(UTC))
+        services.decide(ladder, given["decision"], given["held"], datetime.now(UTC))
         return Response(LadderDetailSerializer(_detail(request.user, ladder_id)).data, status=201)
 
     @extend_schema(operation_id="take_move_back", responses=LadderDetailSerializer)

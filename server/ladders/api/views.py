@@ -38,6 +38,8 @@ class ChallengesView(APIView):
 class ChallengeCheckView(APIView):
     """Trying settings out: what the game is with them, or what is wrong with them. Nothing is kept."""
 
+    keeps_nothing = True
+
     @extend_schema(operation_id="check_settings", request=SettingsSerializer, responses=CheckedSerializer)
     def post(self, request: Request, format_id: str) -> Response:
         challenge = get_challenge(format_id)

@@ -76,6 +76,8 @@ def _answer(request: Request, block_id: int, status: int = 200) -> Response:
 class ProposalsView(APIView):
     """A block arranged from what is asked and what the athlete placed; nothing is kept."""
 
+    keeps_nothing = True
+
     @extend_schema(operation_id="propose_block", request=AskedSerializer, responses=ProposalSerializer)
     def post(self, request: Request) -> Response:
         given = read_given(request, AskedSerializer)

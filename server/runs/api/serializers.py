@@ -55,11 +55,14 @@ class TallySerializer(serializers.Serializer[Any]):
     is_paused = serializers.BooleanField()
     is_over = serializers.BooleanField()
     ending = serializers.ChoiceField(
-        choices=["goal", "missed", "attempts", "time", "stopped", "paper", "won", "lost"], allow_null=True
+        choices=["goal", "missed", "attempts", "time", "stopped", "paper", "won", "lost", "given_up"], allow_null=True
     )
     undoable = serializers.IntegerField()
     ignored = serializers.IntegerField()
     metrics = serializers.DictField(child=serializers.FloatField(allow_null=True))
+    in_hand = serializers.DictField(
+        child=serializers.IntegerField(), help_text="What of a metric is still growing, where that is less than it."
+    )
     detail = serializers.DictField(help_text="What this format says beyond the rest.")
 
 
@@ -71,7 +74,10 @@ class YardstickSerializer(serializers.Serializer[Any]):
     unit = serializers.CharField()
     direction = serializers.ChoiceField(choices=["up", "down"])
     mark = serializers.FloatField()
+    mark_words = serializers.CharField()
     usual = serializers.FloatField(allow_null=True)
+    usual_words = serializers.CharField(allow_null=True)
+    best_words = serializers.CharField(allow_null=True)
     best = serializers.FloatField(allow_null=True)
 
 
@@ -84,6 +90,18 @@ class DistanceSerializer(serializers.Serializer[Any]):
     to_best = serializers.FloatField(allow_null=True)
     is_close_to_best = serializers.BooleanField()
     is_new_best = serializers.BooleanField()
+
+
+class ResultSerializer(serializers.Serializer[Any]):
+    """The one number that a run is known by: the value of the metric that its mark asks for."""
+
+    metric = serializers.CharField()
+    title = serializers.CharField()
+    value = serializers.FloatField(allow_null=True, help_text="Null where the run cannot tell it.")
+    number = serializers.CharField(help_text="The value as it is said; empty where there is none.")
+    label = serializers.CharField(help_text="What it counts, or why there is no value.")  # type: ignore[assignment]  # not the title of the field
+    beside = serializers.CharField(help_text="A second line of the game's own; may be empty.")
+    is_false_start = serializers.BooleanField(help_text="Stopped so early that one should ask to leave it out.")
 
 
 class NewRunSerializer(serializers.Serializer[Any]):
@@ -120,7 +138,8 @@ class RunSerializer(serializers.Serializer[Any]):
     is_over = serializers.BooleanField()
     set_aside = serializers.CharField()
     tally = TallySerializer()
-    yardstick = YardstickSerializer()
+    result = ResultSerializer()
+    yardstick = YardstickSerializer(source="measure")
     distance = DistanceSerializer()
 
     def get_side_words(self, run: Run) -> str:
@@ -149,6 +168,7 @@ class RecordedSerializer(serializers.Serializer[Any]):
     last_seq = serializers.IntegerField(source="run.last_seq")
     last_at_ms = serializers.IntegerField(source="run.last_at_ms")
     tally = TallySerializer(source="run.tally")
+    result = ResultSerializer(source="run.result")
     distance = DistanceSerializer(source="run.distance")
 
 

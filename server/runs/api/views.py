@@ -96,6 +96,7 @@ def _recorded(recorded: services.Recorded) -> dict[str, Any]:
         "last_seq": run.last_seq,
         "last_at_ms": run.last_at_ms,
         "tally": run.tally,
+        "result": asdict(run.result),
         "distance": asdict(run.distance),
     }
 

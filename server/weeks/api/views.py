@@ -77,6 +77,8 @@ class WeekView(APIView):
 class ArrangementView(APIView):
     """The week arranged by the wishes; nothing is kept."""
 
+    keeps_nothing = True
+
     @extend_schema(operation_id="arrange_week", request=None, responses=ProposedWeekSerializer)
     def post(self, request: Request, monday: str) -> Response:
         arranged = services.propose_week(request.user, _monday(monday))

@@ -164,7 +164,7 @@ def test_a_rung_that_is_too_hard_gets_a_step_below_it(client: APIClient, player:
 def test_the_builder_takes_the_rate_that_the_aim_foretells(client: APIClient, player: Player, putting: Ladder) -> None:
     for _ in range(4):
         play(player, putting, 9)
-    client.post(f"/api/ladders/{putting.pk}/moves/", {"decision": "climb"}, format="json")
+    client.post(f"/api/ladders/{putting.pk}/moves/", {"decision": "climb", "held": 0}, format="json")
     proposal = client.post("/api/proposals/", {"minutes": 30, "ladders": [putting.pk]}, format="json").json()
     segment = next(each for each in proposal["segments"] if each["kind"] == "challenge")
     aim = estimate_aim([Tries(4.0, CHAINS, 36, 40)])

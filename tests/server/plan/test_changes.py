@@ -117,7 +117,7 @@ class TestWhatChangedSince:
     def test_a_climb_a_limit_and_bringing_it_up_to_date(
         self, client: APIClient, block: Any, putting: Ladder, serving: Ladder
     ) -> None:
-        post(client, f"ladders/{putting.pk}/moves/", decision="climb")
+        post(client, f"ladders/{putting.pk}/moves/", decision="climb", held=0)
         post(client, "limits/", part="elbow", since=DAY)
         stale = client.get("/api/today/").json()["stale"]
         assert stale[0].startswith("Putts from the circle has moved to rung 2")
@@ -132,7 +132,7 @@ class TestRoutines:
     def test_a_block_is_repeated_on_the_rungs_of_today(self, client: APIClient, block: Any, putting: Ladder) -> None:
         routine = post(client, "routines/", block=block["id"], title=" Monday at the wall ").json()
         assert routine["title"] == "Monday at the wall"
-        post(client, f"ladders/{putting.pk}/moves/", decision="climb")
+        post(client, f"ladders/{putting.pk}/moves/", decision="climb", held=0)
         again = post(client, f"routines/{routine['id']}/", day="2099-05-11").json()
         assert again["day"] == "2099-05-11"
         before = [(each["ladder"]["id"], each["side"]) for each in challenges(block)]
@@ -157,7 +157,7 @@ class TestFocus:
         first = post(client, "blocks/", **asked(putting, day=str(today - timedelta(7)), focus="test_day")).json()
         client.patch(f"/api/blocks/{first['id']}/", {"change": "start"}, format="json")
         client.patch(f"/api/blocks/{first['id']}/", {"change": "finish"}, format="json")
-        post(client, f"ladders/{putting.pk}/moves/", decision="climb")
+        post(client, f"ladders/{putting.pk}/moves/", decision="climb", held=0)
         again = post(client, "proposals/", **asked(putting, day=str(today), focus="test_day")).json()
         repeated = [segment for segment in again["segments"] if segment["kind"] == "challenge"]
         # The same rung as then, although another is worked on now: else it would be another test.

@@ -46,7 +46,8 @@ def random_presses(format_id: str, many: int) -> list[dict[str, Any]]:
 def test_splitting_a_batch_changes_nothing(format_id: str, athlete: Athlete, player: Player) -> None:
     rung = own(athlete, format_id)
     pressed = random_presses(format_id, 40)
-    whole, split = player.start(rung), player.start(rung)
+    # On days of their own: a day's cap is shared by all its runs.
+    whole, split = player.start(rung), player.start(rung, at=MOMENT + timedelta(days=1))
     # Drawn anew for every run: alike only where the same was drawn.
     Run.objects.filter(pk=split).update(settings=Run.objects.get(pk=whole).settings)
     at_once = player.send(whole, pressed).json()["tally"]
@@ -116,7 +117,9 @@ class TestQuickCount:
         # Ten putts are the game there: what came after them does not count.
         assert (attached["format"], attached["tally"]["makes"], attached["tally"]["attempts"]) == ("makes_of_n", 9, 10)
         assert (attached["is_over"], attached["is_quick"]) == (True, False)
-        again = client.put(f"/api/runs/{run}/rung/", body, format="json")
+        assert client.put(f"/api/runs/{run}/rung/", body, format="json").json()["tally"] == attached["tally"]
+        other = {"rung": rung_id(putting, 2), "side": "none"}
+        again = client.put(f"/api/runs/{run}/rung/", other, format="json")
         assert (again.status_code, again.json()["code"]) == (400, "not_a_quick_run")
         said = StringIO()
         call_command("recount_runs", stdout=said)

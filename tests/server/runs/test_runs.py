@@ -87,13 +87,19 @@ def test_the_stored_tally_is_the_core_s_own(player: Player, putting: Ladder) -> 
     assert (run.attempts, run.makes) == (run.tally["attempts"], run.tally["makes"])
 
 
+LATER = MOMENT + timedelta(days=3)
+
+
 def test_is_measured_against_the_runs_before_it(player: Player, putting: Ladder) -> None:
     for made in (6, 9, 6):
         player.putts(rung_id(putting), made)
-    run = player.client.get(f"/api/runs/{player.start(rung_id(putting))}/").json()
+    run = player.client.get(f"/api/runs/{player.start(rung_id(putting), at=LATER)}/").json()
     assert {name: run["yardstick"][name] for name in ("usual", "best", "mark")} == {"usual": 7, "best": 9, "mark": 8}
     eight = player.send(run["id"], events("o" * 8)).json()["distance"]
     assert (eight["to_mark"], eight["to_best"], eight["is_close_to_best"]) == (0, 1, True)
+    # A block of years ago knows nothing of what came after it.
+    past = player.client.get(f"/api/runs/{player.start(rung_id(putting), at=MOMENT - timedelta(days=1500))}/").json()
+    assert past["yardstick"]["usual"] is None
 
 
 def test_a_run_set_aside_leaves_the_record_and_comes_back(player: Player, putting: Ladder) -> None:
@@ -102,10 +108,10 @@ def test_a_run_set_aside_leaves_the_record_and_comes_back(player: Player, puttin
     assert player.client.put(path, {"reason": "Wind"}, format="json").json()["set_aside"] == "Wind"
     refused = player.send(run_id, events("o", first_seq=11))
     assert (refused.status_code, refused.json()["code"]) == (409, "run_set_aside")
-    later = player.client.get(f"/api/runs/{player.start(rung_id(putting))}/").json()
+    later = player.client.get(f"/api/runs/{player.start(rung_id(putting), at=LATER)}/").json()
     assert later["yardstick"]["best"] is None
     assert player.client.delete(path).json()["set_aside"] == ""
-    later = player.client.get(f"/api/runs/{player.start(rung_id(putting))}/").json()
+    later = player.client.get(f"/api/runs/{player.start(rung_id(putting), at=LATER)}/").json()
     assert later["yardstick"]["best"] == 9
 
 
@@ -144,4 +150,6 @@ def test_a_race_is_played_to_its_end_and_weighed(client: APIClient, athlete: Ath
     assert (tally["ending"], tally["metrics"]["points"], tally["metrics"]["lost_points"]) == ("won", 8.0, 6.0)
     outcome = player.outcome(run)
     assert outcome["threshold"]["words"].startswith("1 race won or more in 2 of the last 3 runs")
-    assert outcome["lessons"][0].startswith("At 57 % a point you would win ")
+    assert (outcome["run"]["result"]["number"], outcome["run"]["result"]["beside"]) == ("1", "won 8:6")
+    # Fourteen points say nothing of a rate.
+    assert outcome["lessons"] == []

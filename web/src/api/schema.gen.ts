@@ -1205,10 +1205,15 @@ export interface components {
             /** Format: double */
             best: number | null;
             is_new_best: boolean;
+            value_words: string;
+            usual_words: string | null;
+            best_words: string | null;
             words: string;
         };
         DecisionRequest: {
             decision: components["schemas"]["VerdictKind"];
+            /** @description The rung held as it is decided; after moving on it is void. */
+            held: number;
         };
         /**
          * @description * `up` - up
@@ -1293,9 +1298,10 @@ export interface components {
          *     * `paper` - paper
          *     * `won` - won
          *     * `lost` - lost
+         *     * `given_up` - given_up
          * @enum {string}
          */
-        EndingEnum: "goal" | "missed" | "attempts" | "time" | "stopped" | "paper" | "won" | "lost";
+        EndingEnum: "goal" | "missed" | "attempts" | "time" | "stopped" | "paper" | "won" | "lost" | "given_up";
         Event: {
             /** Format: uuid */
             id: string;
@@ -1538,10 +1544,8 @@ export interface components {
         MetricRow: {
             id: string;
             title: string;
-            unit: string;
             comparison: components["schemas"]["Comparison"];
-            /** Format: double */
-            mark: number | null;
+            mark_words: string | null;
             is_met: boolean | null;
         };
         Move: {
@@ -1908,6 +1912,7 @@ export interface components {
             last_seq: number;
             last_at_ms: number;
             tally: components["schemas"]["Tally"];
+            result: components["schemas"]["Result"];
             distance: components["schemas"]["Distance"];
         };
         RefitRequest: {
@@ -1916,6 +1921,24 @@ export interface components {
         RepeatRequest: {
             /** Format: date */
             day: string;
+        };
+        /** @description The one number that a run is known by: the value of the metric that its mark asks for. */
+        Result: {
+            metric: string;
+            title: string;
+            /**
+             * Format: double
+             * @description Null where the run cannot tell it.
+             */
+            value: number | null;
+            /** @description The value as it is said; empty where there is none. */
+            number: string;
+            /** @description What it counts, or why there is no value. */
+            label: string;
+            /** @description A second line of the game's own; may be empty. */
+            beside: string;
+            /** @description Stopped so early that one should ask to leave it out. */
+            is_false_start: boolean;
         };
         /** @description A skill's risk: the caution to be acknowledged, and when it was; null while it was not. */
         Risk: {
@@ -1962,6 +1985,7 @@ export interface components {
             is_over: boolean;
             set_aside: string;
             tally: components["schemas"]["Tally"];
+            result: components["schemas"]["Result"];
             yardstick: components["schemas"]["Yardstick"];
             distance: components["schemas"]["Distance"];
         };
@@ -2002,6 +2026,10 @@ export interface components {
         RungStanding: {
             rung: components["schemas"]["RungRef"];
             threshold: components["schemas"]["Asked"];
+            /** @description A fair mark to begin with, for each metric that can be asked for. */
+            fair_marks: {
+                [key: string]: number;
+            };
             state: components["schemas"]["StateEnum"];
             records: components["schemas"]["RungRecord"][];
         };
@@ -2293,6 +2321,10 @@ export interface components {
             metrics: {
                 [key: string]: number | null;
             };
+            /** @description What of a metric is still growing, where that is less than it. */
+            in_hand: {
+                [key: string]: number;
+            };
             /** @description What this format says beyond the rest. */
             detail: {
                 [key: string]: unknown;
@@ -2469,8 +2501,11 @@ export interface components {
             direction: components["schemas"]["DirectionEnum"];
             /** Format: double */
             mark: number;
+            mark_words: string;
             /** Format: double */
             usual: number | null;
+            usual_words: string | null;
+            best_words: string | null;
             /** Format: double */
             best: number | null;
         };

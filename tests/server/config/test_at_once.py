@@ -1,0 +1,310 @@
+"""Each write of the schema, four times at once: nothing breaks, and nothing is done twice."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from concurrent.futures import ThreadPoolExecutor
+from datetime import timedelta
+from typing import Any
+from uuid import uuid4
+
+import pytest
+from django.apps import apps
+from django.db import connection
+from django.test import override_settings
+from drf_spectacular.generators import SchemaGenerator
+from rest_framework.test import APIClient
+
+from accounts.models import Athlete
+from ladders.services import take_ladder
+from ladders.shelf import list_shelf
+from tests.server.conftest import rung_id
+from tests.server.moments import MOMENT
+from tests.server.player import Player, events
+
+TIMES = 4
+ZONE = {"name": "box", "surface": "wall", "shape": {"kind": "rectangle", "width_m": 1, "height_m": 1}, "at": [2, 1]}
+LAYOUT = {"place": "one_wall_court", "title": "Box", "zones": [ZONE], "stand": {"x_m": 2, "back_m": 3}, "pattern": ""}
+GAME = {"title": "", "set_up": "", "cues": [], "format": "race", "settings": {}}
+FAR_DAY = "2099-05-11"
+#: Writes that only read, and those that sign somebody in.
+NO_WRITES = {
+    "check_settings",
+    "propose_block",
+    "arrange_week",
+    "check_move",
+    "work_out_layout",
+    "mirror_layout",
+    "divide_zone",
+    "make_pattern",
+    "fly_off_wall",
+    "fly_over_net",
+    "enter_demo",
+}
+#: Whole plans that are put in place of others, however often: tried in the tests of the week.
+ELSEWHERE = {"keep_week_terms", "keep_week", "move_block", "add_next_rung", "replan_block"}
+
+
+class World:
+    """An athlete with a bit of everything, made anew for each write."""
+
+    def __init__(self) -> None:
+        self.athlete = Athlete.objects.create_user(f"wren-{uuid4().hex[:8]}", password="a-long-quiet-afternoon")
+        self.client = APIClient()
+        self.client.force_login(self.athlete)
+        self.player = Player(self.client)
+        self.ladder = take_ladder(self.athlete, "putting-circle", list_shelf()["putting-circle"], MOMENT)
+        self.rung = rung_id(self.ladder)
+        self.block = self.post("blocks/", minutes=30, ladders=[self.ladder.pk], day=FAR_DAY)
+        self.segment = next(each for each in self.block["segments"] if each["rung"])
+        self.layout = self.post("layouts/", **LAYOUT)
+
+    def send(self, method: str, path: str, **body: Any) -> Any:
+        return getattr(self.client, method)(f"/api/{path}", body, format="json")
+
+    def post(self, path: str, **body: Any) -> Any:
+        answer = self.send("post", path, **body)
+        assert answer.status_code < 400, answer.json()
+        return answer.json()
+
+    def quick(self) -> str:
+        run = str(uuid4())
+        self.send("put", f"quick-runs/{run}/", game="count", started_at=MOMENT.isoformat())
+        self.player.send(run, events("oxo f"))
+        return run
+
+    def started(self) -> World:
+        self.send("patch", f"blocks/{self.block['id']}/", change="start")
+        return self
+
+
+Call = tuple[str, str, dict[str, Any]]
+#: For each write: what is sent, and by how many rows which table grows, of all four together.
+WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
+    "change_settings": (lambda w: ("patch", "athlete/", {"volume": 40}), {}),
+    "plan_block": (
+        lambda w: ("post", "blocks/", {"minutes": 20, "ladders": [w.ladder.pk], "day": FAR_DAY}),
+        {"Block": 1},
+    ),
+    "change_block": (lambda w: ("patch", f"blocks/{w.block['id']}/", {"change": "start"}), {}),
+    "put_layout_into_block": (lambda w: ("put", f"blocks/{w.block['id']}/layouts/{w.layout['id']}/", {}), {}),
+    "take_layout_out_of_block": (lambda w: ("delete", f"blocks/{w.block['id']}/layouts/{w.layout['id']}/", {}), {}),
+    "refit_block": (lambda w: ("post", f"blocks/{w.block['id']}/refit/", {"minutes": 20}), {}),
+    "take_refit_back": (lambda w: ("delete", f"blocks/{w.block['id']}/refit/", {}), {}),
+    "enter_sheet": (
+        lambda w: (
+            "post",
+            f"blocks/{w.block['id']}/sheet/",
+            {"minutes": 25, "rows": [{"segment": w.segment["id"], "runs": [{"makes": 7}]}]},
+        ),
+        {"Run": 1},
+    ),
+    "make_calendar_link": (lambda w: ("post", "calendar-link/", {}), {"CalendarLink": 1}),
+    "revoke_calendar_link": (lambda w: ("delete", "calendar-link/", {}), {}),
+    "acknowledge": (lambda w: ("post", f"ladders/{w.ladder.pk}/acknowledgements/", {"risk": "none"}), {}),
+    "decide": (
+        lambda w: ("post", f"ladders/{w.ladder.pk}/moves/", {"decision": "climb", "held": 0}),
+        {"Move": 1},
+    ),
+    "take_move_back": (lambda w: ("delete", f"ladders/{w.ladder.pk}/moves/", {}), {}),
+    "add_rung": (lambda w: ("post", f"ladders/{w.ladder.pk}/rungs/", GAME), {"Rung": 1}),
+    "keep_layout": (lambda w: ("post", "layouts/", LAYOUT), {"Layout": 1}),
+    "change_layout": (lambda w: ("put", f"layouts/{w.layout['id']}/", LAYOUT), {}),
+    "drop_layout": (lambda w: ("delete", f"layouts/{w.layout['id']}/", {}), {}),
+    "restore_layout": (lambda w: ("post", f"layouts/{w.layout['id']}/restore/", {}), {}),
+    "import_layout": (
+        lambda w: (
+            "post",
+            "layouts/import/",
+            {"svg": w.client.get(f"/api/layouts/{w.layout['id']}/file/").content.decode()},
+        ),
+        {"Layout": 1},
+    ),
+    "add_limit": (lambda w: ("post", "limits/", {"part": "wrist", "since": FAR_DAY}), {"BodyLimit": 1}),
+    "lift_limit": (
+        lambda w: ("delete", f"limits/{w.post('limits/', part='knee', side='left', since=FAR_DAY)['id']}/", {}),
+        {"BodyLimit": -1},
+    ),
+    "make_ladder": (
+        lambda w: (
+            "post",
+            "own-ladders/",
+            {"title": "Boxes", "discipline": "wall", "summary": "", "has_sides": False, "rung": GAME},
+        ),
+        {"Ladder": 1, "Rung": 1},
+    ),
+    "keep_place": (lambda w: ("post", "places/", {"name": "Tanner's Yard", "offers": ["wall"]}), {"Place": 1}),
+    "drop_place": (
+        lambda w: ("delete", f"places/{w.post('places/', name='Old Dairy hall', offers=[])['id']}/", {}),
+        {"Place": -1},
+    ),
+    "start_quick_run": (
+        lambda w: ("put", f"quick-runs/{uuid4()}/", {"game": "count", "started_at": MOMENT.isoformat()}),
+        {"Ladder": 1, "Run": 1},
+    ),
+    "keep_routine": (lambda w: ("post", "routines/", {"block": w.block["id"], "title": "Monday"}), {"Routine": 1}),
+    "repeat_routine": (
+        lambda w: (
+            "post",
+            f"routines/{w.post('routines/', block=w.block['id'], title='Monday')['id']}/",
+            {"day": FAR_DAY},
+        ),
+        {"Block": 1},
+    ),
+    "drop_routine": (
+        lambda w: ("delete", f"routines/{w.post('routines/', block=w.block['id'], title='Monday')['id']}/", {}),
+        {"Routine": -1},
+    ),
+    "change_challenge": (lambda w: ("put", f"rungs/{w.rung}/challenge/", GAME), {}),
+    "attach_layout": (lambda w: ("put", f"rungs/{w.rung}/layout/", {"layout": w.layout["id"]}), {}),
+    "change_threshold": (
+        lambda w: (
+            "put",
+            f"rungs/{w.rung}/threshold/",
+            {
+                "metric": "makes",
+                "mark": 7,
+                "reached": 2,
+                "of_last": 3,
+                "days": 1,
+                "each_side": False,
+                "floor": None,
+                "floor_runs": 3,
+            },
+        ),
+        {"ThresholdRevision": 1},
+    ),
+    "start_run": (
+        lambda w: (
+            "put",
+            f"runs/{uuid4()}/",
+            {"rung": w.rung, "side": "none", "started_at": MOMENT.isoformat(), "segment": None},
+        ),
+        {"Run": 1},
+    ),
+    "record_events": (
+        lambda w: ("post", f"runs/{w.player.start(w.rung)}/events/", {"events": events("oox")}),
+        {"Event": 3},
+    ),
+    "attach_run": (lambda w: ("put", f"runs/{w.quick()}/rung/", {"rung": w.rung, "side": "none"}), {}),
+    "set_run_aside": (lambda w: ("put", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {"reason": "Wind"}), {}),
+    "take_run_back": (lambda w: ("delete", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {}), {}),
+    "finish_segment": (lambda w: ("post", f"segments/{w.started().segment['id']}/done/", {}), {}),
+    "drop_segment": (lambda w: ("put", f"segments/{w.started().segment['id']}/dropped/", {}), {}),
+    "take_segment_back": (lambda w: ("delete", f"segments/{w.started().segment['id']}/dropped/", {}), {}),
+    "extend_segment": (lambda w: ("post", f"segments/{w.started().segment['id']}/more/", {}), {}),
+    "take_ladder": (lambda w: ("post", "shelf/serve-to-box/take/", {}), {"Ladder": 1}),
+}
+COUNTED = [model for model in apps.get_models() if model.__module__.split(".")[0] not in ("django", "allauth")]
+
+
+def rows() -> dict[str, int]:
+    return {model.__name__: model.objects.count() for model in COUNTED if model.__name__ != "GivenAnswer"}
+
+
+def at_once(world: World, call: Call, headers: dict[str, str]) -> list[Any]:
+    method, path, body = call
+
+    def send(_: int) -> Any:
+        client = APIClient()
+        client.force_login(world.athlete)
+        try:
+            return getattr(client, method)(f"/api/{path}", body, format="json", headers=headers)
+        finally:
+            connection.close()
+
+    with ThreadPoolExecutor(TIMES) as pool:
+        return list(pool.map(send, range(TIMES)))
+
+
+def test_every_write_of_the_schema_is_here() -> None:
+    with override_settings(IS_DEMO=False):
+        schema = SchemaGenerator().get_schema(request=None, public=True)
+    writes = {
+        operation["operationId"]
+        for path in schema["paths"].values()
+        for method, operation in path.items()
+        if method in ("post", "put", "patch", "delete")
+    }
+    assert writes <= set(WRITES) | NO_WRITES | ELSEWHERE
+
+
+@pytest.mark.django_db(transaction=True)
+@pytest.mark.parametrize("write", list(WRITES))
+def test_four_at_once_are_one(write: str) -> None:
+    call, grows = WRITES[write]
+    world = World()
+    sent = call(world)
+    before = rows()
+    answers = at_once(world, sent, {"Idempotency-Key": str(uuid4())})
+    assert all(answer.status_code < 500 for answer in answers), [answer.content for answer in answers]
+    changed = {name: number - before[name] for name, number in rows().items() if number != before[name]}
+    if write in ("make_ladder", "take_ladder", "start_quick_run", "plan_block", "refit_block", "repeat_routine"):
+        changed = {name: changed.get(name, 0) for name in grows}  # what belongs to them comes along
+    changed.pop("ThresholdRevision", None) if "ThresholdRevision" not in grows else None
+    changed.pop("Segment", None)
+    changed.pop("Event", None) if "Event" not in grows else None
+    assert changed == grows
+
+
+@pytest.mark.django_db(transaction=True)
+@pytest.mark.parametrize(
+    "write", ["decide", "start_quick_run", "enter_sheet", "attach_run", "start_run", "take_ladder"]
+)
+def test_without_a_key_the_state_under_the_lock_decides(write: str) -> None:
+    call, grows = WRITES[write]
+    world = World()
+    sent, before = call(world), rows()
+    answers = at_once(world, sent, {})
+    assert all(answer.status_code < 500 for answer in answers)
+    assert {name: rows()[name] - before[name] for name in grows} == grows
+
+
+@pytest.mark.django_db(transaction=True)
+def test_a_block_that_was_started_is_not_planned_again_by_a_refit_that_comes_with_it() -> None:
+    world = World()
+    path = f"/api/blocks/{world.block['id']}/"
+
+    def send(place: int) -> int:
+        client = APIClient()
+        client.force_login(world.athlete)
+        try:
+            if place:
+                return int(client.post(f"{path}refit/", {"minutes": 20}, format="json").status_code)
+            return int(client.patch(path, {"change": "start"}, format="json").status_code)
+        finally:
+            connection.close()
+
+    with ThreadPoolExecutor(TIMES) as pool:
+        list(pool.map(send, (1, 0, 1, 1)))
+    assert world.client.get(path).json()["status"] == "started"
+
+
+@pytest.mark.django_db(transaction=True)
+def test_two_capped_runs_at_once_have_one_cap() -> None:
+    world = World()
+    given = {"title": "Twist", "discipline": "floor skills", "summary": "", "has_sides": False}
+    ladder = world.post("own-ladders/", **given, rung={**GAME, "format": "capped_attempts", "settings": {"cap": 6}})
+    rung = world.client.get(f"/api/ladders/{ladder['id']}/").json()["standing"]["working"]["id"]
+    first, second = world.player.start(rung), world.player.start(rung, at=MOMENT + timedelta(minutes=1))
+    tallies = [world.player.send(run, events("xxxx")).json()["tally"] for run in (first, second)]
+    assert [tally["attempts"] for tally in tallies] == [4, 2]
+    assert tallies[1]["ending"] == "attempts"
+    # Another rung's tries are none of these.
+    other = world.post(
+        f"ladders/{ladder['id']}/rungs/", **{**GAME, "format": "capped_attempts", "settings": {"cap": 3}}
+    )
+    third = world.player.start(other["id"], at=MOMENT + timedelta(minutes=2))
+    assert world.player.send(third, events("xo")).json()["tally"]["attempts"] == 2
+
+
+@pytest.mark.django_db
+def test_a_request_that_was_refused_may_be_sent_again_with_its_key() -> None:
+    world = World()
+    key = {"Idempotency-Key": str(uuid4())}
+    refused = world.client.post(
+        "/api/routines/", {"block": world.block["id"], "title": " "}, format="json", headers=key
+    )
+    kept = world.client.post("/api/routines/", {"block": world.block["id"], "title": "A"}, format="json", headers=key)
+    again = world.client.post("/api/routines/", {"block": world.block["id"], "title": "A"}, format="json", headers=key)
+    assert (refused.status_code, kept.status_code, again.json()) == (400, 201, kept.json())
