@@ -1,6 +1,7 @@
 /** The server, typed from its own schema. Every refusal becomes a ProblemError. */
 import createClient, { type Middleware } from "openapi-fetch";
 
+import { makeUuid } from "../shared/lib/uuid";
 import type { paths as AccountPaths } from "./account.gen";
 import type { components, paths } from "./schema.gen";
 
@@ -37,9 +38,16 @@ const csrf: Middleware = {
   },
 };
 
+/** Every change has a name of its own: sent again, by a retry or a lost answer, it is not done again. */
+const onceOnly: Middleware = {
+  onRequest({ request }) {
+    if (request.method !== "GET") request.headers.set("Idempotency-Key", makeUuid());
+  },
+};
+
 export const api = createClient<paths>({ baseUrl: "/" });
 export const account = createClient<AccountPaths>({ baseUrl: "/" });
-api.use(csrf);
+api.use(csrf, onceOnly);
 account.use(csrf);
 
 interface Answer<T> {

@@ -11,6 +11,7 @@ export type Tally = Schemas["Tally"];
 export type Standing = Schemas["LadderStanding"];
 export type Rung = Schemas["RungRef"];
 export type Verdict = Schemas["Verdict"];
+export type Result = Schemas["Result"];
 export type Distance = Schemas["Distance"];
 export type EventKind = Schemas["EventKind"];
 export type NewEvent = Schemas["NewEventRequest"];
@@ -125,10 +126,8 @@ export function useSegmentDone() {
 
 export function useDecision(ladderId: number) {
   return useChange(
-    (decision: Schemas["VerdictKind"]) =>
-      unwrap(
-        api.POST("/api/ladders/{ladder_id}/moves/", { params: { path: { ladder_id: ladderId } }, body: { decision } }),
-      ),
+    (body: Schemas["DecisionRequest"]) =>
+      unwrap(api.POST("/api/ladders/{ladder_id}/moves/", { params: { path: { ladder_id: ladderId } }, body })),
     ["ladders"],
     ["today"],
     ["runs"],

@@ -2,7 +2,7 @@
 import { CssBaseline, ThemeProvider } from "@mui/material";
 import { QueryClientProvider } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
-import { BrowserRouter, Navigate, Route, Routes } from "react-router";
+import { BrowserRouter, Route, Routes } from "react-router";
 
 import { Skeletons } from "../shared/ui/Loaded";
 import { queryClient } from "./queryClient";
@@ -11,6 +11,7 @@ import { Shell } from "./Shell";
 import { paperTheme } from "../shared/ui/theme";
 
 const Welcome = lazy(() => import("../features/welcome/WelcomePage"));
+const NotFound = lazy(() => import("./NotFoundPage"));
 const Today = lazy(() => import("../features/today/TodayPage"));
 const Plan = lazy(() => import("../features/plan/PlanPage"));
 const Block = lazy(() => import("../features/plan/BlockPage"));
@@ -78,7 +79,7 @@ export function App() {
                   <Route path="/settings" element={<Settings />} />
                 </Route>
               </Route>
-              <Route path="*" element={<Navigate to="/" replace />} />
+              <Route path="*" element={<NotFound />} />
             </Routes>
           </Suspense>
         </BrowserRouter>

@@ -11,6 +11,9 @@ import { tape } from "../shared/ui/tape";
 /** Nobody counts before they are in: its menu is no part of the first view. */
 const QuickCount = lazy(() => import("./QuickCount").then((module) => ({ default: module.QuickCount })));
 
+/** What waits on this device is looked at once the screen stands. */
+const WaitingPresses = lazy(() => import("./WaitingPresses").then((module) => ({ default: module.WaitingPresses })));
+
 const LOOP = [
   { to: "/plan", word: "Plan" },
   { to: "/set-up", word: "Set up" },
@@ -90,6 +93,7 @@ function Strip() {
         {athlete && (
           <Stack direction="row" sx={{ justifySelf: "end", alignItems: "center", gap: 1.5 }}>
             <Suspense fallback={null}>
+              <WaitingPresses />
               <QuickCount />
             </Suspense>
             <Link component={RouterLink} to="/settings" underline="hover" sx={{ color: "inherit", fontSize: "0.92rem", py: 1, textAlign: "right" }}>

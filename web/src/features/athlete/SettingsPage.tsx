@@ -1,11 +1,15 @@
 /** The athlete's settings: hand, units, presses, sounds; and the way out. */
-import { Button, FormControlLabel, MenuItem, Slider, Stack, Switch, TextField, Typography } from "@mui/material";
+import { Alert, Button, FormControlLabel, MenuItem, Slider, Stack, Switch, TextField, Typography } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
 import { account, api, ProblemError, unwrap, type Schemas } from "../../api/client";
 import { athleteQuery, useChange, type Athlete } from "../../api/queries";
+import { counted } from "../../shared/lib/format";
+import { forgetAllPresses } from "../../shared/lib/presses";
+import { forgetAll } from "../../shared/lib/storage";
+import { usePresses } from "../../shared/lib/usePresses";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 
@@ -73,14 +77,26 @@ function CourtSettings({ athlete }: { athlete: Athlete }) {
 function SignOut() {
   const client = useQueryClient();
   const navigate = useNavigate();
+  const waiting = Object.values(usePresses()).reduce((sum, count) => sum + count, 0);
+  const [isAsking, setIsAsking] = useState(false);
   const leave = async () => {
     // The server answers 401 to say that nobody is signed in any more: that is the wish, not a fault.
     await account.DELETE("/_allauth/{client}/v1/auth/session", { params: { path: { client: "browser" } } });
+    // Whoever signs in next on this device finds nothing of this athlete's.
+    await forgetAllPresses();
+    forgetAll();
     client.clear();
     await navigate("/welcome", { replace: true });
   };
+  if (isAsking && waiting > 0) {
+    return (
+      <Alert severity="warning" variant="outlined" sx={{ color: "text.primary" }} action={<Button color="inherit" onClick={() => void leave()}>Sign out all the same</Button>}>
+        {counted(waiting, "press has", "presses have")} not reached the server yet. Signing out forgets them; stay signed in until the connection is back, and they are sent by themselves.
+      </Alert>
+    );
+  }
   return (
-    <Button variant="outlined" sx={{ alignSelf: "flex-start" }} onClick={() => void leave()}>
+    <Button variant="outlined" sx={{ alignSelf: "flex-start" }} onClick={() => (waiting > 0 ? setIsAsking(true) : void leave())}>
       Sign out
     </Button>
   );

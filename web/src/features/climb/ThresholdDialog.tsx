@@ -48,9 +48,11 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
   const [values, setValues] = useState<Threshold>(standing.threshold.values);
   const challenges = useQuery(challengesQuery);
   const save = useChange((body: Threshold) => unwrap(api.PUT("/api/rungs/{rung_id}/threshold/", { params: { path: { rung_id: rung.id } }, body })), ["ladders"], ["today"], ["runs"]);
-  const metrics = challenges.data?.find((each) => each.id === rung.format)?.metrics ?? [];
+  const metrics = challenges.data?.find((each) => each.id === rung.format)?.metrics.filter(({ id }) => id in standing.fair_marks || id === values.metric) ?? [];
   const problem = save.error instanceof ProblemError ? save.error : null;
   const set = (name: keyof Threshold) => (value: number | null) => setValues({ ...values, [name]: value ?? (name === "floor" ? null : 0) });
+  // Another number asks for another mark: a fair one comes along, and the floor of the old one goes.
+  const changeMetric = (metric: string) => setValues({ ...values, metric, mark: standing.fair_marks[metric] ?? values.mark, floor: null });
   const submit = (event: SubmitEvent) => {
     event.preventDefault();
     save.mutate(values, { onSuccess: onClose });
@@ -63,7 +65,7 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
           <Stack spacing={2} sx={{ pt: 1 }}>
             <Typography color="text.secondary">The game: {rung.goal_words}. What was asked before stays in the record.</Typography>
             <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap" }}>
-              <TextField select size="small" label="Number that counts" value={metrics.length ? values.metric : ""} onChange={(event) => setValues({ ...values, metric: event.target.value })} sx={{ flex: "1 1 180px" }}>
+              <TextField select size="small" label="Number that counts" value={metrics.length ? values.metric : ""} onChange={(event) => changeMetric(event.target.value)} sx={{ flex: "1 1 180px" }}>
                 {metrics.map((metric) => (
                   <MenuItem key={metric.id} value={metric.id}>
                     {metric.title} ({metric.direction === "up" ? "at least" : "at most"})

@@ -5,7 +5,7 @@ import { Link as RouterLink } from "react-router";
 
 import { api, unwrap } from "../../api/client";
 import type { Run } from "../../api/queries";
-import { showDay, showNumber, showTime } from "../../shared/lib/format";
+import { showDay, showTime } from "../../shared/lib/format";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { ErrorNotice, Skeletons } from "../../shared/ui/Loaded";
 import { Page, WhyPoint } from "../../shared/ui/Page";
@@ -22,6 +22,7 @@ function useLogbook() {
 function state(run: Run): string {
   if (run.set_aside) return `left out: ${run.set_aside}`;
   if (!run.is_over) return "not over";
+  if (run.is_quick) return "no mark";
   return run.distance.to_mark === 0 ? "✓ met" : "✗ not met";
 }
 
@@ -39,13 +40,14 @@ function Row({ run }: { run: Run }) {
         {run.is_from_paper && <Box component="span" sx={{ color: "text.secondary" }}>, from a sheet</Box>}
       </TableCell>
       <TableCell align="right">
-        <b>{showNumber(run.tally.number)}</b> {run.tally.number_label}
+        <b>{run.result.number}</b> {run.result.label}
+        {run.result.beside && <Box component="span" sx={{ color: "text.secondary" }}>, {run.result.beside}</Box>}
       </TableCell>
       <TableCell sx={{ display: { xs: "none", sm: "table-cell" } }} align="right">
-        {run.yardstick.usual === null ? "none yet" : showNumber(run.yardstick.usual)}
+        {run.yardstick.usual_words ?? "none yet"}
       </TableCell>
       <TableCell align="right">
-        {showNumber(run.yardstick.mark)} {state(run)}
+        {run.is_quick ? "" : run.yardstick.mark_words} {state(run)}
       </TableCell>
     </TableRow>
   );

@@ -35,7 +35,7 @@ export default function RunEventsPage() {
   const why = data && (
     <>
       <WhyPoint title="What they come to">
-        {data.tally.number} {data.tally.number_label}: {data.tally.makes} made, {data.tally.misses} missed, {counted(data.tally.lets, "let")}, best streak {data.tally.best_streak}.
+        {data.result.number} {data.result.label}{data.result.beside && `, ${data.result.beside}`}: {data.tally.makes} made, {data.tally.misses} missed, {counted(data.tally.lets, "let")}, best streak {data.tally.best_streak}.
       </WhyPoint>
       {data.tally.ignored > 0 && <WhyPoint title="Not counted">{counted(data.tally.ignored, "press", "presses")}: twice within the double-tap time, in a pause, or after the end.</WhyPoint>}
     </>

@@ -1,8 +1,10 @@
 /** What lies over the court while nothing is counted: before the first press, after being away, the count-in, the end. */
 import { Box, Button, Stack, Typography } from "@mui/material";
 import type { ReactNode } from "react";
+import { useNavigate } from "react-router";
 
-import type { Run } from "../../api/queries";
+import { api, unwrap } from "../../api/client";
+import { useChange, type Run } from "../../api/queries";
 import { showClock } from "../../shared/lib/format";
 import { court } from "../../shared/ui/tape";
 import { detailOf } from "./details";
@@ -59,25 +61,43 @@ export function CountIn({ count }: { count: number }) {
   );
 }
 
-const ENDINGS = { goal: "Goal reached", missed: "A miss ends it", attempts: "All attempts played", time: "Time", stopped: "Stopped", paper: "From a sheet", won: "You won", lost: "The drill won" };
+/** A run that was left within its first seconds was begun by mistake, as a rule: it is asked, never assumed. */
+function LeaveOut({ run }: { run: Run }) {
+  const navigate = useNavigate();
+  const setAside = useChange(
+    () => unwrap(api.PUT("/api/runs/{run_id}/set-aside/", { params: { path: { run_id: run.id } }, body: { reason: "Stopped within its first seconds" } })),
+    ["runs"],
+    ["ladders"],
+    ["today"],
+    ["blocks"],
+  );
+  return (
+    <Button color="inherit" variant="outlined" loading={setAside.isPending} onClick={() => setAside.mutate(undefined, { onSuccess: () => void navigate(run.block === null ? "/practise" : `/practise/blocks/${run.block}`, { replace: true }) })}>
+      It was only seconds: leave it out of the record
+    </Button>
+  );
+}
+
+const ENDINGS = { goal: "Goal reached", missed: "A miss ends it", attempts: "All attempts played", time: "Time", stopped: "Stopped", paper: "From a sheet", won: "You won", lost: "The drill won", given_up: "Given up for today" };
 
 export function EndCurtain({ run, standing, onSee, onUndo }: { run: Run; standing: Standing; onSee: () => void; onUndo: () => void }) {
-  const { tally } = standing;
+  const { tally, result } = standing;
   const closing = detailOf(tally, "closing");
   return (
     <Curtain>
       <Typography variant="h1" component="h2" sx={{ color: court.mustard }}>
         {tally.ending ? ENDINGS[tally.ending] : "Done"}
       </Typography>
-      <Box data-testid="end-number" sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "min(34dvh, 50vw)", lineHeight: 1 }}>{tally.number}</Box>
+      <Box data-testid="end-number" sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: result.number.length > 4 ? "min(24dvh, 20vw)" : "min(34dvh, 40vw)", lineHeight: 1 }}>{result.number || "–"}</Box>
       <Typography sx={{ fontSize: "1.4rem" }}>
-        {tally.out_of !== null && `of ${tally.out_of} `}
-        {tally.number_label}; asked for: {run.rung.goal_words}
+        {result.label}
+        {result.beside && `, ${result.beside}`}; asked for: {run.rung.goal_words}
       </Typography>
       {closing && <Typography sx={{ fontSize: "clamp(1.1rem, 3vmin, 1.6rem)", color: court.mustard }}>{closing}</Typography>}
       <Button variant="contained" color="success" onClick={onSee} sx={bigButton}>
         See what it means
       </Button>
+      {result.is_false_start && <LeaveOut run={run} />}
       <Button color="inherit" onClick={onUndo}>
         {tally.ending === "stopped" ? "Undo the stop" : "Undo the last press"}
       </Button>

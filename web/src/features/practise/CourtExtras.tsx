@@ -54,7 +54,28 @@ const CALLED: Record<string, string> = { coral: court.coral, teal: court.teal, m
 function CallSign({ call: coming, standing, playing }: { call: CallLine; standing: Standing; playing: Playing }) {
   const call = useCaller(coming, standing, playing);
   return (
-    <Box role="status" data-testid="call" sx={{ minHeight: "1.25em", fontFamily: HEADINGS, fontWeight: 800, fontSize: "clamp(2.6rem, 13vmin, 8rem)", lineHeight: 1.1, px: 4, bgcolor: call ? CALLED[call.colour] : "transparent", color: court.ground }}>
+    <Box
+      role="status"
+      data-testid="call"
+      sx={{
+        // The whole court is the call, but for the two words at its foot that say which half is which.
+        position: "fixed",
+        inset: call ? "clamp(110px, 20dvh, 170px) 0 170px 0" : undefined,
+        zIndex: 1,
+        pointerEvents: "none",
+        display: "grid",
+        placeContent: "center",
+        textAlign: "center",
+        fontFamily: HEADINGS,
+        fontWeight: 800,
+        fontSize: `min(30dvh, ${150 / Math.max(4, call?.call.length ?? 4)}vw)`,
+        lineHeight: 1.05,
+        px: 2,
+        bgcolor: call ? CALLED[call.colour] : "transparent",
+        color: court.ground,
+        overflowWrap: "anywhere",
+      }}
+    >
       {call?.call}
       {call?.means && <Box component="span" sx={{ display: "block", fontSize: "0.32em", fontWeight: 600 }}>{call.means}</Box>}
     </Box>
@@ -73,14 +94,20 @@ function CueStrip({ cues }: { cues: string[] }) {
   );
 }
 
+/** As many steps of a lap are shown at once; of a longer one those about the step in hand. */
+const MOST_CHIPS = 24;
+
 function Lap({ lap, step }: { lap: string[]; step: number }) {
+  const from = Math.max(0, Math.min(lap.length - MOST_CHIPS, step - MOST_CHIPS / 2));
   return (
     <Box aria-hidden sx={{ display: "flex", flexWrap: "wrap", justifyContent: "center", gap: 0.75, fontSize: "clamp(0.9rem, 2.3vmin, 1.3rem)" }}>
-      {lap.slice(0, 24).map((zone, index) => (
+      {from > 0 && <span>…</span>}
+      {lap.slice(from, from + MOST_CHIPS).map((zone, offset) => [zone, from + offset] as const).map(([zone, index]) => (
         <Box component="span" key={index} sx={{ px: 0.75, bgcolor: index === step ? court.mustard : index < step ? court.tealDeep : "transparent", color: index === step ? court.ground : court.text, border: `1px solid ${court.line}` }}>
           {zone}
         </Box>
       ))}
+      {from + MOST_CHIPS < lap.length && <span>…</span>}
     </Box>
   );
 }

@@ -1,5 +1,5 @@
 /** The one huge number, what it is out of, what to do now, and how far it is to the mark, the usual and the best. */
-import { Box } from "@mui/material";
+import { Box, Button } from "@mui/material";
 import { memo, type ReactNode } from "react";
 
 import type { Run, Tally } from "../../api/queries";
@@ -10,11 +10,14 @@ import type { Standing } from "./outbox";
 const LAST_SECONDS = 5;
 const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';
 
-function Beside({ word, value, unit = "", missing }: { word: string; value: number | null; unit?: string; missing: number | null }) {
-  if (value === null) return null;
+/** Units that a number says itself. */
+const SAID = new Set(["%", "ms"]);
+
+function Beside({ word, said, unit = "", missing }: { word: string; said: string | null; unit?: string; missing: number | null }) {
+  if (said === null) return null;
   return (
     <Box component="span" sx={{ whiteSpace: "nowrap" }}>
-      {word} <b>{showNumber(value)}</b>{unit && ` ${unit}`}
+      {word} <b>{said}</b>{unit && !SAID.has(unit) && ` ${unit}`}
       {missing !== null && <Box component="span" sx={{ color: missing > 0 ? court.dim : court.teal }}> {missing > 0 ? `(${showNumber(missing)} to go)` : "✓ reached"}</Box>}
     </Box>
   );
@@ -33,9 +36,9 @@ function Company({ run, standing }: { run: Run; standing: Standing }) {
   const steps = [...presses(run, tally), tally.lets > 0 && counted(tally.lets, "let")];
   return (
     <Box sx={{ display: "flex", flexWrap: "wrap", justifyContent: "center", columnGap: 3, rowGap: 0.25, fontSize: "clamp(0.95rem, 2.4vmin, 1.35rem)", color: court.text }}>
-      {!run.is_quick && <Beside word="mark" value={yardstick.mark} unit={yardstick.unit} missing={isUp ? distance.to_mark : null} />}
-      <Beside word="usual" value={yardstick.usual} missing={isUp ? distance.to_usual : null} />
-      <Beside word="best" value={yardstick.best} missing={isUp ? distance.to_best : null} />
+      {!run.is_quick && <Beside word="mark" said={yardstick.mark_words} unit={yardstick.unit} missing={isUp ? distance.to_mark : null} />}
+      <Beside word="usual" said={yardstick.usual_words} missing={isUp ? distance.to_usual : null} />
+      <Beside word="best" said={yardstick.best_words} missing={isUp ? distance.to_best : null} />
       <Box component="span" sx={{ color: court.dim }}>{steps.filter(Boolean).join(", ")}</Box>
     </Box>
   );
@@ -50,7 +53,20 @@ function Aim({ target, then }: { target: string | null; then: string | null }) {
   return (
     <Box sx={{ fontFamily: HEADINGS, lineHeight: 1.05 }}>
       {target !== null && (
-        <Box data-testid="target" sx={{ fontWeight: 800, fontSize: "clamp(2.2rem, 9vmin, 5.6rem)", color: court.mustard, overflowWrap: "anywhere" }}>
+        <Box
+          data-testid="target"
+          sx={{
+            fontWeight: 800,
+            // As large as its letters let it be; on a phone it has a seventh of the height whatever it says.
+            fontSize: { xs: `clamp(2.2rem, ${165 / Math.max(3, target.length)}vw, 15dvh)`, md: "clamp(2.2rem, 11vmin, 6.5rem)" },
+            minHeight: { xs: "15dvh", md: 0 },
+            display: "grid",
+            placeItems: "center",
+            lineHeight: 1,
+            color: court.mustard,
+            overflowWrap: "anywhere",
+          }}
+        >
           {target}
         </Box>
       )}
@@ -67,15 +83,19 @@ interface CourtNumbersProps {
   run: Run;
   standing: Standing;
   restS: number;
+  /** Whether a rest is being kept: its countdown is the number then. */
+  isResting: boolean;
+  onSkipRest: () => void;
   /** Whether it stands beside pads, and not over the two halves. */
   isBeside?: boolean;
   /** What the format shows of its own. */
   children?: ReactNode;
 }
 
-export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS, isBeside = false, children }: CourtNumbersProps) {
+export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS, isResting, onSkipRest, isBeside = false, children }: CourtNumbersProps) {
   const { tally } = standing;
-  const digits = String(tally.number).length;
+  const shown = isResting ? restS : tally.number;
+  const digits = String(shown).length;
   const hasAim = tally.target !== null || tally.then !== null || children !== undefined;
   // A third of the screen's height; less where a target is to be read as well, or where it stands beside pads.
   const tall = isBeside ? "min(26dvh, 16vw)" : hasAim ? `min(33dvh, ${120 / Math.max(2, digits)}vw)` : `min(46dvh, ${150 / Math.max(2, digits)}vw)`;
@@ -86,18 +106,22 @@ export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS, i
       <Aim target={tally.target} then={tally.then} />
       <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: hasAim || isBeside ? "clamp(1.15rem, 4vmin, 2.2rem)" : "clamp(2rem, 5.8vmin, 3.4rem)", lineHeight: 1.1, color: court.mustard }}>
         {tally.next}
-        {restS > 0 && ` (${restS} s)`}
+        {restS > 0 && !isResting && ` (${restS} s)`}
       </Box>
       <Box
         data-testid="number"
         sx={{ fontFamily: HEADINGS, fontWeight: 800, fontVariantNumeric: "tabular-nums", fontSize: tall, lineHeight: 0.92, color: court.text }}
       >
-        {tally.number}
+        {shown}
       </Box>
       <Box sx={{ fontFamily: HEADINGS, fontWeight: 600, fontSize: isBeside ? "clamp(1rem, 3vmin, 1.6rem)" : "clamp(1.2rem, 4vmin, 2.2rem)", lineHeight: 1.2 }}>
-        {tally.out_of !== null && `of ${tally.out_of} `}
-        {tally.number_label}
+        {isResting ? (restS === 1 ? "second to rest" : "seconds to rest") : `${tally.out_of === null ? "" : `of ${tally.out_of} `}${tally.number_label}`}
       </Box>
+      {isResting && run.settings["by"] !== "seconds" && (
+        <Button variant="outlined" color="inherit" onClick={onSkipRest} sx={{ pointerEvents: "auto", mt: 1, fontSize: "1.1rem" }}>
+          Go on now
+        </Button>
+      )}
       {tally.asks !== "" && tally.asks !== tally.next && <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(1.15rem, 4vmin, 2.2rem)", color: court.mustard, lineHeight: 1.15 }}>{tally.asks}</Box>}
       {children}
       <Box sx={hasAim && !isBeside ? LESS_WHERE_LOW : undefined}>

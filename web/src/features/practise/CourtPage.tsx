@@ -4,8 +4,9 @@ import { useQuery } from "@tanstack/react-query";
 import { memo } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 
-import { athleteQuery, runQuery, type Athlete, type Run } from "../../api/queries";
+import { athleteQuery, runQuery, type Athlete, type NewEvent, type Run } from "../../api/queries";
 import { counted } from "../../shared/lib/format";
+import { listPresses } from "../../shared/lib/presses";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
 import { court } from "../../shared/ui/tape";
@@ -49,32 +50,27 @@ function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => 
   );
 }
 
-/** Over the number, wherever that stands: the pads are not to be hidden. */
-const CALL_AT = { over: { left: 0, right: 0 }, left: { left: 0, right: { xs: 0, md: "60%" } }, right: { left: { xs: 0, md: "60%" }, right: 0 } };
-
-function Call({ words, at }: { words: string; at: keyof typeof CALL_AT }) {
+/** A strip of its own for what is called out: it hides nothing, and nothing moves when it comes. */
+function CallStrip({ words }: { words: string | null }) {
   return (
-    <Box
-      role="status"
-      sx={{ position: "absolute", top: 8, ...CALL_AT[at], mx: "auto", width: "fit-content", zIndex: 1, pointerEvents: "none", bgcolor: court.mustard, color: court.ground, px: 3, py: 0.5, fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "clamp(1.4rem, 5vmin, 2.8rem)" }}
-    >
-      {words}
+    <Box role="status" sx={{ height: "clamp(32px, 6dvh, 56px)", flex: "none", display: "grid", placeItems: "center", fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "clamp(1.2rem, 4.4dvh, 2.4rem)", lineHeight: 1 }}>
+      {words && <Box sx={{ bgcolor: court.mustard, color: court.ground, px: 3, py: 0.5 }}>{words}</Box>}
     </Box>
   );
 }
 
-function CourtScreen({ run, athlete }: { run: Run; athlete: Athlete }) {
-  const play = usePlay(run, athlete);
+function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept: NewEvent[] }) {
+  const play = usePlay(run, athlete, kept);
   const { acts } = play;
   const { standing, clock } = play.court;
   const { tally } = standing;
   const isOn = play.isPlaying && !tally.is_over;
-  const isOff = !isOn || tally.is_paused;
+  const isOff = !isOn || standing.isPaused || standing.isStopped || play.isResting;
   const drawn = useDrawnZones(run);
   const isBoard = tally.pads.length > 0;
   const extras = hasExtras(tally) ? <CourtExtras standing={standing} playing={{ speaker: play.sound.speaker, clock, isPlaying: play.isPlaying }} /> : undefined;
   const numbers = (
-    <CourtNumbers run={run} standing={standing} restS={play.restS} isBeside={isBoard}>
+    <CourtNumbers run={run} standing={standing} restS={play.restS} isResting={play.isResting} isBeside={isBoard} onSkipRest={acts.skipRest}>
       {extras}
     </CourtNumbers>
   );
@@ -83,11 +79,12 @@ function CourtScreen({ run, athlete }: { run: Run; athlete: Athlete }) {
       <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
         <Heading run={run} />
         {run.block !== null && <BlockClock blockId={run.block} />}
-        <CourtClock leftS={play.leftS} usedS={play.usedS} isPaused={tally.is_paused} />
+        <CourtClock leftS={play.leftS} usedS={play.usedS} isPaused={standing.isPaused} />
         <Button component={RouterLink} to={play.wayOut} color="inherit" sx={{ minWidth: 0 }}>
           Leave
         </Button>
       </Box>
+      <CallStrip words={play.call} />
       <LinkNotice standing={standing} onRetry={play.court.retry} />
       <Box sx={{ flex: 1, position: "relative", minHeight: 0 }}>
         {isBoard ? (
@@ -100,14 +97,13 @@ function CourtScreen({ run, athlete }: { run: Run; athlete: Athlete }) {
             {numbers}
           </>
         )}
-        {play.call && <Call words={play.call} at={!isBoard ? "over" : athlete.is_mirrored ? "right" : "left"} />}
         {play.countIn !== null && <CountIn count={play.countIn} />}
         {!play.isPlaying && play.countIn === null && !tally.is_over && <ReadyCurtain run={run} standing={standing} atMs={clock.now()} onStart={acts.start} />}
-        {tally.is_over && <EndCurtain run={run} standing={standing} onSee={acts.seeEnd} onUndo={acts.undo} />}
+        {tally.is_over && <EndCurtain run={run} standing={standing} onSee={acts.seeEndOnPurpose} onUndo={acts.undo} />}
       </Box>
       <CourtBar
         isOn={isOn}
-        isPaused={tally.is_paused}
+        isPaused={standing.isPaused}
         canUndo={play.canUndo}
         volume={play.sound.volume}
         isMuted={play.sound.isMuted}
@@ -129,12 +125,14 @@ export default function CourtPage() {
   // What stands on this screen is newer than any answer: it is read once, and never again while it is open.
   const run = useQuery({ ...runQuery(id), staleTime: 0, gcTime: 0, refetchOnMount: "always", refetchOnReconnect: false });
   const athlete = useQuery(athleteQuery);
+  // What waits on this device of it belongs to its count from the first look on.
+  const kept = useQuery({ queryKey: ["presses", id], queryFn: () => listPresses(id), staleTime: 0, gcTime: 0, networkMode: "always" });
   useTitle(run.data ? `${run.data.ladder.title}, ${run.data.rung.goal_words}` : "Practise");
   return (
     <ThemeProvider theme={courtTheme}>
       <CssBaseline />
       <Loaded query={run}>
-        {(data) => <Loaded query={athlete}>{(person) => !run.isFetching || run.isFetchedAfterMount ? <CourtScreen key={id} run={data} athlete={person} /> : null}</Loaded>}
+        {(data) => <Loaded query={athlete}>{(person) => (!run.isFetching || run.isFetchedAfterMount) && kept.isFetchedAfterMount ? <CourtScreen key={id} run={data} athlete={person} kept={kept.data ?? []} /> : null}</Loaded>}
       </Loaded>
     </ThemeProvider>
   );

@@ -80,12 +80,12 @@ interface PadGridProps {
 export function PadGrid({ pads, pointed, isOff, onPress }: PadGridProps) {
   const zones = pads.filter((pad) => pad.kind === "zone");
   const others = pads.filter((pad) => pad.kind !== "zone");
-  // Pins stay where they are as they become fewer; all else is as large as it can be.
+  // However few there are, they fill their half: the fewer, the larger.
   const isPins = arePins(zones);
   const across = isPins ? 4 : Math.min(zones.length, zones.length > 8 ? 4 : zones.length > 4 ? 3 : 2);
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", gap: 1, p: 1, overflow: "auto" }}>
-      <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, gridAutoRows: isPins ? "33%" : undefined }}>
+      <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, gridAutoRows: "minmax(64px, 1fr)" }}>
         {zones.map((pad, index) => (
           <PadButton key={pad.text} pad={pad} digit={isNumber(pad.text) ? "" : index < 9 ? String(index + 1) : ""} isPointed={pad.text === pointed} isOff={isOff} onPress={onPress} />
         ))}

@@ -3,30 +3,49 @@ import { Box, Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
-import { todayQuery, unfinishedQuery, type Run, type Standing } from "../../api/queries";
-import { showDay, showTime } from "../../shared/lib/format";
+import { runQuery, todayQuery, unfinishedQuery, type Run, type Standing } from "../../api/queries";
+import { counted, showDay, showTime } from "../../shared/lib/format";
+import { usePresses } from "../../shared/lib/usePresses";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 
+function UnfinishedRun({ run, waiting }: { run: Run; waiting: number }) {
+  return (
+    <Stack direction="row" sx={{ gap: 2, alignItems: "center", flexWrap: "wrap" }}>
+      <Box sx={{ flex: "1 1 260px" }}>
+        <b>
+          {run.tally.number} {run.tally.number_label}
+        </b>{" "}
+        so far, {run.ladder.title}
+        {run.side_words && `, ${run.side_words}`}, {showDay(run.day)} {showTime(run.started_at)}
+        {waiting > 0 && `; ${counted(waiting, "press waits", "presses wait")} on this device`}
+      </Box>
+      <Button component={RouterLink} to={`/practise/runs/${run.id}`} variant="contained">
+        Carry on
+      </Button>
+    </Stack>
+  );
+}
+
+/** A run of which nothing has reached the server yet: all of it waits on this device. */
+function UnsentRun({ id, waiting }: { id: string; waiting: number }) {
+  const run = useQuery(runQuery(id));
+  return run.data && !run.data.is_over ? <UnfinishedRun run={run.data} waiting={waiting} /> : null;
+}
+
 function Unfinished({ runs }: { runs: Run[] }) {
-  if (runs.length === 0) return null;
+  const waiting = usePresses();
+  const unsent = Object.keys(waiting).filter((id) => runs.every((run) => run.id !== id));
+  if (runs.length === 0 && unsent.length === 0) return null;
   return (
     <Panel title="Not over yet">
       <Stack spacing={1}>
         {runs.map((run) => (
-          <Stack key={run.id} direction="row" sx={{ gap: 2, alignItems: "center", flexWrap: "wrap" }}>
-            <Box sx={{ flex: "1 1 260px" }}>
-              <b>
-                {run.tally.number} {run.tally.number_label}
-              </b>{" "}
-              so far, {run.ladder.title}
-              {run.side_words && `, ${run.side_words}`}, {showDay(run.day)} {showTime(run.started_at)}
-            </Box>
-            <Button component={RouterLink} to={`/practise/runs/${run.id}`} variant="contained">
-              Carry on
-            </Button>
-          </Stack>
+          <UnfinishedRun key={run.id} run={run} waiting={waiting[run.id] ?? 0} />
+        ))}
+        {unsent.map((id) => (
+          <UnsentRun key={id} id={id} waiting={waiting[id] ?? 0} />
         ))}
       </Stack>
     </Panel>

@@ -37,16 +37,13 @@ function Numbers({ outcome }: { outcome: Outcome }) {
           </TableRow>
         </TableHead>
         <TableBody>
-          {outcome.rows.map(({ id, title, comparison, mark, is_met: isMet }) => (
+          {outcome.rows.map(({ id, title, comparison, mark_words: mark, is_met: isMet }) => (
             <TableRow key={id} sx={{ "& td, & th": { px: { xs: 0.75, md: 2 } } }}>
               <TableCell component="th" scope="row">{title}</TableCell>
-              <TableCell align="right" sx={{ fontWeight: 700 }}>{showNumber(comparison.value)}</TableCell>
-              <TableCell align="right">
-                {show(comparison.usual)}
-                {comparison.spread !== null && <Box component="span" sx={{ color: "text.secondary", whiteSpace: "nowrap" }}> ± {showNumber(comparison.spread)}</Box>}
-              </TableCell>
-              <TableCell align="right">{show(comparison.best)}</TableCell>
-              {!outcome.run.is_quick && <TableCell align="right">{mark === null ? "" : `${showNumber(mark)} ${isMet ? "✓ met" : "✗ not met"}`}</TableCell>}
+              <TableCell align="right" sx={{ fontWeight: 700 }}>{comparison.value_words}</TableCell>
+              <TableCell align="right">{comparison.usual_words ?? "none yet"}</TableCell>
+              <TableCell align="right">{comparison.best_words ?? "none yet"}</TableCell>
+              {!outcome.run.is_quick && <TableCell align="right">{mark === null ? "" : `${mark} ${isMet ? "✓ met" : "✗ not met"}`}</TableCell>}
             </TableRow>
           ))}
         </TableBody>
@@ -57,13 +54,13 @@ function Numbers({ outcome }: { outcome: Outcome }) {
 
 function WhatHappened({ outcome }: { outcome: Outcome }) {
   const { run, rows, recent, threshold } = outcome;
-  const { tally } = run;
+  const { tally, result } = run;
   const first = rows[0];
   const presses = [counted(tally.makes, "made", "made"), counted(tally.misses, "missed", "missed"), tally.lets > 0 && counted(tally.lets, "let")];
   return (
     <Panel title="What happened">
       <Box sx={{ display: "grid", gap: 3, gridTemplateColumns: { xs: "minmax(0,1fr)", sm: "auto minmax(0,1fr)" }, alignItems: "center" }}>
-        <Figure size="large" value={tally.number} label={`${tally.out_of === null ? "" : `of ${tally.out_of} `}${tally.number_label}`} beside={presses.filter(Boolean).join(", ")} />
+        <Figure size="large" value={result.number || "–"} label={[result.label, result.beside].filter(Boolean).join(", ")} beside={presses.filter(Boolean).join(", ")} />
         <Stack spacing={1.5} sx={{ minWidth: 0 }}>
           {first && <Typography sx={{ fontSize: "1.2rem", fontWeight: first.comparison.is_new_best ? 700 : 400 }}>{first.comparison.words}</Typography>}
           <Numbers outcome={outcome} />

@@ -1,34 +1,42 @@
 /** Events on their way to the server. They are kept on this device until they are answered, and sent until they are. */
 import { ProblemError } from "../../api/client";
-import type { Distance, EventKind, NewEvent, Recorded, Run, Tally } from "../../api/queries";
-import { forget, keep, recall } from "../../shared/lib/storage";
+import type { Distance, EventKind, NewEvent, Result, Run, Tally } from "../../api/queries";
+import { forgetPresses, keepPresses } from "../../shared/lib/presses";
 import { makeUuid } from "../../shared/lib/uuid";
 import type { RunClock } from "./runClock";
+import { behind, MOST_A_BATCH, OVERTAKEN, type RunServer } from "./runServer";
 
 const FIRST_WAIT_MS = 400;
 const LONGEST_WAIT_MS = 5000;
-const MOST_A_BATCH = 200;
 
 export interface Standing {
   tally: Tally;
+  result: Result;
   distance: Distance;
   /** The run's clock at which the tally holds. */
   atMs: number;
   waiting: number;
   isCutOff: boolean;
   problem: ProblemError | null;
+  /** What the athlete wants, answered yet or not: controls go by this, never by the last answer. */
+  isPaused: boolean;
+  isStopped: boolean;
 }
 
-export interface Server {
-  record: (events: NewEvent[]) => Promise<Recorded>;
-  /** The run as the server has it, with the ids of its events. */
-  reload: () => Promise<{ run: Run; known: Set<string> }>;
+/** What pauses and stops that are not answered yet make of a tally. */
+function wishedOf(tally: Tally, pending: NewEvent[]) {
+  let { is_paused: isPaused, is_over: isStopped } = tally;
+  for (const { kind } of pending) {
+    if (kind === "pause" && !isStopped) isPaused = true;
+    if (kind === "resume" && !isStopped) isPaused = false;
+    if (kind === "finish") isStopped = true;
+    if (kind === "undo") isStopped = false;
+  }
+  return { isPaused: isPaused && !isStopped, isStopped };
 }
 
-/** Refusals which say that another screen has counted on this run meanwhile. */
-const OVERTAKEN = new Set(["seq_taken", "time_goes_backwards"]);
-
-const keyOf = (runId: string) => `jolly.outbox.${runId}`;
+/** What the screen shows as wished before it is answered. */
+const CONTROLS = new Set<EventKind>(["pause", "resume", "finish"]);
 
 export class Outbox {
   private pending: NewEvent[];
@@ -42,15 +50,16 @@ export class Outbox {
 
   constructor(
     private readonly run: Run,
-    private readonly server: Server,
+    private readonly server: RunServer,
     private readonly clock: RunClock,
+    /** What was kept of it on this device. */
+    kept: NewEvent[],
   ) {
-    const kept = recall(keyOf(run.id));
-    this.pending = Array.isArray(kept) ? (kept as NewEvent[]) : [];
+    this.pending = kept;
     this.lastSeq = Math.max(run.last_seq, ...this.pending.map((event) => event.seq));
     this.lastAtMs = Math.max(run.last_at_ms, ...this.pending.map((event) => event.at_ms));
     clock.skip(Math.max(0, this.lastAtMs - clock.now()));
-    this.standing = { tally: run.tally, distance: run.distance, atMs: run.last_at_ms, waiting: this.pending.length, isCutOff: false, problem: null };
+    this.standing = { tally: run.tally, result: run.result, distance: run.distance, atMs: run.last_at_ms, waiting: this.pending.length, isCutOff: false, problem: null, ...wishedOf(run.tally, kept) };
   }
 
   readonly subscribe = (listener: () => void) => {
@@ -63,11 +72,12 @@ export class Outbox {
   add(kind: EventKind, text = "", atMs = this.clock.now()) {
     this.lastSeq += 1;
     this.lastAtMs = Math.max(this.lastAtMs, atMs);
-    this.pending.push({ id: makeUuid(), kind, seq: this.lastSeq, at_ms: this.lastAtMs, text });
-    this.store();
+    const event = { id: makeUuid(), kind, seq: this.lastSeq, at_ms: this.lastAtMs, text };
+    this.pending.push(event);
+    void keepPresses(this.run.id, [event]);
     void this.send();
     // While answers come, the next one is a moment away and says it all; a render now would only delay it.
-    if (this.standing.isCutOff || this.standing.problem) this.tell({});
+    if (this.standing.isCutOff || this.standing.problem || CONTROLS.has(kind)) this.tell({});
   }
 
   get isEmpty(): boolean {
@@ -85,8 +95,8 @@ export class Outbox {
       const sent = new Set(batch.map((event) => event.id));
       this.pending = this.pending.filter((event) => !sent.has(event.id));
       this.waitMs = FIRST_WAIT_MS;
-      this.store();
-      this.tell({ tally: recorded.tally, distance: recorded.distance, atMs: recorded.last_at_ms, isCutOff: false, problem: null });
+      void forgetPresses([...sent]);
+      this.tell({ tally: recorded.tally, result: recorded.result, distance: recorded.distance, atMs: recorded.last_at_ms, isCutOff: false, problem: null });
     } catch (error) {
       await this.recover(error);
     } finally {
@@ -110,28 +120,24 @@ export class Outbox {
   /** Another screen has counted on this run: number what waits here behind what the server has by now. */
   private async stepBehind() {
     try {
-      const { run, known } = await this.server.reload();
-      const left = this.pending.filter((event) => !known.has(event.id));
-      // Far enough behind the other screen's last press not to be taken for a double tap of it.
-      const lagMs = Math.max(0, run.last_at_ms + run.double_tap_ms - (left[0]?.at_ms ?? this.clock.now()));
+      const stands = await this.server.reload();
+      const { run, known } = stands;
+      void forgetPresses(this.pending.filter((event) => known.has(event.id)).map((event) => event.id));
+      const { lagMs, events } = behind(this.pending, stands, this.clock.now());
       this.clock.skip(lagMs);
-      this.pending = left.map((event, place) => ({ ...event, seq: run.last_seq + 1 + place, at_ms: event.at_ms + lagMs }));
-      this.lastSeq = run.last_seq + left.length;
+      this.pending = events;
+      this.lastSeq = run.last_seq + events.length;
       this.lastAtMs = this.pending.at(-1)?.at_ms ?? run.last_at_ms;
-      this.store();
-      this.tell({ tally: run.tally, distance: run.distance, atMs: run.last_at_ms });
+      void keepPresses(this.run.id, this.pending);
+      this.tell({ tally: run.tally, result: run.result, distance: run.distance, atMs: run.last_at_ms });
     } catch (error) {
       this.tell(error instanceof ProblemError ? { problem: error } : { isCutOff: true });
     }
   }
 
-  private store() {
-    if (this.pending.length > 0) keep(keyOf(this.run.id), this.pending);
-    else forget(keyOf(this.run.id));
-  }
-
   private tell(change: Partial<Standing>) {
-    this.standing = { ...this.standing, ...change, waiting: this.pending.length };
+    const standing = { ...this.standing, ...change, waiting: this.pending.length };
+    this.standing = { ...standing, ...wishedOf(standing.tally, this.pending) };
     this.listeners.forEach((listener) => listener());
   }
 }

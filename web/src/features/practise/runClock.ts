@@ -1,7 +1,7 @@
 /** The clock of one run, in whole milliseconds. It stands still while the page is away and goes on where it stood. */
 import { forget, keep, recall } from "../../shared/lib/storage";
 
-const keyOf = (runId: string) => `jolly.clock.${runId}`;
+const keyOf = (runId: string) => `clock.${runId}`;
 
 export class RunClock {
   private startedAt: number | null = null;

@@ -2,36 +2,25 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
 
-import { api, unwrap } from "../../api/client";
-import { outcomeQuery, recordEvents, type EventKind, type Run } from "../../api/queries";
-import { Outbox, type Server, type Standing } from "./outbox";
+import { outcomeQuery, type EventKind, type NewEvent, type Run } from "../../api/queries";
+import { Outbox, type Standing } from "./outbox";
 import { RunClock } from "./runClock";
+import { serverOf } from "./runServer";
+import { holdRun } from "./sweep";
 
 const SAVE_EVERY_MS = 1000;
-
-function serverOf(runId: string): Server {
-  const params = { path: { run_id: runId } };
-  return {
-    record: (events) => recordEvents(runId, events),
-    reload: async () => {
-      const run = await unwrap(api.GET("/api/runs/{run_id}/", { params }));
-      const events = await unwrap(api.GET("/api/runs/{run_id}/events/", { params }));
-      return { run, known: new Set(events.map((event) => event.id)) };
-    },
-  };
-}
 
 /** What is left of a running clock at `nowMs`; the tally's own figure while the run stands still. */
 export function leftAt(leftMs: number | null, standing: Standing, nowMs: number): number | null {
   if (leftMs === null) return null;
-  const { tally, atMs } = standing;
-  const isStill = tally.is_paused || tally.is_over;
+  const { atMs } = standing;
+  const isStill = standing.isPaused || standing.isStopped;
   return Math.max(0, leftMs - (isStill ? 0 : Math.max(0, nowMs - atMs)));
 }
 
 /** What of the run's time is used at `nowMs`. */
-export function usedAt({ tally, atMs }: Standing, nowMs: number): number {
-  const isStill = tally.is_paused || tally.is_over;
+export function usedAt({ tally, atMs, isPaused, isStopped }: Standing, nowMs: number): number {
+  const isStill = isPaused || isStopped;
   return tally.time_used_ms + (isStill ? 0 : Math.max(0, nowMs - atMs));
 }
 
@@ -47,10 +36,10 @@ export interface Court {
   hasPending: () => boolean;
 }
 
-export function useCourt(run: Run): Court {
+export function useCourt(run: Run, kept: NewEvent[]): Court {
   const client = useQueryClient();
   const [clock] = useState(() => new RunClock(run.id));
-  const [outbox] = useState(() => new Outbox(run, serverOf(run.id), clock));
+  const [outbox] = useState(() => new Outbox(run, serverOf(run.id), clock, kept));
   const standing = useSyncExternalStore(outbox.subscribe, outbox.read);
   const press = useCallback((kind: EventKind, text?: string) => outbox.add(kind, text), [outbox]);
   const tick = useCallback(
@@ -64,17 +53,19 @@ export function useCourt(run: Run): Court {
 
   useEffect(() => {
     void outbox.send();
+    const letGo = holdRun(run.id);
     const save = () => clock.save();
     const timer = window.setInterval(save, SAVE_EVERY_MS);
     window.addEventListener("pagehide", save);
     window.addEventListener("online", retry);
     return () => {
       save();
+      letGo();
       window.clearInterval(timer);
       window.removeEventListener("pagehide", save);
       window.removeEventListener("online", retry);
     };
-  }, [outbox, clock, retry]);
+  }, [outbox, clock, retry, run.id]);
 
   useEffect(() => {
     if (standing.waiting > 0) return;

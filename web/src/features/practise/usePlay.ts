@@ -2,9 +2,10 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
-import type { Athlete, Run } from "../../api/queries";
+import type { Athlete, NewEvent, Run } from "../../api/queries";
 import { useStable } from "../../shared/lib/useStable";
 import { callBetween } from "./calls";
+import { isNumber } from "./pins";
 import { lightPad, type PressKind } from "./Pads";
 import type { Speaker } from "./sounds";
 import { useCall } from "./useCall";
@@ -22,7 +23,7 @@ const END_GUARD_MS = 900;
 
 /** The clocks of the court in whole seconds, running from what the last tally said. Null where there is no such clock. */
 function useClocks({ standing, clock }: Court, isPlaying: boolean) {
-  const isOn = isPlaying && !standing.tally.is_over;
+  const isOn = isPlaying && !standing.isStopped;
   const leftS = useTick(useCallback(() => secondsUp(leftAt(standing.tally.time_left_ms, standing, clock.now())), [standing, clock]), isOn);
   const restS = useTick(useCallback(() => secondsUp(leftAt(standing.tally.rest_left_ms, standing, clock.now())), [standing, clock]), isOn);
   const usedS = useTick(useCallback(() => Math.floor(usedAt(standing, clock.now()) / 1000), [standing, clock]), isOn);
@@ -65,8 +66,8 @@ function useAnnouncer(court: Court, speaker: Speaker, say: (words: string) => vo
 
 /** Tells the rules how late it is when time is up, and when they said that something changes by itself. */
 function useWake({ standing, clock, tick }: Court, isPlaying: boolean) {
-  const { tally, atMs, waiting } = standing;
-  const isOn = isPlaying && !tally.is_over && !tally.is_paused && waiting === 0;
+  const { tally, atMs, waiting, isPaused } = standing;
+  const isOn = isPlaying && !tally.is_over && !isPaused && waiting === 0;
   // A contact on the very last millisecond counts, so time is up one later.
   const upMs = tally.time_left_ms === null ? Infinity : tally.time_left_ms + 1;
   const wakeMs = Math.min(upMs, tally.wakes_in_ms ?? Infinity);
@@ -78,10 +79,10 @@ function useWake({ standing, clock, tick }: Court, isPlaying: boolean) {
   }, [isOn, atMs, wakeMs, clock, tick]);
 }
 
-export function usePlay(run: Run, athlete: Athlete) {
+export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
   const navigate = useNavigate();
-  const court = useCourt(run);
-  const { tally, waiting } = court.standing;
+  const court = useCourt(run, kept);
+  const { tally, waiting, isPaused, isStopped } = court.standing;
   const sound = useSound(athlete);
   const { speaker } = sound;
   const { call, say } = useCall();
@@ -100,10 +101,20 @@ export function usePlay(run: Run, athlete: Athlete) {
   );
   useAnnouncer(court, speaker, say, isPlaying, clocks);
 
+  // A rest is kept: what is pressed in it counts only after it was ended on purpose.
+  const [skipped, setSkipped] = useState(-1);
+  const isResting = clocks.restS > 0 && tally.pads.length === 0 && skipped !== tally.attempts;
+
   const endedAt = useRef(0);
   useEffect(() => {
     endedAt.current = tally.is_over ? performance.now() : 0;
   }, [tally.is_over]);
+  /** Whether the end has stood long enough to be left on purpose: a press too many sets that back. */
+  const isSeen = () => {
+    const stoodMs = performance.now() - endedAt.current;
+    if (stoodMs <= END_GUARD_MS) endedAt.current = performance.now();
+    return stoodMs > END_GUARD_MS;
+  };
 
   useWake(court, isPlaying);
 
@@ -114,7 +125,7 @@ export function usePlay(run: Run, athlete: Athlete) {
     countIn.begin();
   };
   const press = (kind: PressKind, text = "") => {
-    if (!isPlaying || tally.is_over || tally.is_paused) return;
+    if (!isPlaying || isStopped || isPaused || (isResting && kind !== "let")) return;
     pointer.rest();
     court.press(kind, text);
     if (kind === "let") {
@@ -126,8 +137,12 @@ export function usePlay(run: Run, athlete: Athlete) {
   };
   const pressDigit = (digit: string) => {
     const zones = tally.pads.filter((pad) => pad.kind === "zone");
-    const pad = zones.find(({ text }) => text === digit) ?? zones[Number(digit) - 1];
-    if (pad && !isHelpOpen) press("zone", pad.text);
+    // Where pads are numbers of their own, a key is its number or nothing: five pins that stand have no sixth.
+    const areNumbers = zones.length > 0 && zones.every(({ text }) => isNumber(text));
+    const pad = areNumbers ? zones.find(({ text }) => text === digit) : zones[Number(digit) - 1];
+    if (isHelpOpen || !isPlaying || isStopped) return;
+    if (pad) press("zone", pad.text);
+    else if (areNumbers) say(`No ${digit} here`);
   };
   const undo = () => {
     if (!canUndo && !court.hasPending()) return;
@@ -135,27 +150,30 @@ export function usePlay(run: Run, athlete: Athlete) {
     say("Undone");
   };
   const pause = () => {
-    if (isPlaying && !tally.is_over) court.press(tally.is_paused ? "resume" : "pause");
+    if (isPlaying && !isStopped) court.press(isPaused ? "resume" : "pause");
+  };
+  const stop = () => {
+    if (!isStopped) court.press("finish");
   };
   const seeEnd = () => void navigate(`/practise/runs/${run.id}/end`, { replace: true });
   const make = () => {
     if (tally.is_over) {
-      if (performance.now() - endedAt.current > END_GUARD_MS) seeEnd();
+      if (isSeen()) seeEnd();
     } else if (!isPlaying) start();
     else if (pointer.pointed !== null) press("zone", pointer.pointed);
     else press("make");
   };
   const point = () => {
-    const word = isPlaying && !tally.is_over && !tally.is_paused && pointer.point();
+    const word = isPlaying && !isStopped && !isPaused && pointer.point();
     if (word) say(word);
   };
-  const keys = { make, point, miss: () => press("miss"), let: () => press("let"), undo, pause, mute: sound.toggle, next: () => tally.is_over && seeEnd() };
+  const keys = { make, point, miss: () => press("miss"), let: () => press("let"), undo, pause, mute: sound.toggle, next: () => tally.is_over && isSeen() && seeEnd() };
   useKeys({ ...(isHelpOpen ? {} : keys), help: () => setHelp(!isHelpOpen) }, pressDigit);
 
-  const acts = useStable({ start, press, undo, pause, seeEnd, stop: () => court.press("finish"), letIt: () => press("let"), showKeys: () => setHelp(true), hideKeys: () => setHelp(false), toggleSound: sound.toggle });
+  const acts = useStable({ start, press, undo, pause, stop, seeEndOnPurpose: () => isSeen() && seeEnd(), skipRest: () => setSkipped(tally.attempts), letIt: () => press("let"), showKeys: () => setHelp(true), hideKeys: () => setHelp(false), toggleSound: sound.toggle });
   return {
     ...clocks,
-    ...{ court, sound, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts, pointed: pointer.pointed },
+    ...{ isResting, court, sound, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts, pointed: pointer.pointed },
     wayOut: run.block === null ? "/practise" : `/practise/blocks/${run.block}`,
   };
 }

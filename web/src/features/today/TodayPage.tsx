@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
 import { todayQuery, type Block, type Run, type Standing } from "../../api/queries";
-import { counted, showDay, showHour, showLimit, showLongDay, showMinutes, showNumber } from "../../shared/lib/format";
+import { counted, showDay, showHour, showLimit, showLongDay, showMinutes } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
@@ -78,7 +78,7 @@ function Recent({ runs }: { runs: Run[] }) {
       {runs.map((run) => (
         <Link key={run.id} component={RouterLink} to={`/practise/runs/${run.id}/end`} color="inherit" underline="hover" sx={{ display: "block" }}>
           <b>
-            {showNumber(run.tally.number)} {run.tally.number_label}
+            {run.result.number} {run.result.label}
           </b>{" "}
           ({run.rung.goal_words}), {run.ladder.title}
           {run.side_words && `, ${run.side_words}`}, {showDay(run.day)}

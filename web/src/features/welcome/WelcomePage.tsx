@@ -1,10 +1,11 @@
 /** The way in: sign in, sign up, or, in the demo, one press. */
 import { Box, Button, FormControl, FormHelperText, InputLabel, OutlinedInput, Stack, Typography } from "@mui/material";
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type SubmitEvent } from "react";
-import { useLocation, useNavigate } from "react-router";
+import { Navigate, useLocation, useNavigate } from "react-router";
 
 import { account, api, ProblemError, unwrap } from "../../api/client";
+import { athleteQuery } from "../../api/queries";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { TapeHeading, useTitle } from "../../shared/ui/Page";
@@ -108,7 +109,11 @@ function DemoDoor() {
 
 export default function WelcomePage() {
   const [isNew, setIsNew] = useState(false);
+  const athlete = useQuery(athleteQuery);
+  const state = useLocation().state as { from?: string } | null;
   useTitle("Welcome");
+  // Whoever is in already is shown in: another sign-in here would only be refused.
+  if (athlete.data) return <Navigate to={state?.from ?? "/"} replace />;
   return (
     <Box component="main" sx={{ maxWidth: 1000, mx: "auto", p: { xs: 3, md: 6 }, display: "grid", gap: { xs: 4, md: 8 }, gridTemplateColumns: { xs: "1fr", md: "1fr 380px" } }}>
       <Stack spacing={3}>

@@ -19,6 +19,11 @@ interface ShapeProps {
   letters?: number;
 }
 
+/** The shape alone, without a name. */
+export function ZoneOutline({ look = "plain", ...props }: ShapeProps) {
+  return <Outline {...props} colour={COLOURS[look]} />;
+}
+
 function Outline({ zone, surface, view, colour }: ShapeProps & { colour: string }) {
   const { x, y, scale } = view;
   const tapeLook = { fill: colour, fillOpacity: 0.16, stroke: colour, strokeWidth: 4 };

@@ -1,6 +1,8 @@
 /** Dates, times and numbers in the reader's own locale. */
-const dayFormat = new Intl.DateTimeFormat(undefined, { weekday: "short", day: "numeric", month: "short" });
-const longDayFormat = new Intl.DateTimeFormat(undefined, { weekday: "long", day: "numeric", month: "long" });
+const DAY = { weekday: "short", day: "numeric", month: "short" } as const;
+const LONG_DAY = { weekday: "long", day: "numeric", month: "long" } as const;
+const yearless = [DAY, LONG_DAY].map((options) => new Intl.DateTimeFormat(undefined, options));
+const yearly = [DAY, LONG_DAY].map((options) => new Intl.DateTimeFormat(undefined, { ...options, year: "numeric" }));
 const timeFormat = new Intl.DateTimeFormat(undefined, { hour: "2-digit", minute: "2-digit" });
 const numberFormat = new Intl.NumberFormat(undefined, { maximumFractionDigits: 1 });
 
@@ -13,8 +15,15 @@ function fromDay(day: string): Date {
 /** A day out of an address, or the other one where it is none. */
 export const readDay = (text: string | null | undefined, other: string) => (text && /^\d{4}-\d{2}-\d{2}$/.test(text) ? text : other);
 
-export const showDay = (day: string) => dayFormat.format(fromDay(day));
-export const showLongDay = (day: string) => longDayFormat.format(fromDay(day));
+/** A day of another year is said with its year. */
+function say(day: string, length: 0 | 1): string {
+  const date = fromDay(day);
+  const formats = date.getFullYear() === new Date().getFullYear() ? yearless : yearly;
+  return formats[length]?.format(date) ?? day;
+}
+
+export const showDay = (day: string) => say(day, 0);
+export const showLongDay = (day: string) => say(day, 1);
 export const showTime = (moment: string) => timeFormat.format(new Date(moment));
 /** An hour of the day as it comes, "17:30:00", without its seconds. */
 export const showHour = (hour: string) => hour.slice(0, 5);

@@ -1,7 +1,22 @@
-/** A small store on this device that never throws: private windows and full disks are the browser's business. */
+/**
+ * A small store on this device that never throws: private windows and full disks are the browser's business.
+ *
+ * Everything is kept under the name of the athlete who is signed in, so that the next one on this device finds none of
+ * it, and it is forgotten at sign-out.
+ */
+let owner = "";
+
+export function setOwner(name: string): void {
+  owner = name;
+}
+
+export const ownerName = () => owner;
+
+const keyOf = (key: string) => `jolly.${owner}.${key}`;
+
 export function keep(key: string, value: unknown): void {
   try {
-    localStorage.setItem(key, JSON.stringify(value));
+    localStorage.setItem(keyOf(key), JSON.stringify(value));
   } catch {
     // Nothing to do: what matters is on the server, this is only for coming back to the same moment.
   }
@@ -9,7 +24,7 @@ export function keep(key: string, value: unknown): void {
 
 export function recall(key: string): unknown {
   try {
-    return JSON.parse(localStorage.getItem(key) ?? "null");
+    return JSON.parse(localStorage.getItem(keyOf(key)) ?? "null");
   } catch {
     return null;
   }
@@ -17,7 +32,17 @@ export function recall(key: string): unknown {
 
 export function forget(key: string): void {
   try {
-    localStorage.removeItem(key);
+    localStorage.removeItem(keyOf(key));
+  } catch {
+    // As above.
+  }
+}
+
+/** Forgets all that is kept for the athlete who is signed in. */
+export function forgetAll(): void {
+  try {
+    const own = Object.keys(localStorage).filter((key) => key.startsWith(keyOf("")));
+    own.forEach((key) => localStorage.removeItem(key));
   } catch {
     // As above.
   }

@@ -31,7 +31,7 @@ export function Decision({ standing, onClimb }: DecisionProps) {
   const { ladder, verdict } = standing;
   const decide = useDecision(ladder.id);
   const takeBack = useTakeMoveBack(ladder.id);
-  const choose = (kind: Kind) => decide.mutate(kind, { onSuccess: () => kind === "climb" && onClimb?.() });
+  const choose = (kind: Kind) => decide.mutate({ decision: kind, held: standing.held }, { onSuccess: () => kind === "climb" && onClimb?.() });
   const isDecided = decide.isSuccess && !takeBack.isSuccess;
   if (isDecided) {
     return (

@@ -1,0 +1,36 @@
+/** Presses that wait on this device are said in the strip, and sent when the application opens and comes online. */
+import { Box } from "@mui/material";
+import { useQueryClient } from "@tanstack/react-query";
+import { useEffect } from "react";
+
+import { sweep } from "../features/practise/sweep";
+import { counted } from "../shared/lib/format";
+import { usePresses } from "../shared/lib/usePresses";
+import { tape } from "../shared/ui/tape";
+
+const TRY_EVERY_MS = 20_000;
+
+export function WaitingPresses() {
+  const client = useQueryClient();
+  const waiting = Object.values(usePresses()).reduce((sum, count) => sum + count, 0);
+  const isWaiting = waiting > 0;
+  useEffect(() => {
+    const send = () =>
+      void sweep().then((hasSent) => {
+        if (hasSent) for (const queryKey of [["runs"], ["today"], ["ladders"], ["blocks"]]) void client.invalidateQueries({ queryKey });
+      });
+    send();
+    const timer = isWaiting ? window.setInterval(send, TRY_EVERY_MS) : undefined;
+    window.addEventListener("online", send);
+    return () => {
+      window.clearInterval(timer);
+      window.removeEventListener("online", send);
+    };
+  }, [client, isWaiting]);
+  if (!isWaiting) return null;
+  return (
+    <Box role="status" sx={{ bgcolor: tape.mustard, color: tape.ink, px: 1, py: 0.25, fontSize: "0.88rem", fontWeight: 650, whiteSpace: "nowrap" }}>
+      {counted(waiting, "press waits", "presses wait")}
+    </Box>
+  );
+}
