@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from uuid import uuid4
+
 from django.conf import settings
 from django.db import models
 
@@ -16,6 +18,8 @@ class Block(models.Model):
         DROPPED = "dropped"
 
     athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="blocks")
+    #: What calendars know it by, for ever: it is the same after a restore and with another secret key.
+    uid = models.UUIDField(default=uuid4, editable=False)
     title = models.CharField(max_length=120)
     day = models.DateField()
     minutes = models.PositiveSmallIntegerField()
@@ -68,6 +72,8 @@ class Segment(models.Model):
     low_s = models.PositiveIntegerField(default=0)
     high_s = models.PositiveIntegerField(default=0)
     is_locked = models.BooleanField(default=False)
+    #: Whether the athlete set its seconds by hand: fitting the block anew keeps them.
+    is_set = models.BooleanField(default=False)
     runs_planned = models.PositiveSmallIntegerField(default=0)
     reasons = models.JSONField(default=list)
     done_at = models.DateTimeField(null=True)

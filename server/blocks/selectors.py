@@ -24,6 +24,12 @@ AVOIDED_DAYS, AVOIDED_TIMES = 60, 4
 HABIT_BLOCKS = HABIT_SEGMENTS // 2
 
 
+#: A block that was begun is in play on its day and the next, for those who play past midnight.
+LEFT_AFTER = timedelta(days=1)
+#: A block that seems to have lasted so many times its minutes was forgotten. Common practice, no source.
+MOST_TIMES = 4
+
+
 def list_blocks(athlete: Athlete) -> QuerySet[Block]:
     """The athlete's blocks with their segments, but for those that were dropped."""
     return _with_segments(Block.objects.filter(athlete=athlete).exclude(status=Block.Status.DROPPED))
@@ -49,7 +55,9 @@ def get_block(athlete: Athlete, block_id: int) -> Block:
 def get_next_block(athlete: Athlete, today: date) -> Block | None:
     """The block in play, or else the next one planned for today or later."""
     blocks = list_blocks(athlete)
-    started = blocks.filter(status=Block.Status.STARTED).order_by("-started_at").first()
+    # One that was begun days ago was left, and is not what comes next; it can still be closed where it stands.
+    lately = today - LEFT_AFTER
+    started = blocks.filter(status=Block.Status.STARTED, started_at__date__gte=lately).order_by("-started_at").first()
     return started or blocks.filter(status=Block.Status.PLANNED, day__gte=today).first()
 
 
@@ -71,10 +79,18 @@ def list_sessions(athlete: Athlete, since: date) -> list[Session]:
     """The blocks played since that day whose effort was told, as the core's load takes them."""
     blocks = Block.objects.filter(athlete=athlete, status=Block.Status.DONE, day__gte=since)
     return [
-        Session(block.day, (block.finished_at - block.started_at).total_seconds() / 60, block.effort)
+        Session(block.day, _minutes_of(block), block.effort)
         for block in blocks
         if block.started_at and block.finished_at and block.effort is not None
     ]
+
+
+def _minutes_of(block: Block) -> float:
+    """How long a block was played; as long as planned where its clock cannot be believed: nobody closed it in time."""
+    if block.started_at is None or block.finished_at is None:
+        return float(block.minutes)
+    minutes = (block.finished_at - block.started_at).total_seconds() / 60
+    return minutes if 0 <= minutes <= MOST_TIMES * block.minutes else float(block.minutes)
 
 
 def get_segment(athlete: Athlete, segment_id: int) -> Segment:

@@ -26,6 +26,7 @@ _SEGMENT_SHAPE = (
     "high_s",
     "runs_planned",
     "is_locked",
+    "is_set",
     "reasons",
 )
 
@@ -175,6 +176,8 @@ def finish_block(block: Block, at: datetime, note: str = "", effort: int | None 
     if effort is not None and (problem := check_effort(effort)):
         raise CoreError([problem])
     if block.status in (Block.Status.PLANNED, Block.Status.STARTED):
+        # A clock that was set back in between ends no block before it began.
+        at = max(at, block.started_at or at)
         block.status, block.finished_at, block.note, block.effort = Block.Status.DONE, at, note, effort
         block.save(update_fields=["status", "finished_at", "note", "effort"])
     return block

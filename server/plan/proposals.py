@@ -69,6 +69,7 @@ class Proposal:
                     "high_s": segment.time.high_s,
                     "runs_planned": segment.runs,
                     "is_locked": segment.is_locked,
+                    "is_set": segment.is_set,
                     "reasons": list(segment.reasons),
                     "rung": rung,
                     "side": side,

@@ -101,7 +101,12 @@ def asked_of(block: Block) -> Asked:
 def kept_of(block: Block) -> list[Kept]:
     """The parts of a kept block in their places, each on the rung that its ladder is worked on now."""
     challenges = [segment for segment in block.segments.all() if segment.rung]
-    return [
+    set_by_hand = [
+        Kept(segment.kind, 0, 0, segment.planned_s)
+        for segment in block.segments.all()
+        if segment.is_set and not segment.rung
+    ]
+    return set_by_hand + [
         Kept(_key_now(segment, block), place, segment.runs_planned, is_locked=segment.is_locked)
         for place, segment in enumerate(challenges)
     ]

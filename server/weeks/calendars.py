@@ -4,10 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 from datetime import timedelta
-from uuid import NAMESPACE_OID, uuid5
 from zoneinfo import ZoneInfo
-
-from django.conf import settings
 
 from accounts.models import Athlete
 from accounts.selectors import get_today
@@ -34,8 +31,7 @@ def subscription_of(athlete: Athlete) -> bytes:
 def _entry(block: Block, zone: ZoneInfo) -> Entry:
     lines = [f"{round(segment.planned_s / 60)} min: {segment.title}" for segment in block.segments.all()]
     return Entry(
-        # The same block is the same event for ever, and no other installation's.
-        uid=f"{uuid5(NAMESPACE_OID, f'{settings.SECRET_KEY} block {block.pk}')}@jolly-ladder",
+        uid=f"{block.uid}@jolly-ladder",
         summary=f"{block.title}, {block.minutes} min",
         start=moment_of(block, zone),
         minutes=block.minutes,

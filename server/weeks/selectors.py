@@ -11,12 +11,15 @@ from typing import Any
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
+from accounts.selectors import get_today, list_limits
 from blocks.models import Block
 from blocks.selectors import list_blocks_between
 from jolly_core.body.traits import HARD
 from jolly_core.errors import CoreError
 from jolly_core.planning import week as core
+from jolly_core.planning.screening import screen
 from jolly_core.planning.times import time_of_segment
+from jolly_core.planning.wish import Terms, Wish
 from plan.wishes import Wishes, list_wishes
 from weeks.models import CalendarLink, KeptWeek, WeekWish, Window
 
@@ -75,7 +78,8 @@ def _week(athlete: Athlete, monday: date, windows: Sequence[core.Window], extra_
     ladders = list(dict.fromkeys([*wanted, *extra_ladders]))
     known = list_wishes(athlete, ladders, monday)
     often = {ladder: _most_often(wishes, ladder) for ladder in ladders}
-    drills = [_drill(known, ladder, often[ladder]) for ladder in ladders]
+    terms = Terms(minutes=60, day=max(monday, get_today(athlete)), limits=list_limits(athlete, monday))
+    drills = [_drill(known, ladder, often[ladder], terms) for ladder in ladders]
     return core.Week(tuple(windows), tuple(drills), tuple(_wish(wish) for wish in wishes))
 
 
@@ -95,7 +99,7 @@ def _most_often(wishes: Sequence[WeekWish], ladder: int) -> int:
     return max(own.get(core.AT_MOST, USUAL_MOST), own.get(core.AT_LEAST, 0))
 
 
-def _drill(known: Wishes, ladder: int, most: int) -> core.Drill:
+def _drill(known: Wishes, ladder: int, most: int, terms: Terms) -> core.Drill:
     """One visit plays the rung on each of its sides."""
     sides = [wish for wish in known.wishes if wish.ladder == str(ladder)]
     first, traits = sides[0], sides[0].traits
@@ -109,7 +113,18 @@ def _drill(known: Wishes, ladder: int, most: int) -> core.Drill:
         is_hard=traits.effort == HARD,
         needs=traits.needs,
         kit=first.kit,
+        barred=_barred(sides, terms),
     )
+
+
+def _barred(sides: Sequence[Wish], terms: Terms) -> str:
+    """Why no side of a ladder may be played just now: a caution to be read, or a body limit. Empty where one may."""
+    said = [
+        screened.words
+        for side in sides
+        if (screened := screen(side, terms, 1)).most_runs == 0 and not side.dose.is_used_up
+    ]
+    return said[0] if len(said) == len(sides) else ""
 
 
 def get_week(athlete: Athlete, monday: date, moves: Mapping[int, Window] | None = None) -> SeenWeek:

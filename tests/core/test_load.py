@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jolly_core.errors import CoreError
-from jolly_core.load.weekly import Session, Week, list_weeks, load_cautions, monotony_of, session_load
+from jolly_core.load.weekly import MOST_MONOTONY, Session, Week, list_weeks, load_cautions, monotony_of, session_load
 
 MONDAY = date(2026, 3, 2)
 
@@ -48,16 +48,19 @@ def test_monotony_and_strain_of_a_week(daily: list[float], monotony: float, stra
     )
 
 
-@pytest.mark.parametrize("daily", [[400] * 7, [0] * 7])
-def test_a_week_of_equal_days_has_no_monotony(daily: list[float]) -> None:
-    assert monotony_of(daily) is None
+def test_a_week_of_equal_days_is_the_most_monotonous_and_a_week_of_rest_is_none() -> None:
+    # Equal but for rounding, the quotient would be some 10^16.
+    assert monotony_of([400.0] * 7) == monotony_of([400.0 + 1e-13 * day for day in range(7)]) == MOST_MONOTONY
+    assert monotony_of([0.0] * 7) is None
+    week = list_weeks([Session(MONDAY + timedelta(days=day), 40, 10) for day in range(7)], MONDAY, 1)
+    assert any("monotony 20 or more" in words for words in load_cautions([*week, *week]))
 
 
 @given(st.lists(st.integers(0, 900), min_size=7, max_size=7))
 def test_monotony_is_that_of_numpy(daily: list[int]) -> None:
-    spread = np.std(daily, ddof=1)
-    expected = None if spread == 0 else pytest.approx(np.mean(daily) / spread)
-    assert monotony_of(daily) == expected
+    spread, mean = np.std(daily, ddof=1), np.mean(daily)
+    expected = None if mean == 0 else min(MOST_MONOTONY, mean / spread if spread else MOST_MONOTONY)
+    assert monotony_of(daily) == (expected if expected is None else pytest.approx(expected))
 
 
 # By arithmetic: 1000 to 1100 is +10 %, 1500 to 900 is -40 %, and after nothing there is no share.

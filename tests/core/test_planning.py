@@ -201,12 +201,16 @@ class TestWhatComesFirst:
         assert challenges(block)[0].reasons == ("left out 3 of the last 4 times: it comes back",)
 
 
+#: What to change where a run is longer than the block.
+NEARER = "give its game a limit of tries or minutes, or take a nearer goal"
+
+
 class TestWhatStaysOut:
     def test_says_what_did_not_fit(self) -> None:
         # 15 min less 3 of warm-up and 1 to write: 660 s. A: 60 + 2 · 200 + 30 = 490 s, so B finds 170 s.
         block = arrange_block(terms(15), [wish("A", 200), wish("B", 3000)])
         assert block.drills == ("A",)
-        assert reasons_out(block) == {"B": "needs 51 minutes with its set-up; 2 minutes left"}
+        assert reasons_out(block) == {"B": "needs 51 minutes with its set-up; 2 minutes left: " + NEARER}
         assert block.left_out[0].is_free
 
     @pytest.mark.parametrize(
@@ -333,3 +337,16 @@ def test_the_range_of_the_whole_is_narrower_than_that_of_its_parts() -> None:
     block = arrange_block(terms(60), chosen)
     late = sum(each.time.high_s - each.time.expected_s for each in block.segments)
     assert 0 < block.time.high_s - block.time.expected_s < late
+
+
+class TestPartsByTheClock:
+    @pytest.mark.parametrize("minutes", [10, 12, 30])
+    def test_ends_and_a_game_that_are_too_long_together_give_way(self, minutes: int) -> None:
+        kept = [Kept("warm_up", 0, 0, 900), Kept("cool_down", 0, 0, 900), Kept("partner", 0, 0, 900)]
+        block = arrange_block(terms(minutes, focus="partner"), [wish("A", 60)], kept)
+        assert sum(segment.duration_s for segment in block.segments) <= minutes * 60
+
+    def test_a_warm_up_that_was_set_by_hand_is_kept_and_known_as_such(self) -> None:
+        block = arrange_block(terms(30), [wish("A", 200)], [Kept("warm_up", 0, 0, 420)])
+        warm_up = block.segments[0]
+        assert (warm_up.duration_s, warm_up.is_set, block.segments[-1].is_set) == (420, True, False)

@@ -11,6 +11,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy import stats
 
+from jolly_core.challenges.metric import Metric
 from jolly_core.errors import CoreError
 from jolly_core.record.usual import best_of, compare, usual_of
 from jolly_core.stats.proportions import wilson_interval
@@ -144,13 +145,13 @@ def test_best_follows_the_better_way() -> None:
     ("value", "earlier", "direction", "words"),
     [
         (9, [], "up", "Your first run here: this is where your record starts."),
-        (9, [6, 8, 7], "up", "A new best: 9, up from 8."),
-        (3, [6, 8, 7], "down", "A new best: 3, down from 6."),
-        (8, [6, 8, 7], "up", "About your usual, which is 7.0."),
-        (4, [6, 8, 7], "up", "Short of your usual, which is 7.0."),
-        (7, [3, 4, 9, 4], "up", "About your usual, which is 5.0."),
+        (9, [6, 8, 7], "up", "A new best: 9 makes, up from 8."),
+        (3, [6, 8, 7], "down", "A new best: 3 makes, down from 6."),
+        (8, [6, 8, 7], "up", "About your usual, which is 7."),
+        (4, [6, 8, 7], "up", "Short of your usual, which is 7."),
+        (7, [3, 4, 9, 4], "up", "About your usual, which is 5."),
         (8, [5, 5, 9, 5, 5, 5, 5], "up", "Better than your usual, which is 5.6."),
     ],
 )
 def test_a_result_is_told_beside_usual_and_best(value: float, earlier: list[float], direction: str, words: str) -> None:
-    assert compare(value, earlier, direction).words == words
+    assert compare(value, earlier, Metric("makes", "makes", direction, "makes", "make")).words == words

@@ -12,6 +12,7 @@ from jolly_core.errors import CoreError
 
 #: Chances are kept this far off certainty, so that one lucky ball does not forbid a spread.
 CERTAIN = 1e-9
+LEAST_CHANCE = 1e-300
 FAR_M = 1e6
 
 
@@ -23,6 +24,10 @@ class Evidence(Protocol):
 
     @property
     def cells(self) -> int: ...
+
+    @property
+    def hits(self) -> int:
+        """How many of the attempts hit something."""
 
     @property
     def set_up(self) -> Hashable:
@@ -52,6 +57,10 @@ class Tries:
         return 1
 
     @property
+    def hits(self) -> int:
+        return self.makes
+
+    @property
     def set_up(self) -> Hashable:
         return ("tries", self.distance_m, self.target)
 
@@ -60,8 +69,10 @@ class Tries:
         return replace(self, makes=makes, attempts=self.attempts + sum(each.attempts for each in others))
 
     def log_likelihood(self, spread: float) -> float:
-        chance = _off_certainty(self.target.chance(spread * self.distance_m))
-        return self.makes * log(chance) + (self.attempts - self.makes) * log(1 - chance)
+        sd_m, misses = spread * self.distance_m, self.attempts - self.makes
+        # The chance of a miss by its own logarithm: where it is next to nothing, one miss still says that it is not.
+        made = self.makes * log(max(LEAST_CHANCE, self.target.chance(sd_m))) if self.makes else 0.0
+        return made + (misses * self.target.log_miss(sd_m) if misses else 0.0)
 
     def best_log_likelihood(self) -> float:
         return _saturated([self.makes, self.attempts - self.makes])
@@ -111,6 +122,10 @@ class Landed:
     @property
     def cells(self) -> int:
         return len(self.zones)
+
+    @property
+    def hits(self) -> int:
+        return sum(self.counts)
 
     @property
     def set_up(self) -> Hashable:

@@ -14,6 +14,7 @@ from jolly_core.aim.record import Evidence, merge
 from jolly_core.aim.targets import Target
 from jolly_core.errors import CoreError
 from jolly_core.stats.chi_square import chi_square_above
+from jolly_core.words import counted
 
 #: From a tenth of a degree, beyond any hand, to sixty.
 LEAST_SPREAD, MOST_SPREAD = 0.0017, 1.05
@@ -22,6 +23,9 @@ HALF_CHI_SQUARE = 1.9207
 #: Below this chance of so bad a fit, the data contradict the model.
 CONTRADICTED = 0.01
 HALVINGS = 60
+#: So often the whole range is looked at before the peak is searched for.
+LOOKS = 14
+AT_MOST, AT_LEAST, ONE_IN_TWENTY = "at_most", "at_least", 0.05
 #: Of the logarithm of a spread: a ten-millionth part of it; near enough for Newton's steps, and their differences.
 CLOSE, NEAR, STEP = 1e-7, 0.05, 1e-3
 NEWTON_STEPS = 6
@@ -40,6 +44,8 @@ class Aim:
     high: float
     attempts: int
     fit: float | None = None
+    #: "at_most" after makes alone, "at_least" after misses alone: then ``spread`` is that end, and no estimate.
+    bound: str = ""
 
     @property
     def is_contradicted(self) -> bool:
@@ -48,14 +54,21 @@ class Aim:
     @property
     def words(self) -> str:
         """What was found, in a sentence, and whether to believe it."""
+        if self.bound:
+            is_made = self.bound == AT_MOST
+            end, made, way = ("at most", "All", "farther") if is_made else ("at least", "None", "nearer")
+            return (
+                f"From {counted(self.attempts, 'attempt')}: your error is {end} {degrees(self.spread):.1f}° (nineteen "
+                f"times in twenty). {made} of them made, so the other end is not known: try it {way}"
+            )
         found = (
-            f"From {self.attempts} attempts: your error is {degrees(self.spread):.1f}°, "
+            f"From {counted(self.attempts, 'attempt')}: your error is {degrees(self.spread):.1f}°, "
             f"nineteen times in twenty between {degrees(self.low):.1f}° and {degrees(self.high):.1f}°"
         )
         if self.is_contradicted:
             return (
-                f"{found}. But your makes from near and far do not fit one angle, so take what is foretold lightly "
-                "and try it out"
+                f"{found}, widened because your makes from near and far do not fit one angle: take what is foretold "
+                "lightly and try it out"
             )
         if self.fit is None:
             return f"{found}. All of it from one distance and size: other distances are foretold by the angle alone"
@@ -88,13 +101,34 @@ def estimate_aim(record: Iterable[Evidence]) -> Aim:
     def likelihood(log_spread: float) -> float:
         return sum(each.log_likelihood(exp(log_spread)) for each in played)
 
+    attempts, hits = sum(each.attempts for each in played), sum(each.hits for each in played)
     ends = log(LEAST_SPREAD), log(MOST_SPREAD)
-    best = _peak(likelihood, *ends)
+    if hits in (0, attempts):
+        return _one_end(likelihood, ends, attempts, is_made=bool(hits))
+    best = _peak(likelihood, *_about(likelihood, *ends))
     floor = likelihood(best) - HALF_CHI_SQUARE
     low = _crossing(likelihood, floor, best, ends[0])
     high = _crossing(likelihood, floor, best, ends[1])
-    attempts = sum(each.attempts for each in played)
-    return Aim(exp(best), exp(low), exp(high), attempts, _fit(played, exp(best)))
+    fit, widen = _fit(played, exp(best))
+    if fit is not None and fit < CONTRADICTED:
+        # As many times more scatter as the model allows widens by its root (McCullagh and Nelder 1989, 4.5).
+        low, high = max(ends[0], best - widen * (best - low)), min(ends[1], best + widen * (high - best))
+    return Aim(exp(best), exp(low), exp(high), attempts, fit)
+
+
+def _one_end(likelihood: Callable[[float], float], ends: tuple[float, float], attempts: int, *, is_made: bool) -> Aim:
+    """What makes alone, or misses alone, tell: the spread at which they come one time in twenty, and no more."""
+    known, other = ends if is_made else ends[::-1]
+    end = exp(_crossing(likelihood, log(ONE_IN_TWENTY), known, other))
+    low, high = (LEAST_SPREAD, end) if is_made else (end, MOST_SPREAD)
+    return Aim(end, low, high, attempts, None, AT_MOST if is_made else AT_LEAST)
+
+
+def _about(value: Callable[[float], float], low: float, high: float) -> tuple[float, float]:
+    """The stretch that holds the peak, from looks at even distances: a search could begin where nothing slopes."""
+    step = (high - low) / LOOKS
+    best = max(range(LOOKS + 1), key=lambda place: value(low + place * step))
+    return max(low, low + (best - 1) * step), min(high, low + (best + 1) * step)
 
 
 def predict(aim: Aim, target: Target, distance_m: float) -> Predicted:
@@ -113,13 +147,13 @@ def scale_for(aim: Aim, target: Target, distance_m: float, chance: float) -> flo
     return _solve(lambda scale: chance - target.scaled(scale).chance(aim.spread * distance_m), 0.001, 1000.0)
 
 
-def _fit(played: Sequence[Evidence], spread: float) -> float | None:
-    """The chance of a worse deviance, by its chi-square distribution (Wilks 1938)."""
+def _fit(played: Sequence[Evidence], spread: float) -> tuple[float | None, float]:
+    """The chance of a worse deviance, by its chi-square distribution (Wilks 1938), and the root of its excess."""
     free = sum(each.cells for each in played) - 1
     if free < 1:
-        return None
-    deviance = 2 * sum(each.best_log_likelihood() - each.log_likelihood(spread) for each in played)
-    return chi_square_above(max(0.0, deviance), free)
+        return None, 1.0
+    deviance = max(0.0, 2 * sum(each.best_log_likelihood() - each.log_likelihood(spread) for each in played))
+    return chi_square_above(deviance, free), max(1.0, sqrt(deviance / free))
 
 
 def _peak(value: Callable[[float], float], low: float, high: float) -> float:

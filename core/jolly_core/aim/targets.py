@@ -7,7 +7,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from math import cos, erf, exp, hypot, pi, sin, sqrt
+from math import cos, erf, erfc, exp, hypot, log, log1p, pi, sin, sqrt
 
 from jolly_core.errors import CoreError, Problem
 
@@ -22,13 +22,16 @@ MOST_MEAN = 300.0
 
 @dataclass(frozen=True)
 class Rectangle:
-    """Hit inside both sides."""
+    """Hit inside both sides. ``log_miss`` is the logarithm of the chance to miss it, as for each of the shapes."""
 
     width_m: float
     height_m: float
 
     def chance(self, sd_m: float) -> float:
         return _within(self.width_m / 2, sd_m) * _within(self.height_m / 2, sd_m)
+
+    def log_miss(self, sd_m: float) -> float:
+        return _either(_log_beyond(self.width_m / 2, sd_m), _log_beyond(self.height_m / 2, sd_m))
 
     def scaled(self, by: float) -> Rectangle:
         return Rectangle(self.width_m * by, self.height_m * by)
@@ -43,6 +46,9 @@ class Strip:
     def chance(self, sd_m: float) -> float:
         return _within(self.width_m / 2, sd_m)
 
+    def log_miss(self, sd_m: float) -> float:
+        return _log_beyond(self.width_m / 2, sd_m)
+
     def scaled(self, by: float) -> Strip:
         return Strip(self.width_m * by)
 
@@ -55,6 +61,9 @@ class Circle:
 
     def chance(self, sd_m: float) -> float:
         return 1 - exp(-((self.radius_m / sd_m) ** 2) / 2)
+
+    def log_miss(self, sd_m: float) -> float:
+        return -((self.radius_m / sd_m) ** 2) / 2
 
     def scaled(self, by: float) -> Circle:
         return Circle(self.radius_m * by)
@@ -71,6 +80,9 @@ class Line:
     def chance(self, sd_m: float) -> float:
         return _within(hypot(self.across_m, self.up_m) / 2, sd_m) * _within(self.within_m, sd_m)
 
+    def log_miss(self, sd_m: float) -> float:
+        return _either(_log_beyond(hypot(self.across_m, self.up_m) / 2, sd_m), _log_beyond(self.within_m, sd_m))
+
     def scaled(self, by: float) -> Line:
         return Line(self.across_m * by, self.up_m * by, self.within_m * by)
 
@@ -86,6 +98,9 @@ class Row:
 
     def chance(self, sd_m: float) -> float:
         return Circle(self.size_m / 2).chance(sd_m)
+
+    def log_miss(self, sd_m: float) -> float:
+        return Circle(self.size_m / 2).log_miss(sd_m)
 
     def scaled(self, by: float) -> Row:
         return Row(self.across_m * by, self.up_m * by, self.apart_m * by, self.size_m * by)
@@ -116,6 +131,22 @@ def turned_over(target: Target) -> Target:
 
 def _within(half_m: float, sd_m: float) -> float:
     return erf(half_m / (sd_m * sqrt(2)))
+
+
+#: Beyond so many standard deviations a tail is too small for a number, and its logarithm follows the series.
+FAR_SDS = 25.0
+
+
+def _log_beyond(half_m: float, sd_m: float) -> float:
+    """The logarithm of the chance of landing outside, however small (Abramowitz and Stegun 1964, 7.1.23)."""
+    x = half_m / (sd_m * sqrt(2))
+    return log(erfc(x)) if x < FAR_SDS else -x * x - log(x * sqrt(pi)) + log1p(-1 / (2 * x * x))
+
+
+def _either(one: float, other: float) -> float:
+    """The logarithm of the chance that one of two things happens which do not depend on each other."""
+    low, high = sorted((one, other))
+    return high + log1p(exp(low - high) * (1 - exp(high))) if high < 0 else 0.0
 
 
 def check_target(target: Target) -> None:

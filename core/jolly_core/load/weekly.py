@@ -17,6 +17,8 @@ LONGEST_MIN = 24 * 60
 DAYS = 7
 #: Above about this, together with a high load, Foster's athletes fell ill more often (Foster 1998).
 MONOTONOUS = 2.0
+#: The highest monotony that is told: beyond it the days are the same, and the number is one of rounding.
+MOST_MONOTONY = 20.0
 #: A week that much heavier than the one before is worth a thought. Common practice, no source.
 STEEP = 0.3
 
@@ -40,7 +42,7 @@ class Week:
     """A week from its Monday on. ``change`` is the share by which its load differs from the week before.
 
     ``monotony`` is the mean daily load over its sample standard deviation, rest days counting as nothing; ``strain`` is
-    load times monotony; both None where every day was the same.
+    load times monotony; both None in a week of rest.
     """
 
     monday: date
@@ -72,9 +74,17 @@ def session_load(effort: int, minutes: float) -> float:
 
 
 def monotony_of(daily: Sequence[float]) -> float | None:
-    """Mean over sample standard deviation of daily loads; None where they are all the same. Source: Foster 1998."""
-    spread = stdev(daily)
-    return fmean(daily) / spread if spread else None
+    """Mean over sample standard deviation of daily loads; None in a week of rest. Source: Foster 1998.
+
+    Days that are as good as the same have no spread to divide by: what is beyond ``MOST_MONOTONY`` is said as that.
+
+    >>> monotony_of([10.0] * 7), monotony_of([0.0] * 7)
+    (20.0, None)
+    """
+    mean, spread = fmean(daily), stdev(daily)
+    if not mean:
+        return None
+    return MOST_MONOTONY if spread * MOST_MONOTONY <= mean else mean / spread
 
 
 def list_weeks(sessions: Sequence[Session], today: date, weeks: int) -> list[Week]:
@@ -119,8 +129,12 @@ def load_cautions(weeks: Sequence[Week]) -> tuple[str, ...]:
         )
     if week.monotony is not None and week.monotony > MONOTONOUS:
         cautions.append(
-            f"Last week's days were much alike (monotony {week.monotony:.1f} over {counted(week.sessions, 'block')}). "
+            f"Last week's days were much alike (monotony {_told(week.monotony)}, {counted(week.sessions, 'block')}). "
             "In one group of athletes, above about 2 with a high load went with illness (Foster 1998): "
             "a day off and one easier day would lower it."
         )
     return tuple(cautions)
+
+
+def _told(monotony: float) -> str:
+    return f"{MOST_MONOTONY:.0f} or more" if monotony >= MOST_MONOTONY else f"{monotony:.1f}"

@@ -43,6 +43,8 @@ class Segment:
     reasons: tuple[str, ...]
     runs: int = 0
     is_locked: bool = False
+    #: Whether its seconds were set by the athlete: a part by the clock then keeps them when the rest is fitted anew.
+    is_set: bool = False
 
     @property
     def duration_s(self) -> int:
@@ -115,9 +117,10 @@ class _Builder:
         self.runs: dict[str, int] = {}
         self.times: dict[tuple[str, int], Estimate] = {}
         allowed = [wish.traits for wish in warm_for if self.screened[wish.key].most_runs]
-        self.warm_up_s, self.cool_down_s = self._ends(allowed)
         self.is_long_warm_up = wants_long_warm_up(allowed)
-        self.game = self._game()
+        self.warm_up_s, self.cool_down_s, game_s = self._share_clock(*self._ends(allowed), self._game())
+        game = self._game()
+        self.game = replace(game, time=fixed_time(game_s)) if game and game_s < game.time.expected_s else game
         self.room_s = terms.minutes * 60 - self.warm_up_s - self.cool_down_s
         if self.game:
             self.room_s -= self.game.time.expected_s
@@ -150,6 +153,24 @@ class _Builder:
             seconds = asked.seconds if asked and asked.seconds else usual_s
             ends.append(max(SHORTEST_PART_S, min(seconds, self.terms.minutes * 30)) if is_wanted else 0)
         return ends[0], ends[1]
+
+    def _share_clock(self, warm_up_s: int, cool_down_s: int, game: PartnerGame | None) -> tuple[int, int, int]:
+        """Parts by the clock within the minutes: what is too long together gives way, the game first, the warm-up last.
+
+        Something is left to practise in, too.
+        """
+        game_s = game.time.expected_s if game else 0
+        over_s = warm_up_s + cool_down_s + game_s - (self.terms.minutes * 60 - SHORTEST_PART_S)
+        given = []
+        for seconds in (game_s, cool_down_s, warm_up_s):
+            gives = max(0, min(over_s, seconds - SHORTEST_PART_S)) if seconds else 0
+            over_s -= gives
+            given.append(seconds - gives)
+        return given[2], given[1], given[0]
+
+    def _is_set(self, key: str) -> bool:
+        asked = self.kept.get(key)
+        return bool(asked and asked.seconds)
 
     def _game(self) -> PartnerGame | None:
         if self.terms.focus != PARTNER:
@@ -268,14 +289,29 @@ class _Builder:
         segments = []
         if self.warm_up_s:
             reasons = (WARM_UP_REASON, LONG_WARM_UP_REASON) if self.is_long_warm_up else (WARM_UP_REASON,)
-            segments.append(Segment(WARM_UP, WARM_UP, "Warm-up", 0, fixed_time(self.warm_up_s), reasons))
+            segments.append(
+                Segment(
+                    WARM_UP, WARM_UP, "Warm-up", 0, fixed_time(self.warm_up_s), reasons, is_set=self._is_set(WARM_UP)
+                )
+            )
         segments += [self._segment(wish) for wish in self._in_order()]
         if self.game:
             reason = f"{self.game.rule}; {condition_for(self.ranked)}"
-            segments.append(Segment(PARTNER, PARTNER, self.game.title, 0, self.game.time, (reason,)))
+            is_set = self._is_set(PARTNER)
+            segments.append(Segment(PARTNER, PARTNER, self.game.title, 0, self.game.time, (reason,), is_set=is_set))
         if self.cool_down_s:
             time = fixed_time(self.cool_down_s)
-            segments.append(Segment(COOL_DOWN, COOL_DOWN, "Cool down and note", 0, time, (COOL_DOWN_REASON,)))
+            segments.append(
+                Segment(
+                    COOL_DOWN,
+                    COOL_DOWN,
+                    "Cool down and note",
+                    0,
+                    time,
+                    (COOL_DOWN_REASON,),
+                    is_set=self._is_set(COOL_DOWN),
+                )
+            )
         at_s, timed = 0, []
         for segment in segments:
             timed.append(replace(segment, start_s=at_s))
@@ -300,9 +336,10 @@ class _Builder:
         needed = -(-self.time_of(wish, 1).expected_s // 60)
         if wish.key in self.kept or self.time_of(wish, 1).expected_s > self.room_s:
             left = counted(self.room_s // 60, "minute")
-            return LeftOut(
-                wish.key, wish.title, f"needs {counted(needed, 'minute')} with its set-up; {left} left", is_free=True
-            )
+            words = f"needs {counted(needed, 'minute')} with its set-up; {left} left"
+            if needed > self.terms.minutes:
+                words += ": give its game a limit of tries or minutes, or take a nearer goal"
+            return LeftOut(wish.key, wish.title, words, is_free=True)
         return LeftOut(wish.key, wish.title, "not in this block", is_free=True)
 
 

@@ -54,9 +54,13 @@ class Drill:
     needs: tuple[str, ...] = ()
     kit: tuple[str, ...] = ()
     value: int = 1
+    #: What keeps it out of any window just now, such as a caution to be read; empty where nothing does.
+    barred: str = ""
 
     def fits(self, window: Window) -> bool:
         """Whether the window has the place, the kit and the minutes for a visit."""
+        if self.barred:
+            return False
         is_in_place = window.offers is None or all(need in window.offers for need in self.needs)
         return is_in_place and not set(self.kit) & set(window.missing) and self.minutes <= window.net_minutes
 
@@ -215,6 +219,8 @@ def _at(window: Window) -> str:
 
 
 def _misfit(drill: Drill, window: Window) -> str:
+    if drill.barred:
+        return drill.barred
     if window.offers is not None and (lacking := [need for need in drill.needs if need not in window.offers]):
         return f"the place has no {' and no '.join(lacking)}"
     if left := sorted(set(drill.kit) & set(window.missing)):

@@ -156,6 +156,7 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
             "high_s",
             "runs_planned",
             "is_locked",
+            "is_set",
             "reasons",
             "runs",
             "sheet",

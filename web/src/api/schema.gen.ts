@@ -2088,6 +2088,7 @@ export interface components {
             /** Format: int64 */
             runs_planned: number;
             is_locked: boolean;
+            is_set: boolean;
             reasons: string[];
             readonly runs: string[];
             readonly sheet: components["schemas"]["Sheet"] | null;

@@ -109,6 +109,7 @@ export function asked(draft: Draft): Schemas["AskedRequest"] {
 /** The address of the planner with a kept block in it, to be edited. */
 export function addressOf(block: Schemas["Block"]): string {
   const challenges = block.segments.filter((segment) => segment.rung);
+  const setByHand = block.segments.filter((segment) => segment.is_set && !segment.rung);
   const left = new Set(block.acknowledged.map(({ what }) => what));
   const draft: Draft = {
     minutes: block.minutes,
@@ -122,7 +123,10 @@ export function addressOf(block: Schemas["Block"]): string {
     missing: block.missing,
     hasWarmUp: !left.has("warm_up"),
     hasCoolDown: !left.has("cool_down"),
-    kept: challenges.map((segment, place) => ({ key: segment.key, runs: segment.runs_planned, seconds: null, place, is_locked: segment.is_locked })),
+    kept: [
+      ...setByHand.map((segment) => ({ key: segment.key, runs: 0, seconds: segment.planned_s, place: 0, is_locked: false })),
+      ...challenges.map((segment, place) => ({ key: segment.key, runs: segment.runs_planned, seconds: null, place, is_locked: segment.is_locked })),
+    ],
     fill: false,
   };
   return `/plan?${new URLSearchParams(write(draft, String(block.id))).toString()}`;

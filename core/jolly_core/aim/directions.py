@@ -1,0 +1,134 @@
+"""Aim by its directions: where balls land on average, and how far they spread across and up, where zones tell.
+
+One number for both directions foretells wrongly for a player who aims beside the middle, or who errs more up and down
+than left and right. Where balls were counted zone by zone the two can be told apart.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Iterable, Sequence
+from dataclasses import dataclass
+from math import degrees, exp, log
+
+from jolly_core.aim.record import Beside, Evidence, Landed, merge
+from jolly_core.aim.spread import LEAST_SPREAD, MOST_SPREAD, estimate_aim
+from jolly_core.aim.targets import Circle, Strip, chance_in_box
+from jolly_core.stats.chi_square import chi_square_above
+
+#: Two directions and two offsets against one spread: three numbers more.
+MORE_NUMBERS = 3
+#: As many zones at one set-up tell the directions apart.
+FEWEST_ZONES = 4
+#: A simpler model is left where the data would be so unlikely under it.
+UNLIKELY = 0.01
+LEAST_CHANCE = 1e-12
+FAR_M = 1e6
+STEPS, SHRINK, ENOUGH = 400, 0.5, 1e-7
+
+Point = tuple[float, ...]
+
+
+@dataclass(frozen=True)
+class Directions:
+    """Spreads across and up, and the offsets to the right and up, all as angles in radians.
+
+    ``is_needed``: one spread about the middle would not do, as the zones say.
+    """
+
+    across: float
+    up: float
+    right: float
+    above: float
+    is_needed: bool
+
+    @property
+    def words(self) -> str:
+        """What was found that one spread does not tell; empty where it does."""
+        if not self.is_needed:
+            return ""
+        beside = f"{abs(degrees(self.right)):.1f}° {'right' if self.right > 0 else 'left'}"
+        over = f"{abs(degrees(self.above)):.1f}° {'high' if self.above > 0 else 'low'}"
+        return (
+            f"By the zones your balls land {beside} and {over} of where you aim, and spread "
+            f"{degrees(self.across):.1f}° across and {degrees(self.up):.1f}° up and down."
+        )
+
+
+def estimate_directions(record: Iterable[Evidence]) -> Directions | None:
+    """The directions that make the zones' counts most likely; None where too few zones were played to tell.
+
+    Found by the simplex of Nelder and Mead (1965); needed where the likelihood ratio says so (Wilks 1938).
+    """
+    played = [each for each in merge(record) if isinstance(each, Landed) and _tells(each)]
+    if not played:
+        return None
+    one = estimate_aim(played)
+
+    def unlikely(point: Point) -> float:
+        across, up, right, above = exp(point[0]), exp(point[1]), point[2], point[3]
+        if not (LEAST_SPREAD <= across <= MOST_SPREAD and LEAST_SPREAD <= up <= MOST_SPREAD):
+            return 1e12
+        return -sum(_log_likelihood(each, across, up, right, above) for each in played)
+
+    middle = (log(one.spread), log(one.spread), 0.0, 0.0)
+    best = _lowest(unlikely, middle, (0.3, 0.3, one.spread / 2, one.spread / 2))
+    gain = 2 * (unlikely(middle) - unlikely(best))
+    is_needed = chi_square_above(max(0.0, gain), MORE_NUMBERS) < UNLIKELY
+    return Directions(exp(best[0]), exp(best[1]), best[2], best[3], is_needed)
+
+
+def _tells(landed: Landed) -> bool:
+    return len(landed.zones) >= FEWEST_ZONES and not any(isinstance(zone.target, Circle) for zone in landed.zones)
+
+
+def _log_likelihood(landed: Landed, across: float, up: float, right: float, above: float) -> float:
+    metres = landed.distance_m
+    chances = [_chance(zone, (across * metres, up * metres), (right * metres, above * metres)) for zone in landed.zones]
+    outside = max(LEAST_CHANCE, 1 - sum(chances))
+    pairs = zip((*landed.counts, landed.out), (*chances, outside), strict=True)
+    return sum(count * log(max(LEAST_CHANCE, chance)) for count, chance in pairs if count)
+
+
+def _chance(zone: Beside, sd_m: Point, off_m: Point) -> float:
+    target = zone.target
+    if isinstance(target, Circle):  # none is among what tells
+        return 0.0
+    half_x = FAR_M if isinstance(target, Strip) else target.width_m / 2
+    half_y = target.width_m / 2 if isinstance(target, Strip) else target.height_m / 2
+    x, y = zone.right_m, zone.above_m
+    return chance_in_box((x - half_x, x + half_x), (y - half_y, y + half_y), off_m, sd_m)
+
+
+def _lowest(value: Callable[[Point], float], start: Point, steps: Sequence[float]) -> Point:
+    """Where a smooth function is lowest near by: reflect, stretch, pull in or shrink the simplex."""
+    corners = [start]
+    for place, step in enumerate(steps):
+        corners.append(tuple(each + step * (place == at) for at, each in enumerate(start)))
+    valued = sorted((value(corner), corner) for corner in corners)
+    for _ in range(STEPS):
+        if valued[-1][0] - valued[0][0] < ENOUGH:
+            break
+        worst = valued[-1][1]
+        others = [corner for _, corner in valued[:-1]]
+        middle = tuple(sum(each) / len(others) for each in zip(*others, strict=True))
+        tried = _between(middle, worst, -1.0)
+        at_tried = value(tried)
+        if at_tried < valued[0][0]:
+            further = _between(middle, worst, -2.0)
+            new = min((at_tried, tried), (value(further), further))
+        elif at_tried < valued[-2][0]:
+            new = (at_tried, tried)
+        else:
+            nearer = _between(middle, worst, 0.5 if at_tried >= valued[-1][0] else -0.5)
+            new = (value(nearer), nearer)
+            if new[0] >= min(at_tried, valued[-1][0]):
+                best = valued[0][1]
+                shrunk = [_between(best, corner, SHRINK) for _, corner in valued[1:]]
+                valued = sorted([valued[0], *((value(corner), corner) for corner in shrunk)])
+                continue
+        valued = sorted([*valued[:-1], new])
+    return valued[0][1]
+
+
+def _between(one: Point, other: Point, share: float) -> Point:
+    return tuple(a + share * (b - a) for a, b in zip(one, other, strict=True))
