@@ -6,6 +6,46 @@ import argparse
 import gc
 import os
 import sys
+from typing import Any
+
+#: Connections that say nothing for so long are closed, and there are never more than so many.
+CHANNEL_TIMEOUT_S, MOST_CONNECTIONS = 30, 200
+
+
+def doors() -> dict[str, Any]:
+    """How connections are let in. Behind HTTPS the proxy is believed what it says of client and scheme, nobody else."""
+    from config.env import read_flag, read_text
+
+    settings: dict[str, Any] = {"channel_timeout": CHANNEL_TIMEOUT_S, "connection_limit": MOST_CONNECTIONS}
+    if read_flag("HTTPS"):
+        settings |= {
+            "trusted_proxy": read_text("PROXY", "127.0.0.1"),
+            "trusted_proxy_count": 1,
+            "trusted_proxy_headers": {"x-forwarded-for", "x-forwarded-proto"},
+            "clear_untrusted_proxy_headers": True,
+        }
+    return settings
+
+
+def cannot_serve() -> str:
+    """Why the database cannot be served from, in a sentence; empty where it can."""
+    from django.conf import settings
+    from django.db import DatabaseError, connection
+    from django.db.migrations.executor import MigrationExecutor
+
+    name = settings.DATABASES["default"]["NAME"]
+    try:
+        executor = MigrationExecutor(connection)
+        if executor.migration_plan(executor.loader.graph.leaf_nodes()):
+            return f"The database {name} is not up to date: run `make serve`, or `manage.py migrate`, first."
+        with connection.cursor() as cursor:
+            cursor.execute("BEGIN IMMEDIATE")
+            cursor.execute("ROLLBACK")
+    except DatabaseError as error:
+        return f"The database {name} cannot be written to ({error}): check the file, its folder and who owns them."
+    finally:
+        connection.close()
+    return ""
 
 
 def main() -> None:
@@ -15,12 +55,16 @@ def main() -> None:
     parser.add_argument("--threads", type=int, default=4)
     given = parser.parse_args()
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "config.settings")
+    # What this process writes is its user's alone: the database holds people's records.
+    os.umask(0o077)
     from waitress import create_server
 
     from config.wsgi import application
 
+    if words := cannot_serve():
+        sys.exit(words)
     try:
-        server = create_server(application, host=given.host, port=given.port, threads=given.threads)
+        server = create_server(application, host=given.host, port=given.port, threads=given.threads, **doors())
     except OSError as error:
         sys.exit(f"Port {given.port} cannot be used ({error.strerror}); choose another, as in: make demo PORT=8010")
     # What has been loaded stays: looking through it for garbage would hold up a press now and then.

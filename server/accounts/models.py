@@ -73,3 +73,15 @@ class GivenAnswer(models.Model):
 
     class Meta:
         constraints = [models.UniqueConstraint(fields=("athlete", "key"), name="an_answer_once")]
+
+
+class RecoveryCode(models.Model):
+    """A code that sets a new password once; hashed as passwords are. ``number`` is the one written before it."""
+
+    athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="recovery_codes")
+    number = models.PositiveSmallIntegerField()
+    code = models.CharField(max_length=128)
+    used_at = models.DateTimeField(null=True)
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=("athlete", "number"), name="a_code_once")]

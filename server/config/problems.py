@@ -98,7 +98,7 @@ def csrf_failure(request: HttpRequest, reason: str = "") -> JsonResponse:
     return JsonResponse(body, status=403, content_type=CONTENT_TYPE)
 
 
-def not_found(request: HttpRequest, exception: Exception | None = None) -> JsonResponse:
+def not_found(request: HttpRequest, exception: Exception | None = None, **_: object) -> JsonResponse:
     body = problem(404, "not_found", "Not found", "There is nothing at this address.")
     return JsonResponse(body, status=404, content_type=CONTENT_TYPE)
 

@@ -103,8 +103,10 @@ HEADLESS_CLIENTS = ("browser",)
 ACCOUNT_LOGIN_METHODS = {"username"}
 ACCOUNT_SIGNUP_FIELDS = ["username*", "password1*"]
 ACCOUNT_EMAIL_VERIFICATION = "none"
+ACCOUNT_ADAPTER = "accounts.adapter.AccountAdapter"
 SESSION_COOKIE_AGE = 60 * 60 * 24 * 90
-SESSION_ENGINE = "django.contrib.sessions.backends.cached_db"
+#: In the database alone: a session that is ended is ended on every process at once.
+SESSION_ENGINE = "django.contrib.sessions.backends.db"
 
 LANGUAGE_CODE = "en-gb"
 TIME_ZONE = "UTC"
@@ -147,10 +149,12 @@ REST_FRAMEWORK = {
     "DEFAULT_AUTHENTICATION_CLASSES": ["config.authentication.CookieAuthentication"],
     "DEFAULT_PERMISSION_CLASSES": ["rest_framework.permissions.IsAuthenticated"],
     "DEFAULT_RENDERER_CLASSES": ["rest_framework.renderers.JSONRenderer"],
-    "DEFAULT_PARSER_CLASSES": ["rest_framework.parsers.JSONParser"],
+    "DEFAULT_PARSER_CLASSES": ["config.parsing.StrictJSONParser"],
     "DEFAULT_SCHEMA_CLASS": "config.schema.ProblemAutoSchema",
-    "DEFAULT_PAGINATION_CLASS": "rest_framework.pagination.LimitOffsetPagination",
+    "DEFAULT_PAGINATION_CLASS": "config.pagination.BoundedPagination",
     "PAGE_SIZE": 50,
+    # The server that we run behind rewrites the address to the client's, where the proxy is trusted.
+    "NUM_PROXIES": 0,
     "EXCEPTION_HANDLER": "config.problems.problem_answer",
     "UNAUTHENTICATED_USER": "django.contrib.auth.models.AnonymousUser",
     "TEST_REQUEST_DEFAULT_FORMAT": "json",

@@ -6,8 +6,11 @@ from django.conf import settings
 from django.urls import URLPattern, URLResolver, include, path, re_path
 from drf_spectacular.views import SpectacularAPIView
 
+from config.problems import not_found
 from config.web import app_page
 from weeks.api.views import subscription
+
+ACCOUNT_PATHS = "config|auth/session|auth/login|auth/signup"
 
 api: list[URLPattern | URLResolver] = [
     path("", include("accounts.api.urls")),
@@ -26,6 +29,8 @@ if settings.IS_DEMO:
 
 urlpatterns = [
     path("api/", include(api)),
+    # Of the account paths those that the product uses, and no others.
+    re_path(rf"^_allauth/(?!browser/v1/(?:{ACCOUNT_PATHS})$)", not_found),
     path("_allauth/", include("allauth.headless.urls")),
     path("calendar/<str:token>.ics", subscription),
     # Addresses without a dot belong to the application's own router; a file that is missing stays missing.

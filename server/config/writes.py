@@ -19,7 +19,10 @@ from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 
 from config.answered import Answer, forget_old, keep_answer, read_answer
+from config.problems import not_found
 
+#: The largest number that a row can have.
+LARGEST = 2**63 - 1
 SAFE = ("GET", "HEAD", "OPTIONS", "TRACE")
 HEADER = "Idempotency-Key"
 #: Nobody sends the same request again after that long.
@@ -41,6 +44,8 @@ class OneWriteAtATimeMiddleware:
         self, request: HttpRequest, view: Callable[..., HttpResponse], args: tuple[Any, ...], values: dict[str, Any]
     ) -> HttpResponse | None:
         """Answer in place of the view, where it writes."""
+        if any(isinstance(value, int) and value > LARGEST for value in values.values()):
+            return not_found(request)  # no row has such a number
         keeps = getattr(getattr(view, "view_class", None), "keeps_nothing", False)
         if request.method in SAFE or keeps or not request.path.startswith("/api/"):
             return None

@@ -31,6 +31,7 @@ class AthleteAtTheScreen:
         self.page.get_by_label("Name to sign in with").fill(name)
         self.page.get_by_label("Password").fill(PASSWORD)
         self.page.get_by_role("button", name="Sign up", exact=True).click()
+        self.page.get_by_role("button", name="I have them: go on").click()
         self.page.wait_for_url(re.compile(r"/$"))
         return name
 

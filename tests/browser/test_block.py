@@ -46,7 +46,7 @@ def test_a_new_athlete_is_led_to_a_first_block(athlete: AthleteAtTheScreen) -> N
     page.goto("/look-back/load")
     expect(page.get_by_role("row", name=re.compile("running"))).to_be_visible()
     page.get_by_role("link", name="Jolly Ladder").click()
-    expect(page.get_by_text("10 made").first).to_be_visible()
+    expect(page.get_by_text("10 makes").first).to_be_visible()
     expect(page.get_by_role("heading", name="No block is planned")).to_be_visible()
 
 
@@ -115,7 +115,7 @@ def test_a_mark_is_tuned_where_it_is_typed(athlete: AthleteAtTheScreen) -> None:
     page.get_by_role("button", name="Change what it asks for, rung 3").click()
     tuner = page.get_by_role("region", name="Target tuner")
     expect(
-        tuner.get_by_text(re.compile(r"Weak side \(right\).*10 in a row takes about \d+ tries on average"))
+        tuner.get_by_text(re.compile(r"Weak side \(right\).*A row of 10 takes about \d+ tries on average"))
     ).to_be_visible()
     mark = page.get_by_role("spinbutton", name="Mark")
     mark.fill("4")

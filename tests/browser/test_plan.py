@@ -224,7 +224,7 @@ def test_a_sheet_is_printed_on_one_page_and_typed_in(refused: Page) -> None:
     page.wait_for_url(re.compile(r"/plan/blocks/\d+$"))
     page.goto("/look-back")
     row = page.get_by_role("row", name=re.compile("from a sheet"))
-    expect(row).to_contain_text("9 made")
+    expect(row).to_contain_text("9 makes")
     row.get_by_role("link").click()
     expect(page.get_by_role("heading", name="From a sheet")).to_be_visible()
     page.goto("/look-back/load")

@@ -3,6 +3,7 @@ from typing import Any
 from rest_framework import serializers
 
 from accounts.models import Athlete, BodyLimit
+from config.fields import DayField
 from jolly_core.body.limits import REST
 
 
@@ -39,8 +40,8 @@ class NewLimitSerializer(serializers.Serializer[Any]):
     part = serializers.CharField()
     side = serializers.CharField(required=False, default="", allow_blank=True)
     strictness = serializers.CharField(required=False, default=REST)
-    since = serializers.DateField()
-    until = serializers.DateField(required=False, default=None, allow_null=True)
+    since = DayField()
+    until = DayField(required=False, default=None, allow_null=True)
     note = serializers.CharField(required=False, default="", allow_blank=True, max_length=200)
 
 
@@ -50,3 +51,15 @@ class BodyLimitSerializer(serializers.ModelSerializer[BodyLimit]):
     class Meta:
         model = BodyLimit
         fields = ("id", "part", "side", "strictness", "since", "until", "note", "words")
+
+
+class RecoveryCodesSerializer(serializers.Serializer[Any]):
+    """Codes as they are shown, this once."""
+
+    codes = serializers.ListField(child=serializers.CharField())
+
+
+class RecoverySerializer(serializers.Serializer[Any]):
+    username = serializers.CharField(max_length=150)
+    code = serializers.CharField(max_length=40)
+    password = serializers.CharField(max_length=128, trim_whitespace=False)

@@ -1,9 +1,19 @@
 from drf_spectacular.utils import extend_schema
+from rest_framework.permissions import AllowAny
+from rest_framework.request import Request as AnyRequest
 from rest_framework.response import Response
+from rest_framework.throttling import AnonRateThrottle
 from rest_framework.views import APIView
 
 from accounts import selectors, services
-from accounts.api.serializers import AthleteSerializer, BodyLimitSerializer, NewLimitSerializer
+from accounts.api.serializers import (
+    AthleteSerializer,
+    BodyLimitSerializer,
+    NewLimitSerializer,
+    RecoveryCodesSerializer,
+    RecoverySerializer,
+)
+from accounts.recovery import make_codes, recover
 from config.requests import Request, read_given
 
 
@@ -43,4 +53,32 @@ class LimitView(APIView):
     def delete(self, request: Request, limit_id: int) -> Response:
         limit = selectors.get_body_limit(request.user, limit_id)
         services.lift_limit(limit, selectors.get_today(request.user))
+        return Response(status=204)
+
+
+class RecoveryCodesView(APIView):
+    """New one-time codes for a forgotten password, in place of those before. They are shown this once."""
+
+    @extend_schema(operation_id="make_recovery_codes", request=None, responses={201: RecoveryCodesSerializer})
+    def post(self, request: Request) -> Response:
+        return Response(RecoveryCodesSerializer({"codes": make_codes(request.user)}).data, status=201)
+
+
+class RecoveryThrottle(AnonRateThrottle):
+    """Few tries an hour from one address: codes are long, and nobody mistypes one that often."""
+
+    rate = "20/hour"
+
+
+class RecoveryView(APIView):
+    """A new password by a one-time code, for somebody who is not signed in."""
+
+    permission_classes = [AllowAny]
+    throttle_classes = [RecoveryThrottle]
+
+    @extend_schema(operation_id="recover", request=RecoverySerializer, responses={204: None})
+    def post(self, request: AnyRequest) -> Response:
+        given = RecoverySerializer(data=request.data)
+        given.is_valid(raise_exception=True)
+        recover(**given.validated_data)
         return Response(status=204)

@@ -9,6 +9,7 @@ from accounts.api.serializers import BodyLimitSerializer
 from blocks.models import LONGEST_NOTE, Block, Segment
 from blocks.selectors import actual_seconds, list_block_layouts, running_of
 from climb.api.serializers import LadderStandingSerializer
+from config.fields import DayField
 from jolly_core.challenges.foretelling import Estimate
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.load.weekly import DISPUTED
@@ -44,7 +45,7 @@ class AskedSerializer(serializers.Serializer[Any]):
 
     minutes = serializers.IntegerField()
     ladders = serializers.ListField(child=serializers.IntegerField(), max_length=MOST_LADDERS)
-    day = serializers.DateField(required=False, default=None, allow_null=True, help_text="Today where it is left out.")
+    day = DayField(required=False, default=None, allow_null=True, help_text="Today where it is left out.")
     focus = serializers.CharField(required=False, default=BALANCED)
     energy = serializers.CharField(required=False, default=NORMAL)
     partner = serializers.CharField(required=False, default="feed")
@@ -309,7 +310,7 @@ class NewRoutineSerializer(serializers.Serializer[Any]):
 
 
 class RepeatSerializer(serializers.Serializer[Any]):
-    day = serializers.DateField()
+    day = DayField()
 
 
 class SheetRowSerializer(serializers.Serializer[Any]):

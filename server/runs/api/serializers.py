@@ -1,18 +1,13 @@
-from datetime import UTC, datetime, timedelta
 from typing import Any
 
-from django.utils import timezone
 from rest_framework import serializers
 
+from config.fields import StartField
 from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES
 from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from ladders.quick import QUICK_GAMES
 from runs.models import Run
-
-#: A clock may be wrong, but not by more than this.
-CLOCK_SLACK = timedelta(days=1)
-EARLIEST = datetime(2000, 1, 1, tzinfo=UTC)
 
 
 class PadSerializer(serializers.Serializer[Any]):
@@ -108,12 +103,7 @@ class NewRunSerializer(serializers.Serializer[Any]):
     rung = serializers.IntegerField()
     side = SideField()
     segment = serializers.IntegerField(allow_null=True, required=False, default=None)
-    started_at = serializers.DateTimeField()
-
-    def validate_started_at(self, value: datetime) -> datetime:
-        if not EARLIEST <= value <= timezone.now() + CLOCK_SLACK:
-            raise serializers.ValidationError("A run starts now; check this device's clock.", code="out_of_range")
-        return value
+    started_at = StartField()
 
 
 class RunSerializer(serializers.Serializer[Any]):
@@ -189,7 +179,7 @@ class QuickRunSerializer(serializers.Serializer[Any]):
     """Counting without a plan: by which of the plain games."""
 
     game = serializers.ChoiceField(choices=list(QUICK_GAMES))
-    started_at = serializers.DateTimeField()
+    started_at = StartField()
 
 
 class SetAsideSerializer(serializers.Serializer[Any]):

@@ -9,6 +9,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from blocks.selectors import get_block
+from config.fields import FIRST, LAST
 from config.requests import Request, read_given
 from jolly_core.planning.week_solver import preload
 from weeks import selectors, services
@@ -30,9 +31,12 @@ CALENDAR = "text/calendar; charset=utf-8"
 
 def _monday(text: str) -> date:
     try:
-        return date.fromisoformat(text)
+        monday = date.fromisoformat(text)
     except ValueError:
         raise Http404 from None
+    if not FIRST <= monday <= LAST:
+        raise Http404
+    return monday
 
 
 class TermsView(APIView):

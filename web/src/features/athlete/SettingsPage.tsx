@@ -11,6 +11,7 @@ import { forgetAllPresses } from "../../shared/lib/presses";
 import { forgetAll } from "../../shared/lib/storage";
 import { usePresses } from "../../shared/lib/usePresses";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
+import { NewCodes } from "../../shared/ui/RecoveryCodes";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 
 type Changes = Schemas["PatchedAthleteRequest"];
@@ -116,6 +117,9 @@ export default function SettingsPage() {
           <>
             <Person athlete={athlete} />
             <CourtSettings athlete={athlete} />
+            <Panel title="If you forget your password">
+              <NewCodes />
+            </Panel>
             <SignOut />
           </>
         )}

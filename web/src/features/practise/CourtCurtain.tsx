@@ -80,7 +80,8 @@ function LeaveOut({ run }: { run: Run }) {
 
 const ENDINGS = { goal: "Goal reached", missed: "A miss ends it", attempts: "All attempts played", time: "Time", stopped: "Stopped", paper: "From a sheet", won: "You won", lost: "The drill won", given_up: "Given up for today" };
 
-export function EndCurtain({ run, standing, onSee, onUndo }: { run: Run; standing: Standing; onSee: () => void; onUndo: () => void }) {
+/** ``isReady``: the end has stood for a moment, so that no press too many leaves it. */
+export function EndCurtain({ run, standing, isReady, onSee, onUndo }: { run: Run; standing: Standing; isReady: boolean; onSee: () => void; onUndo: () => void }) {
   const { tally, result } = standing;
   const closing = detailOf(tally, "closing");
   return (
@@ -94,7 +95,7 @@ export function EndCurtain({ run, standing, onSee, onUndo }: { run: Run; standin
         {result.beside && `, ${result.beside}`}; asked for: {run.rung.goal_words}
       </Typography>
       {closing && <Typography sx={{ fontSize: "clamp(1.1rem, 3vmin, 1.6rem)", color: court.mustard }}>{closing}</Typography>}
-      <Button variant="contained" color="success" onClick={onSee} sx={bigButton}>
+      <Button variant="contained" color="success" onClick={onSee} disabled={!isReady} sx={{ ...bigButton, "&.Mui-disabled": { color: court.dim, bgcolor: court.line } }}>
         See what it means
       </Button>
       {result.is_false_start && <LeaveOut run={run} />}

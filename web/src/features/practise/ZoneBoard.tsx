@@ -57,7 +57,7 @@ function PressedZone({ placed, pad, words, look, surface, view, isOff, onPress }
       role="button"
       tabIndex={isOff ? -1 : 0}
       aria-disabled={isOff}
-      aria-label={words}
+      aria-label={`${number} ${words}`}
       data-pad="zone"
       data-text={pad.text}
       {...pressing(press)}
@@ -74,7 +74,7 @@ function PressedZone({ placed, pad, words, look, surface, view, isOff, onPress }
       <rect x={left} y={top} width={Math.max(1, width)} height={Math.max(1, height)} fill="transparent" />
       {lines.map((line, index) => (
         <text key={index} x={middle.x} y={middle.y + (index - (lines.length - 1) / 2) * letters * 1.15 + letters * 0.36} textAnchor="middle" {...letterLook(letters)}>
-          {line}
+          {line}{" "}
         </text>
       ))}
       {sideY !== null && <text x={middle.x} y={middle.y + 5} textAnchor="middle" {...letterLook(14)}>{number}</text>}

@@ -18,7 +18,6 @@ import { useTick } from "./useTick";
 import { useWakeLock } from "./useWakeLock";
 
 const LAST_SECONDS = 5;
-/** The count often outruns the eye: for so long after the end a make is taken for a press too many. */
 const END_GUARD_MS = 900;
 
 /** The clocks of the court in whole seconds, running from what the last tally said. Null where there is no such clock. */
@@ -79,6 +78,25 @@ function useWake({ standing, clock, tick }: Court, isPlaying: boolean) {
   }, [isOn, atMs, wakeMs, clock, tick]);
 }
 
+/** The count often outruns the eye: the end stands for a moment before it can be left, and a press too many starts that anew. */
+function useEndGuard(isOver: boolean) {
+  const [pressedAt, setPressedAt] = useState(0);
+  const [isEndReady, setReady] = useState(false);
+  useEffect(() => {
+    if (!isOver) return;
+    const timer = window.setTimeout(() => setReady(true), END_GUARD_MS);
+    return () => {
+      window.clearTimeout(timer);
+      setReady(false);
+    };
+  }, [isOver, pressedAt]);
+  const isSeen = () => {
+    if (!isEndReady) setPressedAt(performance.now());
+    return isEndReady;
+  };
+  return { isEndReady, isSeen };
+}
+
 export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
   const navigate = useNavigate();
   const court = useCourt(run, kept);
@@ -105,16 +123,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
   const [skipped, setSkipped] = useState(-1);
   const isResting = clocks.restS > 0 && tally.pads.length === 0 && skipped !== tally.attempts;
 
-  const endedAt = useRef(0);
-  useEffect(() => {
-    endedAt.current = tally.is_over ? performance.now() : 0;
-  }, [tally.is_over]);
-  /** Whether the end has stood long enough to be left on purpose: a press too many sets that back. */
-  const isSeen = () => {
-    const stoodMs = performance.now() - endedAt.current;
-    if (stoodMs <= END_GUARD_MS) endedAt.current = performance.now();
-    return stoodMs > END_GUARD_MS;
-  };
+  const { isEndReady, isSeen } = useEndGuard(tally.is_over);
 
   useWake(court, isPlaying);
 
@@ -167,13 +176,13 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     const word = isPlaying && !isStopped && !isPaused && pointer.point();
     if (word) say(word);
   };
-  const keys = { make, point, miss: () => press("miss"), let: () => press("let"), undo, pause, mute: sound.toggle, next: () => tally.is_over && isSeen() && seeEnd() };
+  const keys = { make, point, miss: () => press("miss"), let: () => press("let"), undo, pause, mute: sound.toggle, next: () => tally.is_over && seeEnd() };
   useKeys({ ...(isHelpOpen ? {} : keys), help: () => setHelp(!isHelpOpen) }, pressDigit);
 
-  const acts = useStable({ start, press, undo, pause, stop, seeEndOnPurpose: () => isSeen() && seeEnd(), skipRest: () => setSkipped(tally.attempts), letIt: () => press("let"), showKeys: () => setHelp(true), hideKeys: () => setHelp(false), toggleSound: sound.toggle });
+  const acts = useStable({ start, press, undo, pause, stop, seeEnd, skipRest: () => setSkipped(tally.attempts), letIt: () => press("let"), showKeys: () => setHelp(true), hideKeys: () => setHelp(false), toggleSound: sound.toggle });
   return {
     ...clocks,
-    ...{ isResting, court, sound, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts, pointed: pointer.pointed },
+    ...{ isEndReady, isResting, court, sound, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts, pointed: pointer.pointed },
     wayOut: run.block === null ? "/practise" : `/practise/blocks/${run.block}`,
   };
 }

@@ -1,5 +1,5 @@
 /** The way in: sign in, sign up, or, in the demo, one press. */
-import { Box, Button, FormControl, FormHelperText, InputLabel, OutlinedInput, Stack, Typography } from "@mui/material";
+import { Box, Button, Stack, Typography } from "@mui/material";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState, type SubmitEvent } from "react";
 import { Navigate, useLocation, useNavigate } from "react-router";
@@ -9,6 +9,9 @@ import { athleteQuery } from "../../api/queries";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { TapeHeading, useTitle } from "../../shared/ui/Page";
+import { Field } from "./Field";
+import { ForgottenForm } from "./ForgottenForm";
+import { FirstCodes } from "../../shared/ui/RecoveryCodes";
 
 const IS_DEMO = document.documentElement.dataset["demo"] === "yes";
 const CLIENT = { params: { path: { client: "browser" as const } } };
@@ -44,30 +47,11 @@ function useWayIn<Input>(enter: (input: Input) => Promise<unknown>) {
   });
 }
 
-interface FieldProps {
-  name: keyof Names;
-  label: string;
-  autoComplete: string;
-  value: string;
-  fault: string | undefined;
-  help?: string | undefined;
-  onChange: (value: string) => void;
-}
-
-/** A text field from its parts: the ready-made one brings menus along, which the first view need not wait for. */
-function Field({ name, label, autoComplete, value, fault, help, onChange }: FieldProps) {
-  return (
-    <FormControl required error={!!fault}>
-      <InputLabel htmlFor={name}>{label}</InputLabel>
-      <OutlinedInput id={name} label={label} type={name === "password" ? "password" : "text"} autoComplete={autoComplete} value={value} aria-describedby={`${name}-help`} onChange={(event) => onChange(event.target.value)} />
-      <FormHelperText id={`${name}-help`}>{fault ?? help}</FormHelperText>
-    </FormControl>
-  );
-}
-
-function NamesForm({ isNew }: { isNew: boolean }) {
+function NamesForm({ isNew, onSignUp }: { isNew: boolean; onSignUp: () => void }) {
   const [names, setNames] = useState<Names>({ username: "", password: "" });
-  const way = useWayIn(isNew ? signUp : signIn);
+  const signedIn = useWayIn(signIn);
+  const signedUp = useMutation({ mutationFn: signUp, onSuccess: onSignUp });
+  const way = isNew ? signedUp : signedIn;
   const problem = way.error instanceof ProblemError ? way.error : null;
   const isFieldProblem = !!(problem?.field("username") ?? problem?.field("password"));
   const submit = (event: SubmitEvent) => {
@@ -107,8 +91,33 @@ function DemoDoor() {
   );
 }
 
+type Door = "sign in" | "sign up" | "forgotten" | "codes";
+
+function Doors() {
+  const [door, setDoor] = useState<Door>("sign in");
+  const goOn = useWayIn<undefined>(() => Promise.resolve());
+  if (door === "codes") return <FirstCodes onDone={() => goOn.mutate(undefined)} />;
+  if (door === "forgotten") {
+    return (
+      <Stack spacing={2}>
+        <Typography variant="h2">Forgotten password</Typography>
+        <ForgottenForm onDone={() => setDoor("sign in")} />
+        <Button onClick={() => setDoor("sign in")}>Back to signing in</Button>
+      </Stack>
+    );
+  }
+  const isNew = door === "sign up";
+  return (
+    <Stack spacing={2}>
+      <Typography variant="h2">{isNew ? "Sign up" : "Sign in"}</Typography>
+      <NamesForm key={door} isNew={isNew} onSignUp={() => setDoor("codes")} />
+      <Button onClick={() => setDoor(isNew ? "sign in" : "sign up")}>{isNew ? "I have an account: sign in" : "I am new here: sign up"}</Button>
+      {!isNew && <Button onClick={() => setDoor("forgotten")}>I forgot my password</Button>}
+    </Stack>
+  );
+}
+
 export default function WelcomePage() {
-  const [isNew, setIsNew] = useState(false);
   const athlete = useQuery(athleteQuery);
   const state = useLocation().state as { from?: string } | null;
   useTitle("Welcome");
@@ -129,11 +138,7 @@ export default function WelcomePage() {
           <LadderDrawing rungs={5} held={2} share={0.6} width={150} step={42} label="A ladder with the marker on the second of five rungs" />
         </Box>
       </Stack>
-      <Stack spacing={2}>
-        <Typography variant="h2">{isNew ? "Sign up" : "Sign in"}</Typography>
-        <NamesForm key={String(isNew)} isNew={isNew} />
-        <Button onClick={() => setIsNew(!isNew)}>{isNew ? "I have an account: sign in" : "I am new here: sign up"}</Button>
-      </Stack>
+      <Doors />
     </Box>
   );
 }

@@ -1,0 +1,16 @@
+"""Lists in pages, none of them without an end."""
+
+from __future__ import annotations
+
+from rest_framework.pagination import LimitOffsetPagination
+from rest_framework.request import Request
+
+FURTHEST = 10_000_000
+
+
+class BoundedPagination(LimitOffsetPagination):
+    max_limit = 200
+
+    def get_offset(self, request: Request) -> int:
+        """Where to begin; nobody's record is longer than what a number in a database can say."""
+        return min(FURTHEST, super().get_offset(request))
