@@ -11,7 +11,7 @@ OPENAPI_TS := npx --no-install openapi-typescript --default-non-nullable=false
 UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --generate-hashes \
 	--no-emit-index-url --no-emit-find-links --custom-compile-command "make lock"
 
-.PHONY: demo serve dev test check bench types lock build clean screenshots browser schema-check
+.PHONY: demo serve dev test check fuzz bench types lock build clean screenshots browser schema-check
 .DEFAULT_GOAL := demo
 
 # --- install ---------------------------------------------------------------------------------------------------------
@@ -92,6 +92,11 @@ types: .venv/.runtime web/node_modules/.installed
 	cd web && $(OPENAPI_TS) ../docs/formats/openapi.yaml -o src/api/schema.gen.ts
 	cd web && $(OPENAPI_TS) \
 		"$$(../$(PY) -c 'import allauth.headless.spec as s; print(s.__path__[0])')/doc/openapi.yaml" -o src/api/account.gen.ts
+
+# Ten minutes of nonsense sent to every write of the API: nothing may answer 500.
+fuzz: .venv/.dev
+	@mkdir -p $(VAR)
+	FUZZ_S=600 $(PY) -m pytest tests/server/config/test_fuzz.py
 
 bench: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)

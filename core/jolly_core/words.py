@@ -65,3 +65,15 @@ def span(seconds: int) -> str:
     ('45 s', '5 min', '90 s')
     """
     return f"{seconds // 60} min" if seconds >= 120 and seconds % 60 == 0 else f"{seconds} s"  # noqa: PLR2004
+
+
+def shortened(text: str, longest: int) -> str:
+    """A text that is no longer than that; what is left out is left out between words, and said to be.
+
+    >>> shortened("Putts from the circle", 12), shortened("Putts", 12)
+    ('Putts from …', 'Putts')
+    """
+    if len(text) <= longest:
+        return text
+    kept = text[: longest - 1]
+    return f"{kept.rsplit(' ', 1)[0] if ' ' in kept else kept[:-1]} …"[:longest]

@@ -16,6 +16,7 @@ from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.thresholds.fair import fair_threshold
 from jolly_core.thresholds.threshold import check_mark, read_threshold
+from jolly_core.words import shortened
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
 from layouts.models import Layout
@@ -56,7 +57,7 @@ def add_rung(ladder: Ladder, given: Mapping[str, Any], at: datetime) -> Rung:
     threshold = fair_threshold(get_challenge(given["format"]), settings, each_side=ladder.has_sides)
     number = ladder.rungs.count() + 1
     title = given["title"].strip() or get_challenge(given["format"]).goal_words(settings)
-    values = {**given, "title": title[:120], "settings": settings, "threshold": threshold.as_dict()}
+    values = {**given, "title": shortened(title, 120), "settings": settings, "threshold": threshold.as_dict()}
     return _add_rung(ladder, number, values, at)
 
 
@@ -72,7 +73,7 @@ def change_challenge(rung: Rung, given: Mapping[str, Any], at: datetime) -> Rung
     for name in ("title", "set_up", "cues"):
         setattr(rung, name, given[name])
     if not rung.title.strip():
-        rung.title = challenge.goal_words(settings)[:120]
+        rung.title = shortened(challenge.goal_words(settings), 120)
     rung.format, rung.settings = challenge.id, settings
     rung.save(update_fields=["title", "set_up", "cues", "format", "settings"])
     asked = rung.threshold_revisions.order_by("id").last()
@@ -146,9 +147,9 @@ def insert_rung(
     rung = Rung.objects.create(
         ladder=ladder,
         number=number,
-        title=title[:120],
+        title=shortened(title, 120),
         set_up=set_up,
-        lever=lever[:120],
+        lever=shortened(lever, 120),
         cues=like.cues,
         format=like.format,
         settings=like.settings,

@@ -16,7 +16,7 @@ from jolly_core.errors import CoreError
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.warmup import NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS
 from jolly_core.planning.wish import Kept
-from jolly_core.words import counted
+from jolly_core.words import counted, shortened
 from plan.models import Routine
 from plan.proposals import Asked, Proposal, propose_block
 from plan.selectors import asked_of, kept_of
@@ -62,7 +62,7 @@ def _values(proposal: Proposal, start: time | None, acknowledged: Sequence[str])
         raise CoreError.one("too_short", f"No run fits into this block. {reasons}.", "minutes", value=asked.minutes)
     titles = dict.fromkeys(row["rung"].ladder.title for row in rows if row["rung"])
     return {
-        "title": " + ".join(titles)[:120],
+        "title": shortened(" + ".join(titles), 120),
         "day": asked.day,
         "start": start,
         "minutes": asked.minutes,

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from xml.dom import minidom
 
 import pytest
@@ -19,6 +20,8 @@ from jolly_core.places.zone import Zone
 
 WALL = make_place("wall", "Wall", kind="wall", width_m=4.2, length_m=3.0)
 BOX = Zone("box & <strip>", "surface", Rectangle(1.0, 0.6), (1.0, 1.0))
+
+SVG_FILE = write_layout(WALL, Layout("Box", (BOX,), Stand(1.0, 2.0), ""))
 
 names = st.text(st.characters(exclude_categories=("Cs", "Cc")), min_size=1, max_size=20)
 lengths = st.floats(0.01, 0.9, allow_nan=False)
@@ -114,3 +117,40 @@ def test_a_file_that_is_no_layout_of_this_place_is_refused(data: bytes, code: st
         read_layout(data, WALL)
     assert refused.value.problems[0].code == code
     assert refused.value.problems[0].message.endswith(".")
+
+
+class TestWhatWouldMoveATarget:
+    """It is refused, never ignored: a layout that reads other than it looks would be taped wrongly."""
+
+    def change(self, old: str, new: str) -> str:
+        changed = SVG_FILE.decode().replace(old, new)
+        assert changed != SVG_FILE.decode()
+        with pytest.raises(CoreError) as refused:
+            read_layout(changed.encode(), WALL)
+        return refused.value.code
+
+    def test_a_transform_of_a_target(self) -> None:
+        assert self.change("<rect data-zone", '<rect transform="translate(100 0)" data-zone') == "altered"
+        assert self.change("<rect data-zone", '<rect style="transform: scale(2)" data-zone') == "altered"
+
+    def test_a_transform_of_a_surface_or_of_the_whole(self) -> None:
+        assert self.change("translate(0 0)", "translate(0 10)") == "altered"
+        assert self.change("<svg ", '<svg transform="scale(2)" ') == "altered"
+
+    def test_another_scale_or_unit(self) -> None:
+        assert self.change('viewBox="0 0 ', 'viewBox="0 0 2') == "altered"
+        assert self.change('mm" height', 'cm" height') == "altered"
+
+    def test_a_target_in_a_group_of_its_own(self) -> None:
+        first = SVG_FILE.decode().index("<rect data-zone")
+        end = SVG_FILE.decode().index("/>", first) + 2
+        shape = SVG_FILE.decode()[first:end]
+        assert self.change(shape, f'<g transform="scale(2)">{shape}</g>') == "altered"
+
+    def test_letters_of_another_kind(self) -> None:
+        assert self.change("<svg ", '<?xml version="1.0" encoding="ISO-8859-1"?><svg ') == "other_encoding"
+
+
+def test_a_title_with_control_signs_is_written_so_that_it_can_be_read_back() -> None:
+    layout = replace(read_layout(SVG_FILE, WALL), title="Box\x00\x1b and\ud800 strip")
+    assert read_layout(write_layout(WALL, layout), WALL).title == "Box and strip"

@@ -91,7 +91,7 @@ class Pattern(Reaching[PatternState]):
     #: Of several targets: its makes say nothing of any one of them.
     is_aimed = False
     declared = (
-        Names("zones", "Zones", ("left", "right"), are_targets=True),
+        Names("zones", "Zones", ("left", "right"), are_targets=True, are_written=True),
         Text("pattern", "Pattern", 300, "left right"),
         Choice(
             "on_break",

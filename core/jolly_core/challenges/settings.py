@@ -79,7 +79,10 @@ class Text:
 
 @dataclass(frozen=True)
 class Names:
-    """A list of names, each once, none with a comma. ``are_targets``: those of a layout's targets will do."""
+    """A list of names, each once. ``are_targets``: those of a layout's targets will do.
+
+    ``are_written``: they are written in a row with commas between, so that none may hold one.
+    """
 
     name: str
     title: str
@@ -88,17 +91,20 @@ class Names:
     high: int = 24
     longest: int = LONGEST_NAME
     are_targets: bool = False
+    are_written: bool = False
 
     def check(self, value: object) -> list[Problem]:
         if not isinstance(value, list | tuple) or not self.low <= len(value) <= self.high:
             return [_wrong_length(self.name, self.title, self.low, self.high, value)]
-        return _name_problems(self.name, value, [(place,) for place in range(len(value))], self.longest)
+        paths = [(place,) for place in range(len(value))]
+        return _name_problems(self.name, value, paths, self.longest, has_commas=not self.are_written)
 
     def schema(self) -> dict[str, Any]:
         return {
             "type": "array",
             "title": self.title,
-            "items": {"type": "string", "minLength": 1, "maxLength": self.longest, "pattern": "^[^,]*$"},
+            "items": {"type": "string", "minLength": 1, "maxLength": self.longest}
+            | ({"pattern": "^[^,]*$"} if self.are_written else {}),
             "minItems": self.low,
             "maxItems": self.high,
             "uniqueItems": True,
@@ -166,13 +172,15 @@ def _name_problems(
     longest: int,
     *,
     may_repeat: bool = False,
+    has_commas: bool = True,
 ) -> list[Problem]:
     problems: list[Problem] = []
     seen: set[str] = set()
     for each, path in zip(names, paths, strict=True):
         where = (name, *path)
-        if not isinstance(each, str) or not each.strip() or len(each) > longest or "," in each:
-            message = f"A name has 1 to {longest} characters and no comma."
+        is_name = isinstance(each, str) and each.strip() and len(each) <= longest
+        if not isinstance(each, str) or not is_name or ("," in each and not has_commas):
+            message = f"A name has 1 to {longest} characters{'' if has_commas else ' and no comma'}."
             problems.append(Problem("bad_name", message, where, each))
         elif each.casefold() in seen and not may_repeat:
             problems.append(Problem("name_twice", f"{each!r} stands twice; give each a name of its own.", where, each))

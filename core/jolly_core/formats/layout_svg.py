@@ -1,11 +1,13 @@
 """Layouts as SVG at true scale: a unit is a millimetre, each zone a named shape, y turned as drawings have it.
 
 What is read back is only what this module writes: the place, the surfaces and their zones. Scripts, styles, links and
-whatever else a file may hold are not kept. Lengths are reckoned in decimals, so that nothing is lost on the way.
+whatever else a file may hold are not kept. Lengths are reckoned in decimals, so that nothing is lost on the way. What
+would move or scale a target (a transform, another view box or unit) is refused, never ignored.
 """
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator, Sequence
 from dataclasses import fields
 from decimal import Decimal, InvalidOperation
@@ -44,7 +46,8 @@ def write_layout(place: Place, layout: Layout) -> bytes:
         "stand": f"{_mm(layout.stand.x_m)} {_mm(layout.stand.back_m)}",
         "pattern": layout.pattern,
     }
-    lines = [f'<svg xmlns="{SVG}" {size} {" ".join(f"data-{name}={quoteattr(text)}" for name, text in known.items())}>']
+    said = " ".join(f"data-{name}={_attribute(text)}" for name, text in known.items())
+    lines = [f'<svg xmlns="{SVG}" {size} {said}>']
     top = Decimal(0)
     for surface in place.surfaces:
         lines += _surface(surface, top, place, layout.zones)
@@ -54,7 +57,7 @@ def write_layout(place: Place, layout: Layout) -> bytes:
 
 def _surface(surface: Surface, top: Decimal, place: Place, zones: Sequence[Zone]) -> Iterator[str]:
     width, length = _mm(surface.width_m), _mm(surface.length_m)
-    yield f'<g data-surface={quoteattr(surface.id)} transform="translate(0 {top})" fill="none" stroke="black">'
+    yield f'<g data-surface={_attribute(surface.id)} transform="translate(0 {top})" fill="none" stroke="black">'
     yield f'<rect width="{width}" height="{length}" stroke-width="5"/>'
     for mark in place.marks_on(surface.id):
         (x1, y1), (x2, y2) = ((_mm(x), length - _mm(y)) for x, y in (mark.start, mark.end))
@@ -67,7 +70,7 @@ def _surface(surface: Surface, top: Decimal, place: Place, zones: Sequence[Zone]
 
 def _shape(zone: Zone, surface: Surface, length: Decimal) -> str:
     x, y = _mm(zone.at[0]), length - _mm(zone.at[1])
-    named = f"data-zone={quoteattr(zone.name)}"
+    named = f"data-zone={_attribute(zone.name)}"
     if isinstance(zone.shape, Circle):
         return f'<circle {named} cx="{x}" cy="{y}" r="{_mm(zone.shape.radius_m)}"/>'
     if isinstance(zone.shape, Strip):
@@ -92,6 +95,15 @@ def _between_spots(zone: Zone, shape: Line | Row, named: str, length: Decimal) -
     return f"<g {named} {middle} {lengths}>{things}</g>"
 
 
+def _attribute(text: str) -> str:
+    """A text in quotation marks, without what no XML can hold (XML 1.0, 2.2)."""
+    return quoteattr("".join(sign for sign in text if sign in "\t\n\r" or (sign >= " " and not _is_odd(sign))))
+
+
+def _is_odd(sign: str) -> bool:
+    return "\ud800" <= sign <= "\udfff" or sign in "\ufffe\uffff"
+
+
 def read_place(data: bytes) -> tuple[str, str]:
     """The id and the name of the place that a layout is for.
 
@@ -112,14 +124,48 @@ def read_layout(data: bytes, place: Place) -> Layout:
         other = root.get("data-place-title") or root.get("data-place")
         message = f"This layout is for another place ({other}), not for {place.title}."
         raise CoreError.one("other_place", message, "file", value=root.get("data-place"), allowed=place.id)
+    _check_scale(root, place)
+    tops, top = {}, Decimal(0)
+    for each in place.surfaces:
+        tops[each.id] = f"translate(0 {top})"
+        top += _mm(each.length_m) + GAP_MM
     zones = []
-    for group in root.iter(f"{{{SVG}}}g"):
+    for group in root:
         surface = place.surface(group.get("data-surface", ""))
         if surface:
-            zones += [_zone(each, surface) for each in group if each.get("data-zone") is not None]
+            _check_unmoved(group, surface.title, tops[surface.id])
+            for shape in (each for each in group if each.get("data-zone") is not None):
+                _check_unmoved(shape, f"The target {shape.get('data-zone')}")
+                zones.append(_zone(shape, surface))
+    if len(zones) != sum(each.get("data-zone") is not None for each in root.iter()):
+        raise CoreError.one("altered", "A target stands inside another group than it was written in.", "file")
     check_layout(place, zones)
     x_m, back_m = _pair(root, "data-stand", "drawing")
     return Layout(root.get("data-title", ""), tuple(zones), Stand(x_m, back_m), root.get("data-pattern", ""))
+
+
+def _check_scale(root: ElementTree.Element, place: Place) -> None:
+    """Raise where the drawing is not at the scale that it was written at: a unit is a millimetre."""
+    width = max(_mm(surface.width_m) for surface in place.surfaces)
+    height = sum((_mm(surface.length_m) + GAP_MM for surface in place.surfaces), -GAP_MM)
+    box = [_decimal(each, "viewBox", "drawing") for each in root.get("viewBox", "").replace(",", " ").split()]
+    sizes = [root.get(name, "") for name in ("width", "height")]
+    is_in_mm = all(size.endswith("mm") for size in sizes if size)
+    lengths = [_decimal(size[:-2], "width and height", "drawing") for size in sizes if size and is_in_mm]
+    is_whole = box == [0, 0, width, height] and lengths in ([], [width, height])
+    if not is_whole or not is_in_mm or root.get("transform"):
+        message = (
+            f"This drawing was scaled or cut: it should be {width} by {height} mm with a view box of the same, "
+            "so that a unit is a millimetre. Save it without scaling."
+        )
+        raise CoreError.one("altered", message, "file")
+
+
+def _check_unmoved(element: ElementTree.Element, name: str, written: str = "") -> None:
+    is_styled = "transform" in element.get("style", "")
+    if " ".join(element.get("transform", "").split()) != written or is_styled:
+        message = f"{name} was moved by a transform, which is not read: move its own coordinates instead."
+        raise CoreError.one("altered", message, "file", value=element.get("transform"))
 
 
 def _parse(data: bytes) -> ElementTree.Element:
@@ -128,6 +174,10 @@ def _parse(data: bytes) -> ElementTree.Element:
     # A document type could bring entities that unfold without end; no layout has one.
     if b"<!DOCTYPE" in data or b"<!ENTITY" in data:
         raise CoreError.one("foreign", "This SVG has a document type; layouts have none.", "file")
+    declared = re.match(rb"\s*<\?xml[^>]*encoding\s*=\s*[\"']([^\"']+)", data)
+    if declared and declared[1].lower() not in (b"utf-8", b"utf8", b"us-ascii"):
+        message = f"This file says that its letters are {declared[1].decode('ascii', 'replace')}: save it as UTF-8."
+        raise CoreError.one("other_encoding", message, "file")
     try:
         root = ElementTree.fromstring(data)  # noqa: S314 # entities were refused above
     except ElementTree.ParseError as error:

@@ -40,6 +40,7 @@ NO_WRITES = {
     "fly_off_wall",
     "fly_over_net",
     "enter_demo",
+    "recover",
 }
 #: Whole plans that are put in place of others, however often: tried in the tests of the week.
 ELSEWHERE = {"keep_week_terms", "keep_week", "move_block", "add_next_rung", "replan_block"}
@@ -193,6 +194,7 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     "drop_segment": (lambda w: ("put", f"segments/{w.started().segment['id']}/dropped/", {}), {}),
     "take_segment_back": (lambda w: ("delete", f"segments/{w.started().segment['id']}/dropped/", {}), {}),
     "extend_segment": (lambda w: ("post", f"segments/{w.started().segment['id']}/more/", {}), {}),
+    "make_recovery_codes": (lambda w: ("post", "recovery-codes/", {}), {"RecoveryCode": 6}),
     "take_ladder": (lambda w: ("post", "shelf/serve-to-box/take/", {}), {"Ladder": 1}),
 }
 COUNTED = [model for model in apps.get_models() if model.__module__.split(".")[0] not in ("django", "allauth")]

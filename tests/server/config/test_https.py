@@ -130,7 +130,10 @@ def test_two_processes_serve_one_record(tmp_path: Path) -> None:
         def status(port: int) -> int:
             reading = http.client.HTTPConnection("127.0.0.1", port, timeout=10)
             reading.request("GET", "/api/athlete/", headers={"Host": "localhost", "Cookie": cookies})
-            return reading.getresponse().status
+            answer = reading.getresponse()
+            answer.read()
+            reading.close()
+            return answer.status
 
         assert (status(first), status(second)) == (200, 200)
         own = dict(each.split("=", 1) for each in cookies.split("; "))

@@ -115,7 +115,7 @@ export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS, i
         {shown}
       </Box>
       <Box sx={{ fontFamily: HEADINGS, fontWeight: 600, fontSize: isBeside ? "clamp(1rem, 3vmin, 1.6rem)" : "clamp(1.2rem, 4vmin, 2.2rem)", lineHeight: 1.2 }}>
-        {isResting ? (restS === 1 ? "second to rest" : "seconds to rest") : `${tally.out_of === null ? "" : `of ${tally.out_of} `}${tally.number_label}`}
+        {isResting ? (restS === 1 ? "second to rest" : "seconds to rest") : `${tally.number_label}${tally.out_of === null ? "" : `, of ${tally.out_of}`}`}
       </Box>
       {isResting && run.settings["by"] !== "seconds" && (
         <Button variant="outlined" color="inherit" onClick={onSkipRest} sx={{ pointerEvents: "auto", mt: 1, fontSize: "1.1rem" }}>

@@ -82,7 +82,7 @@ export function PadGrid({ pads, pointed, isOff, onPress }: PadGridProps) {
   const others = pads.filter((pad) => pad.kind !== "zone");
   // However few there are, they fill their half: the fewer, the larger.
   const isPins = arePins(zones);
-  const across = isPins ? 4 : Math.min(zones.length, zones.length > 8 ? 4 : zones.length > 4 ? 3 : 2);
+  const across = isPins ? Math.ceil(zones.length / Math.ceil(zones.length / 4)) : Math.min(zones.length, zones.length > 8 ? 4 : zones.length > 4 ? 3 : 2);
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", gap: 1, p: 1, overflow: "auto" }}>
       <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, gridAutoRows: "minmax(64px, 1fr)" }}>
