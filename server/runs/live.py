@@ -14,28 +14,22 @@ from jolly_core.challenges.session import Session
 
 MOST_RUNS = 64
 
-_sessions: OrderedDict[UUID, tuple[int, Session]] = OrderedDict()
+_sessions: OrderedDict[UUID, tuple[set[UUID], Session]] = OrderedDict()
 _lock = Lock()
 
 
-def take_session(run_id: UUID, events: int) -> Session | None:
-    """The session of a run that has taken that many events. It is gone from here until it is put back."""
+def take_session(run_id: UUID, events: int) -> tuple[set[UUID], Session] | None:
+    """The session of a run that has taken that many events, and their ids. It is gone from here until put back."""
     with _lock:
-        taken, session = _sessions.pop(run_id, (-1, None))
-    return session if taken == events else None
+        kept = _sessions.pop(run_id, None)
+    return kept if kept is not None and len(kept[0]) == events else None
 
 
-def put_session(run_id: UUID, events: int, session: Session) -> None:
+def put_session(run_id: UUID, ids: set[UUID], session: Session) -> None:
     with _lock:
-        _sessions[run_id] = (events, session)
+        _sessions[run_id] = (ids, session)
         while len(_sessions) > MOST_RUNS:
             _sessions.popitem(last=False)
-
-
-def forget_session(run_id: UUID) -> None:
-    """Its settings changed: it is made anew."""
-    with _lock:
-        _sessions.pop(run_id, None)
 
 
 def forget_sessions() -> None:

@@ -59,13 +59,19 @@ def get_run(athlete: Athlete, run_id: UUID) -> Run:
 
 
 def get_run_to_record(athlete: Athlete, run_id: UUID) -> Run:
-    """The run alone, without the rung it is on: what one more event needs, and no more."""
-    return get_object_or_404(Run, pk=run_id, athlete=athlete)
+    """The run alone, without the rung it is on and without its last tally: what one more event needs, and no more."""
+    runs = Run.objects.select_for_update().defer("tally", "metrics", "aimed")
+    return get_object_or_404(runs, pk=run_id, athlete=athlete)
 
 
 def list_known(run: Run, client_ids: Sequence[UUID]) -> QuerySet[Event]:
     """Those of the events that are stored already."""
     return run.events.filter(client_id__in=client_ids)
+
+
+def list_ids(run: Run) -> set[UUID]:
+    """The ids of all events of a run."""
+    return set(run.events.order_by().values_list("client_id", flat=True))
 
 
 def list_events(run: Run) -> QuerySet[Event]:

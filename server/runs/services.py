@@ -23,9 +23,9 @@ from jolly_core.validation import check_choice
 from ladders.models import Rung
 from ladders.selectors import list_unacknowledged
 from layouts.selectors import aimed_at
-from runs.live import forget_session, put_session, take_session
+from runs.live import put_session, take_session
 from runs.models import Event, Run, columns_of
-from runs.selectors import get_dose_left, get_run_to_record, get_used, get_yardstick, list_known
+from runs.selectors import get_dose_left, get_run_to_record, get_used, get_yardstick, list_ids, list_known
 
 if TYPE_CHECKING:
     from blocks.models import Segment
@@ -162,7 +162,7 @@ def _check_segment(segment: Segment, rung: Rung, side: str) -> None:
         raise CoreError.one("wrong_segment", message, "segment", value=segment.pk)
 
 
-@transaction.atomic
+@transaction.atomic(savepoint=False)
 def record_events(athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, Any]]) -> Recorded:
     """Add events to a run, each once however often it arrives, and bring the tally up to date. All or nothing.
 
@@ -176,35 +176,51 @@ def record_events(athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, A
         raise CoreError.one("from_paper", "This run came from a sheet; start a new one to count.", "run")
     if not 1 <= len(batch) <= MOST_EVENTS_A_BATCH:
         raise CoreError.one("bad_batch", f"Send 1 to {MOST_EVENTS_A_BATCH} events at a time.", "events")
-    fresh = _fresh_events(run, batch)
+    kept = take_session(run.pk, run.event_count)
+    fresh = _fresh_events(run, batch, ids=kept and kept[0])
     if fresh:
-        _share_cap(run)
-        session = _follow_on(run, fresh) if _is_behind_all(run, fresh) else _fit_in(run, fresh)
+        if _share_cap(run):
+            kept = None
+        if kept and _is_behind_all(run, fresh):
+            ids, session = kept[0], _follow_on(kept[1], fresh)
+        else:
+            ids, session = list_ids(run), _fit_in(run, fresh)
         Event.objects.bulk_create(fresh.values())
-        _keep_tally(run, session, fresh.values())
+        ids.update(event.client_id for event in fresh.values())
+        _keep_tally(run, session, ids, fresh.values())
+    elif kept:
+        put_session(run.pk, *kept)
     return Recorded(run, len(fresh), len(batch) - len(fresh))
 
 
-def _share_cap(run: Run) -> None:
+def _share_cap(run: Run) -> bool:
     """A hard cap is one for all runs of its day: what others of them have used since this one began is used here, too.
 
     It is counted under the lock of this transaction, so that two runs side by side never have more than one cap.
+    Whether that changed what is left of it.
     """
     challenge = get_challenge(run.format)
     if not challenge.dose_terms(run.settings):
-        return
+        return False
     used = get_used(run.athlete, run.rung_id, run.day, but=run.pk).tried_today
-    if used != (run.settings.get("tried") or 0):
-        run.settings = {**run.settings, "tried": used}
-        run.save(update_fields=["settings"])
-        forget_session(run.pk)
+    if used == (run.settings.get("tried") or 0):
+        return False
+    run.settings = {**run.settings, "tried": used}
+    run.save(update_fields=["settings"])
+    return True
 
 
-def _fresh_events(run: Run, batch: Sequence[Mapping[str, Any]]) -> dict[int, Event]:
-    """The events of the batch that are not stored yet, by their place in it; raises with every problem found."""
+def _fresh_events(
+    run: Run, batch: Sequence[Mapping[str, Any]], ids: Collection[UUID] | None = None
+) -> dict[int, Event]:
+    """The events of the batch that are not stored yet, by their place in it; raises with every problem found.
+
+    ``ids`` are those of all that are stored, where they are known: then nothing is asked of the database.
+    """
     problems: list[Problem] = []
     fresh: dict[int, Event] = {}
-    known = {event.client_id: event for event in list_known(run, [given["id"] for given in batch])}
+    asked = [given["id"] for given in batch if ids is None or given["id"] in ids]
+    known = {event.client_id: event for event in list_known(run, asked)} if asked else {}
     for place, given in enumerate(batch):
         try:
             read = read_event(given)
@@ -230,9 +246,8 @@ def _is_behind_all(run: Run, fresh: Mapping[int, Event]) -> bool:
     return all(before < after for before, after in pairwise(numbers))
 
 
-def _follow_on(run: Run, fresh: Mapping[int, Event]) -> Session:
-    """Step the run's session on by events that come after all it has taken."""
-    session = take_session(run.pk, run.event_count) or _replay(run, run.events.all())
+def _follow_on(session: Session, fresh: Mapping[int, Event]) -> Session:
+    """Step a run's session on by events that come after all it has taken."""
     for place, event in fresh.items():
         try:
             session.step(event.known)
@@ -265,7 +280,7 @@ def _check_order(ordered: Sequence[Event], places: Mapping[UUID, int]) -> None:
             raise error.under("events", place) from None
 
 
-def _keep_tally(run: Run, session: Session, fresh: Collection[Event]) -> None:
+def _keep_tally(run: Run, session: Session, ids: set[UUID], fresh: Collection[Event]) -> None:
     tally = session.tally()
     run.tally = tally.as_dict()
     for name, value in columns_of(tally).items():
@@ -274,7 +289,7 @@ def _keep_tally(run: Run, session: Session, fresh: Collection[Event]) -> None:
     run.last_at_ms = max([run.last_at_ms, *(event.at_ms for event in fresh)])
     run.event_count += len(fresh)
     run.save(update_fields=_TALLIED)
-    put_session(run.pk, run.event_count, session)
+    put_session(run.pk, ids, session)
 
 
 def set_run_aside(run: Run, reason: str) -> Run:
@@ -309,12 +324,13 @@ def attach_run(run: Run, rung: Rung, side: str) -> Run:
     run.settings = settings
     run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_dict(), _aimed(rung)
     run.save(update_fields=["rung", "side", "format", "settings", "yardstick", "aimed"])
-    session, added = _replay(run, run.events.all()), []
+    session, added, ids = _replay(run, run.events.all()), [], list_ids(run)
     if not session.is_over():
         # It was stopped by hand at its last press, whatever its own rules would still have asked for.
         last = Event(run=run, client_id=uuid4(), seq=run.last_seq + 1, kind=FINISH, at_ms=run.last_at_ms)
         last.save()
         session.step(last.known)
         added.append(last)
-    _keep_tally(run, session, added)
+        ids.add(last.client_id)
+    _keep_tally(run, session, ids, added)
     return run

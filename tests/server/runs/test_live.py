@@ -38,7 +38,7 @@ def test_a_session_that_missed_events_is_not_used(player: Player, putting: Ladde
     stale = take_session(run.pk, 2)
     assert stale is not None
     player.send(run_id, events("ox", first_seq=3))
-    put_session(run.pk, 2, stale)
+    put_session(run.pk, *stale)
     tally = player.send(run_id, events("o", first_seq=5)).json()["tally"]
     assert (tally["makes"], tally["misses"], tally["streak"]) == (4, 1, 1)
 
@@ -55,10 +55,10 @@ def test_a_refused_event_leaves_no_half_stepped_session(player: Player, putting:
 def test_only_so_many_runs_are_kept_in_memory(player: Player, putting: Ladder) -> None:
     run_id = player.play(rung_id(putting), "oo")
     run = Run.objects.get(pk=run_id)
-    session = take_session(run.pk, 2)
-    assert session is not None
+    kept = take_session(run.pk, 2)
+    assert kept is not None
     ids = [uuid4() for _ in range(MOST_RUNS + 1)]
     for each in ids:
-        put_session(each, 2, session)
+        put_session(each, *kept)
     assert take_session(ids[0], 2) is None
-    assert take_session(ids[-1], 2) is session
+    assert take_session(ids[-1], 2) == kept
