@@ -64,7 +64,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
   const { acts } = play;
   const { standing, clock } = play.court;
   const { tally } = standing;
-  const isOn = play.isPlaying && !tally.is_over;
+  const isOn = play.isPlaying && !standing.isStopped;
   const isOff = !isOn || standing.isPaused || standing.isStopped || play.isResting;
   const drawn = useDrawnZones(run);
   const isBoard = tally.pads.length > 0;
