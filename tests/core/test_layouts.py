@@ -109,7 +109,7 @@ def test_a_row_stands_between_its_two_spots() -> None:
     assert len(points) == int(1.17 / 0.06715) + 1
     taped = tape_list(POOL, [row])[0]
     assert [fix.corner for fix in taped.fixes] == ["one end", "the other end"]
-    assert taped.size == "18 in a row over 117 cm, 6.5 cm from middle to middle"
+    assert taped.size == "18 in a row over 117 cm, 6.7 cm from middle to middle"
     assert taped.rounding == ""
 
 

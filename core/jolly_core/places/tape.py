@@ -15,6 +15,7 @@ from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
 from jolly_core.places.guides import SHARES
 from jolly_core.places.place import Place, Point, Spot, Surface
 from jolly_core.places.zone import Zone, corners_of_zone, extent, things_in_row
+from jolly_core.words import plain
 
 METRIC, IMPERIAL = "metric", "imperial"
 INCH_M, FOOT_M = 0.0254, 0.3048
@@ -145,9 +146,14 @@ def size_words(zone: Zone, units: str = METRIC) -> str:
         return f"a strip {read_tape(shape.width_m, units)} wide, all across"
     length = read_tape(hypot(shape.across_m, shape.up_m), units)
     if isinstance(shape, Row):
-        step = read_tape(shape.apart_m + shape.size_m, units)
+        step = _exactly(shape.apart_m + shape.size_m, units)
         return f"{len(things_in_row(zone))} in a row over {length}, {step} from middle to middle"
     return f"a line of {length}, hit within {read_tape(shape.within_m, units)} of it"
+
+
+def _exactly(length_m: float, units: str) -> str:
+    """A length that is set and not measured, as the step of a row: to the millimetre, or to what an inch tape shows."""
+    return f"{plain(100 * length_m)} cm" if units == METRIC else read_tape(length_m, units)
 
 
 def _parts(zone: Zone, surface: Surface, units: str) -> Iterator[str]:

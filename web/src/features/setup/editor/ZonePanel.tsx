@@ -32,7 +32,7 @@ const PARTS: Record<string, [string, number, number]> = {
 /** A length that is typed: it counts when one leaves it or presses Enter, and only if it is a number. */
 function LengthField({ label, valueM, units, onLength }: { label: string; valueM: number; units: Units; onLength: (lengthM: number) => void }) {
   const { unit, perMetre, step } = TYPED[units];
-  const shown = String(Math.round(valueM * perMetre * 10) / 10);
+  const shown = String(Math.round(valueM * perMetre * 100) / 100);
   const [typed, setTyped] = useState<string | null>(null);
   const settle = () => {
     const value = Number(typed?.replace(",", "."));
@@ -79,7 +79,10 @@ export function ZonePanel({ zone, surface, units, onChange, onDivide, onDouble, 
   // What is typed beyond what can be is taken as the most, or the least, that can.
   const resize = (key: keyof Shape, lengthM: number) => {
     const [least, most] = limitsOf(key, zone.shape.kind, surface);
-    onChange(movedTo({ ...zone, shape: { ...zone.shape, [key]: Math.min(Math.max(lengthM, least), most) } }, { x, y }, surface));
+    const reshaped = { ...zone, shape: { ...zone.shape, [key]: Math.min(Math.max(lengthM, least), most) } };
+    const now = boxOf(reshaped, surface);
+    // Its left and lower edges stay: a length that is typed changes no other number.
+    onChange(movedTo(reshaped, { x: x + left - now.left, y: y + bottom - now.bottom }, surface));
   };
   const lengths = (Object.keys(LENGTHS) as (keyof Shape)[]).filter((key) => zone.shape[key] !== undefined);
   return (
