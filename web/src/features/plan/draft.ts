@@ -124,7 +124,7 @@ export function addressOf(block: Schemas["Block"]): string {
     hasWarmUp: !left.has("warm_up"),
     hasCoolDown: !left.has("cool_down"),
     kept: [
-      ...setByHand.map((segment) => ({ key: segment.key, runs: 0, seconds: segment.planned_s, place: 0, is_locked: false })),
+      ...setByHand.map((segment) => ({ key: segment.key, runs: 1, seconds: segment.planned_s, place: 0, is_locked: false })),
       ...challenges.map((segment, place) => ({ key: segment.key, runs: segment.runs_planned, seconds: null, place, is_locked: segment.is_locked })),
     ],
     fill: false,

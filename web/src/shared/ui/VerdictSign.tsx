@@ -55,10 +55,10 @@ export function EvidenceStrokes({ standing }: { standing: Standing }) {
           <Strokes
             marks={each.recent}
             wanted={values.of_last}
-            label={`${each.met} of the last ${counted(each.recent.length, "run")} at the mark, ${values.reached} of ${values.of_last} wanted`}
+            label={`${each.met} of the last ${counted(each.recent.length, "run")} at the mark, ${values.reached} wanted`}
           />
           <Typography variant="body2">
-            {each.met} of {values.reached} wanted{values.days > 1 && `, on ${each.days_met} of ${values.days} days`}
+            {each.met} reached, {values.reached} wanted{values.days > 1 && `; on ${counted(each.days_met, "day")}, ${values.days} wanted`}
           </Typography>
         </Stack>
       ))}
