@@ -51,6 +51,10 @@ def _limited(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
     effect = effect_of(terms.limits, wish.traits, wish.hand, terms.day)
     if effect.kind == LEFT_OUT:
         return Screened(0, f"body limit: {effect.words}")
+    limits = [limit for limit in terms.limits if limit.holds_on(terms.day)]
+    if limits and not wish.traits.regions and not wish.traits.actions:
+        # Nothing is known to be spared, and that is said instead of being passed over.
+        return Screened(most_runs, "its ladder does not say what it asks of the body: judge by yourself what to spare")
     return Screened(max(1, most_runs // 2), f"eased: {effect.words}") if effect.kind == EASED else None
 
 

@@ -273,6 +273,8 @@ class _Solver:
         if wish.kind != AT_LEAST:
             return "no arrangement of these windows allows it"
         drill = self.week.drill(wish.drill)
+        if drill.barred:
+            return drill.barred
         windows = [window for window in self.week.windows if drill.fits(window)]
         days = len({window.day for window in windows})
         if days >= wish.number:

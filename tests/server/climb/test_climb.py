@@ -9,6 +9,7 @@ import pytest
 from rest_framework.test import APIClient
 
 from ladders.models import Ladder
+from ladders.services import insert_rung
 from tests.server.conftest import rung_id
 from tests.server.moments import MOMENT
 from tests.server.player import Player
@@ -128,3 +129,22 @@ def test_all_ladders_at_once_look_as_far_back_as_one_alone(player: Player, putti
         player.putts(rung_id(putting), 9, day=-800 if number < 7 else 0)
     assert standing(player.client, putting)["verdict"]["kind"] == "climb"
     assert player.client.get("/api/ladders/").json()[0]["verdict"]["kind"] == "climb"
+
+
+def test_taking_a_climb_back_after_a_rung_was_put_in_lands_on_the_rung_that_was_held(
+    player: Player, putting: Ladder
+) -> None:
+    for _ in range(2):
+        assert decide(player.client, putting, "climb").status_code == 201
+    held = Ladder.objects.get(pk=putting.pk).rungs.get(number=1)
+    below = putting.rungs.get(number=1)
+    insert_rung(below, 1, title="from 3 m", set_up="", lever="3 m", layout=None, at=MOMENT)
+    answer = player.client.delete(f"/api/ladders/{putting.pk}/moves/").json()
+    held.refresh_from_db()
+    assert (held.number, answer["standing"]["held"]) == (2, 2)
+
+
+def test_a_decision_from_another_rung_than_is_held_decides_nothing(player: Player, putting: Ladder) -> None:
+    path = f"/api/ladders/{putting.pk}/moves/"
+    answers = [player.client.post(path, {"decision": "climb", "held": 0}, format="json") for _ in range(2)]
+    assert [answer.json()["standing"]["held"] for answer in answers] == [1, 1]

@@ -96,3 +96,37 @@ def test_the_least_pressing_that_frees_enough_comes_first(left_s: int, late_s: i
     ]
     running = stand_of(parts, left_s)
     assert (running.late_s, running.drops[0].title if running.drops else None) == (late_s, first)
+
+
+class TestAForgottenBlock:
+    def test_finished_days_later_it_counts_its_own_minutes(self, client: APIClient, playing: Any) -> None:
+        begun_ago(playing["id"], minutes=4 * 24 * 60)
+        assert change(client, playing["id"], change="finish", effort=5).status_code == 200
+        Block.objects.filter(pk=playing["id"]).update(day=timezone.now().date())
+        weeks = client.get("/api/load/")
+        assert weeks.status_code == 200
+        assert weeks.json()["weeks"][-1]["minutes"] == 30
+
+    def test_a_clock_that_was_set_back_ends_no_block_before_it_began(self, client: APIClient, playing: Any) -> None:
+        begun_ago(playing["id"], minutes=-600)
+        assert change(client, playing["id"], change="finish", effort=5).status_code == 200
+        block = Block.objects.get(pk=playing["id"])
+        assert block.finished_at is not None
+        assert block.started_at is not None
+        assert block.finished_at >= block.started_at
+        assert client.get("/api/load/").status_code == 200
+
+    def test_left_for_days_it_does_not_come_next(self, client: APIClient, playing: Any) -> None:
+        assert client.get("/api/today/").json()["next_block"]["id"] == playing["id"]
+        begun_ago(playing["id"], minutes=4 * 24 * 60)
+        assert client.get("/api/today/").json()["next_block"] is None
+
+
+def test_a_warm_up_that_was_set_by_hand_outlives_a_refit(client: APIClient, putting: Ladder) -> None:
+    kept = [{"key": "warm_up", "runs": 1, "seconds": 420, "place": 0, "is_locked": False}]
+    body = {"minutes": 40, "ladders": [putting.pk], "day": "2099-05-04", "kept": kept}
+    answer = client.post("/api/blocks/", body, format="json")
+    assert answer.status_code == 201, answer.json()
+    block = answer.json()
+    refit = client.post(f"/api/blocks/{block['id']}/refit/", {"minutes": 30}, format="json").json()
+    assert [each["segments"][0]["planned_s"] for each in (block, refit)] == [420, 420]

@@ -151,3 +151,27 @@ class TestQuickCount:
         player.send(run, events("oox f"))
         refused = client.put(f"/api/runs/{run}/rung/", {"rung": rung_id(serving), "side": "none"}, format="json")
         assert (refused.status_code, refused.json()["code"]) == (400, "not_a_choice")
+
+
+def test_intervals_that_were_kept_by_the_clock_count_for_the_verdict(
+    athlete: Athlete, player: Player, client: APIClient
+) -> None:
+    """Both hands are busy: nobody presses, and the sets are done all the same."""
+    rung = own(athlete, "intervals", work_s=5, rest_s=0, sets=2)
+    run = player.start(rung)
+    ends = [{**event("f", 1, 10_500), "kind": "zone", "text": "6"}]
+    tally = player.send(run, ends).json()["tally"]
+    assert (tally["is_over"], tally["attempts"], tally["metrics"]["sets_done"]) == (True, 0, 2)
+    assert player.outcome(run)["standing"]["verdict"]["evidence"][0]["recent"] == [True]
+
+
+def test_a_quick_run_takes_of_the_dose_of_the_rung_it_is_put_on(
+    athlete: Athlete, player: Player, client: APIClient
+) -> None:
+    rung = own(athlete, "capped_attempts", cap=3)
+    player.play(rung, "oxx")
+    run = str(uuid4())
+    client.put(f"/api/quick-runs/{run}/", {"game": "count", "started_at": MOMENT.isoformat()}, format="json")
+    player.send(run, events("oo f"))
+    answer = client.put(f"/api/runs/{run}/rung/", {"rung": rung, "side": "none"}, format="json")
+    assert (answer.status_code, answer.json()["code"]) == (409, "dose_used_up")

@@ -12,6 +12,7 @@ from accounts.models import Athlete
 from accounts.selectors import get_today
 from blocks.models import Block
 from ladders.models import Ladder
+from weeks.calendars import calendar_of
 
 #: A Monday with the whole week still to come, whenever this runs.
 MONDAY = date(2099, 5, 4)
@@ -147,3 +148,43 @@ def test_another_athletes_week_is_not_there(client: APIClient, usual: Any, stran
     body = {"block": block, "window": usual["windows"][0]["id"]}
     assert other.put(f"{WEEK}move/", body, format="json").status_code == 404
     assert keep_terms(other, [], [{"ladder": putting.pk}]).status_code == 400
+
+
+class TestWhatStandsInTheWay:
+    """The arranger knows what a block would be refused for: keeping an arranged week never fails as a whole."""
+
+    def keep_whole(self, client: APIClient) -> Any:
+        arranged = arrange(client)
+        answer = client.put(WEEK, {"windows": arranged["windows"], "why": []}, format="json")
+        assert answer.status_code == 200, answer.json()
+        return arranged
+
+    def test_a_body_limit(self, client: APIClient, usual: Any, serving: Ladder, putting: Ladder) -> None:
+        limit = {"part": "elbow", "since": str(MONDAY), "strictness": "rest"}
+        assert client.post("/api/limits/", limit, format="json").status_code == 201
+        arranged = self.keep_whole(client)
+        assert serving.pk not in {ladder for window in arranged["windows"] for ladder in window["ladders"]}
+        assert any("rest the elbow" in state["why"] for state in arranged["states"]), arranged["states"]
+
+    def test_a_caution_that_is_still_to_be_read(
+        self, client: APIClient, athlete: Athlete, usual: Any, putting: Ladder, ladder_of: Any
+    ) -> None:
+        risky = ladder_of(athlete, "back-crosses")
+        Ladder.objects.filter(pk=risky.pk).update(traits={**risky.traits, "risks": ["inverted"]})
+        wishes = [
+            {"kind": "at_least", "ladder": risky.pk, "number": 1},
+            {"kind": "at_least", "ladder": putting.pk, "number": 1},
+        ]
+        assert keep_terms(client, [evening(0), evening(2)], wishes).status_code == 200
+        arranged = self.keep_whole(client)
+        assert risky.pk not in {ladder for window in arranged["windows"] for ladder in window["ladders"]}
+
+
+def test_a_block_keeps_its_name_in_calendars_whatever_the_key(
+    client: APIClient, athlete: Athlete, usual: Any, settings: Any
+) -> None:
+    keep(client, arrange(client))
+    before = calendar_of(athlete, Block.objects.all())
+    settings.SECRET_KEY = "another-key"
+    assert b"UID:" in before
+    assert calendar_of(athlete, Block.objects.all()) == before
