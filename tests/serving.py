@@ -8,7 +8,6 @@ import socket
 import subprocess
 import sys
 import time
-import urllib.error
 import urllib.request
 from dataclasses import dataclass, field
 from pathlib import Path
@@ -57,7 +56,7 @@ class Application:
             try:
                 urllib.request.urlopen(f"{self.url}/", timeout=2).close()
                 return self
-            except (urllib.error.URLError, ConnectionError):
+            except OSError:  # refused, or too slow to answer at the first try
                 if self.process.poll() is not None:
                     break
                 time.sleep(0.05)
