@@ -116,12 +116,13 @@ def _read_events(request: Request) -> list[dict[str, Any]]:
 
 def _read_event(given: dict[str, Any]) -> dict[str, Any]:
     """One event by its types. Raises a built-in error for what has to be looked at closer."""
-    kind, seq, at_ms, text = given["kind"], given["seq"], given["at_ms"], given.get("text", "")
-    if type(kind) is not str or type(seq) is not int or type(at_ms) is not int or type(text) is not str:
+    key, kind, seq, at_ms = given["id"], given["kind"], given["seq"], given["at_ms"]
+    text = given.get("text", "")
+    if [type(each) for each in (key, kind, seq, at_ms, text)] != [str, str, int, int, str]:
         raise TypeError
     if len(text) > LONGEST_NOTE:
         raise ValueError
-    return {"id": UUID(given["id"]), "kind": kind, "seq": seq, "at_ms": at_ms, "text": text.strip()}
+    return {"id": UUID(key), "kind": kind, "seq": seq, "at_ms": at_ms, "text": text.strip()}
 
 
 class EventsView(APIView):
