@@ -19,10 +19,9 @@ from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 
 from config.answered import Answer, forget_old, keep_answer, read_answer
+from config.parsing import LARGEST
 from config.problems import not_found
 
-#: The largest number that a row can have.
-LARGEST = 2**63 - 1
 SAFE = ("GET", "HEAD", "OPTIONS", "TRACE")
 HEADER = "Idempotency-Key"
 #: Nobody sends the same request again after that long.

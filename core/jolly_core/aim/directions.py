@@ -10,9 +10,9 @@ from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from math import degrees, exp, log
 
-from jolly_core.aim.record import Beside, Evidence, Landed, merge
+from jolly_core.aim.record import Evidence, Landed, merge
 from jolly_core.aim.spread import LEAST_SPREAD, MOST_SPREAD, estimate_aim
-from jolly_core.aim.targets import Circle, Strip, chance_in_box
+from jolly_core.aim.targets import Circle, chance_in_box
 from jolly_core.stats.chi_square import chi_square_above
 
 #: Two directions and two offsets against one spread: three numbers more.
@@ -22,7 +22,6 @@ FEWEST_ZONES = 4
 #: A simpler model is left where the data would be so unlikely under it.
 UNLIKELY = 0.01
 LEAST_CHANCE = 1e-12
-FAR_M = 1e6
 STEPS, SHRINK, ENOUGH = 400, 0.5, 1e-7
 
 Point = tuple[float, ...]
@@ -83,20 +82,11 @@ def _tells(landed: Landed) -> bool:
 
 def _log_likelihood(landed: Landed, across: float, up: float, right: float, above: float) -> float:
     metres = landed.distance_m
-    chances = [_chance(zone, (across * metres, up * metres), (right * metres, above * metres)) for zone in landed.zones]
+    off_m, sd_m = (right * metres, above * metres), (across * metres, up * metres)
+    chances = [chance_in_box(*zone.box, off_m, sd_m) for zone in landed.zones]
     outside = max(LEAST_CHANCE, 1 - sum(chances))
     pairs = zip((*landed.counts, landed.out), (*chances, outside), strict=True)
     return sum(count * log(max(LEAST_CHANCE, chance)) for count, chance in pairs if count)
-
-
-def _chance(zone: Beside, sd_m: Point, off_m: Point) -> float:
-    target = zone.target
-    if isinstance(target, Circle):  # none is among what tells
-        return 0.0
-    half_x = FAR_M if isinstance(target, Strip) else target.width_m / 2
-    half_y = target.width_m / 2 if isinstance(target, Strip) else target.height_m / 2
-    x, y = zone.right_m, zone.above_m
-    return chance_in_box((x - half_x, x + half_x), (y - half_y, y + half_y), off_m, sd_m)
 
 
 def _lowest(value: Callable[[Point], float], start: Point, steps: Sequence[float]) -> Point:

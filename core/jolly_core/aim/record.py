@@ -90,12 +90,19 @@ class Beside:
         """The chance of landing in it."""
         if isinstance(self.target, Circle):
             return chance_off_centre(self.target.radius_m, sd_m, hypot(self.right_m, self.above_m))
-        if isinstance(self.target, Strip):
+        return chance_in_box(*self.box, (0, 0), (sd_m, sd_m))
+
+    @property
+    def box(self) -> tuple[tuple[float, float], tuple[float, float]]:
+        """Its ends across and its ends up from the point aimed at, in metres; of a circle, of the square around it."""
+        if isinstance(self.target, Circle):
+            half_x = half_y = self.target.radius_m
+        elif isinstance(self.target, Strip):
             half_x, half_y = FAR_M, self.target.width_m / 2
         else:
             half_x, half_y = self.target.width_m / 2, self.target.height_m / 2
         x, y = self.right_m, self.above_m
-        return chance_in_box((x - half_x, x + half_x), (y - half_y, y + half_y), (0, 0), (sd_m, sd_m))
+        return (x - half_x, x + half_x), (y - half_y, y + half_y)
 
 
 @dataclass(frozen=True)
