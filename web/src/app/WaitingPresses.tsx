@@ -5,14 +5,14 @@ import { useEffect } from "react";
 
 import { sweep } from "../features/practise/sweep";
 import { counted } from "../shared/lib/format";
-import { usePresses } from "../shared/lib/usePresses";
+import { useWaiting } from "../shared/lib/usePresses";
 import { tape } from "../shared/ui/tape";
 
 const TRY_EVERY_MS = 20_000;
 
 export function WaitingPresses() {
   const client = useQueryClient();
-  const waiting = Object.values(usePresses()).reduce((sum, count) => sum + count, 0);
+  const waiting = useWaiting();
   const isWaiting = waiting > 0;
   useEffect(() => {
     const send = () =>

@@ -9,7 +9,7 @@ import { athleteQuery, useChange, type Athlete } from "../../api/queries";
 import { counted } from "../../shared/lib/format";
 import { forgetAllPresses } from "../../shared/lib/presses";
 import { forgetAll } from "../../shared/lib/storage";
-import { usePresses } from "../../shared/lib/usePresses";
+import { useWaiting } from "../../shared/lib/usePresses";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { NewCodes } from "../../shared/ui/RecoveryCodes";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -78,7 +78,7 @@ function CourtSettings({ athlete }: { athlete: Athlete }) {
 function SignOut() {
   const client = useQueryClient();
   const navigate = useNavigate();
-  const waiting = Object.values(usePresses()).reduce((sum, count) => sum + count, 0);
+  const waiting = useWaiting();
   const [isAsking, setIsAsking] = useState(false);
   const leave = async () => {
     // The server answers 401 to say that nobody is signed in any more: that is the wish, not a fault.

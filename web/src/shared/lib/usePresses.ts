@@ -8,3 +8,8 @@ export function usePresses(): Record<string, number> {
   useEffect(() => watchPresses(setCounts), []);
   return counts;
 }
+
+/** How many presses wait on this device in all. */
+export function useWaiting(): number {
+  return Object.values(usePresses()).reduce((sum, count) => sum + count, 0);
+}
