@@ -1,17 +1,19 @@
 /** The way in: sign in, sign up, or, in the demo, one press. */
 import { Box, Button, Stack, Typography } from "@mui/material";
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState, type SubmitEvent } from "react";
+import { lazy, Suspense, useState, type SubmitEvent } from "react";
 import { Navigate, useLocation, useNavigate } from "react-router";
 
 import { account, api, ProblemError, unwrap } from "../../api/client";
 import { athleteQuery } from "../../api/queries";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
-import { ErrorNotice } from "../../shared/ui/Loaded";
+import { ErrorNotice, Skeletons } from "../../shared/ui/Loaded";
 import { TapeHeading, useTitle } from "../../shared/ui/Page";
 import { Field } from "./Field";
-import { ForgottenForm } from "./ForgottenForm";
-import { FirstCodes } from "../../shared/ui/RecoveryCodes";
+
+/** The rarer doors are no part of the first view. */
+const ForgottenForm = lazy(() => import("./ForgottenForm").then((module) => ({ default: module.ForgottenForm })));
+const FirstCodes = lazy(() => import("../../shared/ui/RecoveryCodes").then((module) => ({ default: module.FirstCodes })));
 
 const IS_DEMO = document.documentElement.dataset["demo"] === "yes";
 const CLIENT = { params: { path: { client: "browser" as const } } };
@@ -138,7 +140,9 @@ export default function WelcomePage() {
           <LadderDrawing rungs={5} held={2} share={0.6} width={150} step={42} label="A ladder with the marker on the second of five rungs" />
         </Box>
       </Stack>
-      <Doors />
+      <Suspense fallback={<Skeletons />}>
+        <Doors />
+      </Suspense>
     </Box>
   );
 }
