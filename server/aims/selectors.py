@@ -11,10 +11,13 @@ from django.db.models import Sum
 
 from accounts.models import Athlete
 from config.unchanged import remember
-from jolly_core.aim.record import Tries
+from jolly_core.aim.directions import Directions, estimate_directions
+from jolly_core.aim.record import Evidence, Landed, Tries
 from jolly_core.aim.spread import Aim, Predicted, estimate_aim, predict
+from jolly_core.challenges.registry import CHALLENGES, get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.patterns.written import read_pattern
+from jolly_core.places.beside import read_beside
 from jolly_core.places.kit import kit_of
 from jolly_core.places.layout import Layout, Stand, distance_to, read_layout, stand_at
 from jolly_core.places.place import Place
@@ -35,6 +38,8 @@ ENOUGH_ATTEMPTS = 60
 
 Key = tuple[int, str]
 
+COUNTING_ZONES = [each.id for each in CHALLENGES.values() if each.counts_zones]
+
 
 @dataclass(frozen=True)
 class LadderAim:
@@ -45,12 +50,19 @@ class LadderAim:
     aim: Aim
     #: The places that the ladder's rungs are laid on.
     places: tuple[str, ...] = ()
+    #: By its directions, where balls were counted zone by zone.
+    directions: Directions | None = None
 
     @property
     def title(self) -> str:
         """The ladder, and the hand it is played with."""
         hand = side_words(self.side, self.ladder.athlete.handedness)
         return f"{self.ladder.title}, {hand}" if hand else self.ladder.title
+
+    @property
+    def words(self) -> str:
+        """What was found, and whether to believe it."""
+        return ". ".join(each for each in (self.aim.words, self.directions and self.directions.words) if each)
 
 
 @dataclass(frozen=True)
@@ -103,8 +115,10 @@ def read_aims(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list
     for pk, place in laid.values_list("ladder_id", "layout__place_key"):
         places.setdefault(pk, {})[place] = None
     return [
-        LadderAim(ladders[ladder], side, estimate_aim(tries), tuple(places.get(ladder, ())))
-        for (ladder, side), tries in sorted(list_tries(athlete, list(ladders)).items())
+        LadderAim(
+            ladders[ladder], side, estimate_aim(record), tuple(places.get(ladder, ())), estimate_directions(record)
+        )
+        for (ladder, side), record in sorted(list_evidence(athlete, list(ladders)).items())
     ]
 
 
@@ -114,9 +128,9 @@ def get_aim(athlete: Athlete, ladder_id: int, side: str | None = None) -> Ladder
     return max(found, key=lambda each: each.aim.attempts, default=None)
 
 
-def list_tries(athlete: Athlete, ladder_ids: Sequence[int]) -> dict[Key, list[Tries]]:
-    """The makes and attempts at each set-up, by ladder and side, of the first window that holds enough."""
-    found: dict[Key, list[Tries]] = {}
+def list_evidence(athlete: Athlete, ladder_ids: Sequence[int]) -> dict[Key, list[Evidence]]:
+    """What was played at each set-up, by ladder and side, of the first window that holds enough attempts."""
+    found: dict[Key, list[Evidence]] = {}
     enough: set[Key] = set()
     for days in WINDOWS:
         # A ladder is done with once all of its sides that were played have enough.
@@ -126,21 +140,34 @@ def list_tries(athlete: Athlete, ladder_ids: Sequence[int]) -> dict[Key, list[Tr
             break
         since = None if days is None else datetime.now(UTC) - timedelta(days=days)
         # A side that has enough stays as it is, however thin the other one is.
-        found |= {key: tries for key, tries in _read_tries(athlete, thin, since).items() if key not in enough}
-        enough = {key for key, tries in found.items() if sum(each.attempts for each in tries) >= ENOUGH_ATTEMPTS}
+        found |= {key: record for key, record in _read_evidence(athlete, thin, since).items() if key not in enough}
+        enough = {key for key, record in found.items() if sum(each.attempts for each in record) >= ENOUGH_ATTEMPTS}
     return found
 
 
-def _read_tries(athlete: Athlete, ladder_ids: Sequence[int], since: datetime | None) -> dict[Key, list[Tries]]:
+def _read_evidence(athlete: Athlete, ladder_ids: Sequence[int], since: datetime | None) -> dict[Key, list[Evidence]]:
     runs = Run.objects.filter(athlete=athlete, rung__ladder__in=ladder_ids, is_over=True, set_aside="", attempts__gt=0)
     if since is not None:
         runs = runs.filter(started_at__gte=since)
-    rows = runs.exclude(aimed={}).order_by().values_list("rung__ladder", "side", "aimed")
-    found: dict[Key, list[Tries]] = {}
+    aimed_runs = runs.exclude(aimed={}).order_by()
+    found: dict[Key, list[Evidence]] = {}
+    rows = aimed_runs.exclude(format__in=COUNTING_ZONES).values_list("rung__ladder", "side", "aimed")
     for ladder, side, aimed, makes, attempts in rows.annotate(hits=Sum("makes"), tries=Sum("attempts")):
         tries = Tries(aimed["distance_m"], read_shape(aimed["shape"]), makes, attempts)
         found.setdefault((ladder, side), []).append(tries)
+    counted = aimed_runs.filter(format__in=COUNTING_ZONES, is_from_paper=False)
+    for ladder, *row in counted.values_list("rung__ladder", "side", "format", "aimed", "tally"):
+        side, format_id, aimed, tally = row
+        found.setdefault((ladder, side), []).append(_landed(format_id, aimed, tally))
     return found
+
+
+def _landed(format_id: str, aimed: Mapping[str, Any], tally: Mapping[str, Any]) -> Landed:
+    """Where the balls of a run landed that were counted zone by zone."""
+    balls = get_challenge(format_id).balls_by_zone(tally)
+    counts = tuple(balls.get(name, 0) for name in aimed["zones"])
+    zones = tuple(read_beside(each) for each in aimed["zones"].values())
+    return Landed(aimed["distance_m"], zones, counts, tally["attempts"] - sum(counts))
 
 
 def tries_at(rung: Rung) -> Tries | None:

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from typing import Any
 
 from django.db.models import QuerySet
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
+from jolly_core.places.beside import write_beside, zones_beside
 from jolly_core.places.kit import kit_of
 from jolly_core.places.layout import Layout as CoreLayout
 from jolly_core.places.layout import Stand, distance_to
@@ -41,6 +43,23 @@ def core_layout(layout: Layout) -> CoreLayout:
 def list_kit(layout: Layout) -> list[str]:
     """What to bring for a layout, in the athlete's units."""
     return kit_of(place_of(layout), core_layout(layout).zones, layout.athlete.units)
+
+
+def aimed_among(layout: Layout | None, names: Sequence[str]) -> dict[str, Any]:
+    """The set-up that balls counted by these targets tell of: each beside the first, which is aimed at.
+
+    Empty without a layout or names, and where the targets cannot tell where balls land.
+    """
+    if layout is None or not names:
+        return {}
+    kept, place = core_layout(layout), place_of(layout)
+    by_name = {zone.name: zone for zone in kept.zones}
+    zones = [by_name[name] for name in names if name in by_name]
+    beside = zones_beside(place, zones) if len(zones) == len(names) else {}
+    return beside and {
+        "distance_m": round(distance_to(place, kept.stand, zones[0]), 3),
+        "zones": {name: write_beside(zone) for name, zone in beside.items()},
+    }
 
 
 def aimed_at(layout: Layout | None) -> dict[str, Any]:

@@ -22,7 +22,7 @@ from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_choice
 from ladders.models import Rung
 from ladders.selectors import list_unacknowledged
-from layouts.selectors import aimed_at
+from layouts.selectors import aimed_among, aimed_at
 from runs.live import put_session, take_session
 from runs.models import Event, Run, columns_of
 from runs.selectors import get_dose_left, get_run_to_record, get_used, get_yardstick, list_ids, list_known
@@ -107,8 +107,12 @@ def _settings_of(athlete: Athlete, rung: Rung, run_id: UUID, day: date) -> dict[
 
 
 def _aimed(rung: Rung) -> dict[str, Any]:
-    """What the run's makes and misses tell of the aim; empty where a make hits no target."""
-    return aimed_at(rung.laid) if get_challenge(rung.format).is_aimed else {}
+    """What the run's makes and misses, or its balls zone by zone, tell of the aim; empty where they tell nothing."""
+    challenge = get_challenge(rung.format)
+    if challenge.is_aimed:
+        return aimed_at(rung.laid)
+    names = challenge.counted_zones(challenge.read_settings(rung.settings)) if challenge.counts_zones else ()
+    return aimed_among(rung.laid, names)
 
 
 def _check_allowed(athlete: Athlete, rung: Rung, day: date) -> None:

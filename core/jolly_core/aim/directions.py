@@ -8,7 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
-from math import degrees, exp, log
+from math import degrees, exp, log, sqrt
 
 from jolly_core.aim.record import Evidence, Landed, merge
 from jolly_core.aim.spread import LEAST_SPREAD, MOST_SPREAD, estimate_aim
@@ -19,8 +19,12 @@ from jolly_core.stats.chi_square import chi_square_above
 MORE_NUMBERS = 3
 #: As many zones at one set-up tell the directions apart.
 FEWEST_ZONES = 4
+#: Below that the likelihood ratio is no chi-square yet. Common practice, no source.
+FEWEST_BALLS = 30
 #: A simpler model is left where the data would be so unlikely under it.
 UNLIKELY = 0.01
+#: An offset is said that is so many times its standard error.
+CLEAR = 2.0
 LEAST_CHANCE = 1e-12
 STEPS, SHRINK, ENOUGH = 400, 0.5, 1e-7
 
@@ -31,7 +35,7 @@ Point = tuple[float, ...]
 class Directions:
     """Spreads across and up, and the offsets to the right and up, all as angles in radians.
 
-    ``is_needed``: one spread about the middle would not do, as the zones say.
+    ``is_needed``: one spread about the middle would not do, as the zones say; ``balls``: of how many.
     """
 
     across: float
@@ -39,27 +43,36 @@ class Directions:
     right: float
     above: float
     is_needed: bool
+    balls: int
 
     @property
     def words(self) -> str:
         """What was found that one spread does not tell; empty where it does."""
         if not self.is_needed:
             return ""
-        beside = f"{abs(degrees(self.right)):.1f}° {'right' if self.right > 0 else 'left'}"
-        over = f"{abs(degrees(self.above)):.1f}° {'high' if self.above > 0 else 'low'}"
+        offsets = [
+            f"{abs(degrees(offset)):.1f}° {there if offset > 0 else here}"
+            for offset, spread, there, here in (
+                (self.right, self.across, "right", "left"),
+                (self.above, self.up, "high", "low"),
+            )
+            if abs(offset) > CLEAR * spread / sqrt(self.balls)
+        ]
+        where = f"{' and '.join(offsets)} of" if offsets else "about"
         return (
-            f"By the zones your balls land {beside} and {over} of where you aim, and spread "
-            f"{degrees(self.across):.1f}° across and {degrees(self.up):.1f}° up and down."
+            f"By the zones your balls land {where} the middle of the zone worth most, and spread "
+            f"{degrees(self.across):.1f}° across and {degrees(self.up):.1f}° up and down"
         )
 
 
 def estimate_directions(record: Iterable[Evidence]) -> Directions | None:
-    """The directions that make the zones' counts most likely; None where too few zones were played to tell.
+    """The directions that make the zones' counts most likely; None where too few zones or balls were played.
 
     Found by the simplex of Nelder and Mead (1965); needed where the likelihood ratio says so (Wilks 1938).
     """
     played = [each for each in merge(record) if isinstance(each, Landed) and _tells(each)]
-    if not played:
+    balls = sum(each.attempts for each in played)
+    if balls < FEWEST_BALLS or not any(each.hits for each in played):
         return None
     one = estimate_aim(played)
 
@@ -73,7 +86,7 @@ def estimate_directions(record: Iterable[Evidence]) -> Directions | None:
     best = _lowest(unlikely, middle, (0.3, 0.3, one.spread / 2, one.spread / 2))
     gain = 2 * (unlikely(middle) - unlikely(best))
     is_needed = chi_square_above(max(0.0, gain), MORE_NUMBERS) < UNLIKELY
-    return Directions(exp(best[0]), exp(best[1]), best[2], best[3], is_needed)
+    return Directions(exp(best[0]), exp(best[1]), best[2], best[3], is_needed, balls)
 
 
 def _tells(landed: Landed) -> bool:

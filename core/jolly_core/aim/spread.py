@@ -67,7 +67,7 @@ class Aim:
         )
         if self.is_contradicted:
             return (
-                f"{found}, widened because your makes from near and far do not fit one angle: take what is foretold "
+                f"{found}, widened because what you hit does not fit one angle: take what is foretold "
                 "lightly and try it out"
             )
         if self.fit is None:

@@ -123,7 +123,8 @@ class Challenge(ABC, Generic[State]):
 
     States are frozen: a session keeps every one of them, which is what makes undo go back as far as wished.
     ``metrics`` starts with the one that the format is about; ``make_word`` and ``miss_word`` are what the two halves
-    of the court screen say. ``is_aimed`` says that a make hits a target, where there is one, and a miss misses it.
+    of the court screen say. ``is_aimed`` says that a make hits a target, where there is one, and a miss misses it;
+    ``counts_zones`` that balls are counted target by target, whichever of them was aimed at.
     """
 
     id: ClassVar[str]
@@ -132,6 +133,7 @@ class Challenge(ABC, Generic[State]):
     make_word: ClassVar[str] = "Made"
     miss_word: ClassVar[str] = "Missed"
     is_aimed: ClassVar[bool] = True
+    counts_zones: ClassVar[bool] = False
     declared: ClassVar[tuple[Setting, ...]]
     metrics: ClassVar[tuple[Metric, ...]]
     #: What is reckoned with while an athlete has no record. Common practice, no source.
@@ -269,6 +271,17 @@ class Challenge(ABC, Generic[State]):
     def first_mark(self, settings: Settings, metric_id: str) -> float | None:
         """A mark to begin with where the game knows one; None where it follows from goals and chances."""
         return None
+
+    def counted_zones(self, settings: Settings) -> tuple[str, ...]:
+        """The targets that balls are counted by, first the one that all are aimed at: it is worth most.
+
+        Empty where the game counts no targets, or makes several worth as much.
+        """
+        return ()
+
+    def balls_by_zone(self, tally: Mapping[str, Any]) -> Mapping[str, int]:
+        """How many balls hit each target, where the game counts targets; empty where the tally does not say."""
+        return {}
 
     def is_played(self, attempts: int, metrics: Mapping[str, Any]) -> bool:
         """Whether something was played in a run of so many attempts with those metrics, so that it can count."""

@@ -37,6 +37,7 @@ class ZonePoints(Counted[PointsState]):
     game = "Every ball scores the points of the zone it hits; out is nothing."
     #: Of several targets: its makes say nothing of any one of them.
     is_aimed = False
+    counts_zones = True
     declared = (
         Rows(
             "zones",
@@ -148,6 +149,14 @@ class ZonePoints(Counted[PointsState]):
         # Seven of ten balls in a zone of middling worth, and a little below that.
         worth = sum(zone["points"] for zone in settings["zones"]) / len(settings["zones"])
         return float(max(1, round(0.9 * self.prior.rate * worth * self.attempts(settings, self.prior).expected)))
+
+    def counted_zones(self, settings: Settings) -> tuple[str, ...]:
+        ordered = sorted(settings["zones"], key=lambda zone: -zone["points"])
+        is_tied = len(ordered) > 1 and ordered[0]["points"] == ordered[1]["points"]
+        return () if is_tied else tuple(zone["name"] for zone in ordered)
+
+    def balls_by_zone(self, tally: Mapping[str, Any]) -> Mapping[str, int]:
+        return {zone["name"]: zone["balls"] for zone in tally["detail"].get("zones", ())}
 
     def beside(self, settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
         balls = counted(tally["attempts"], "ball")

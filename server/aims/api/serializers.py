@@ -32,7 +32,7 @@ class LadderAimSerializer(serializers.Serializer[Any]):
     attempts = serializers.IntegerField(source="aim.attempts")
     places = serializers.ListField(child=serializers.CharField(), help_text="Where its ladder's rungs are laid.")
     is_contradicted = serializers.BooleanField(source="aim.is_contradicted")
-    words = serializers.CharField(source="aim.words")
+    words = serializers.CharField()
 
     def get_spread_deg(self, aim: LadderAim) -> float:
         return degrees(aim.aim.spread)

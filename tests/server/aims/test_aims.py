@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from datetime import UTC, datetime, timedelta
 from math import degrees, exp, radians
 from typing import Any
@@ -14,10 +15,11 @@ from jolly_core.aim.record import Tries
 from jolly_core.aim.spread import estimate_aim, predict
 from jolly_core.aim.targets import Rectangle
 from ladders.models import Ladder
+from layouts.selectors import aimed_among
 from runs.models import Run
 from tests.server.conftest import rung_id
 from tests.server.layouts.test_layouts import BOX, RING, body
-from tests.server.player import Player
+from tests.server.player import Player, event
 
 CHAINS = Rectangle(0.55, 0.52)
 
@@ -209,3 +211,72 @@ def test_the_ring_is_hit_as_the_rayleigh_distribution_says(client: APIClient, pl
     ring = work_out(client, RING, ladder=putting.pk)["zones"][0]
     sd_m = radians(aim["spread_deg"]) * ring["distance_m"]
     assert ring["predicted"]["chance"] == pytest.approx(1 - exp(-(0.2**2) / (2 * sd_m**2)))
+
+
+def nine_zones(client: APIClient, ladder: Ladder, points: int = 9) -> int:
+    """The ladder's first rung as a game on nine boxes of 40 cm, the middle worth most; its id."""
+    names = [f"{row} {column}" for row in ("low", "middle", "high") for column in ("left", "middle", "right")]
+    zones = [
+        {
+            "name": name,
+            "surface": "wall",
+            "shape": {"kind": "rectangle", "width_m": 0.4, "height_m": 0.4},
+            "at": [2.0 + 0.4 * (place % 3 - 1), 1.2 + 0.4 * (place // 3 - 1)],
+        }
+        for place, name in enumerate(names)
+    ]
+    rung = rung_id(ladder)
+    kept = client.post("/api/layouts/", body(*zones), format="json").json()
+    client.put(f"/api/rungs/{rung}/layout/", {"layout": kept["id"]}, format="json")
+    worth = [{"name": name, "points": points if name == "middle middle" else 1} for name in names]
+    game = {"title": "", "set_up": "", "cues": [], "format": "zone_points"}
+    settings = {"zones": worth, "seconds": None, "balls": 100}
+    answer = client.put(f"/api/rungs/{rung}/challenge/", {**game, "settings": settings}, format="json")
+    assert answer.status_code == 200, answer.json()
+    return rung
+
+
+#: Balls by zone of somebody who throws to the right of the middle, and far more up and down than across.
+BESIDE = {"low right": 14, "middle middle": 10, "middle right": 30, "high middle": 6, "high right": 12, "low middle": 6}
+
+
+def hit_zones(player: Player, rung: int, balls: dict[str, int], out: int) -> str:
+    run = player.start(rung)
+    hits = [name for name, number in balls.items() for _ in range(number)]
+    presses = [event("o", seq, kind="zone", text=name) for seq, name in enumerate(hits, 1)]
+    misses = [event("x", len(hits) + seq) for seq in range(1, out + 1)]
+    assert player.send(run, [*presses, *misses, event("f", len(hits) + out + 1)]).status_code == 200
+    return run
+
+
+def test_balls_counted_zone_by_zone_tell_the_directions(client: APIClient, player: Player, putting: Ladder) -> None:
+    rung = nine_zones(client, putting)
+    run = Run.objects.get(pk=hit_zones(player, rung, BESIDE, out=22))
+    assert run.aimed["zones"]["high right"] == {
+        "shape": {"kind": "rectangle", "width_m": 0.4, "height_m": 0.4},
+        "right_m": 0.4,
+        "above_m": 0.4,
+    }
+    aim = client.get("/api/aims/").json()[0]
+    assert aim["attempts"] == 100
+    # More than half of what was hit lies in the right column, 0.4 m or 5.7° from the middle;
+    # as many lie above it as below, of which nothing is claimed.
+    assert re.search(r"your balls land [3-6]\.\d° right of the middle", aim["words"])
+
+
+def test_a_game_that_makes_no_zone_worth_most_does_not_tell_what_was_aimed_at(
+    client: APIClient, player: Player, putting: Ladder
+) -> None:
+    rung = nine_zones(client, putting, points=1)
+    assert Run.objects.get(pk=hit_zones(player, rung, BESIDE, out=22)).aimed == {}
+    assert client.get("/api/aims/").json() == []
+
+
+def test_targets_that_overlap_or_are_missing_do_not_tell(client: APIClient, putting: Ladder) -> None:
+    rung = nine_zones(client, putting)
+    layout = putting.rungs.get(pk=rung).layout
+    assert layout
+    layout.zones[0]["at"] = [2.0, 1.2]
+    assert aimed_among(layout, [zone["name"] for zone in layout.zones]) == {}
+    assert aimed_among(layout, ["middle middle", "no such zone"]) == {}
+    assert aimed_among(None, ["middle middle"]) == {}
