@@ -8,8 +8,11 @@ from typing import Any
 from zoneinfo import available_timezones
 
 from accounts.models import Athlete, BodyLimit
+from config.bounds import check_room
 from jolly_core.body.limits import read_limit
 from jolly_core.errors import CoreError
+
+MOST_LIMITS = 50
 
 
 def change_settings(athlete: Athlete, changes: dict[str, Any]) -> Athlete:
@@ -34,6 +37,8 @@ def make_demo_athlete(username: str, **settings: Any) -> Athlete:
 def add_limit(athlete: Athlete, given: Mapping[str, Any]) -> BodyLimit:
     """Keep a body limit. Raises ``CoreError`` for a part, side or dates that cannot be."""
     read_limit(given)
+    kept = BodyLimit.objects.filter(athlete=athlete).exclude(until__lt=given["since"])
+    check_room(kept, MOST_LIMITS, "limits at a time", instead="lift one first")
     return BodyLimit.objects.create(athlete=athlete, **given)
 
 

@@ -10,11 +10,13 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from blocks.models import Block, Segment
+from config.bounds import check_room
 from jolly_core.errors import CoreError
 from jolly_core.load.weekly import check_effort
 from layouts.models import Layout
 
 #: What a re-fit changes, and what taking it back restores.
+MOST_AHEAD = 400
 _SHAPE = ("title", "minutes", "spare_s", "widen")
 _SEGMENT_SHAPE = (
     "kind",
@@ -34,6 +36,8 @@ _SEGMENT_SHAPE = (
 @transaction.atomic
 def keep_block(athlete: Athlete, *, segments: Sequence[dict[str, Any]], **values: Any) -> Block:
     """Keep a planned block with its segments in order."""
+    ahead = Block.objects.filter(athlete=athlete, status=Block.Status.PLANNED, day__gte=values["day"])
+    check_room(ahead, MOST_AHEAD, "blocks planned ahead", instead="drop one of them first")
     block = Block.objects.create(athlete=athlete, **values)
     _lay_segments(block, segments)
     return block

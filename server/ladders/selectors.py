@@ -15,6 +15,8 @@ from jolly_core.thresholds.threshold import Threshold, read_threshold
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from layouts.models import Layout
 
+MOST_MOVES = 200
+
 
 def list_ladders(athlete: Athlete) -> QuerySet[Ladder]:
     """The athlete's ladders with rungs and thresholds, in the order they were taken."""
@@ -97,7 +99,8 @@ def list_thresholds(rungs: Sequence[Rung]) -> dict[int, Threshold]:
 
 
 def list_moves(ladder: Ladder) -> QuerySet[Move]:
-    return ladder.moves.all()
+    """The latest moves, the last one first; older ones stay in the record."""
+    return ladder.moves.all().reverse()[:MOST_MOVES]
 
 
 def list_unacknowledged(ladder: Ladder) -> list[Risk]:

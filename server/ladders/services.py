@@ -9,6 +9,7 @@ from typing import Any
 from django.db import transaction
 
 from accounts.models import Athlete
+from config.bounds import check_room
 from jolly_core.body.risks import RISKS
 from jolly_core.body.traits import read_traits
 from jolly_core.challenges.contract import Challenge
@@ -22,6 +23,8 @@ from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
 from layouts.models import Layout
 from layouts.services import keep_for_hand
 
+MOST_LADDERS, MOST_RUNGS = 200, 100
+
 
 @transaction.atomic
 def take_ladder(athlete: Athlete, key: str, pack: Mapping[str, Any], at: datetime) -> Ladder:
@@ -29,6 +32,8 @@ def take_ladder(athlete: Athlete, key: str, pack: Mapping[str, Any], at: datetim
     values = {name: pack[name] for name in ("title", "discipline", "summary", "has_sides", "kit", "cautions")}
     values["traits"] = pack.get("traits", {})
     read_traits(values["traits"])
+    if not Ladder.objects.filter(athlete=athlete, shelf_key=key).exists():
+        _check_room(athlete)
     ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults={**values, "arrived_at": at})
     if is_new:
         for number, rung in enumerate(pack["rungs"], 1):
@@ -41,10 +46,16 @@ def make_ladder(athlete: Athlete, given: Mapping[str, Any], rung: Mapping[str, A
     """A ladder of the athlete's own, with its first rung. Raises ``CoreError`` as ``add_rung``."""
     if not given["title"].strip():
         raise CoreError.one("empty", "Give the ladder a name.", "title", value=given["title"])
+    _check_room(athlete)
     values = {name: given[name] for name in ("title", "discipline", "summary", "has_sides")}
     ladder = Ladder.objects.create(athlete=athlete, traits={}, arrived_at=at, **values)
     add_rung(ladder, rung, at)
     return ladder
+
+
+def _check_room(athlete: Athlete) -> None:
+    kept = Ladder.objects.filter(athlete=athlete)
+    check_room(kept, MOST_LADDERS, "ladders", instead="put more rungs on one that you have")
 
 
 @transaction.atomic
@@ -53,6 +64,7 @@ def add_rung(ladder: Ladder, given: Mapping[str, Any], at: datetime) -> Rung:
 
     Raises ``CoreError`` for a format that is not known, and for settings under ``settings``.
     """
+    _check_room_on(ladder)
     settings = _read_settings(given["format"], given["settings"])
     threshold = fair_threshold(get_challenge(given["format"]), settings, each_side=ladder.has_sides)
     number = ladder.rungs.count() + 1
@@ -131,6 +143,11 @@ def _add_rung(ladder: Ladder, number: int, given: Mapping[str, Any], at: datetim
     return rung
 
 
+def _check_room_on(ladder: Ladder) -> None:
+    kept = ladder.rungs.all()
+    check_room(kept, MOST_RUNGS, "rungs on a ladder", instead="change one that is there, or begin another ladder")
+
+
 @transaction.atomic
 def insert_rung(
     like: Rung, number: int, *, title: str, set_up: str, lever: str, layout: Layout | None, at: datetime
@@ -140,6 +157,7 @@ def insert_rung(
     The athlete goes on holding the rung they held, and works on what is now right above it.
     """
     ladder = like.ladder
+    _check_room_on(ladder)
     # From the top down, so that no number is there twice.
     for above in ladder.rungs.filter(number__gte=number).order_by("-number"):
         above.number += 1

@@ -6,6 +6,7 @@ from collections.abc import Mapping
 from typing import Any
 
 from accounts.models import Athlete
+from config.bounds import check_room
 from jolly_core.errors import CoreError
 from jolly_core.formats import layout_svg
 from jolly_core.patterns.written import read_pattern
@@ -13,6 +14,8 @@ from jolly_core.places.layout import Layout as CoreLayout
 from jolly_core.places.layout import mirror_layout, read_layout
 from layouts.models import Layout
 from places.selectors import get_drawn_place, get_own_place, list_library
+
+MOST_LAYOUTS = 400
 
 
 def keep_layout(athlete: Athlete, place_key: str, given: Mapping[str, Any]) -> Layout:
@@ -43,6 +46,8 @@ def drop_layout(layout: Layout) -> Layout:
 
 
 def restore_layout(layout: Layout) -> Layout:
+    if layout.is_dropped:
+        _check_room(layout.athlete)
     layout.is_dropped = False
     layout.save()
     return layout
@@ -70,10 +75,16 @@ def _checked(athlete: Athlete, place_key: str, given: Mapping[str, Any]) -> Core
 
 
 def _create(athlete: Athlete, place_key: str, layout: CoreLayout) -> Layout:
+    _check_room(athlete)
     kept = Layout(athlete=athlete, place_key=place_key, own_place=get_own_place(athlete, place_key))
     _fill(kept, layout)
     kept.save()
     return kept
+
+
+def _check_room(athlete: Athlete) -> None:
+    kept = Layout.objects.filter(athlete=athlete, is_dropped=False)
+    check_room(kept, MOST_LAYOUTS, "layouts", instead="put one away first")
 
 
 def _fill(kept: Layout, layout: CoreLayout) -> None:

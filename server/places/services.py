@@ -8,9 +8,12 @@ from typing import Any
 from django.db.models import RestrictedError
 
 from accounts.models import Athlete
+from config.bounds import check_room
 from jolly_core.errors import CoreError
 from jolly_core.places.plain import make_place
 from places.models import Place
+
+MOST_PLACES = 100
 
 
 def keep_place(athlete: Athlete, name: str, offers: Sequence[str], drawing: Mapping[str, Any] | None = None) -> Place:
@@ -23,6 +26,8 @@ def keep_place(athlete: Athlete, name: str, offers: Sequence[str], drawing: Mapp
     if not name:
         raise CoreError.one("empty", "Give the place a name.", "name")
     known = Place.objects.filter(athlete=athlete, name=name).first()
+    if known is None:
+        check_room(Place.objects.filter(athlete=athlete), MOST_PLACES, "places", instead="forget one first")
     values: dict[str, Any] = {}
     if drawing is not None:
         _check_drawing(known, name, drawing)

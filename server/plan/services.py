@@ -12,6 +12,7 @@ from django.db import transaction
 from accounts.models import Athlete
 from blocks import services as blocks
 from blocks.models import Block
+from config.bounds import check_room
 from jolly_core.errors import CoreError
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.warmup import NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS
@@ -22,6 +23,7 @@ from plan.proposals import Asked, Proposal, propose_block
 from plan.selectors import asked_of, kept_of
 
 #: What has to be said yes to before an end of the block is left out.
+MOST_ROUTINES = 100
 LEAVING_OUT = {WARM_UP: NO_WARM_UP_WORDS, COOL_DOWN: NO_COOL_DOWN_WORDS}
 
 
@@ -112,6 +114,8 @@ def keep_routine(block: Block, title: str) -> Routine:
     """Keep a block's shape to repeat. Raises ``CoreError`` for an empty title."""
     if not title.strip():
         raise CoreError.one("empty", "Give the routine a name.", "title")
+    kept = Routine.objects.filter(athlete=block.athlete)
+    check_room(kept, MOST_ROUTINES, "routines", instead="forget one first")
     parts = [
         {"ladder": segment.rung.ladder_id, "side": segment.side, "runs": segment.runs_planned}
         for segment in block.segments.all()

@@ -31,6 +31,8 @@ if TYPE_CHECKING:
     from blocks.models import Segment
 
 MOST_EVENTS_A_BATCH = 500
+#: A press a second for a day; what is more is a key that hangs.
+MOST_EVENTS = 90_000
 _TALLIED = [
     "tally",
     "is_over",
@@ -180,6 +182,9 @@ def record_events(athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, A
         raise CoreError.one("from_paper", "This run came from a sheet; start a new one to count.", "run")
     if not 1 <= len(batch) <= MOST_EVENTS_A_BATCH:
         raise CoreError.one("bad_batch", f"Send 1 to {MOST_EVENTS_A_BATCH} events at a time.", "events")
+    if run.event_count > MOST_EVENTS and all(each["kind"] != FINISH for each in batch):
+        message = f"A run holds {MOST_EVENTS:,} presses; stop it and begin another."
+        raise CoreError.one("no_room", message, "events", value=run.event_count, allowed=MOST_EVENTS)
     kept = take_session(run.pk, run.event_count)
     fresh = _fresh_events(run, batch, ids=kept and kept[0])
     if fresh:

@@ -1,16 +1,15 @@
 from math import degrees
 from typing import Any
 
-from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
-from aims.selectors import LadderAim, Offer, ZoneWorkedOut
+from aims.selectors import LadderAim, ZoneWorkedOut
+from jolly_core.places.layout import MOST_ZONES
 from jolly_core.places.made_orders import MADE
 from jolly_core.places.tape import Taped
-from jolly_core.places.zone import write_shape
 from jolly_core.planning.rung_maker import DISTANCE, SIZE
 from ladders.api.serializers import SideField
-from layouts.api.serializers import NewLayoutSerializer, ShapeSerializer, ZoneSerializer
+from layouts.api.serializers import NewLayoutSerializer, ShapeField, ZoneSerializer
 from places.api.serializers import StandSerializer
 
 
@@ -81,11 +80,7 @@ class OfferSerializer(serializers.Serializer[Any]):
     predicted = PredictedSerializer(source="step.predicted")
     is_harder = serializers.BooleanField(source="step.is_harder")
     stand = StandSerializer()
-    shape = serializers.SerializerMethodField()
-
-    @extend_schema_field(ShapeSerializer)
-    def get_shape(self, offer: Offer) -> Any:
-        return write_shape(offer.step.target)
+    shape = ShapeField(source="step.target")
 
 
 class WorkedOutSerializer(serializers.Serializer[Any]):
@@ -108,7 +103,7 @@ class DividingSerializer(serializers.Serializer[Any]):
 
 
 class OrderSerializer(serializers.Serializer[Any]):
-    zones = ZoneSerializer(many=True)
+    zones = serializers.ListField(child=ZoneSerializer(), max_length=MOST_ZONES)
     made = serializers.ChoiceField(choices=list(MADE))
 
 

@@ -33,7 +33,7 @@ def _detail(athlete: Athlete, ladder_id: int) -> dict[str, Any]:
     return {
         "standing": selectors.get_standing(ladder),
         "rungs": selectors.list_rung_standings(ladder),
-        "moves": list_moves(ladder).reverse(),
+        "moves": list_moves(ladder),
     }
 
 

@@ -1,26 +1,41 @@
+from dataclasses import fields as dataclass_fields
 from typing import Any
 
+from drf_spectacular.utils import PolymorphicProxySerializer, extend_schema_field
 from rest_framework import serializers
 
-from jolly_core.aim.targets import SHAPES
-from jolly_core.places.layout import LONGEST_TITLE
+from jolly_core.aim.targets import SHAPES, Target
+from jolly_core.places.layout import LONGEST_TITLE, MOST_ZONES
+from jolly_core.places.zone import write_shape
 from layouts.models import Layout
 from places.api.serializers import PointField, StandSerializer
 from places.selectors import get_drawn_place
 
 
-class ShapeSerializer(serializers.Serializer[Any]):
-    """A target's shape, with the lengths that its kind has; the others are left out."""
+def _of_kind(kind: str, shape: type[Target]) -> type[serializers.Serializer[Any]]:
+    known: dict[str, Any] = {each.name: serializers.FloatField() for each in dataclass_fields(shape)}
+    known |= {"kind": serializers.ChoiceField(choices=[kind]), "__doc__": f"A {kind}; lengths in metres."}
+    return type(f"{kind.title()}ShapeSerializer", (serializers.Serializer,), known)
 
-    kind = serializers.ChoiceField(choices=list(SHAPES))
-    width_m = serializers.FloatField(required=False)
-    height_m = serializers.FloatField(required=False)
-    radius_m = serializers.FloatField(required=False)
-    across_m = serializers.FloatField(required=False)
-    up_m = serializers.FloatField(required=False)
-    within_m = serializers.FloatField(required=False)
-    apart_m = serializers.FloatField(required=False)
-    size_m = serializers.FloatField(required=False)
+
+OF_KIND = {kind: _of_kind(kind, shape) for kind, shape in SHAPES.items()}
+
+
+@extend_schema_field(PolymorphicProxySerializer("Shape", dict[str, Any](OF_KIND), "kind"))
+class ShapeField(serializers.Field[Any, Any, Any, Any]):
+    """A target's shape: its kind, and the lengths that this kind has."""
+
+    def to_internal_value(self, data: Any) -> Any:
+        kind = data.get("kind") if isinstance(data, dict) else None
+        if not isinstance(kind, str) or kind not in OF_KIND:
+            message = f"A target is one of {', '.join(OF_KIND)}."
+            raise serializers.ValidationError({"kind": [message]}, code="not_a_choice")
+        shape = OF_KIND[kind](data=data)
+        shape.is_valid(raise_exception=True)
+        return shape.validated_data
+
+    def to_representation(self, value: Any) -> Any:
+        return value if isinstance(value, dict) else write_shape(value)
 
 
 class ZoneSerializer(serializers.Serializer[Any]):
@@ -28,7 +43,7 @@ class ZoneSerializer(serializers.Serializer[Any]):
 
     name = serializers.CharField(max_length=80, allow_blank=True)
     surface = serializers.CharField()
-    shape = ShapeSerializer()
+    shape = ShapeField()
     at = PointField()
 
 
@@ -37,7 +52,7 @@ class NewLayoutSerializer(serializers.Serializer[Any]):
 
     title = serializers.CharField(max_length=2 * LONGEST_TITLE, allow_blank=True)
     place = serializers.CharField()
-    zones = ZoneSerializer(many=True)
+    zones = serializers.ListField(child=ZoneSerializer(), max_length=MOST_ZONES)
     stand = StandSerializer()
     pattern = serializers.CharField(max_length=4000, allow_blank=True, default="")
 

@@ -33,7 +33,7 @@ class DrawingSerializer(serializers.Serializer[Any]):
     kind = serializers.ChoiceField(choices=list(KINDS))
     width_m = serializers.FloatField()
     length_m = serializers.FloatField(help_text="Its height, of a wall.")
-    spots = SpotSerializer(many=True, required=False)
+    spots = serializers.ListField(child=SpotSerializer(), max_length=40, required=False)
 
 
 class NewPlaceSerializer(serializers.Serializer[Any]):

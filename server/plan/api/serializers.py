@@ -26,7 +26,7 @@ from plan.models import Routine
 from plan.proposals import list_kit
 from runs.api.serializers import RunSerializer
 
-MOST_LADDERS = 80
+MOST_LADDERS, MOST_PARTS, MOST_THINGS = 80, 200, 100
 KINDS = [WARM_UP, CHALLENGE, PARTNER, COOL_DOWN]
 
 
@@ -50,10 +50,12 @@ class AskedSerializer(serializers.Serializer[Any]):
     energy = serializers.CharField(required=False, default=NORMAL)
     partner = serializers.CharField(required=False, default="feed")
     place = serializers.IntegerField(required=False, default=None, allow_null=True)
-    missing = serializers.ListField(child=serializers.CharField(max_length=120), required=False, default=list)
+    missing = serializers.ListField(
+        child=serializers.CharField(max_length=120), max_length=MOST_THINGS, required=False, default=list
+    )
     has_warm_up = serializers.BooleanField(required=False, default=True)
     has_cool_down = serializers.BooleanField(required=False, default=True)
-    kept = KeptSerializer(many=True, required=False, default=list)
+    kept = serializers.ListField(child=KeptSerializer(), max_length=MOST_PARTS, required=False, default=list)
     fill = serializers.BooleanField(required=False, default=True)
 
 
@@ -61,7 +63,9 @@ class PlanSerializer(AskedSerializer):
     """The same to be kept: with the hour, and what was said yes to."""
 
     start = serializers.TimeField(required=False, default=None, allow_null=True)
-    acknowledged = serializers.ListField(child=serializers.CharField(max_length=20), required=False, default=list)
+    acknowledged = serializers.ListField(
+        child=serializers.CharField(max_length=20), max_length=MOST_THINGS, required=False, default=list
+    )
 
 
 class ProposedSegmentSerializer(serializers.Serializer[Any]):
@@ -323,7 +327,7 @@ class SheetRowSerializer(serializers.Serializer[Any]):
 
 
 class FilledSheetSerializer(serializers.Serializer[Any]):
-    rows = SheetRowSerializer(many=True)
+    rows = serializers.ListField(child=SheetRowSerializer(), max_length=MOST_PARTS)
     minutes = serializers.IntegerField(min_value=1, max_value=1440)
     effort = serializers.IntegerField(required=False, default=None, allow_null=True)
     note = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)

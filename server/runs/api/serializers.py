@@ -8,6 +8,7 @@ from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from ladders.quick import QUICK_GAMES
 from runs.models import Run
+from runs.services import MOST_EVENTS_A_BATCH
 
 
 class PadSerializer(serializers.Serializer[Any]):
@@ -147,7 +148,7 @@ class NewEventSerializer(serializers.Serializer[Any]):
 
 
 class EventsSerializer(serializers.Serializer[Any]):
-    events = NewEventSerializer(many=True)
+    events = serializers.ListField(child=NewEventSerializer(), max_length=MOST_EVENTS_A_BATCH)
 
 
 class RecordedSerializer(serializers.Serializer[Any]):

@@ -2,10 +2,13 @@ from typing import Any
 
 from rest_framework import serializers
 
-from jolly_core.planning.week import AT_LEAST, KINDS
+from jolly_core.planning.week import AT_LEAST, KINDS, MOST_WINDOWS, MOST_WISHES
 from places.api.serializers import PlaceSerializer
-from plan.api.serializers import BlockSerializer
+from plan.api.serializers import MOST_LADDERS, MOST_THINGS, BlockSerializer
 from weeks.models import CalendarLink, WeekWish, Window
+
+#: Why each of a block's parts is there.
+MOST_REASONS = 1000
 
 
 class NewWindowSerializer(serializers.Serializer[Any]):
@@ -15,7 +18,9 @@ class NewWindowSerializer(serializers.Serializer[Any]):
     start = serializers.TimeField()
     minutes = serializers.IntegerField()
     place = serializers.IntegerField(required=False, default=None, allow_null=True)
-    missing = serializers.ListField(child=serializers.CharField(max_length=120), required=False, default=list)
+    missing = serializers.ListField(
+        child=serializers.CharField(max_length=120), max_length=MOST_THINGS, required=False, default=list
+    )
 
 
 class NewWishSerializer(serializers.Serializer[Any]):
@@ -25,8 +30,8 @@ class NewWishSerializer(serializers.Serializer[Any]):
 
 
 class NewTermsSerializer(serializers.Serializer[Any]):
-    windows = NewWindowSerializer(many=True)
-    wishes = NewWishSerializer(many=True, help_text="The dearest first.")
+    windows = serializers.ListField(child=NewWindowSerializer(), max_length=MOST_WINDOWS)
+    wishes = serializers.ListField(child=NewWishSerializer(), max_length=MOST_WISHES, help_text="The dearest first.")
 
 
 class WindowSerializer(serializers.ModelSerializer[Window]):
@@ -76,7 +81,7 @@ class SeenWeekSerializer(serializers.Serializer[Any]):
 
 class FilledWindowSerializer(serializers.Serializer[Any]):
     window = serializers.IntegerField()
-    ladders = serializers.ListField(child=serializers.IntegerField())
+    ladders = serializers.ListField(child=serializers.IntegerField(), max_length=MOST_LADDERS)
 
 
 class ProposedWeekSerializer(serializers.Serializer[Any]):
@@ -92,8 +97,8 @@ class WhySerializer(serializers.Serializer[Any]):
 
 
 class KeepWeekSerializer(serializers.Serializer[Any]):
-    windows = FilledWindowSerializer(many=True)
-    why = WhySerializer(many=True, required=False, default=list)
+    windows = serializers.ListField(child=FilledWindowSerializer(), max_length=MOST_WINDOWS)
+    why = serializers.ListField(child=WhySerializer(), max_length=MOST_REASONS, required=False, default=list)
 
 
 class BlockMoveSerializer(serializers.Serializer[Any]):

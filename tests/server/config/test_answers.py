@@ -43,6 +43,21 @@ def test_every_operation_documents_its_refusals(schema: Any) -> None:
         assert answer == {"$ref": "#/components/schemas/Problem"}, name
 
 
+def lists_in(schema: Any) -> Iterator[Any]:
+    """Every list that stands anywhere in a schema."""
+    if isinstance(schema, dict):
+        if schema.get("type") == "array":
+            yield schema
+        for each in schema.values():
+            yield from lists_in(each)
+
+
+def test_every_list_that_is_sent_has_an_end(schema: Any) -> None:
+    sent = {name: each for name, each in schema["components"]["schemas"].items() if name.endswith("Request")}
+    endless = [name for name, each in sent.items() if any("maxItems" not in found for found in lists_in(each))]
+    assert (endless, len(sent) > 30) == ([], True)
+
+
 def test_every_operation_has_a_name_of_its_own(schema: Any) -> None:
     names = [operation["operationId"] for _, operation in operations(schema)]
     assert len(names) == len(set(names))

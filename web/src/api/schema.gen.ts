@@ -1229,6 +1229,31 @@ export interface components {
             lost: components["schemas"]["WishState"][];
             won: components["schemas"]["WishState"][];
         };
+        /** @description A circle; lengths in metres. */
+        CircleShape: {
+            /** Format: double */
+            radius_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "circle";
+        };
+        /**
+         * @description * `circle` - circle
+         * @enum {string}
+         */
+        CircleShapeKindEnum: "circle";
+        /** @description A circle; lengths in metres. */
+        CircleShapeRequest: {
+            /** Format: double */
+            radius_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "circle";
+        };
         Comparison: {
             /** Format: double */
             value: number;
@@ -1535,6 +1560,39 @@ export interface components {
             behind_net_m: number;
             can_land_before: boolean;
         };
+        /** @description A line; lengths in metres. */
+        LineShape: {
+            /** Format: double */
+            across_m: number;
+            /** Format: double */
+            up_m: number;
+            /** Format: double */
+            within_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+        };
+        /**
+         * @description * `line` - line
+         * @enum {string}
+         */
+        LineShapeKindEnum: "line";
+        /** @description A line; lengths in metres. */
+        LineShapeRequest: {
+            /** Format: double */
+            across_m: number;
+            /** Format: double */
+            up_m: number;
+            /** Format: double */
+            within_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+        };
         Link: {
             readonly path: string;
             /** Format: date-time */
@@ -1736,7 +1794,7 @@ export interface components {
             predicted: components["schemas"]["Predicted"];
             is_harder: boolean;
             stand: components["schemas"]["Stand"];
-            readonly shape: components["schemas"]["Shape"];
+            shape: components["schemas"]["Shape"];
         };
         OrderRequest: {
             zones: components["schemas"]["ZoneRequest"][];
@@ -1958,6 +2016,35 @@ export interface components {
             code: string;
             password: string;
         };
+        /** @description A rectangle; lengths in metres. */
+        RectangleShape: {
+            /** Format: double */
+            width_m: number;
+            /** Format: double */
+            height_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rectangle";
+        };
+        /**
+         * @description * `rectangle` - rectangle
+         * @enum {string}
+         */
+        RectangleShapeKindEnum: "rectangle";
+        /** @description A rectangle; lengths in metres. */
+        RectangleShapeRequest: {
+            /** Format: double */
+            width_m: number;
+            /** Format: double */
+            height_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rectangle";
+        };
         RefitRequest: {
             minutes: number;
         };
@@ -1997,6 +2084,43 @@ export interface components {
             /** Format: int64 */
             minutes: number;
             focus: string;
+        };
+        /** @description A row; lengths in metres. */
+        RowShape: {
+            /** Format: double */
+            across_m: number;
+            /** Format: double */
+            up_m: number;
+            /** Format: double */
+            apart_m: number;
+            /** Format: double */
+            size_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "row";
+        };
+        /**
+         * @description * `row` - row
+         * @enum {string}
+         */
+        RowShapeKindEnum: "row";
+        /** @description A row; lengths in metres. */
+        RowShapeRequest: {
+            /** Format: double */
+            across_m: number;
+            /** Format: double */
+            up_m: number;
+            /** Format: double */
+            apart_m: number;
+            /** Format: double */
+            size_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "row";
         };
         Run: {
             /** Format: uuid */
@@ -2157,55 +2281,8 @@ export interface components {
                 [key: string]: unknown;
             };
         };
-        /** @description A target's shape, with the lengths that its kind has; the others are left out. */
-        Shape: {
-            kind: components["schemas"]["ShapeKindEnum"];
-            /** Format: double */
-            width_m: number;
-            /** Format: double */
-            height_m: number;
-            /** Format: double */
-            radius_m: number;
-            /** Format: double */
-            across_m: number;
-            /** Format: double */
-            up_m: number;
-            /** Format: double */
-            within_m: number;
-            /** Format: double */
-            apart_m: number;
-            /** Format: double */
-            size_m: number;
-        };
-        /**
-         * @description * `rectangle` - rectangle
-         *     * `circle` - circle
-         *     * `strip` - strip
-         *     * `line` - line
-         *     * `row` - row
-         * @enum {string}
-         */
-        ShapeKindEnum: "rectangle" | "circle" | "strip" | "line" | "row";
-        /** @description A target's shape, with the lengths that its kind has; the others are left out. */
-        ShapeRequest: {
-            kind: components["schemas"]["ShapeKindEnum"];
-            /** Format: double */
-            width_m?: number;
-            /** Format: double */
-            height_m?: number;
-            /** Format: double */
-            radius_m?: number;
-            /** Format: double */
-            across_m?: number;
-            /** Format: double */
-            up_m?: number;
-            /** Format: double */
-            within_m?: number;
-            /** Format: double */
-            apart_m?: number;
-            /** Format: double */
-            size_m?: number;
-        };
+        Shape: components["schemas"]["RectangleShape"] | components["schemas"]["CircleShape"] | components["schemas"]["StripShape"] | components["schemas"]["LineShape"] | components["schemas"]["RowShape"];
+        ShapeRequest: components["schemas"]["RectangleShapeRequest"] | components["schemas"]["CircleShapeRequest"] | components["schemas"]["StripShapeRequest"] | components["schemas"]["LineShapeRequest"] | components["schemas"]["RowShapeRequest"];
         /** @description How a run is kept on paper: its rule in a line, the boxes to tick, and the totals to type in. */
         Sheet: {
             rule: string;
@@ -2306,6 +2383,31 @@ export interface components {
          * @enum {string}
          */
         StatusEnum: "planned" | "started" | "done" | "dropped";
+        /** @description A strip; lengths in metres. */
+        StripShape: {
+            /** Format: double */
+            width_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "strip";
+        };
+        /**
+         * @description * `strip` - strip
+         * @enum {string}
+         */
+        StripShapeKindEnum: "strip";
+        /** @description A strip; lengths in metres. */
+        StripShapeRequest: {
+            /** Format: double */
+            width_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "strip";
+        };
         /** @description A flat part of a place, with what is on it and what targets snap to. */
         Surface: {
             id: string;

@@ -5,10 +5,13 @@ import { api, unwrap, type Schemas } from "./client";
 
 export type DrawnPlace = Schemas["DrawnPlace"];
 export type Surface = Schemas["Surface"];
-/** As it is sent: the lengths that its kind has not are left out. */
 export type Zone = Schemas["ZoneRequest"];
 export type Shape = Schemas["ShapeRequest"];
 export type Kind = Shape["kind"];
+type LengthOf<OneShape> = OneShape extends unknown ? Exclude<keyof OneShape, "kind"> : never;
+export type LengthName = LengthOf<Shape>;
+/** The lengths of a shape, whichever kind it is of. */
+export type Lengths = Partial<Record<LengthName, number>>;
 export type Stand = Schemas["Stand"];
 export type Layout = Schemas["Layout"];
 export type LadderAim = Schemas["LadderAim"];

@@ -30,19 +30,19 @@ function Outline({ zone, surface, view, colour }: ShapeProps & { colour: string 
   const middle = middleOf(zone);
   switch (zone.shape.kind) {
     case "circle":
-      return <circle cx={x(middle.x)} cy={y(middle.y)} r={(zone.shape.radius_m ?? 0) * scale} {...tapeLook} />;
+      return <circle cx={x(middle.x)} cy={y(middle.y)} r={zone.shape.radius_m * scale} {...tapeLook} />;
     case "line": {
       const [start, end] = endsOf(zone);
       const points = { x1: x(start.x), y1: y(start.y), x2: x(end.x), y2: y(end.y), stroke: colour };
       return (
         <>
-          <line {...points} strokeOpacity={0.18} strokeWidth={Math.max(10, 2 * (zone.shape.within_m ?? 0) * scale)} />
+          <line {...points} strokeOpacity={0.18} strokeWidth={Math.max(10, 2 * zone.shape.within_m * scale)} />
           <line {...points} strokeWidth={5} />
         </>
       );
     }
     case "row": {
-      const radius = Math.max(2, ((zone.shape.size_m ?? 0) / 2) * scale);
+      const radius = Math.max(2, (zone.shape.size_m / 2) * scale);
       const [start, end] = endsOf(zone);
       return (
         <>

@@ -1,5 +1,5 @@
 /** Where a target lies on its surface, how it is moved and pulled larger. Metres; y goes up, or away. */
-import type { Shape, Surface, Zone } from "../../api/setup";
+import type { LengthName, Lengths, Shape, Surface, Zone } from "../../api/setup";
 import { toMillimetre } from "../lib/lengths";
 
 export interface Box {
@@ -28,13 +28,17 @@ export function middleOf(zone: Zone): Spot {
   return { x, y };
 }
 
-function halfOf({ kind, ...shape }: Shape, surface: Surface): Spot {
-  const round = length(shape.radius_m);
-  if (kind === "circle") return { x: round, y: round };
-  if (kind === "strip") return { x: surface.width_m / 2, y: length(shape.width_m) / 2 };
-  if (kind === "rectangle") return { x: length(shape.width_m) / 2, y: length(shape.height_m) / 2 };
-  const thing = kind === "row" ? length(shape.size_m) / 2 : 0;
-  return { x: Math.abs(length(shape.across_m)) / 2 + thing, y: Math.abs(length(shape.up_m)) / 2 + thing };
+function halfOf(shape: Shape, surface: Surface): Spot {
+  if (shape.kind === "circle") return { x: shape.radius_m, y: shape.radius_m };
+  if (shape.kind === "strip") return { x: surface.width_m / 2, y: shape.width_m / 2 };
+  if (shape.kind === "rectangle") return { x: shape.width_m / 2, y: shape.height_m / 2 };
+  const thing = shape.kind === "row" ? shape.size_m / 2 : 0;
+  return { x: Math.abs(shape.across_m) / 2 + thing, y: Math.abs(shape.up_m) / 2 + thing };
+}
+
+/** The target with one of its lengths changed, which its kind has to have. */
+export function withLengths(zone: Zone, lengths: Lengths): Zone {
+  return { ...zone, shape: { ...zone.shape, ...lengths } };
 }
 
 export function boxOf(zone: Zone, surface: Surface): Box {
@@ -45,8 +49,9 @@ export function boxOf(zone: Zone, surface: Surface): Box {
 
 export function endsOf(zone: Zone): [Spot, Spot] {
   const { x, y } = middleOf(zone);
-  const across = length(zone.shape.across_m) / 2;
-  const up = length(zone.shape.up_m) / 2;
+  const lengths: Lengths = zone.shape;
+  const across = length(lengths.across_m) / 2;
+  const up = length(lengths.up_m) / 2;
   return [{ x: x - across, y: y - up }, { x: x + across, y: y + up }];
 }
 
@@ -54,7 +59,8 @@ export function endsOf(zone: Zone): [Spot, Spot] {
 export function thingsOf(zone: Zone): Spot[] {
   const [start, end] = endsOf(zone);
   const reach = Math.hypot(end.x - start.x, end.y - start.y);
-  const apart = length(zone.shape.apart_m) + length(zone.shape.size_m);
+  const lengths: Lengths = zone.shape;
+  const apart = length(lengths.apart_m) + length(lengths.size_m);
   if (apart <= 0 || reach === 0) return [start];
   return Array.from({ length: Math.min(200, Math.floor(reach / apart + 1e-9) + 1) }, (_, index) => {
     const share = (index * apart) / reach;
@@ -94,15 +100,15 @@ export function handlesOf(zone: Zone, surface: Surface): Handle[] {
 }
 
 function between(zone: Zone, start: Spot, end: Spot): Zone {
-  const shape = { ...zone.shape, across_m: toMillimetre(end.x - start.x), up_m: toMillimetre(end.y - start.y) };
-  return place({ ...zone, shape }, { x: (start.x + end.x) / 2, y: (start.y + end.y) / 2 });
+  const reached = withLengths(zone, { across_m: toMillimetre(end.x - start.x), up_m: toMillimetre(end.y - start.y) });
+  return place(reached, { x: (start.x + end.x) / 2, y: (start.y + end.y) / 2 });
 }
 
 function boxed(zone: Zone, box: Box): Zone {
   const width = Math.max(SMALLEST_M, box.right - box.left);
   const height = Math.max(SMALLEST_M, box.top - box.bottom);
-  const shape = zone.shape.kind === "strip" ? { ...zone.shape, width_m: toMillimetre(height) } : { ...zone.shape, width_m: toMillimetre(width), height_m: toMillimetre(height) };
-  return place({ ...zone, shape }, { x: box.left + width / 2, y: box.bottom + height / 2 });
+  const lengths = zone.shape.kind === "strip" ? { width_m: toMillimetre(height) } : { width_m: toMillimetre(width), height_m: toMillimetre(height) };
+  return place(withLengths(zone, lengths), { x: box.left + width / 2, y: box.bottom + height / 2 });
 }
 
 /** The target with one of its handles pulled there; what lies opposite stays. */
@@ -115,7 +121,7 @@ export function pulled(zone: Zone, handle: Handle["id"], to: Spot, surface: Surf
   switch (handle) {
     case "e": {
       const most = Math.min(midX, surface.width_m - midX, midY, surface.length_m - midY);
-      return { ...zone, shape: { ...zone.shape, radius_m: toMillimetre(Math.min(Math.max(SMALLEST_M, x - midX), most)) } };
+      return withLengths(zone, { radius_m: toMillimetre(Math.min(Math.max(SMALLEST_M, x - midX), most)) });
     }
     case "start":
       return between(zone, { x, y }, end);
@@ -132,7 +138,7 @@ export function pulled(zone: Zone, handle: Handle["id"], to: Spot, surface: Surf
 }
 
 /** The least and the most that a length of a target may be on its surface. */
-export function limitsOf(key: keyof Shape, kind: Shape["kind"], surface: Surface): [number, number] {
+export function limitsOf(key: LengthName, kind: Shape["kind"], surface: Surface): [number, number] {
   const { width_m: wide, length_m: long } = surface;
   const short = Math.min(wide, long);
   switch (key) {

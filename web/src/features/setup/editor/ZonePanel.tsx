@@ -4,12 +4,12 @@ import { useState } from "react";
 
 import { api, unwrap } from "../../../api/client";
 import { useChange } from "../../../api/queries";
-import type { Shape, Surface, Zone } from "../../../api/setup";
+import type { LengthName, Lengths, Surface, Zone } from "../../../api/setup";
 import { toMillimetre, TYPED, type Units } from "../../../shared/lib/lengths";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
-import { boxOf, limitsOf, movedTo } from "../../../shared/board/geometry";
+import { boxOf, limitsOf, movedTo, withLengths } from "../../../shared/board/geometry";
 
-const LENGTHS: Partial<Record<keyof Shape, string>> = {
+const LENGTHS: Record<LengthName, string> = {
   width_m: "Wide",
   height_m: "High",
   radius_m: "From middle to rim",
@@ -77,20 +77,20 @@ export function ZonePanel({ zone, surface, units, onChange, onDivide, onDouble, 
   const { left, bottom } = boxOf(zone, surface);
   const [x = 0, y = 0] = zone.at;
   // What is typed beyond what can be is taken as the most, or the least, that can.
-  const resize = (key: keyof Shape, lengthM: number) => {
+  const resize = (key: LengthName, lengthM: number) => {
     const [least, most] = limitsOf(key, zone.shape.kind, surface);
-    const reshaped = { ...zone, shape: { ...zone.shape, [key]: Math.min(Math.max(lengthM, least), most) } };
+    const reshaped = withLengths(zone, { [key]: Math.min(Math.max(lengthM, least), most) });
     const now = boxOf(reshaped, surface);
     // Its left and lower edges stay: a length that is typed changes no other number.
     onChange(movedTo(reshaped, { x: x + left - now.left, y: y + bottom - now.bottom }, surface));
   };
-  const lengths = (Object.keys(LENGTHS) as (keyof Shape)[]).filter((key) => zone.shape[key] !== undefined);
+  const lengths = Object.entries(zone.shape as Lengths).filter((entry): entry is [LengthName, number] => entry[0] in LENGTHS);
   return (
     <Stack spacing={1.5}>
       <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1.25 }}>
         <TextField label="Name" size="small" value={name ?? zone.name} onChange={(event) => setName(event.target.value)} onBlur={rename} onKeyDown={(event) => event.key === "Enter" && rename()} sx={{ width: 190 }} slotProps={{ htmlInput: { maxLength: 40 } }} />
-        {lengths.map((key) => (
-          <LengthField key={key} label={LENGTHS[key] ?? key} valueM={Number(zone.shape[key])} units={units} onLength={(lengthM) => resize(key, lengthM)} />
+        {lengths.map(([key, valueM]) => (
+          <LengthField key={key} label={LENGTHS[key]} valueM={valueM} units={units} onLength={(lengthM) => resize(key, lengthM)} />
         ))}
         {zone.shape.kind !== "strip" && <LengthField label="From the left" valueM={left} units={units} onLength={(lengthM) => onChange(movedTo(zone, { x: x + lengthM - left, y }, surface))} />}
         <LengthField label={surface.is_upright ? "From the ground" : "From the near edge"} valueM={bottom} units={units} onLength={(lengthM) => onChange(movedTo(zone, { x, y: y + lengthM - bottom }, surface))} />
