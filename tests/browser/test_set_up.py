@@ -11,6 +11,7 @@ from playwright.sync_api import Page, expect
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.board import Board
 from tests.browser.conftest import OpenPage
+from tests.browser.paper import pages_of
 
 
 @pytest.fixture
@@ -292,6 +293,22 @@ def test_a_layout_prints_to_its_scale_on_one_page(board: Board) -> None:
     assert wall
     assert wall["width"] / 96 * 25.4 == pytest.approx(160, abs=1)
     assert page.pdf(prefer_css_page_size=True).count(b"/Type /Page\n") == 1
+
+
+def test_a_long_tape_list_is_all_on_paper_and_no_target_is_split(board: Board) -> None:
+    page = board.page
+    for _ in range(7):
+        board.add("box")
+    board.save()
+    page.get_by_role("link", name="Print to scale").click()
+    page.emulate_media(media="print")
+    targets = page.get_by_role("region", name="Tape for")
+    expect(targets).to_have_count(7)
+    said = ["".join(each.split()) for each in targets.all_inner_texts()]
+    pages = pages_of(page.pdf(prefer_css_page_size=True))
+    assert len(pages) > 1
+    for target in said:
+        assert any(target in each for each in pages), target
 
 
 def test_lines_of_flight_with_their_numbers(athlete: AthleteAtTheScreen) -> None:

@@ -31,7 +31,7 @@ export function TapeList({ tape, level = "h3" }: { tape: WorkedOut["tape"]; leve
   return (
     <Stack spacing={2}>
       {tape.map((taped) => (
-        <Box key={taped.zone} component="section" aria-label={`Tape for ${taped.zone}`}>
+        <Box key={taped.zone} component="section" aria-label={`Tape for ${taped.zone}`} sx={{ breakInside: "avoid" }}>
           <Typography variant="h3" component={level}>
             {capital(taped.zone)}: {taped.size}
           </Typography>
