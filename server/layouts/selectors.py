@@ -13,6 +13,7 @@ from jolly_core.places.beside import write_beside, zones_beside
 from jolly_core.places.kit import kit_of
 from jolly_core.places.layout import Layout as CoreLayout
 from jolly_core.places.layout import Stand, distance_to
+from jolly_core.places.made_orders import order_by_place
 from jolly_core.places.place import Place as DrawnPlace
 from jolly_core.places.zone import read_zone, write_shape
 from layouts.models import Layout
@@ -43,6 +44,13 @@ def core_layout(layout: Layout) -> CoreLayout:
 def list_kit(layout: Layout) -> list[str]:
     """What to bring for a layout, in the athlete's units."""
     return kit_of(place_of(layout), core_layout(layout).zones, layout.athlete.units)
+
+
+def order_on(layout: Layout | None, written: str, names: Sequence[str]) -> Sequence[str]:
+    """The names in a written order that goes by where they lie on a layout; empty where they do not all lie on it."""
+    by_name = {zone.name: zone for zone in core_layout(layout).zones} if layout else {}
+    zones = [by_name[name] for name in names if name in by_name]
+    return order_by_place(written, zones) if len(zones) == len(names) else ()
 
 
 def aimed_among(layout: Layout | None, names: Sequence[str]) -> dict[str, Any]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
+from functools import partial
 from itertools import pairwise
 from typing import TYPE_CHECKING, Any
 from uuid import UUID, uuid4
@@ -22,7 +23,7 @@ from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_choice
 from ladders.models import Rung
 from ladders.selectors import list_unacknowledged
-from layouts.selectors import aimed_among, aimed_at
+from layouts.selectors import aimed_among, aimed_at, order_on
 from runs.live import put_session, take_session
 from runs.models import Event, Run, columns_of
 from runs.selectors import get_dose_left, get_run_to_record, get_used, get_yardstick, list_ids, list_known
@@ -103,6 +104,7 @@ def _settings_of(athlete: Athlete, rung: Rung, run_id: UUID, day: date) -> dict[
     """
     challenge = get_challenge(rung.format)
     settings = challenge.draw(challenge.read_settings(rung.settings), run_id.int)
+    settings = challenge.lay_out(settings, partial(order_on, rung.laid))
     if challenge.dose_terms(settings):  # of the others nothing has to be asked of the record
         settings = challenge.from_record(settings, get_used(athlete, rung, day, but=run_id).as_dict())
     return settings

@@ -63,7 +63,7 @@ ALL = pytest.mark.parametrize("place", PLACES.values(), ids=PLACES)
         ),
         (
             "pool_table_9ft",
-            {"length": 2.54, "width": 1.27, "sight": 0.3175, "foot_spot": 0.635, "ball_diameter": 0.05715},
+            {"length": 2.54, "width": 1.27, "sight": 0.3175, "foot_spot": 0.635, "ball": 0.05715},
             {"length": 2.54, "width": 1.27, "sight": 0.3175, "foot_spot": 0.635},
         ),
         (

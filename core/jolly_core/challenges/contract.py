@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import asdict, dataclass, field
 from math import inf
 from typing import Any, ClassVar, Generic, TypeVar
@@ -158,6 +158,13 @@ class Challenge(ABC, Generic[State]):
             else value
             for name, value in settings.items()
         }
+
+    def lay_out(self, settings: Settings, order: Callable[[str, Sequence[str]], Sequence[str]]) -> dict[str, Any]:
+        """The settings of one run on a layout: what goes by where its targets lie, put in that order.
+
+        ``order`` takes a written order and the targets' names; it answers with nothing where it does not go by place.
+        """
+        return dict(settings)
 
     def leading(self, settings: Settings) -> str:
         """The metric that the game is about."""

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any, NamedTuple
 
@@ -28,7 +28,7 @@ from jolly_core.challenges.settings import Choice, Drawn, Names, Settings, Text,
 from jolly_core.challenges.targets import Tries, after_try, no_tries, target_pads, tried_rows
 from jolly_core.errors import CoreError
 from jolly_core.patterns.written import Pattern as Order
-from jolly_core.patterns.written import read_notation
+from jolly_core.patterns.written import read_notation, write_pattern
 from jolly_core.stats.chain import LOST, WON
 from jolly_core.stats.quota import wait_for_makes
 from jolly_core.stats.waiting import LEAST_CHANCE, NEVER, Wait
@@ -36,6 +36,12 @@ from jolly_core.streaks.expectation import wait_for_streak
 from jolly_core.words import counted
 
 AGAIN, GOES_ON, WAITS = "again", "goes_on", "waits"
+LONGEST_PATTERN = 300
+HOW_TO_WRITE = (
+    "Zones by name or number, one after the other: 1 1 2. (1 2)x3 repeats. Or a usual order: alternate, 2 and 2, "
+    "clock, counter-clock, opposite, rows, columns, crossing, random. Clock to crossing go by where the targets lie on "
+    "the rung's layout; without one, by the list."
+)
 #: As many of the last breaks are named in the tally; the events have all of them.
 LATEST_BREAKS = 20
 #: As much of a pattern is written onto a sheet.
@@ -92,7 +98,7 @@ class Pattern(Reaching[PatternState]):
     is_aimed = False
     declared = (
         Names("zones", "Zones", ("left", "right"), are_targets=True, are_written=True),
-        Text("pattern", "Pattern", 300, "left right"),
+        Text("pattern", "Pattern", LONGEST_PATTERN, "left right", hint=HOW_TO_WRITE),
         Choice(
             "on_break",
             "A break",
@@ -122,6 +128,15 @@ class Pattern(Reaching[PatternState]):
         read = super().read_settings(given)
         _order(read)  # raises for one that cannot be read
         return read
+
+    def lay_out(self, settings: Settings, order: Callable[[str, Sequence[str]], Sequence[str]]) -> dict[str, Any]:
+        steps = order(" ".join(settings["pattern"].split()).casefold(), settings["zones"])
+        if not steps:
+            return dict(settings)
+        written = write_pattern(steps)
+        if len(written) > LONGEST_PATTERN:
+            written = " ".join(str(settings["zones"].index(step) + 1) for step in steps)
+        return {**settings, "pattern": written}
 
     def start(self, settings: Settings) -> PatternState:
         return PatternState(Walk(_order(settings), no_tries(settings["zones"])))

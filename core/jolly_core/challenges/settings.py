@@ -57,13 +57,14 @@ class Drawn(OfTheRun):
 
 @dataclass(frozen=True)
 class Text:
-    """A line of text; optional where it may be empty."""
+    """A line of text; optional where it may be empty. ``hint`` says how it is written."""
 
     name: str
     title: str
     longest: int
     default: str
     is_optional: bool = False
+    hint: str = ""
 
     def check(self, value: object) -> list[Problem]:
         if not isinstance(value, str) or len(value) > self.longest:
@@ -73,8 +74,8 @@ class Text:
         return []
 
     def schema(self) -> dict[str, Any]:
-        least = {} if self.is_optional else {"minLength": 1}
-        return {"type": "string", "title": self.title, "maxLength": self.longest, "default": self.default, **least}
+        more = ({} if self.is_optional else {"minLength": 1}) | ({"description": self.hint} if self.hint else {})
+        return {"type": "string", "title": self.title, "maxLength": self.longest, "default": self.default, **more}
 
 
 @dataclass(frozen=True)

@@ -15,9 +15,22 @@ from jolly_core.places.zone import Zone, corners_of_zone, ends_of, things_in_row
 #: On the ground cones at the corners do for what is at least this wide and deep. Common practice, no source.
 CONES_FROM_M = 1.0
 THINGS = {FLOOR: "cones", TABLE: "balls", WALL: "stickers", AIR: "ribbons"}
+#: How wide such a thing is, where the place does not say. Common practice, no source.
+THING_M = {FLOOR: 0.2, TABLE: 0.05715, WALL: 0.05, AIR: 0.05}
 NEAR_M = 0.001
 
 Edge = tuple[Point, Point]
+
+
+def thing_m(place: Place, surface: Surface) -> float:
+    """How wide a thing is that a row is made of there, in metres: on a table with balls of its own, one of those.
+
+    >>> from jolly_core.places.registry import get_place
+    >>> place = get_place("cue_table_full")
+    >>> thing_m(place, place.surfaces[0])
+    0.0525
+    """
+    return place.sizes.get("ball", THING_M[TABLE]) if surface.kind == TABLE else THING_M[surface.kind]
 
 
 def kit_of(place: Place, zones: Sequence[Zone], units: str = METRIC) -> list[str]:

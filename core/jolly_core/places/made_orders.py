@@ -67,3 +67,14 @@ def make_pattern(made_id: str, zones: Sequence[Zone]) -> tuple[str, ...]:
     if MADE[made_id].is_round and len({zone.surface for zone in zones}) > 1:
         raise CoreError.one("several_surfaces", "Only targets on one surface can be gone round.", "zones")
     return tuple(zone.name for zone in MADE[made_id].order(zones))
+
+
+def order_by_place(written: str, zones: Sequence[Zone]) -> tuple[str, ...]:
+    """The names of the zones in a written order that goes by where they lie: "clock", "counter-clock", "rows".
+
+    Empty for any other, and where they do not lie on one surface.
+    """
+    made = MADE.get(written.replace("-", "_"))
+    if made is None or not made.is_round or len(zones) <= 1 or len({zone.surface for zone in zones}) > 1:
+        return ()
+    return make_pattern(made.id, zones)

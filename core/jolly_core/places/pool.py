@@ -20,5 +20,5 @@ PLACE = Place(
         *(Spot("table", f"left sight {number}", (0.0, number * SIGHT)) for number in (1, 2, 3, 5, 6, 7)),
         *(Spot("table", f"right sight {number}", (WIDTH, number * SIGHT)) for number in (1, 2, 3, 5, 6, 7)),
     ),
-    sizes={"length": LENGTH, "width": WIDTH, "sight": SIGHT, "foot_spot": LENGTH - FOOT, "ball_diameter": 0.05715},
+    sizes={"length": LENGTH, "width": WIDTH, "sight": SIGHT, "foot_spot": LENGTH - FOOT, "ball": 0.05715},
 )

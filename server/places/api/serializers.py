@@ -4,6 +4,7 @@ from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from jolly_core.places.guides import guides_of
+from jolly_core.places.kit import thing_m
 from jolly_core.places.layout import first_stand
 from jolly_core.places.place import KINDS, Surface
 from jolly_core.places.place import Place as DrawnPlace
@@ -81,6 +82,7 @@ class SurfaceSerializer(serializers.Serializer[Any]):
     spots = SpotSerializer(many=True)
     guides_x = GuideSerializer(many=True)
     guides_y = GuideSerializer(many=True)
+    thing_m = serializers.FloatField(help_text="How wide a thing is that a row is made of there.")
 
 
 class SizeSerializer(serializers.Serializer[Any]):
@@ -150,4 +152,5 @@ def _surface(place: DrawnPlace, surface: Surface) -> dict[str, Any]:
         "spots": place.landmarks(surface.id),
         "guides_x": guides.x,
         "guides_y": guides.y,
+        "thing_m": thing_m(place, surface),
     }

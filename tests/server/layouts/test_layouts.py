@@ -8,9 +8,11 @@ import pytest
 from rest_framework.test import APIClient
 
 from accounts.models import Athlete
+from jolly_core.patterns.written import read_pattern
 from ladders.models import Ladder
 from layouts.models import Layout
 from tests.server.conftest import rung_id
+from tests.server.player import Player
 
 BOX = {
     "name": "box",
@@ -196,3 +198,30 @@ def test_a_place_that_is_measured_keeps_what_it_offers(client: APIClient) -> Non
 def test_a_place_is_measured_in_lengths_that_can_be(client: APIClient) -> None:
     refused = keep_yard(client, width_m=0).json()
     assert [error["loc"] for error in refused["errors"]] == [["drawing", "width_m"], ["drawing", "spots", 0, "at"]]
+
+
+#: Four corners, listed in no order of theirs.
+CORNERS = {"low left": [1.0, 0.5], "high right": [3.0, 2.5], "high left": [1.0, 2.5], "low right": [3.0, 0.5]}
+
+
+@pytest.mark.parametrize(
+    ("written", "played"),
+    [
+        ("clock", ["high right", "low right", "low left", "high left"]),
+        ("Counter-clock", ["high right", "high left", "low left", "low right"]),
+        ("rows", ["high left", "high right", "low left", "low right"]),
+        ("2 and 2", ["low left", "low left", "high right", "high right"]),
+    ],
+)
+def test_a_written_order_goes_by_where_the_rungs_targets_lie(
+    client: APIClient, putting: Ladder, player: Player, written: str, played: list[str]
+) -> None:
+    rung = rung_id(putting)
+    zones = [{**RING, "name": name, "at": at} for name, at in CORNERS.items()]
+    kept = keep(client, *zones).json()
+    client.put(f"/api/rungs/{rung}/layout/", {"layout": kept["id"]}, format="json")
+    game = {"title": "", "set_up": "", "cues": [], "format": "pattern"}
+    settings = {"zones": list(CORNERS), "pattern": written}
+    assert client.put(f"/api/rungs/{rung}/challenge/", {**game, "settings": settings}, format="json").status_code == 200
+    run = client.get(f"/api/runs/{player.start(rung)}/").json()
+    assert read_pattern(run["settings"]["pattern"], run["settings"]["zones"])[:4] == tuple(played)

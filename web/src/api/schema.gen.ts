@@ -2426,6 +2426,11 @@ export interface components {
             spots: components["schemas"]["Spot"][];
             guides_x: components["schemas"]["Guide"][];
             guides_y: components["schemas"]["Guide"][];
+            /**
+             * Format: double
+             * @description How wide a thing is that a row is made of there.
+             */
+            thing_m: number;
         };
         /** @description What the rules make of a run's events. */
         Tally: {

@@ -19,7 +19,7 @@ interface ListInputProps {
 const NAME = "";
 
 function columnsOf(field: NamesField | RowsField): PlainField[] {
-  return field.kind === "rows" ? field.columns : [{ kind: "text", name: NAME, title: "Name", start: "", longest: field.longest }];
+  return field.kind === "rows" ? field.columns : [{ kind: "text", name: NAME, title: "Name", start: "", longest: field.longest, hint: undefined }];
 }
 
 export function ListInput({ field, value, problemAt, targets, onChange }: ListInputProps) {

@@ -24,7 +24,7 @@ export function PlainInput({ field, value, problem, label = field.title, onChang
     );
   }
   if (field.kind === "text") {
-    return <TextField {...common} value={value ?? ""} helperText={problem} onChange={(event) => onChange(event.target.value)} slotProps={{ htmlInput: { maxLength: field.longest } }} />;
+    return <TextField {...common} value={value ?? ""} helperText={problem ?? field.hint} onChange={(event) => onChange(event.target.value)} slotProps={{ htmlInput: { maxLength: field.longest } }} />;
   }
   const range = `${field.minimum} to ${field.maximum}${field.unit ? ` ${field.unit}` : ""}${field.isOptional ? ", or nothing" : ""}`;
   return (

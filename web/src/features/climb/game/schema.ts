@@ -26,6 +26,8 @@ export interface TextField {
   title: string;
   start: string;
   longest: number;
+  /** How it is written. */
+  hint: string | undefined;
 }
 export interface NamesField {
   kind: "names";
@@ -51,6 +53,7 @@ export type Field = PlainField | NamesField | RowsField;
 interface Property {
   type: string | string[];
   title: string;
+  description?: string;
   default?: Value;
   minimum?: number;
   maximum?: number;
@@ -72,7 +75,7 @@ function plainField(name: string, property: Property): PlainField {
   const { title } = property;
   const words = typeof property.default === "string" ? property.default : "";
   if (property.oneOf) return { kind: "choice", name, title, start: words, options: property.oneOf.map((each) => ({ value: each.const, title: each.title })) };
-  if (property.type === "string") return { kind: "text", name, title, start: words, longest: property.maxLength ?? 100 };
+  if (property.type === "string") return { kind: "text", name, title, start: words, longest: property.maxLength ?? 100, hint: property.description };
   const start = typeof property.default === "number" ? property.default : null;
   return { kind: "number", name, title, start, minimum: property.minimum ?? 0, maximum: property.maximum ?? 0, unit: property["x-unit"] ?? "", isOptional: Array.isArray(property.type) };
 }

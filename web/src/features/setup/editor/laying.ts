@@ -17,8 +17,6 @@ export const KINDS: Record<Kind, { word: string; adds: string }> = {
   row: { word: "row", adds: "Row" },
 };
 
-/** A pool ball, which is as good a thing to begin a row with as any. */
-const THING_M = 0.057;
 
 export const laidOf = ({ title, zones, stand, pattern }: Layout): Laid => ({ title, zones, stand, pattern });
 
@@ -37,7 +35,7 @@ function shapeOf(kind: Kind, surface: Surface): Shape {
     case "line":
       return { kind, across_m: size, up_m: 0, within_m: 0.1 };
     case "row":
-      return { kind, across_m: toMillimetre(Math.min(surface.width_m * 0.8, Math.max(size, 8 * THING_M))), up_m: 0, apart_m: 0.01, size_m: THING_M };
+      return { kind, across_m: toMillimetre(Math.min(surface.width_m * 0.8, Math.max(size, 8 * surface.thing_m))), up_m: 0, apart_m: 0.01, size_m: surface.thing_m };
     default:
       return { kind, width_m: size, height_m: toMillimetre(Math.max(0.05, Math.round(size * 15) / 20)) };
   }
