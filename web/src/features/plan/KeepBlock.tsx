@@ -8,6 +8,7 @@ import { useChange, type Block } from "../../api/queries";
 import { localDay, showDay } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { asked, type Draft } from "./draft";
+import { WhyOff } from "../../shared/ui/WhyOff";
 
 type Plan = Schemas["PlanRequest"];
 
@@ -55,6 +56,7 @@ export function KeepBlock({ draft, block, isEmpty }: KeepBlockProps) {
         <Button variant="outlined" size="large" disabled={isEmpty} loading={keep.isPending} onClick={() => keepAnd("see", yes)}>
           {block === null ? `Keep it for ${when}` : "Keep the changes"}
         </Button>
+        <WhyOff>{isEmpty && "Nothing to keep yet: choose a ladder, or give it more minutes."}</WhyOff>
       </Stack>
       {question && (
         <Dialog open onClose={() => keep.reset()} aria-labelledby="yes-title">

@@ -6,6 +6,8 @@ import { Box, Button, FormHelperText, IconButton, Stack, Typography } from "@mui
 
 import { PlainInput } from "./PlainInput";
 import { emptyRow, type NamesField, type PlainField, type Row, type RowsField } from "./schema";
+import { counted } from "../../../shared/lib/format";
+import { WhyOff } from "../../../shared/ui/WhyOff";
 
 interface ListInputProps {
   field: NamesField | RowsField;
@@ -55,6 +57,8 @@ export function ListInput({ field, value, problemAt, targets, onChange }: ListIn
           </Stack>
         ))}
         {whole && <FormHelperText error>{whole}</FormHelperText>}
+        <WhyOff>{rows.length <= field.fewest && `It needs ${counted(field.fewest, "row", "rows")} at least, so none can be taken out.`}</WhyOff>
+        <WhyOff>{rows.length >= field.most && `There is room for ${field.most}.`}</WhyOff>
         <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
           <Button startIcon={<AddIcon />} disabled={rows.length >= field.most} onClick={() => give([...rows, fresh])}>One more</Button>
           {field.areTargets && targets.length >= field.fewest && targets.length > 0 && (

@@ -10,6 +10,7 @@ import { ErrorNotice, Loaded } from "../../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../../shared/ui/Page";
 import { GameForm } from "./GameForm";
 import { bodyOf, draftOf, useGame, type Challenge } from "./useGame";
+import { WhyOff } from "../../../shared/ui/WhyOff";
 
 function NewLadder({ challenges }: { challenges: Challenge[] }) {
   const navigate = useNavigate();
@@ -38,6 +39,7 @@ function NewLadder({ challenges }: { challenges: Challenge[] }) {
       <Button variant="contained" color="success" size="large" disabled={!isNamed || game.problem !== null} loading={make.isPending} onClick={() => make.mutate(undefined, { onSuccess: ({ id }) => void navigate(`/climb/${id}`) })} sx={{ alignSelf: "flex-start" }}>
         Make this ladder
       </Button>
+      <WhyOff>{isNamed ? game.problem !== null && "Its game has a setting that cannot be played: it is marked above." : "Give it a name and a discipline first."}</WhyOff>
       {make.error && <ErrorNotice error={make.error} />}
     </Stack>
   );

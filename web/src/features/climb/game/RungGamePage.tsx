@@ -9,6 +9,7 @@ import { ErrorNotice, Loaded } from "../../../shared/ui/Loaded";
 import { Page, WhyPoint } from "../../../shared/ui/Page";
 import { GameForm } from "./GameForm";
 import { bodyOf, draftOf, useGame, type Challenge, type Draft } from "./useGame";
+import { WhyOff } from "../../../shared/ui/WhyOff";
 
 function useSave(ladderId: number, rung: Rung | null) {
   return useChange(
@@ -36,6 +37,7 @@ function Editing({ detail, rung, challenges }: { detail: LadderDetail; rung: Run
         </Button>
         <Button component={RouterLink} to={`/climb/${ladderId}`} size="large">Leave it as it was</Button>
       </Stack>
+      <WhyOff>{game.problem !== null && "A setting cannot be played: it is marked above."}</WhyOff>
       {save.error && <ErrorNotice error={save.error} />}
     </Stack>
   );

@@ -67,7 +67,7 @@ function Tools({ laying, onMirror, onSave, isSaving, isNew }: { laying: Laying; 
       <TextField label="Name of the layout" size="small" value={laying.laid.title} onChange={(event) => laying.change({ title: event.target.value })} slotProps={{ htmlInput: { maxLength: 80 } }} sx={{ flex: "1 1 200px" }} />
       <Button onClick={laying.undo} disabled={!laying.canUndo} variant="outlined">Undo</Button>
       <Button onClick={laying.redo} disabled={!laying.canRedo} variant="outlined">Redo</Button>
-      <Button onClick={onMirror} variant="outlined" disabled={laying.laid.zones.length === 0}>Mirror it</Button>
+      {laying.laid.zones.length > 0 && <Button onClick={onMirror} variant="outlined">Mirror it</Button>}
       <Button onClick={onSave} variant="contained" color="success" disabled={isSaved} loading={isSaving}>
         {isSaved ? "Saved" : "Save"}
       </Button>
