@@ -300,6 +300,25 @@ class TestTestDay:
         block = arrange_block(terms(60, focus="test_day"), [wish("A")])
         assert challenges(block)[0].reasons[0] == "a first test: the next test day repeats it"
 
+    def test_empty_minutes_are_explained(self) -> None:
+        block = arrange_block(terms(60, focus="test_day"), [wish("A")])
+        assert block.spare_s > 30 * 60
+        assert "another test" in block.spare_words
+
+
+@pytest.mark.parametrize(
+    ("minutes", "seconds", "words"),
+    [
+        # Eight runs of a minute are all that do one ladder good; a second run of fourteen minutes, with half a minute
+        # between, does not fit into half an hour; one of twenty leaves little.
+        (60, 60, "each part has as many runs as do it good in one block; tick another ladder to fill it"),
+        (30, 14 * 60, "one more run takes 15 minutes"),
+        (30, 20 * 60, ""),
+    ],
+)
+def test_much_spare_time_is_explained(minutes: int, seconds: int, words: str) -> None:
+    assert arrange_block(terms(minutes), [wish("A", seconds)]).spare_words == words
+
 
 class TestWithAPartner:
     @pytest.mark.parametrize("game", ["feed", "eleven", "tie_break"])

@@ -30,6 +30,9 @@ WARM_UP_REASON = "warm muscles first: it comes out of the minutes, never on top 
 LONG_WARM_UP_REASON = "longer than usual: overhead or explosive work follows"
 COOL_DOWN_REASON = "time to come down, and to write down what you felt before it is gone"
 
+#: From so much on, and so large a share of the minutes, room that is left is explained. Common practice, no source.
+MUCH_SPARE_S, MUCH_SPARE = 240, 0.2
+
 
 @dataclass(frozen=True)
 class Segment:
@@ -69,6 +72,8 @@ class Arrangement:
     time: Estimate
     spare_s: int
     left_out: tuple[LeftOut, ...]
+    #: Why a good part of the minutes is empty; empty where it is not.
+    spare_words: str = ""
 
     @property
     def drills(self) -> tuple[str, ...]:
@@ -133,7 +138,8 @@ class _Builder:
             self._share_out()
         segments = self._lay_out()
         left_out = tuple(self._left_out(wish) for wish in self.ranked if wish.key not in self.runs)
-        return Arrangement(segments, add_times([segment.time for segment in segments]), self.room_s, left_out)
+        time = add_times([segment.time for segment in segments])
+        return Arrangement(segments, time, self.room_s, left_out, self._why_spare(is_filled=fill))
 
     def _screen(self, wish: Wish, most: int) -> Screened:
         """A test day's runs are those of the last one; a stretched part may hold more than the rules would give."""
@@ -326,6 +332,25 @@ class _Builder:
         return Segment(
             CHALLENGE, wish.key, wish.title, 0, self.time_of(wish, runs), reasons, runs, self._is_locked(wish.key)
         )
+
+    def _why_spare(self, *, is_filled: bool) -> str:
+        """Why much of the room is left, and what would fill it."""
+        if self.room_s < max(MUCH_SPARE_S, self.terms.minutes * 60 * MUCH_SPARE) or not is_filled or not self.runs:
+            return ""
+        if self.terms.focus == TEST_DAY:
+            return "a test day repeats the runs of the last one, and more of them would be another test"
+        given = [wish for wish in self.ranked if wish.key in self.runs and wish.key not in self.kept]
+        wanting = [
+            wish
+            for wish in given
+            if self.runs[wish.key] < self.screened[wish.key].most_runs
+            and self._is_within_dose(wish, self.runs[wish.key] + 1)
+            and self._may_have_more(wish)
+        ]
+        if wanting:
+            next_s = min(self._cost_s(wish, self.runs[wish.key] + 1) for wish in wanting)
+            return f"one more run takes {counted(-(-next_s // 60), 'minute')}"
+        return "each part has as many runs as do it good in one block; tick another ladder to fill it"
 
     def _left_out(self, wish: Wish) -> LeftOut:
         screened = self.screened[wish.key]

@@ -16,7 +16,7 @@ from jolly_core.load.weekly import DISPUTED
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.times import add_times
 from jolly_core.planning.warmup import cool_down_parts, warm_up_parts
-from jolly_core.planning.wish import BALANCED, NORMAL, PARTNER
+from jolly_core.planning.wish import BALANCED, MOST_LADDERS, NORMAL, PARTNER
 from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer
@@ -26,7 +26,7 @@ from plan.models import Routine
 from plan.proposals import list_kit
 from runs.api.serializers import RunSerializer
 
-MOST_LADDERS, MOST_PARTS, MOST_THINGS = 80, 200, 100
+MOST_PARTS, MOST_THINGS = 200, 100
 KINDS = [WARM_UP, CHALLENGE, PARTNER, COOL_DOWN]
 
 
@@ -44,7 +44,13 @@ class AskedSerializer(serializers.Serializer[Any]):
     """What to arrange. What may be asked is the core's to say."""
 
     minutes = serializers.IntegerField()
-    ladders = serializers.ListField(child=serializers.IntegerField(), max_length=MOST_LADDERS)
+    ladders = serializers.ListField(
+        child=serializers.IntegerField(),
+        max_length=MOST_LADDERS,
+        allow_null=True,
+        default=None,
+        help_text="Null where the athlete chose none: then those that the focus looks at.",
+    )
     day = DayField(required=False, default=None, allow_null=True, help_text="Today where it is left out.")
     focus = serializers.CharField(required=False, default=BALANCED)
     energy = serializers.CharField(required=False, default=NORMAL)
@@ -100,7 +106,13 @@ class TimeSerializer(serializers.Serializer[Any]):
 
 class ProposalSerializer(serializers.Serializer[Any]):
     segments = ProposedSegmentSerializer(many=True, source="rows")
+    ladders = serializers.ListField(
+        child=serializers.IntegerField(), source="asked.ladder_ids", help_text="Those that were looked at."
+    )
     spare_s = serializers.IntegerField(source="arrangement.spare_s")
+    spare_words = serializers.CharField(
+        source="arrangement.spare_words", help_text="Why much of the minutes is empty; empty where it is not."
+    )
     time = TimeSerializer(source="arrangement.time")
     left_out = LeftOutSerializer(many=True, source="arrangement.left_out")
     kit = serializers.ListField(child=serializers.CharField())

@@ -55,7 +55,9 @@ def _asked(request: Request, values: dict[str, Any]) -> Asked:
     ]
     return Asked(
         minutes=values["minutes"],
-        ladder_ids=values["ladders"],
+        ladder_ids=selectors.list_ladders_at_first(request.user, values["focus"])
+        if values["ladders"] is None
+        else values["ladders"],
         day=values["day"] or get_today(request.user),
         focus=values["focus"],
         energy=values["energy"],

@@ -3,8 +3,9 @@ from typing import Any
 from rest_framework import serializers
 
 from jolly_core.planning.week import AT_LEAST, KINDS, MOST_WINDOWS, MOST_WISHES
+from jolly_core.planning.wish import MOST_LADDERS
 from places.api.serializers import PlaceSerializer
-from plan.api.serializers import MOST_LADDERS, MOST_THINGS, BlockSerializer
+from plan.api.serializers import MOST_THINGS, BlockSerializer
 from weeks.models import CalendarLink, WeekWish, Window
 
 #: Why each of a block's parts is there.

@@ -34,6 +34,19 @@ def test_a_proposal_is_shown_and_not_kept(client: APIClient, putting: Ladder) ->
     assert Block.objects.count() == 0
 
 
+@pytest.mark.parametrize(
+    ("focus", "looked_at"), [("balanced", 2), ("one_ladder", 1), ("weak_spots", 4), ("test_day", 4)]
+)
+def test_where_no_ladder_was_chosen_the_focus_says_which_are_looked_at(
+    client: APIClient, athlete: Athlete, ladder_of: Any, focus: str, looked_at: int
+) -> None:
+    own = [ladder_of(athlete, key).pk for key in ("putting-circle", "serve-to-box", "wall-rally", "cascade-catches")]
+    answer = client.post("/api/proposals/", {"minutes": 60, "focus": focus}, format="json").json()
+    assert answer["ladders"] == own[:looked_at]
+    chosen = client.post("/api/proposals/", {"minutes": 60, "focus": focus, "ladders": own[3:]}, format="json").json()
+    assert chosen["ladders"] == own[3:]
+
+
 def test_a_block_is_kept_as_proposed(client: APIClient, putting: Ladder, serving: Ladder) -> None:
     block = plan(client, putting, serving).json()
     titles = [segment["title"] for segment in block["segments"]]

@@ -1102,7 +1102,8 @@ export interface components {
         /** @description What to arrange. What may be asked is the core's to say. */
         AskedRequest: {
             minutes: number;
-            ladders: number[];
+            /** @description Null where the athlete chose none: then those that the focus looks at. */
+            ladders?: number[] | null;
             /**
              * Format: date
              * @description Today where it is left out.
@@ -1898,7 +1899,8 @@ export interface components {
         /** @description The same to be kept: with the hour, and what was said yes to. */
         PlanRequest: {
             minutes: number;
-            ladders: number[];
+            /** @description Null where the athlete chose none: then those that the focus looks at. */
+            ladders?: number[] | null;
             /**
              * Format: date
              * @description Today where it is left out.
@@ -1954,7 +1956,11 @@ export interface components {
         };
         Proposal: {
             segments: components["schemas"]["ProposedSegment"][];
+            /** @description Those that were looked at. */
+            ladders: number[];
             spare_s: number;
+            /** @description Why much of the minutes is empty; empty where it is not. */
+            spare_words: string;
             time: components["schemas"]["Time"];
             left_out: components["schemas"]["LeftOut"][];
             kit: string[];

@@ -23,7 +23,7 @@ export function useProposal(draft: Draft) {
   const query = useQuery({
     queryKey: ["proposal", body],
     queryFn: () => unwrap(api.POST("/api/proposals/", { body })),
-    enabled: draft.ladders.length > 0,
+    enabled: draft.ladders?.length !== 0,
   });
   const [good, setGood] = useState<{ proposal: Proposal; to: string } | null>(null);
   if (query.data && query.data !== good?.proposal) setGood({ proposal: query.data, to: JSON.stringify(body) });
@@ -46,23 +46,28 @@ export function Reasoning({ proposal }: { proposal: Proposal }) {
 }
 
 function Total({ proposal, minutes }: { proposal: Proposal; minutes: number }) {
-  const { time, spare_s: spare } = proposal;
+  const { time, spare_s: spare, spare_words: words } = proposal;
   return (
     <Typography>
       <b>
         {showMinutes(time.expected_s)} of {minutes} min
       </b>
       , nine times in ten {showRange(time.low_s, time.high_s)}
-      {spare > 30 ? `; ${showMinutes(spare)} to spare.` : "."}
+      {spare > 30 ? `; ${showMinutes(spare)} to spare${words && `: ${words}`}.` : "."}
     </Typography>
   );
 }
 
+const LEFT_OUT_SHOWN = 3;
+
 function LeftOut({ proposal, edits }: { proposal: Proposal; edits: Edits }) {
-  if (proposal.left_out.length === 0) return null;
+  const [isWhole, setIsWhole] = useState(false);
+  const { left_out: all } = proposal;
+  if (all.length === 0) return null;
+  const shown = isWhole || all.length <= LEFT_OUT_SHOWN + 1 ? all : all.slice(0, LEFT_OUT_SHOWN);
   return (
     <Box component="section" aria-label="What did not fit">
-      {proposal.left_out.map((wish) => (
+      {shown.map((wish) => (
         <Stack key={wish.key} direction="row" sx={{ gap: 1, alignItems: "center", flexWrap: "wrap" }}>
           <Typography sx={{ flex: "1 1 240px" }}>
             <b>Did not fit:</b> {wish.title} ({wish.reason})
@@ -74,6 +79,7 @@ function LeftOut({ proposal, edits }: { proposal: Proposal; edits: Edits }) {
           )}
         </Stack>
       ))}
+      {shown.length < all.length && <Button size="small" onClick={() => setIsWhole(true)}>Show the other {all.length - shown.length} that did not fit</Button>}
     </Box>
   );
 }
@@ -102,9 +108,9 @@ function Kit({ draft, proposal, onTerms }: { draft: Draft; proposal: Proposal; o
 }
 
 /** What could be swapped in: what did not fit, and the ladders that were not asked for. */
-function listOthers(proposal: Proposal, standings: Standing[], draft: Draft): Other[] {
+function listOthers(proposal: Proposal, standings: Standing[]): Other[] {
   const free = proposal.left_out.filter((wish) => wish.is_free);
-  const unasked = standings.filter(({ ladder }) => !draft.ladders.includes(ladder.id));
+  const unasked = standings.filter(({ ladder }) => !proposal.ladders.includes(ladder.id));
   const sides = unasked.flatMap(({ ladder, working }) =>
     ladder.sides.map(({ side, words }) => ({ key: `${working.id}-${side}`, title: `${ladder.title}: ${working.title}${words && `, ${words}`}`, ladder: ladder.id })),
   );
@@ -124,7 +130,7 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
   const navigate = useNavigate();
   const [steps, setSteps] = useState(0);
   const { query, proposal, isAnswer } = state;
-  if (draft.ladders.length === 0) return <EmptyState title="Choose a ladder">Tick at least one ladder above, and the block is arranged here.</EmptyState>;
+  if (draft.ladders?.length === 0) return <EmptyState title="Choose a ladder">Tick at least one ladder above, and the block is arranged here.</EmptyState>;
   if (!proposal) return query.isError ? <ErrorNotice error={query.error} onRetry={() => void query.refetch()} /> : <Skeletons rows={1} height={180} />;
   const edit = (next: Next, isEdit: boolean) => {
     setSteps((before) => before + 1);
@@ -155,7 +161,7 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
         )}
         <RibbonEditor proposal={proposal} minutes={draft.minutes} edits={edits} />
         <Total proposal={proposal} minutes={draft.minutes} />
-        <PartList proposal={proposal} others={listOthers(proposal, standings, draft)} edits={edits} />
+        <PartList proposal={proposal} others={listOthers(proposal, standings)} edits={edits} />
         <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
           {!draft.hasWarmUp && <Button variant="outlined" onClick={() => edit({ hasWarmUp: true }, true)}>Put the warm-up back</Button>}
           {!draft.hasCoolDown && <Button variant="outlined" onClick={() => edit({ hasCoolDown: true }, true)}>Put the cool-down back</Button>}

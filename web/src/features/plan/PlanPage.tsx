@@ -33,7 +33,7 @@ function Coming() {
 
 export default function PlanPage() {
   const ladders = useQuery(laddersQuery);
-  const { draft, change, block } = useDraft(ladders.data);
+  const { draft, change, block } = useDraft();
   const state = useProposal(draft);
   // New terms keep what the athlete set by hand and arrange the rest anew.
   const onTerms = (next: Next) => change((now) => ({ kept: now.kept.filter((part) => part.is_locked || part.seconds !== null), fill: true, ...comes(next, now) }));
@@ -47,7 +47,7 @@ export default function PlanPage() {
       Arrange a week
     </Button>
   );
-  const why = state.proposal && draft.ladders.length > 0 && <Reasoning proposal={state.proposal} />;
+  const why = state.proposal && draft.ladders?.length !== 0 && <Reasoning proposal={state.proposal} />;
   return (
     <Page title="Plan" heading={block === null ? "Plan a block" : "Change the block"} lead="Decide before you leave home. The warm-up is in the minutes, not on top of them." actions={week} why={why}>
       <Loaded query={ladders}>
@@ -58,7 +58,7 @@ export default function PlanPage() {
             </EmptyState>
           ) : (
             <>
-              <TermsPanel draft={draft} standings={standings} change={change} onTerms={onTerms} />
+              <TermsPanel draft={draft} chosen={draft.ladders ?? state.proposal?.ladders ?? []} standings={standings} change={change} onTerms={onTerms} />
               <Arranged draft={draft} standings={standings} block={block} state={state} change={change} onTerms={onTerms} />
               <Routines day={draft.day} />
               <Coming />

@@ -48,7 +48,7 @@ function Minutes({ minutes, onChange }: { minutes: number; onChange: (minutes: n
 }
 
 function Ladders({ standings, chosen, onTerms }: { standings: Standing[]; chosen: number[]; onTerms: ChangeTerms }) {
-  const toggle = (id: number) => onTerms(({ ladders }) => ({ ladders: toggled(ladders, id) }));
+  const toggle = (id: number) => onTerms(({ ladders }) => ({ ladders: toggled(ladders ?? chosen, id) }));
   return (
     <Box component="fieldset" sx={{ border: 0, p: 0, m: 0, minWidth: 0 }}>
       <Typography component="legend" variant="h3" sx={{ p: 0 }}>
@@ -84,12 +84,14 @@ function WhenAndWhere({ draft, change, onTerms }: { draft: Draft; change: Change
 
 interface TermsPanelProps {
   draft: Draft;
+  /** The ladders that the block is made of, chosen by the athlete or by its focus. */
+  chosen: number[];
   standings: Standing[];
   change: ChangeTerms;
   onTerms: ChangeTerms;
 }
 
-export function TermsPanel({ draft, standings, change, onTerms }: TermsPanelProps) {
+export function TermsPanel({ draft, chosen, standings, change, onTerms }: TermsPanelProps) {
   return (
     <Panel>
       <Stack spacing={2.5}>
@@ -102,7 +104,7 @@ export function TermsPanel({ draft, standings, change, onTerms }: TermsPanelProp
               {draft.focus === "partner" && <Pick label="The game" value={draft.partner} choices={PARTNER_GAMES} onChange={(partner) => onTerms({ partner })} />}
             </Fields>
           </Stack>
-          <Ladders standings={standings} chosen={draft.ladders} onTerms={onTerms} />
+          <Ladders standings={standings} chosen={chosen} onTerms={onTerms} />
         </Box>
         <BodyLine energy={draft.energy} onEnergy={(energy) => onTerms({ energy })} />
       </Stack>

@@ -2,7 +2,6 @@
 import { useSearchParams } from "react-router";
 
 import type { Schemas } from "../../api/client";
-import type { Standing } from "../../api/queries";
 import { localDay, readDay, showHour } from "../../shared/lib/format";
 
 export type Proposal = Schemas["Proposal"];
@@ -11,7 +10,8 @@ export type Kept = Required<Pick<Schemas["KeptRequest"], "key">> & { runs: numbe
 
 export interface Draft {
   minutes: number;
-  ladders: number[];
+  /** Null while the athlete has chosen none: then the block is made of those that its focus looks at. */
+  ladders: number[] | null;
   day: string;
   start: string;
   focus: string;
@@ -53,12 +53,12 @@ function readKept(text: string): Kept {
 
 const USUAL = { focus: "balanced", energy: "normal", partner: "feed" };
 
-function read(params: URLSearchParams, standings: Standing[] | undefined): Draft {
+function read(params: URLSearchParams): Draft {
   const chosen = params.get("ladders");
   const list = (name: string, separator: string) => (params.get(name) ?? "").split(separator).filter(Boolean);
   return {
     minutes: Math.min(LONGEST, Math.max(SHORTEST, Number(params.get("minutes")) || 30)),
-    ladders: chosen === null ? (standings ?? []).slice(0, 2).map(({ ladder }) => ladder.id) : chosen.split(",").map(Number).filter(Boolean),
+    ladders: chosen === null ? null : chosen.split(",").map(Number).filter(Boolean),
     day: readDay(params.get("day"), localDay()),
     start: params.get("start") ?? "",
     focus: params.get("focus") ?? USUAL.focus,
@@ -74,7 +74,8 @@ function read(params: URLSearchParams, standings: Standing[] | undefined): Draft
 }
 
 function write(draft: Draft, block: string | null): Record<string, string> {
-  const values: Record<string, string> = { minutes: String(draft.minutes), ladders: draft.ladders.join(","), day: draft.day };
+  const values: Record<string, string> = { minutes: String(draft.minutes), day: draft.day };
+  if (draft.ladders) values["ladders"] = draft.ladders.join(",");
   if (block) values["block"] = block;
   if (draft.start) values["start"] = draft.start;
   for (const name of ["focus", "energy", "partner"] as const) if (draft[name] !== USUAL[name]) values[name] = draft[name];
@@ -88,13 +89,13 @@ function write(draft: Draft, block: string | null): Record<string, string> {
 }
 
 /** The draft, and changing it. An edit can be gone back from; turning a knob replaces what was there. */
-export function useDraft(standings: Standing[] | undefined) {
+export function useDraft() {
   const [params, setParams] = useSearchParams();
   const block = params.get("block");
-  const draft = read(params, standings);
+  const draft = read(params);
   const change = (next: Next, isEdit = false) => {
     // The address is changed at once, the screen a little later: a second quick press must not undo the first.
-    const now = read(new URLSearchParams(window.location.search), standings);
+    const now = read(new URLSearchParams(window.location.search));
     setParams(write({ ...now, ...comes(next, now) }, block), { replace: !isEdit });
   };
   return { draft, change, block: block ? Number(block) : null };

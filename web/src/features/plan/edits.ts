@@ -37,7 +37,7 @@ export function makeEdits(proposal: Proposal, isAnswer: (now: Draft) => boolean,
     change(
       (now) => ({
         kept: [...edit(partsOf(now)).map((part, place) => ({ ...part, place })), ...stretched(now)],
-        ladders: ladder === undefined ? now.ladders : [...now.ladders, ladder],
+        ladders: ladder === undefined ? now.ladders : [...(now.ladders ?? proposal.ladders), ladder],
         fill: false,
       }),
       true,
