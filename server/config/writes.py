@@ -2,8 +2,8 @@
 
 A view that writes runs in one transaction from its first read on: what it checks still holds when it writes. A client
 names what it wants with a key of its own making (``Idempotency-Key``); a double click or a retry brings the same key
-and gets the same answer, and nothing is done twice. Where every attempt names its events or its run by ids of their
-own, as presses do, no key is needed.
+and gets the same answer, and nothing is done twice. A view that names its events by ids of their own, as presses do,
+says that it ``is_repeatable``: it needs no key, and keeps no answer.
 """
 
 from __future__ import annotations
@@ -45,15 +45,16 @@ class OneWriteAtATimeMiddleware:
         """Answer in place of the view, where it writes."""
         if any(isinstance(value, int) and value > LARGEST for value in values.values()):
             return not_found(request)  # no row has such a number
-        keeps = getattr(getattr(view, "view_class", None), "keeps_nothing", False)
-        if request.method in SAFE or keeps or not request.path.startswith("/api/"):
+        says = getattr(view, "view_class", None)
+        if request.method in SAFE or getattr(says, "keeps_nothing", False) or not request.path.startswith("/api/"):
             return None
         with transaction.atomic():
-            return _answer_once(request, lambda: view(request, *args, **values))
+            key = None if getattr(says, "is_repeatable", False) else _key(request)
+            return _answer_once(request, key, lambda: view(request, *args, **values))
 
 
-def _answer_once(request: HttpRequest, ask: Callable[[], HttpResponse]) -> HttpResponse:
-    athlete, key = request.user.pk, _key(request)
+def _answer_once(request: HttpRequest, key: UUID | None, ask: Callable[[], HttpResponse]) -> HttpResponse:
+    athlete = request.user.pk
     if athlete is not None and connection.features.has_select_for_update:
         get_user_model().objects.select_for_update().filter(pk=athlete).first()
     if athlete is None or key is None:

@@ -128,6 +128,8 @@ def _read_event(given: dict[str, Any]) -> dict[str, Any]:
 class EventsView(APIView):
     """The events of a run. They may arrive twice, late or in batches, and are counted once."""
 
+    is_repeatable = True
+
     @extend_schema(operation_id="list_events", responses=EventSerializer(many=True))
     def get(self, request: Request, run_id: UUID) -> Response:
         run = selectors.get_run(request.user, run_id)
