@@ -1152,7 +1152,7 @@ export interface components {
             title: string;
             /** Format: date */
             day: string;
-            /** Format: time */
+            /** @example 17:30:00 */
             start: string | null;
             place: components["schemas"]["Place"] | null;
             /** Format: int64 */
@@ -1759,7 +1759,7 @@ export interface components {
         NewWindowRequest: {
             /** @description 0 is Monday. */
             weekday: number;
-            /** Format: time */
+            /** @example 17:30:00 */
             start: string;
             minutes: number;
             place?: number | null;
@@ -1921,7 +1921,7 @@ export interface components {
             kept?: components["schemas"]["KeptRequest"][];
             /** @default true */
             fill?: boolean;
-            /** Format: time */
+            /** @example 17:30:00 */
             start?: string | null;
             acknowledged?: string[];
         };
@@ -2623,7 +2623,7 @@ export interface components {
             readonly id: number;
             /** Format: int64 */
             weekday: number;
-            /** Format: time */
+            /** @example 17:30:00 */
             start: string;
             /** Format: int64 */
             minutes: number;
