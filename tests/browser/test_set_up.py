@@ -300,6 +300,13 @@ def test_a_long_tape_list_is_all_on_paper_and_no_target_is_split(board: Board) -
     for _ in range(7):
         board.add("box")
     board.save()
+    # The screen itself, printed wide, is no window onto its list either.
+    page.set_viewport_size({"width": 1600, "height": 900})
+    page.emulate_media(media="print")
+    column = page.get_by_role("region", name="Where the tape goes")
+    assert column.evaluate("each => each.scrollHeight - each.clientHeight") <= 1
+    page.emulate_media(media="screen")
+    assert column.evaluate("each => each.scrollHeight - each.clientHeight") > 1
     page.get_by_role("link", name="Print to scale").click()
     page.emulate_media(media="print")
     targets = page.get_by_role("region", name="Tape for")

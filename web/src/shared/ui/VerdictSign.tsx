@@ -48,7 +48,7 @@ export function EvidenceStrokes({ standing }: { standing: Standing }) {
       {standing.verdict.evidence.map((each) => (
         <Stack key={each.side} direction="row" spacing={1} sx={{ alignItems: "center" }}>
           {each.side !== "none" && (
-            <Typography variant="body2" sx={{ width: 56, color: "text.secondary" }}>
+            <Typography variant="body2" sx={{ width: 56, flexShrink: 0, color: "text.secondary" }}>
               {each.side}
             </Typography>
           )}

@@ -35,7 +35,12 @@ export const sharedTheme: ThemeOptions = {
         "@media (prefers-reduced-motion: reduce)": {
           "*, *::before, *::after": { animation: "none !important", transition: "none !important" },
         },
-        "@media print": { "header, nav, .no-print": { display: "none !important" }, body: { background: "white" } },
+        "@media print": {
+          "header, nav, .no-print": { display: "none !important" },
+          // What scrolls on a screen stands on paper as a whole.
+          ".scrolls": { maxHeight: "none !important", overflow: "visible !important" },
+          body: { background: "white" },
+        },
       },
     },
   },

@@ -78,7 +78,7 @@ function Tools({ laying, onMirror, onSave, isSaving, isNew }: { laying: Laying; 
 /** The tape list beside the board; a long one scrolls there, so that the board stays in view. */
 function TapeColumn({ worked, isEmpty }: { worked: WorkedOut | undefined; isEmpty: boolean }) {
   return (
-    <Box component="section" aria-label="Where the tape goes" tabIndex={0} sx={{ minWidth: 0, maxHeight: { lg: 720 }, overflowY: "auto" }}>
+    <Box component="section" aria-label="Where the tape goes" tabIndex={0} className="scrolls" sx={{ minWidth: 0, maxHeight: { lg: 720 }, overflowY: "auto" }}>
       <Typography variant="h2" sx={{ mb: 1 }}>Where the tape goes</Typography>
       {isEmpty ? <Typography color="text.secondary">Add a target: then its corners stand here, each from two landmarks.</Typography> : worked && <TapeList tape={worked.tape} />}
       {worked && worked.kit.length > 0 && <Typography sx={{ mt: 2 }}><b>To bring:</b> {worked.kit.join(", ")}.</Typography>}
