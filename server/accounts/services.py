@@ -8,6 +8,7 @@ from typing import Any
 from zoneinfo import available_timezones
 
 from accounts.models import Athlete, BodyLimit
+from accounts.selectors import get_today
 from config.bounds import check_room
 from jolly_core.body.limits import read_limit
 from jolly_core.errors import CoreError
@@ -37,7 +38,7 @@ def make_demo_athlete(username: str, **settings: Any) -> Athlete:
 def add_limit(athlete: Athlete, given: Mapping[str, Any]) -> BodyLimit:
     """Keep a body limit. Raises ``CoreError`` for a part, side or dates that cannot be."""
     read_limit(given)
-    kept = BodyLimit.objects.filter(athlete=athlete).exclude(until__lt=given["since"])
+    kept = BodyLimit.objects.filter(athlete=athlete).exclude(until__lt=get_today(athlete))
     check_room(kept, MOST_LIMITS, "limits at a time", instead="lift one first")
     return BodyLimit.objects.create(athlete=athlete, **given)
 

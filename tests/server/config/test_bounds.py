@@ -45,6 +45,14 @@ def test_there_is_room_for_so_many(
     assert "room for 12" in refused.json()["detail"]
 
 
+def test_limits_that_were_lifted_take_no_room(client: APIClient, monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr("accounts.services.MOST_LIMITS", 2)
+    for _ in range(4):
+        kept = client.post("/api/limits/", LIMIT, format="json")
+        assert kept.status_code == 201, kept.json()
+        assert client.delete(f"/api/limits/{kept.json()['id']}/").status_code in (200, 204)
+
+
 def test_a_run_takes_no_presses_without_end_and_can_still_be_stopped(
     player: Player, putting: Ladder, monkeypatch: pytest.MonkeyPatch
 ) -> None:
