@@ -151,13 +151,18 @@ def _read_evidence(athlete: Athlete, ladder_ids: Sequence[int], since: datetime 
         runs = runs.filter(started_at__gte=since)
     aimed_runs = runs.exclude(aimed={}).order_by()
     found: dict[Key, list[Evidence]] = {}
-    rows = aimed_runs.exclude(format__in=COUNTING_ZONES).values_list("rung__ladder", "side", "aimed")
+    by_zone: set[int] = set()
+    rows = aimed_runs.values_list("rung__ladder", "side", "aimed")
     for ladder, side, aimed, makes, attempts in rows.annotate(hits=Sum("makes"), tries=Sum("attempts")):
+        if "zones" in aimed:
+            by_zone.add(ladder)
+            continue
         tries = Tries(aimed["distance_m"], read_shape(aimed["shape"]), makes, attempts)
         found.setdefault((ladder, side), []).append(tries)
-    counted = aimed_runs.filter(format__in=COUNTING_ZONES, is_from_paper=False)
-    for ladder, *row in counted.values_list("rung__ladder", "side", "format", "aimed", "tally"):
-        side, format_id, aimed, tally = row
+    # Where balls were counted zone by zone the tallies say how many; few ladders are played like that.
+    counted = aimed_runs.filter(rung__ladder__in=by_zone, format__in=COUNTING_ZONES, is_from_paper=False)
+    told = counted.values_list("rung__ladder", "side", "format", "aimed", "tally")
+    for ladder, side, format_id, aimed, tally in told:
         found.setdefault((ladder, side), []).append(_landed(format_id, aimed, tally))
     return found
 

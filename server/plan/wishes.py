@@ -7,6 +7,8 @@ from dataclasses import dataclass, field, replace
 from datetime import date, timedelta
 from statistics import fmean
 
+from django.db.models import prefetch_related_objects
+
 from accounts.models import Athlete
 from aims.selectors import read_aims, tries_at
 from blocks.models import Block
@@ -17,7 +19,7 @@ from jolly_core.aim.spread import predict
 from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.load.dose import DoseLeft, dose_left, stricter
-from jolly_core.planning.times import Habit, learn_habit, set_up_seconds
+from jolly_core.planning.times import Habit, foretell_run, learn_habit, set_up_seconds
 from jolly_core.planning.wish import Wish
 from jolly_core.sides import BOTH_SIDES, NONE, hand_of, side_words
 from ladders.models import Ladder, Rung
@@ -111,6 +113,10 @@ def _is_new_on_a_known_ladder(target: Target, books: Books, last_days: Mapping[t
 def _foretell(athlete: Athlete, new: Sequence[Target]) -> dict[Target, float]:
     """The success that the aim foretells where there is no record yet; only for rungs with a layout."""
     laid = [(rung, side) for rung, side in new if rung.layout_id]
+    prefetch_related_objects([rung for rung, _ in laid], "layout")
+    for rung, _ in laid:
+        if rung.layout:
+            rung.layout.athlete = athlete
     aims = read_aims(athlete, [rung.ladder_id for rung, _ in laid]) if laid else []
     by_key = {(each.ladder.pk, each.side): each.aim for each in aims}
     found = {}
@@ -145,7 +151,7 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
     foretold = record.foretold.get((rung, side))
     if foretold is not None:
         pace = replace(pace, rate=min(MOST_RATE, max(1 - MOST_RATE, foretold)))
-    challenge = get_challenge(rung.format)
+    run, tries = foretell_run(rung.format, rung.settings, pace)
     missing = {each.side: each.more_runs for each in standing.verdict.evidence}
     hand = hand_of(side, record.athlete.handedness)
     words = side_words(side, record.athlete.handedness)
@@ -157,13 +163,13 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
         ladder=str(ladder.pk),
         title=f"{ladder.title}: {rung.title}" + (f", {words}" if words else ""),
         side=side,
-        run=challenge.estimate(rung.settings, pace),
+        run=run,
         set_up_s=set_up_seconds(side),
         last_day=record.last_days.get((ladder.pk, side)),
         runs_to_climb=missing.get(side, missing.get(NONE)) if rung.pk == standing.working.pk else None,
         hand=hand,
         traits=ladder.known_traits,
-        tries=challenge.attempts(rung.settings, pace),
+        tries=tries,
         rate=_rate(entries),
         other_rate=_rate(_other(record.books.get(rung.pk, []), side)),
         left_out=left_out.left_out,

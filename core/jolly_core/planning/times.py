@@ -2,12 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+import json
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from math import ceil, exp, fsum, log, sqrt
 from statistics import median
+from typing import Any
 
-from jolly_core.challenges.foretelling import NINE_IN_TEN_Z, Estimate, Pace, time_of, waited
+from jolly_core.challenges.foretelling import NINE_IN_TEN_Z, Attempts, Estimate, Pace, time_of, waited
+from jolly_core.challenges.registry import get_challenge
 from jolly_core.sides import STRONG
 from jolly_core.stats.race import RaceWait
 
@@ -25,6 +29,24 @@ WANTED_SHARE = 0.9
 HABIT_SEGMENTS = 60
 #: A habit that differs from the usual by less is not worth a word.
 UNNOTICED = 0.05
+
+
+def foretell_run(format_id: str, settings: Mapping[str, Any], pace: Pace) -> tuple[Estimate, Attempts]:
+    """How long one run of a game takes at a pace, and how many attempts.
+
+    The latest answers are remembered: from one plan to the next most of a record stays as it is.
+
+    >>> time, attempts = foretell_run("makes_of_n", {"attempts": 10, "goal": 8}, Pace(attempt_ms=6000))
+    >>> (time.expected_s, attempts.expected)
+    (60, 10.0)
+    """
+    return _foretell_run(format_id, json.dumps(settings, sort_keys=True), pace)
+
+
+@lru_cache(maxsize=1024)
+def _foretell_run(format_id: str, settings: str, pace: Pace) -> tuple[Estimate, Attempts]:
+    challenge, read = get_challenge(format_id), json.loads(settings)
+    return challenge.estimate(read, pace), challenge.attempts(read, pace)
 
 
 @dataclass(frozen=True)
