@@ -304,6 +304,7 @@ def test_a_long_tape_list_is_all_on_paper_and_no_target_is_split(board: Board) -
     page.set_viewport_size({"width": 1600, "height": 900})
     page.emulate_media(media="print")
     column = page.get_by_role("region", name="Where the tape goes")
+    expect(column.get_by_role("region", name="Tape for")).to_have_count(7)
     assert column.evaluate("each => each.scrollHeight - each.clientHeight") <= 1
     page.emulate_media(media="screen")
     assert column.evaluate("each => each.scrollHeight - each.clientHeight") > 1

@@ -267,7 +267,7 @@ def test_a_record_that_is_no_angle_is_said_to_be_none() -> None:
     # Seven in ten from near and from far alike: no angle does that.
     aim = estimate_aim([Tries(2.0, Circle(0.2), 70, 100), Tries(8.0, Circle(0.2), 70, 100)])
     assert aim.is_contradicted
-    assert "do not fit one angle" in aim.words
+    assert "does not fit one angle" in aim.words
     assert "one distance and size" in estimate_aim([Tries(2.0, Circle(0.2), 70, 100)]).words
 
 

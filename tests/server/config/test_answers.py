@@ -96,6 +96,7 @@ def test_the_page_allows_no_script_but_its_own() -> None:
     assert "unsafe-eval" not in policy
     assert "script-src" not in policy  # so scripts, too, come from 'self' alone
     assert "frame-ancestors 'none'" in policy
+    assert "Content-Security-Policy" not in Client().get("/assets/none.js").headers  # a policy is a document's
 
 
 @pytest.mark.parametrize("path", ["/", "/climb/3", "/practise/runs/7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55"])

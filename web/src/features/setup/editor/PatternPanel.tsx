@@ -68,7 +68,7 @@ export function PatternPanel({ pattern, zones, worked, preview, onPattern }: Pat
           helperText={problem || "Names or numbers of the targets, with commas between"}
           sx={{ flex: "1 1 260px" }}
         />
-        <TextField select size="small" label="A usual order" value="" onChange={(event) => order.mutate(event.target.value as Made, { onSuccess: (made) => onPattern(made.pattern) })} sx={{ width: 210 }} disabled={zones.length < 2} helperText={zones.length < 2 && "From two targets on"}>
+        <TextField select size="small" label="A usual order" value="" onChange={(event) => order.mutate(event.target.value as Made, { onSuccess: (made) => onPattern(made.pattern) })} sx={{ width: 210 }} disabled={zones.length < 2}>
           {Object.entries(ORDERS).map(([made, words]) => (
             <MenuItem key={made} value={made}>
               {words}
@@ -84,6 +84,7 @@ export function PatternPanel({ pattern, zones, worked, preview, onPattern }: Pat
           {played.step} of {worked?.steps.length}: <b>{played.now}</b>, then {played.next}
         </Typography>
       )}
+      <WhyOff>{zones.length === 1 && "A usual order takes two targets or more."}</WhyOff>
       <WhyOff>{zones.length > 0 && !worked?.steps.length && !problem && "Without an order there is nothing to play."}</WhyOff>
       {order.error && <ErrorNotice error={order.error} />}
     </Stack>
