@@ -138,7 +138,7 @@ CONTENT_SECURITY_POLICY = {
         "base-uri": [SELF],
         "form-action": [SELF],
         "frame-ancestors": [NONE],
-    }
+    },
 }
 X_FRAME_OPTIONS = "DENY"
 SESSION_COOKIE_SAMESITE = CSRF_COOKIE_SAMESITE = "Lax"
