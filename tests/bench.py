@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import http.client
-import json
 import os
 import statistics
 import subprocess
@@ -13,10 +11,9 @@ import urllib.error
 import urllib.request
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
-from typing import Any
 from uuid import uuid4
 
 from playwright.sync_api import Browser, Page
@@ -26,7 +23,7 @@ from tests.bench_planning import LADDERS, fill_in_its_own_process, time_proposal
 from tests.bench_setup import TARGETS, frames_while_dragging, time_aims, time_core
 from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
 from tests.browser.chromium import open_browser, open_window
-from tests.serving import ROOT, Application, free_port
+from tests.serving import ROOT, Application, Caller, free_port
 
 STORED_EVENTS = 200_000
 EVENTS_A_RUN = 200
@@ -80,32 +77,6 @@ def fill(database: Path) -> None:
     Run.objects.update(is_over=True, attempts=10, makes=7, metrics={"makes": 7})
     if Event.objects.count() < STORED_EVENTS:
         raise RuntimeError("the database was not filled")
-
-
-@dataclass
-class Caller:
-    """One connection that stays open, signed in, as a browser's does."""
-
-    port: int
-    cookies: dict[str, str] = field(default_factory=dict)
-
-    def __post_init__(self) -> None:
-        self.connection = http.client.HTTPConnection("127.0.0.1", self.port)
-
-    def call(self, method: str, path: str, body: Any = None) -> Any:
-        headers = {"Content-Type": "application/json", "Cookie": "; ".join(f"{k}={v}" for k, v in self.cookies.items())}
-        if "csrftoken" in self.cookies:
-            headers["X-CSRFToken"] = self.cookies["csrftoken"]
-        self.connection.request(method, path, json.dumps(body) if body is not None else None, headers)
-        answer = self.connection.getresponse()
-        text = answer.read()
-        for name, value in answer.getheaders():
-            if name.lower() == "set-cookie":
-                key, _, rest = value.partition("=")
-                self.cookies[key] = rest.split(";")[0]
-        if answer.status >= 400:
-            raise RuntimeError(f"{method} {path}: {answer.status} {text[:200]!r}")
-        return json.loads(text) if text else None
 
 
 def sign_in(port: int, username: str) -> Caller:

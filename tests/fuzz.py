@@ -8,32 +8,20 @@ from __future__ import annotations
 import subprocess
 import sys
 import tempfile
-from http.cookiejar import CookieJar
 from pathlib import Path
-from urllib.request import HTTPCookieProcessor, Request, build_opener
 
-from tests.serving import ROOT, Application
+from tests.serving import ROOT, Application, Caller
 
 SECONDS = 300
 CHECKS = "not_a_server_error,status_code_conformance,content_type_conformance,response_schema_conformance"
 
 
-def sign_in(url: str) -> dict[str, str]:
+def sign_in(port: int) -> dict[str, str]:
     """The headers of the demo athlete, who has nine months to be read and written."""
-    jar = CookieJar()
-    opener = build_opener(HTTPCookieProcessor(jar))
-
-    def cookies() -> dict[str, str]:
-        return {each.name: each.value or "" for each in jar}
-
-    opener.open(f"{url}/_allauth/browser/v1/config")
-    token = {"X-CSRFToken": cookies()["csrftoken"], "Content-Type": "application/json"}
-    opener.open(Request(f"{url}/api/demo/enter/", data=b"{}", headers=token))
-    known = cookies()
-    return {
-        "Cookie": "; ".join(f"{name}={value}" for name, value in known.items()),
-        "X-CSRFToken": known["csrftoken"],
-    }
+    caller = Caller(port)
+    caller.call("GET", "/_allauth/browser/v1/config")
+    caller.call("POST", "/api/demo/enter/")
+    return caller.headers
 
 
 def main() -> int:
@@ -42,7 +30,7 @@ def main() -> int:
         application.manage("prepare_demo")
         application.start()
         try:
-            headers = [f"--header={name}: {value}" for name, value in sign_in(application.url).items()]
+            headers = [f"--header={name}: {value}" for name, value in sign_in(application.port).items()]
             command = [str(Path(sys.executable).with_name("schemathesis")), "run", "docs/formats/openapi.yaml"]
             options = [f"--url={application.url}", f"--max-time={SECONDS}", f"--checks={CHECKS}", "--seed=1"]
             return subprocess.run([*command, *options, *headers], cwd=ROOT, check=False).returncode

@@ -127,7 +127,7 @@ WHITENOISE_IMMUTABLE_FILE_TEST = _is_hashed_asset
 #: The hash is that of the empty string: emotion opens its style element empty and fills it from script.
 EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='"
 CONTENT_SECURITY_POLICY = {
-    # A policy is a document's: what it loads needs none of its own, a worker's script excepted.
+    # A policy is a document's: what it loads needs none of its own. A worker's script would, and belongs elsewhere.
     "EXCLUDE_URL_PREFIXES": ["/assets/"],
     "DIRECTIVES": {
         "default-src": [SELF],

@@ -15,7 +15,7 @@ from jolly_core.places.layout import Layout as CoreLayout
 from jolly_core.places.layout import Stand, distance_to
 from jolly_core.places.made_orders import order_by_place
 from jolly_core.places.place import Place as DrawnPlace
-from jolly_core.places.zone import read_zone, write_shape
+from jolly_core.places.zone import Zone, read_zone, write_shape
 from layouts.models import Layout
 from places.selectors import get_drawn_place
 
@@ -48,9 +48,7 @@ def list_kit(layout: Layout) -> list[str]:
 
 def order_on(layout: Layout | None, written: str, names: Sequence[str]) -> Sequence[str]:
     """The names in a written order that goes by where they lie on a layout; empty where they do not all lie on it."""
-    by_name = {zone.name: zone for zone in core_layout(layout).zones} if layout else {}
-    zones = [by_name[name] for name in names if name in by_name]
-    return order_by_place(written, zones) if len(zones) == len(names) else ()
+    return order_by_place(written, _zones_named(core_layout(layout), names)) if layout else ()
 
 
 def aimed_among(layout: Layout | None, names: Sequence[str]) -> dict[str, Any]:
@@ -61,13 +59,18 @@ def aimed_among(layout: Layout | None, names: Sequence[str]) -> dict[str, Any]:
     if layout is None or not names:
         return {}
     kept, place = core_layout(layout), place_of(layout)
-    by_name = {zone.name: zone for zone in kept.zones}
-    zones = [by_name[name] for name in names if name in by_name]
-    beside = zones_beside(place, zones) if len(zones) == len(names) else {}
+    zones = _zones_named(kept, names)
+    beside = zones_beside(place, zones)
     return beside and {
         "distance_m": round(distance_to(place, kept.stand, zones[0]), 3),
         "zones": {name: write_beside(zone) for name, zone in beside.items()},
     }
+
+
+def _zones_named(layout: CoreLayout, names: Sequence[str]) -> list[Zone]:
+    """The targets of those names in their order; empty where one of them is not on the layout."""
+    by_name = {zone.name: zone for zone in layout.zones}
+    return [by_name[name] for name in names] if by_name.keys() >= set(names) else []
 
 
 def aimed_at(layout: Layout | None) -> dict[str, Any]:

@@ -20,7 +20,7 @@ from jolly_core.load.weekly import Week, list_weeks, load_cautions
 from jolly_core.planning.arrangement import COOL_DOWN, WARM_UP
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION
-from jolly_core.planning.wish import LADDERS_AT_FIRST, MOST_LADDERS, TEST_DAY, Kept
+from jolly_core.planning.wish import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, TEST_DAY, Kept
 from jolly_core.sides import side_words
 from ladders.selectors import get_rung, get_working_rung, list_ladders
 from plan.models import Routine
@@ -138,7 +138,7 @@ def list_stale(block: Block) -> list[str]:
 def list_ladders_at_first(athlete: Athlete, focus: str) -> list[int]:
     """The ladders that a block for this focus begins with while the athlete has chosen none."""
     ids = list(list_ladders(athlete).values_list("pk", flat=True))
-    return ids[: LADDERS_AT_FIRST.get(focus, MOST_LADDERS)]
+    return ids[: LADDERS_AT_FIRST.get(focus, MOST_IN_A_BLOCK)]
 
 
 def list_routines(athlete: Athlete) -> QuerySet[Routine]:

@@ -5,7 +5,6 @@ from __future__ import annotations
 from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime
-from functools import partial
 from itertools import pairwise
 from typing import TYPE_CHECKING, Any
 from uuid import UUID, uuid4
@@ -104,7 +103,7 @@ def _settings_of(athlete: Athlete, rung: Rung, run_id: UUID, day: date) -> dict[
     """
     challenge = get_challenge(rung.format)
     settings = challenge.draw(challenge.read_settings(rung.settings), run_id.int)
-    settings = challenge.lay_out(settings, partial(order_on, rung.laid))
+    settings = challenge.lay_out(settings, lambda written, names: order_on(rung.laid, written, names))
     if challenge.dose_terms(settings):  # of the others nothing has to be asked of the record
         settings = challenge.from_record(settings, get_used(athlete, rung, day, but=run_id).as_dict())
     return settings

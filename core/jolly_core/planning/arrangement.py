@@ -202,13 +202,15 @@ class _Builder:
 
     def _give(self, wish: Wish, runs: int) -> bool:
         """Whether so many runs are allowed and fit; if so they are given."""
-        if runs > self.screened[wish.key].most_runs or not self._is_within_dose(wish, runs):
-            return False
-        if self._cost_s(wish, runs) > self.room_s:
+        if not self._is_allowed(wish, runs) or self._cost_s(wish, runs) > self.room_s:
             return False
         self.room_s -= self._cost_s(wish, runs)
         self.runs[wish.key] = runs
         return True
+
+    def _is_allowed(self, wish: Wish, runs: int) -> bool:
+        """Whether so many runs are allowed, room or no room."""
+        return runs <= self.screened[wish.key].most_runs and self._is_within_dose(wish, runs)
 
     def _is_within_dose(self, wish: Wish, runs: int) -> bool:
         """Whether so many runs are within the dose together with those on the ladder's other side."""
@@ -338,18 +340,17 @@ class _Builder:
         if self.room_s < max(MUCH_SPARE_S, self.terms.minutes * 60 * MUCH_SPARE) or not is_filled or not self.runs:
             return ""
         if self.terms.focus == TEST_DAY:
+            if self.terms.last_test is None:
+                return "a first test plays each once, and more runs would be another test"
             return "a test day repeats the runs of the last one, and more of them would be another test"
         given = [wish for wish in self.ranked if wish.key in self.runs and wish.key not in self.kept]
-        wanting = [
-            wish
+        costs = [
+            self._cost_s(wish, self.runs[wish.key] + 1)
             for wish in given
-            if self.runs[wish.key] < self.screened[wish.key].most_runs
-            and self._is_within_dose(wish, self.runs[wish.key] + 1)
-            and self._may_have_more(wish)
+            if self._is_allowed(wish, self.runs[wish.key] + 1) and self._may_have_more(wish)
         ]
-        if wanting:
-            next_s = min(self._cost_s(wish, self.runs[wish.key] + 1) for wish in wanting)
-            return f"one more run takes {counted(-(-next_s // 60), 'minute')}"
+        if costs:
+            return f"one more run takes {counted(-(-min(costs) // 60), 'minute')}"
         return "each part has as many runs as do it good in one block; tick another ladder to fill it"
 
     def _left_out(self, wish: Wish) -> LeftOut:

@@ -20,8 +20,9 @@ BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER = (
     "partner",
 )
 FOCUSES = (BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER)
+#: A block is chosen from so many ladders at most.
+MOST_IN_A_BLOCK = 80
 #: How many ladders a block begins with that nobody chose any for; weak spots and tests are looked for among all.
-MOST_LADDERS = 80
 LADDERS_AT_FIRST = {BALANCED: 2, ONE_LADDER: 1, GENTLE: 2, PARTNER: 2}
 LOW, NORMAL, HIGH = "low", "normal", "high"
 ENERGIES = (LOW, NORMAL, HIGH)

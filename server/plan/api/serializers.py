@@ -12,11 +12,10 @@ from climb.api.serializers import LadderStandingSerializer
 from config.fields import DayField
 from jolly_core.challenges.foretelling import Estimate
 from jolly_core.challenges.registry import get_challenge
-from jolly_core.load.weekly import DISPUTED
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.times import add_times
 from jolly_core.planning.warmup import cool_down_parts, warm_up_parts
-from jolly_core.planning.wish import BALANCED, MOST_LADDERS, NORMAL, PARTNER
+from jolly_core.planning.wish import BALANCED, MOST_IN_A_BLOCK, NORMAL, PARTNER
 from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer
@@ -46,7 +45,7 @@ class AskedSerializer(serializers.Serializer[Any]):
     minutes = serializers.IntegerField()
     ladders = serializers.ListField(
         child=serializers.IntegerField(),
-        max_length=MOST_LADDERS,
+        max_length=MOST_IN_A_BLOCK,
         allow_null=True,
         default=None,
         help_text="Null where the athlete chose none: then those that the focus looks at.",
@@ -368,35 +367,6 @@ class SideTuningSerializer(serializers.Serializer[Any]):
     safe = serializers.IntegerField(source="tuning.safe", allow_null=True)
     stretch = serializers.IntegerField(source="tuning.stretch", allow_null=True)
     words = serializers.ListField(source="tuning.words", child=serializers.CharField())
-
-
-class WeekSerializer(serializers.Serializer[Any]):
-    """The load of a week: effort times minutes, and how it was spread over the days."""
-
-    monday = serializers.DateField()
-    sessions = serializers.IntegerField()
-    minutes = serializers.FloatField()
-    load = serializers.FloatField()
-    monotony = serializers.FloatField(allow_null=True)
-    strain = serializers.FloatField(allow_null=True)
-    change = serializers.FloatField(allow_null=True, help_text="Share by which it differs from the week before.")
-
-
-class JointCountSerializer(serializers.Serializer[Any]):
-    """What joints had to do: this week so far, and the weeks before it, the latest first."""
-
-    counts = serializers.CharField()
-    hand = serializers.CharField(allow_null=True)
-    this_week = serializers.IntegerField()
-    weeks_before = serializers.ListField(child=serializers.IntegerField())
-
-
-class LoadSerializer(serializers.Serializer[Any]):
-    weeks = WeekSerializer(many=True)
-    counts = JointCountSerializer(many=True)
-    habit = serializers.CharField()
-    cautions = serializers.ListField(child=serializers.CharField())
-    disputed = serializers.CharField(default=DISPUTED)
 
 
 class TodaySerializer(serializers.Serializer[Any]):

@@ -1,10 +1,10 @@
 from django.urls import path
 
-from plan.api import views
+from plan.api import load, views
 
 urlpatterns = [
     path("today/", views.TodayView.as_view()),
-    path("load/", views.LoadView.as_view()),
+    path("load/", load.LoadView.as_view()),
     path("proposals/", views.ProposalsView.as_view()),
     path("rungs/<int:rung_id>/tuner/", views.TunerView.as_view()),
     path("blocks/", views.BlocksView.as_view()),

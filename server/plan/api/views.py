@@ -18,7 +18,6 @@ from plan.api.serializers import (
     BlockChangeSerializer,
     BlockSerializer,
     FilledSheetSerializer,
-    LoadSerializer,
     NewRoutineSerializer,
     PlanSerializer,
     ProposalSerializer,
@@ -134,14 +133,6 @@ class BlockView(APIView):
         else:
             block_services.restore_block(block)
         return _answer(request, block_id)
-
-
-class LoadView(APIView):
-    """The load of the last weeks, with what is known of it and what is disputed."""
-
-    @extend_schema(operation_id="get_load", responses=LoadSerializer)
-    def get(self, request: Request) -> Response:
-        return Response(LoadSerializer(selectors.get_load(request.user)).data)
 
 
 class TunerView(APIView):

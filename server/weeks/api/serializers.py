@@ -3,7 +3,7 @@ from typing import Any
 from rest_framework import serializers
 
 from jolly_core.planning.week import AT_LEAST, KINDS, MOST_WINDOWS, MOST_WISHES
-from jolly_core.planning.wish import MOST_LADDERS
+from jolly_core.planning.wish import MOST_IN_A_BLOCK
 from places.api.serializers import PlaceSerializer
 from plan.api.serializers import MOST_THINGS, BlockSerializer
 from weeks.models import CalendarLink, WeekWish, Window
@@ -82,7 +82,7 @@ class SeenWeekSerializer(serializers.Serializer[Any]):
 
 class FilledWindowSerializer(serializers.Serializer[Any]):
     window = serializers.IntegerField()
-    ladders = serializers.ListField(child=serializers.IntegerField(), max_length=MOST_LADDERS)
+    ladders = serializers.ListField(child=serializers.IntegerField(), max_length=MOST_IN_A_BLOCK)
 
 
 class ProposedWeekSerializer(serializers.Serializer[Any]):

@@ -56,7 +56,7 @@ export function KeepBlock({ draft, block, isEmpty }: KeepBlockProps) {
         <Button variant="outlined" size="large" disabled={isEmpty} loading={keep.isPending} onClick={() => keepAnd("see", yes)}>
           {block === null ? `Keep it for ${when}` : "Keep the changes"}
         </Button>
-        <WhyOff>{isEmpty && "Nothing to keep yet: choose a ladder, or give it more minutes."}</WhyOff>
+        <WhyOff>{isEmpty && "There is nothing to keep until a drill fits into the minutes."}</WhyOff>
       </Stack>
       {question && (
         <Dialog open onClose={() => keep.reset()} aria-labelledby="yes-title">
