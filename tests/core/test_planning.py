@@ -123,6 +123,17 @@ class TestWhateverIsAsked:
         assert (after.runs, after.is_locked) == (chosen.runs, True)
 
 
+def test_what_is_locked_needs_no_warm_up_for_what_is_left_out() -> None:
+    # Overhead work asks for a minute more of warming up; without it the locked 510 s fit into the other nine minutes.
+    serves = [wish("serves", 600, traits=SERVES), wish("putts", 450)]
+    kept = [Kept("putts", 0, 1, is_locked=True)]
+    block = arrange_block(terms(12, has_cool_down=False), serves, kept)
+    assert [(each.key, each.runs) for each in challenges(block)] == [("putts", 1)]
+    assert sum(each.duration_s for each in block.segments) + block.spare_s == 12 * 60
+    with pytest.raises(CoreError, match="The locked parts need"):
+        arrange_block(terms(12), serves, [Kept("serves", 0, 2, is_locked=True)])
+
+
 def test_half_an_hour_by_hand() -> None:
     # 5 min warm-up and 1 min to write leave 24 min = 1440 s. A: set-up 60 + 4 · 300 + 3 · 30 = 1350 s, 90 s to spare.
     block = arrange_block(terms(30), [wish("A", 300)])

@@ -102,7 +102,13 @@ def arrange_block(terms: Terms, wishes: Sequence[Wish], kept: Sequence[Kept] = (
     Raises ``CoreError``: terms out of range; ``over_budget`` when the locked parts alone are longer than the minutes.
     """
     check_terms(terms)
-    whole = _Builder(terms, wishes, kept, wishes).build(fill=fill)
+    try:
+        whole = _Builder(terms, wishes, kept, wishes).build(fill=fill)
+    except CoreError:
+        # The warm-up for everything left too little for what is locked; what is locked alone may want less of it.
+        locked = {each.key for each in kept if each.is_locked}
+        firm = [each for each in kept if each.is_locked or each.seconds is not None]
+        return _Builder(terms, wishes, firm, [wish for wish in wishes if wish.key in locked]).build(fill=False)
     # The warm-up was laid for everything that may be in the block; what is in it may want less.
     chosen = [wish for wish in wishes if wish.key in whole.drills]
     fitting = _Builder(terms, wishes, kept, chosen).build(fill=fill)
