@@ -18,6 +18,7 @@ from uuid import uuid4
 
 from playwright.sync_api import Browser, Page
 
+from jolly_core.challenges.registry import read_game
 from tests.bench_games import time_growth, time_presses, time_stepping
 from tests.bench_planning import LADDERS, fill_in_its_own_process, time_proposals, time_weeks
 from tests.bench_setup import TARGETS, frames_while_dragging, time_aims, time_core
@@ -122,17 +123,15 @@ def measure_weeks() -> Figure:
 
 def measure_tuner() -> Figure:
     """The slowest of rates from poor to near perfect, at goals up to 200 and 20,000 attempts."""
-    from jolly_core.challenges.foretelling import Pace
-    from jolly_core.challenges.registry import get_challenge
+    from jolly_core.foretelling.pace import Pace
     from jolly_core.planning.tuner import tune
 
-    challenge, times = get_challenge("streak"), []
-    settings = challenge.read_settings({"goal": 200})
+    game, times = read_game("streak", {"goal": 200}), []
     for rate in (0.5, 0.8, 0.9, 0.95, 0.97, 0.99, 0.995):
         for mark in (10, 50, 200):
             began = time.perf_counter()
             # Three hours at 540 ms a try are 20,000 attempts.
-            tune(challenge, settings, Pace(540, rate, is_prior=False), metric="best_streak", mark=mark, minutes=180)
+            tune(game, Pace(540, rate, is_prior=False), metric="best_streak", mark=mark, minutes=180)
             times.append((time.perf_counter() - began) * 1000)
     return Figure("target tuner, the slowest of 21, r to 200 and n to 20,000", max(times), 10, "ms")
 

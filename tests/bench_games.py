@@ -11,7 +11,7 @@ from typing import Any
 from playwright.sync_api import Page
 
 from jolly_core.challenges.events import Event
-from jolly_core.challenges.registry import CHALLENGES
+from jolly_core.challenges.registry import FORMATS, read_game
 from jolly_core.challenges.session import Session
 from tests.browser.athlete import AthleteAtTheScreen
 
@@ -51,25 +51,25 @@ def presses(format_id: str) -> list[Event]:
 
 def step_all(format_id: str) -> float:
     """The ms that stepping all events takes; a run that is over makes way for the next, which is not timed."""
-    challenge, settings = CHALLENGES[format_id], LONG.get(format_id, {})
-    session, took = Session(challenge, settings), 0.0
+    game = read_game(format_id, LONG.get(format_id, {}))
+    session, took = Session(game), 0.0
     for event in presses(format_id):
         began = time.perf_counter()
         session.step(event)
         took += time.perf_counter() - began
         if session.is_over():
-            session = Session(challenge, settings)
+            session = Session(game)
     return took * 1000
 
 
 def time_stepping() -> dict[str, float]:
     """The best of three for each format: what the machine does beside is not the rules' doing."""
-    return {format_id: min(step_all(format_id) for _ in range(3)) for format_id in CHALLENGES}
+    return {format_id: min(step_all(format_id) for _ in range(3)) for format_id in FORMATS}
 
 
 def growth(format_id: str) -> float:
     """What the last events of a long run cost, step and tally, against the first ones."""
-    session, costs = Session(CHALLENGES[format_id], LONG.get(format_id, {})), []
+    session, costs = Session(read_game(format_id, LONG.get(format_id, {}))), []
     for event in presses(format_id):
         began = time.perf_counter()
         session.step(event)
@@ -83,7 +83,7 @@ def growth(format_id: str) -> float:
 
 
 def time_growth() -> dict[str, float]:
-    return {format_id: min(growth(format_id) for _ in range(3)) for format_id in CHALLENGES}
+    return {format_id: min(growth(format_id) for _ in range(3)) for format_id in FORMATS}
 
 
 #: From the key's own time stamp to the frame that follows what it changed, clocks apart.
@@ -113,7 +113,7 @@ def time_presses(page: Page) -> Iterator[tuple[str, list[float]]]:
     """The delays from a press to what it changes on the court, in a long run of each format."""
     athlete = AthleteAtTheScreen(page)
     athlete.sign_up()
-    for format_id in CHALLENGES:
+    for format_id in FORMATS:
         rung = {"title": "", "set_up": "", "cues": [], "format": format_id, "settings": LONG.get(format_id, {})}
         words = {"title": format_id, "discipline": "drills", "summary": "", "has_sides": False}
         page.goto(f"/practise/rungs/{page.evaluate(MAKE_LADDER, {**words, 'rung': rung})}")

@@ -3,6 +3,9 @@
 Where each rule lives:
 
 - ``challenges``  the games that are counted: events in, tally out, one module per format
+- ``foretelling``  how long a run of a game takes, and how likely its marks are
+- ``paper``       games on paper: the sheet, and the tally of what was written on it
+- ``lessons``     what a run says, in sentences with numbers
 - ``streaks``     what a streak is expected to cost
 - ``stats``       intervals for a rate; how long makes, circuits, walks and races are waited for
 - ``patterns``    the order in which targets are played: as it is written, and drawn
@@ -16,6 +19,8 @@ Where each rule lives:
 - ``load``        effort times minutes, counts of joints, doses
 - ``formats``     files that others read: calendars, layouts
 - ``sides``       strong and weak side, and which hand that is
+- ``stored``      what was stored by an earlier version, brought up to date
+- ``discovery``   finding the modules of a package, such as the formats
 - ``errors``      what every refusal looks like
 - ``words``       small helpers for sentences with numbers
 

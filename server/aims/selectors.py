@@ -14,7 +14,7 @@ from config.unchanged import remember
 from jolly_core.aim.directions import Directions, estimate_directions
 from jolly_core.aim.record import Evidence, Landed, Tries
 from jolly_core.aim.spread import Aim, Predicted, estimate_aim, predict
-from jolly_core.challenges.registry import CHALLENGES, get_challenge
+from jolly_core.challenges.registry import FORMATS, get_format
 from jolly_core.errors import CoreError
 from jolly_core.patterns.written import read_pattern
 from jolly_core.places.beside import read_beside
@@ -38,7 +38,7 @@ ENOUGH_ATTEMPTS = 60
 
 Key = tuple[int, str]
 
-COUNTING_ZONES = [each.id for each in CHALLENGES.values() if each.counts_zones]
+COUNTING_ZONES = [each.id for each in FORMATS.values() if each.counts_zones]
 
 
 @dataclass(frozen=True)
@@ -169,7 +169,7 @@ def _read_evidence(athlete: Athlete, ladder_ids: Sequence[int], since: datetime 
 
 def _landed(format_id: str, aimed: Mapping[str, Any], tally: Mapping[str, Any]) -> Landed:
     """Where the balls of a run landed that were counted zone by zone."""
-    balls = get_challenge(format_id).balls_by_zone(tally)
+    balls = get_format(format_id).balls_by_zone(tally)
     counts = tuple(balls.get(name, 0) for name in aimed["zones"])
     zones = tuple(read_beside(each) for each in aimed["zones"].values())
     return Landed(aimed["distance_m"], zones, counts, tally["attempts"] - sum(counts))

@@ -11,7 +11,7 @@ from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
 from blocks.models import Block, Segment
-from jolly_core.challenges.foretelling import Estimate
+from jolly_core.foretelling.pace import Estimate
 from jolly_core.load.weekly import Session
 from jolly_core.planning.running import Part, Running, rank_of, stand_of
 from jolly_core.planning.times import HABIT_SEGMENTS, Timed, around_seconds, set_up_seconds

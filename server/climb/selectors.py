@@ -10,7 +10,7 @@ from uuid import UUID
 
 from accounts.models import Athlete
 from accounts.selectors import get_today
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.lessons.registry import lessons_of
 from jolly_core.record.usual import Comparison, best_of, compare, usual_of
 from jolly_core.sides import side_words
 from jolly_core.thresholds.evidence import RunResult
@@ -151,8 +151,8 @@ def _rung_standing(ladder: Ladder, rung: Rung, working: Rung) -> RungStanding:
     state = "held" if rung.number <= ladder.held else "working" if rung.pk == working.pk else "ahead"
     threshold = get_threshold(rung)
     records = [_record(ladder, rung, threshold, side) for side in ladder.sides]
-    challenge = get_challenge(rung.format)
-    marks = {metric.id: fair_mark(challenge, rung.settings, metric.id) for metric in challenge.metrics}
+    game = rung.game
+    marks = {metric.id: fair_mark(game, metric.id) for metric in game.metrics}
     fair = {metric: mark for metric, mark in marks.items() if mark is not None}
     return RungStanding(rung, threshold, fair, state, records)
 
@@ -193,12 +193,12 @@ def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
         threshold=threshold,
         standing=standing,
         is_working_rung=standing.working.pk == rung.pk,
-        lessons=run.challenge.lessons(run.settings, run.tally),
+        lessons=lessons_of(run.game, run.tally),
     )
 
 
 def _rows(run: Run, earlier: Sequence[Run], threshold: Threshold) -> list[MetricRow]:
-    metrics = run.challenge.metrics
+    metrics = run.game.metrics
     ordered = sorted(metrics, key=lambda metric: metric.id != threshold.metric.id)
     rows = []
     for metric in ordered:

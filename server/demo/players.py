@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, field
 from math import exp
 from random import Random
@@ -10,7 +9,7 @@ from typing import Any
 from uuid import UUID
 
 from jolly_core.challenges.events import FINISH, LET, MAKE, MISS, UNDO, Event
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.session import Session
 
 #: Presses by mistake and balls that do not count, as shares of all presses.
@@ -28,11 +27,12 @@ class Player:
     fetch_ms: int = 0
     sent: list[dict[str, Any]] = field(default_factory=list)
 
-    def play(self, format_id: str, settings: Mapping[str, Any]) -> list[dict[str, Any]]:
+    def play(self, game: AnyGame) -> list[dict[str, Any]]:
         """The events of a run, from its first press to its end, as a client would send them."""
-        session = Session(get_challenge(format_id), settings)
+        session = Session(game)
+        seconds = getattr(game.settings, "seconds", None)
         at_ms = self.random.randint(600, 1500)
-        end_ms = settings["seconds"] * 1000 if "seconds" in settings else LONGEST_MS
+        end_ms = LONGEST_MS if seconds is None else seconds * 1000
         while not session.is_over() and at_ms <= end_ms:
             kind = self._press()
             self._send(session, kind, at_ms)
@@ -41,7 +41,7 @@ class Player:
                 self._send(session, UNDO, at_ms)
             at_ms += self._pause_ms(kind)
         if not session.is_over():
-            self._send(session, FINISH, max(at_ms, end_ms + 1) if "seconds" in settings else at_ms)
+            self._send(session, FINISH, at_ms if seconds is None else max(at_ms, end_ms + 1))
         return self.sent
 
     def _press(self) -> str:

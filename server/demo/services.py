@@ -116,7 +116,7 @@ def _play_segment(random: Random, rung: Rung, segment: Segment, at: datetime, da
         rate = _rate(rung, skill, course)
         player = Player(random, rate, course.tempo_ms, course.fetch_ms)
         run = start_run(athlete, player.make_id(), rung, side=segment.side, started_at=at, segment_id=segment.pk)
-        run = record_events(athlete, run.pk, player.play(rung.format, rung.settings)).run
+        run = record_events(athlete, run.pk, player.play(rung.game)).run
         at += timedelta(milliseconds=run.last_at_ms) + timedelta(seconds=30)
         if _decide_as_advised(athlete, ladder.pk, at):
             break

@@ -7,7 +7,7 @@ from django.db import models
 from django.utils.functional import cached_property
 
 from jolly_core.body.traits import Traits, read_traits
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import AnyGame, stored_game
 from jolly_core.sides import BOTH_SIDES, NONE
 from layouts.models import Layout
 
@@ -94,8 +94,9 @@ class Rung(models.Model):
         return self.layout if self.layout and not self.layout.is_dropped else None
 
     @property
-    def goal_words(self) -> str:
-        return get_challenge(self.format).goal_words(self.settings)
+    def game(self) -> AnyGame:
+        """What is played on it."""
+        return stored_game(self.format, self.settings)
 
     def __str__(self) -> str:
         return f"{self.ladder.title} {self.number}: {self.title}"

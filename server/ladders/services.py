@@ -12,11 +12,10 @@ from accounts.models import Athlete
 from config.bounds import check_room
 from jolly_core.body.risks import RISKS
 from jolly_core.body.traits import read_traits
-from jolly_core.challenges.contract import Challenge
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import AnyGame, get_format, read_game
 from jolly_core.errors import CoreError
 from jolly_core.thresholds.fair import fair_threshold
-from jolly_core.thresholds.threshold import check_mark, read_threshold
+from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold
 from jolly_core.words import shortened
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
@@ -37,7 +36,9 @@ def take_ladder(athlete: Athlete, key: str, pack: Mapping[str, Any], at: datetim
     ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults={**values, "arrived_at": at})
     if is_new:
         for number, rung in enumerate(pack["rungs"], 1):
-            _add_rung(ladder, number, rung, at)
+            game = read_game(rung["format"], rung["settings"])
+            threshold = read_threshold(type(game), rung["threshold"])
+            _add_rung(ladder, number, rung, game=game, threshold=threshold, at=at)
     return ladder
 
 
@@ -65,12 +66,11 @@ def add_rung(ladder: Ladder, given: Mapping[str, Any], at: datetime) -> Rung:
     Raises ``CoreError`` for a format that is not known, and for settings under ``settings``.
     """
     _check_room_on(ladder)
-    settings = _read_settings(given["format"], given["settings"])
-    threshold = fair_threshold(get_challenge(given["format"]), settings, each_side=ladder.has_sides)
+    game = read_settings(given["format"], given["settings"])
+    threshold = fair_threshold(game, each_side=ladder.has_sides)
     number = ladder.rungs.count() + 1
-    title = given["title"].strip() or get_challenge(given["format"]).goal_words(settings)
-    values = {**given, "title": shortened(title, 120), "settings": settings, "threshold": threshold.as_dict()}
-    return _add_rung(ladder, number, values, at)
+    title = given["title"].strip() or game.goal_words()
+    return _add_rung(ladder, number, {**given, "title": shortened(title, 120)}, game=game, threshold=threshold, at=at)
 
 
 @transaction.atomic
@@ -79,34 +79,34 @@ def change_challenge(rung: Rung, given: Mapping[str, Any], at: datetime) -> Rung
 
     What is asked of it stays where the game still measures it and can reach it, and is made fair to ask where not.
     """
-    settings = _read_settings(given["format"], given["settings"])
-    challenge = get_challenge(given["format"])
-    is_other_game = rung.format != challenge.id
+    game = read_settings(given["format"], given["settings"])
+    is_other_game = rung.format != game.id
     for name in ("title", "set_up", "cues"):
         setattr(rung, name, given[name])
     if not rung.title.strip():
-        rung.title = shortened(challenge.goal_words(settings), 120)
-    rung.format, rung.settings = challenge.id, settings
+        rung.title = shortened(game.goal_words(), 120)
+    rung.format, rung.settings = game.id, game.settings.as_stored()
     rung.save(update_fields=["title", "set_up", "cues", "format", "settings"])
     asked = rung.threshold_revisions.order_by("id").last()
-    if asked is None or is_other_game or not _can_be_asked(challenge, settings, asked.threshold):
-        threshold = fair_threshold(challenge, settings, each_side=rung.ladder.has_sides)
+    if asked is None or is_other_game or not _can_be_asked(game, asked.threshold):
+        threshold = fair_threshold(game, each_side=rung.ladder.has_sides)
         ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
     return rung
 
 
-def _can_be_asked(challenge: Challenge[Any], settings: Mapping[str, Any], threshold: Mapping[str, Any]) -> bool:
+def _can_be_asked(game: AnyGame, threshold: Mapping[str, Any]) -> bool:
     try:
-        check_mark(challenge, settings, read_threshold(challenge, threshold))
+        check_mark(game, read_threshold(type(game), threshold))
     except CoreError:
         return False
     return True
 
 
-def _read_settings(format_id: str, given: Mapping[str, Any]) -> dict[str, Any]:
-    challenge = get_challenge(format_id)
+def read_settings(format_id: str, given: Mapping[str, Any]) -> AnyGame:
+    """The game that somebody asks for. Raises ``CoreError`` with what is wrong with it under ``settings``."""
+    format_ = get_format(format_id)
     try:
-        return challenge.read_settings(given)
+        return format_.read(given)
     except CoreError as error:
         raise error.under("settings") from None
 
@@ -124,10 +124,10 @@ def get_quick_rung(athlete: Athlete, game: str, at: datetime) -> Rung:
     return rung
 
 
-def _add_rung(ladder: Ladder, number: int, given: Mapping[str, Any], at: datetime) -> Rung:
-    challenge = get_challenge(given["format"])
-    threshold, settings = read_threshold(challenge, given["threshold"]), challenge.read_settings(given["settings"])
-    check_mark(challenge, settings, threshold)
+def _add_rung(
+    ladder: Ladder, number: int, given: Mapping[str, Any], *, game: AnyGame, threshold: Threshold, at: datetime
+) -> Rung:
+    check_mark(game, threshold)
     rung = Rung.objects.create(
         ladder=ladder,
         number=number,
@@ -135,8 +135,8 @@ def _add_rung(ladder: Ladder, number: int, given: Mapping[str, Any], at: datetim
         set_up=given["set_up"],
         lever=given["lever"],
         cues=given["cues"],
-        format=challenge.id,
-        settings=settings,
+        format=game.id,
+        settings=game.settings.as_stored(),
         layout=_lay(ladder.athlete, given.get("layout")),
     )
     ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
@@ -195,9 +195,9 @@ def attach_layout(rung: Rung, layout: Layout | None) -> Rung:
 
 def change_threshold(rung: Rung, given: Mapping[str, Any], at: datetime) -> ThresholdRevision:
     """Ask something else of a rung from now on. Raises ``CoreError`` for values that cannot be asked."""
-    challenge = get_challenge(rung.format)
-    threshold = read_threshold(challenge, given)
-    check_mark(challenge, rung.settings, threshold)
+    game = rung.game
+    threshold = read_threshold(type(game), given)
+    check_mark(game, threshold)
     if threshold.each_side and not rung.ladder.has_sides:
         raise CoreError.one(
             "no_sides", f"{rung.ladder.title} has no sides; ask for it without them.", "each_side", value=True

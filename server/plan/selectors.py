@@ -14,7 +14,6 @@ from accounts.selectors import get_today, list_body_limits
 from blocks.models import Block, Segment
 from blocks.selectors import get_next_block, list_blocks, list_sessions
 from climb.selectors import LadderStanding, list_standings
-from jolly_core.challenges.registry import get_challenge
 from jolly_core.load.counts import JointCount, count_cautions, count_joints
 from jolly_core.load.weekly import Week, list_weeks, load_cautions
 from jolly_core.planning.arrangement import COOL_DOWN, WARM_UP
@@ -56,11 +55,10 @@ class SideTuning:
 def list_tunings(athlete: Athlete, rung_id: int, *, metric: str, mark: float, minutes: int) -> list[SideTuning]:
     """What a mark on a rung means, side by side. Raises ``CoreError`` for what cannot be asked."""
     rung = get_rung(athlete, rung_id)
-    challenge = get_challenge(rung.format)
     tunings = []
     for side in rung.ladder.sides:
         pace = get_pace(rung, side)
-        tuning = tune(challenge, rung.settings, pace, metric=metric, mark=mark, minutes=minutes)
+        tuning = tune(rung.game, pace, metric=metric, mark=mark, minutes=minutes)
         tunings.append(SideTuning(side, side_words(side, athlete.handedness), tuning))
     return tunings
 

@@ -16,9 +16,9 @@ from blocks.selectors import LeftOut, list_left_out, list_timed
 from climb.selectors import LadderStanding, read_standings
 from config.unchanged import remember
 from jolly_core.aim.spread import predict
-from jolly_core.challenges.registry import get_challenge
 from jolly_core.errors import CoreError
 from jolly_core.load.dose import DoseLeft, dose_left, stricter
+from jolly_core.load.registry import dose_of
 from jolly_core.planning.times import Habit, foretell_run, learn_habit, set_up_seconds
 from jolly_core.planning.wish import Wish
 from jolly_core.sides import BOTH_SIDES, NONE, hand_of, side_words
@@ -151,7 +151,7 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
     foretold = record.foretold.get((rung, side))
     if foretold is not None:
         pace = replace(pace, rate=min(MOST_RATE, max(1 - MOST_RATE, foretold)))
-    run, tries = foretell_run(rung.format, rung.settings, pace)
+    run, tries = foretell_run(rung.game, pace)
     missing = {each.side: each.more_runs for each in standing.verdict.evidence}
     hand = hand_of(side, record.athlete.handedness)
     words = side_words(side, record.athlete.handedness)
@@ -190,7 +190,8 @@ def _on_side(books: Books, rung: Rung, side: str) -> list[Entry]:
 
 
 def _dose(record: _Record, ladder: Ladder, rung: Rung) -> DoseLeft:
-    dose = stricter(ladder.known_traits.dose, get_challenge(rung.format).dose_terms(rung.settings))
+    own = dose_of(rung.game)
+    dose = stricter(ladder.known_traits.dose, own.dose if own else None)
     return dose_left(dose, record.attempts.get(ladder.pk, {}), record.day)
 
 

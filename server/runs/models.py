@@ -8,9 +8,9 @@ from typing import Any
 from django.conf import settings
 from django.db import models
 
-from jolly_core.challenges.contract import Challenge, Tally
 from jolly_core.challenges.events import Event as CoreEvent
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import AnyGame, stored_game
+from jolly_core.challenges.tally import Tally
 from jolly_core.record.result import Result, result_of
 from jolly_core.record.yardstick import Distance, Yardstick, measure, read_yardstick
 
@@ -62,8 +62,9 @@ class Run(models.Model):
         ]
 
     @property
-    def challenge(self) -> Challenge[Any]:
-        return get_challenge(self.format)
+    def game(self) -> AnyGame:
+        """What was played."""
+        return stored_game(self.format, self.settings)
 
     @property
     def distance(self) -> Distance:
@@ -78,7 +79,7 @@ class Run(models.Model):
     @property
     def result(self) -> Result:
         """The one number that the run is known by: that which its mark asked for when it began."""
-        return result_of(self.challenge, self.settings, self.tally, self.yardstick.get("metric"))
+        return result_of(self.game, self.tally, self.yardstick.get("metric"))
 
 
 class Event(models.Model):
@@ -105,7 +106,7 @@ class Event(models.Model):
         return CoreEvent(self.kind, self.at_ms, self.seq, self.text)
 
 
-def columns_of(tally: Tally) -> dict[str, Any]:
+def columns_of(game: AnyGame, tally: Tally) -> dict[str, Any]:
     """What of a tally stands in columns of a run's own, by their names."""
     return {
         "is_over": tally.is_over,
@@ -113,5 +114,5 @@ def columns_of(tally: Tally) -> dict[str, Any]:
         "attempts": tally.attempts,
         "makes": tally.makes,
         "time_used_ms": tally.time_used_ms,
-        "is_played": get_challenge(tally.format).is_played(tally.attempts, tally.metrics),
+        "is_played": game.is_played(tally.attempts, tally.metrics),
     }

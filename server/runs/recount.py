@@ -36,12 +36,14 @@ def recount(run: Run) -> Iterator[Difference]:
     """Every value of a run that differs from what its events come to."""
     events = [event.known for event in run.events.all()]
     try:
-        tally = replay(run.challenge, run.settings, events, double_tap_ms=run.double_tap_ms)
+        tally = replay(run.game, events, double_tap_ms=run.double_tap_ms)
     except CoreError as error:
         yield Difference(run.pk, "events", "kept", str(error))
         return
     # As it would be stored: tuples are lists there, and numbers are as JSON writes them.
-    recounted, columns = json.loads(json.dumps([tally.as_dict(), {**columns_of(tally), "event_count": len(events)}]))
+    recounted, columns = json.loads(
+        json.dumps([tally.as_dict(), {**columns_of(run.game, tally), "event_count": len(events)}])
+    )
     for name in sorted({*recounted, *run.tally}):
         if run.tally.get(name) != recounted.get(name):
             yield Difference(run.pk, f"tally.{name}", run.tally.get(name), recounted.get(name))

@@ -16,8 +16,8 @@ from django.db.models.functions import Cast
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
-from jolly_core.challenges.foretelling import Pace
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.foretelling.pace import Pace
+from jolly_core.foretelling.registry import forecast_of
 from jolly_core.load.counts import Played
 from jolly_core.load.dose import DoseLeft, Used, dose_left, used_of
 from jolly_core.record.usual import usual_of
@@ -248,7 +248,7 @@ def pace_of(rung: Rung, entries: Sequence[Entry], below: Sequence[Entry] = ()) -
     Without any it is a prior, and says so: tempo and rate of the rung ``below``, or else the stated one.
     """
     last = list(entries)[-PACE_RUNS:]
-    prior = get_challenge(rung.format).prior
+    prior = forecast_of(rung.game).prior
     attempts = sum(entry.attempts for entry in last)
     values = [value for entry in last if (value := entry.metrics.get(_leading(rung))) is not None]
     usual = usual_of(values)
@@ -282,4 +282,4 @@ def pace_of(rung: Rung, entries: Sequence[Entry], below: Sequence[Entry] = ()) -
 
 
 def _leading(rung: Rung) -> str:
-    return get_challenge(rung.format).leading(rung.settings)
+    return rung.game.leading

@@ -15,10 +15,11 @@ from accounts.models import Athlete
 from accounts.selectors import get_day
 from blocks.selectors import get_segment
 from jolly_core.challenges.events import FINISH, check_follows, read_event
-from jolly_core.challenges.paper import tally_of_totals
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.session import Session, replay
 from jolly_core.errors import CoreError, Problem
+from jolly_core.load.registry import dose_of
+from jolly_core.paper.totals import tally_of_totals
 from jolly_core.validation import check_choice
 from ladders.models import Rung
 from ladders.selectors import list_unacknowledged
@@ -76,17 +77,17 @@ def start_run(
         if (known.athlete_id, known.rung_id, known.side) != (athlete.pk, rung.pk, side):
             raise CoreError.one("id_taken", "This id belongs to another run; make a new one.", "id")
         return known
-    challenge, day = get_challenge(rung.format), get_day(athlete, started_at)
-    settings = _settings_of(athlete, rung, run_id, day)
-    tally = replay(challenge, settings, [], double_tap_ms=athlete.double_tap_ms)
+    day = get_day(athlete, started_at)
+    game = _game_of(athlete, rung, run_id, day)
+    tally = replay(game, [], double_tap_ms=athlete.double_tap_ms)
     return Run.objects.create(
         id=run_id,
         athlete=athlete,
         rung=rung,
         segment_id=segment_id,
         side=side,
-        format=rung.format,
-        settings=settings,
+        format=game.id,
+        settings=game.settings.as_stored(),
         double_tap_ms=athlete.double_tap_ms,
         started_at=started_at,
         day=day,
@@ -96,26 +97,20 @@ def start_run(
     )
 
 
-def _settings_of(athlete: Athlete, rung: Rung, run_id: UUID, day: date) -> dict[str, Any]:
-    """The settings of a run: the rung's, with what is drawn for it, and what the record says of today.
+def _game_of(athlete: Athlete, rung: Rung, run_id: UUID, day: date) -> AnyGame:
+    """The game of a run: the rung's, with what is drawn for it, and what the record says of today.
 
     Raises ``CoreError`` (``dose_used_up``) where the game's own cap leaves nothing.
     """
-    challenge = get_challenge(rung.format)
-    settings = challenge.draw(challenge.read_settings(rung.settings), run_id.int)
-    settings = challenge.lay_out(settings, lambda written, names: order_on(rung.laid, written, names))
-    if challenge.dose_terms(settings):  # of the others nothing has to be asked of the record
-        settings = challenge.from_record(settings, get_used(athlete, rung, day, but=run_id).as_dict())
-    return settings
+    game = rung.game.drawn(run_id.int).laid_out(lambda written, names: order_on(rung.laid, written, names))
+    dose = dose_of(game)
+    return dose.applied(get_used(athlete, rung, day, but=run_id)) if dose else game
 
 
 def _aimed(rung: Rung) -> dict[str, Any]:
     """What the run's makes and misses, or its balls zone by zone, tell of the aim; empty where they tell nothing."""
-    challenge = get_challenge(rung.format)
-    if challenge.is_aimed:
-        return aimed_at(rung.laid)
-    names = challenge.counted_zones(challenge.read_settings(rung.settings)) if challenge.counts_zones else ()
-    return aimed_among(rung.laid, names)
+    game = rung.game
+    return aimed_at(rung.laid) if game.is_aimed else aimed_among(rung.laid, game.counted_zones())
 
 
 def _check_allowed(athlete: Athlete, rung: Rung, day: date) -> None:
@@ -144,22 +139,23 @@ def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: d
     rung, athlete = segment.rung, segment.block.athlete
     if rung is None:
         raise CoreError.one("wrong_segment", f"{segment.title} has nothing to tally.", "segment", value=segment.pk)
-    tally = tally_of_totals(get_challenge(rung.format), rung.settings, totals)
+    game = rung.game
+    tally = tally_of_totals(game, totals)
     return Run.objects.create(
         athlete=athlete,
         rung=rung,
         segment=segment,
         side=segment.side,
         is_from_paper=True,
-        format=rung.format,
-        settings=rung.settings,
+        format=game.id,
+        settings=game.settings.as_stored(),
         double_tap_ms=athlete.double_tap_ms,
         started_at=started_at,
         day=get_day(athlete, started_at),
         tally=tally.as_dict(),
         yardstick=get_yardstick(rung, segment.side, started_at).as_dict(),
         aimed=_aimed(rung),
-        **columns_of(tally),
+        **columns_of(game, tally),
     )
 
 
@@ -209,13 +205,14 @@ def _share_cap(run: Run) -> bool:
     It is counted under the lock of this transaction, so that two runs side by side never have more than one cap.
     Whether that changed what is left of it.
     """
-    challenge = get_challenge(run.format)
-    if not challenge.dose_terms(run.settings):
+    game = run.game
+    dose = dose_of(game)
+    if dose is None:
         return False
-    used = get_used(run.athlete, run.rung_id, run.day, but=run.pk).tried_today
-    if used == (run.settings.get("tried") or 0):
+    reduced = dose.reduced(get_used(run.athlete, run.rung_id, run.day, but=run.pk))
+    if reduced == game:
         return False
-    run.settings = {**run.settings, "tried": used}
+    run.settings = reduced.settings.as_stored()
     run.save(update_fields=["settings"])
     return True
 
@@ -274,7 +271,7 @@ def _fit_in(run: Run, fresh: Mapping[int, Event]) -> Session:
 
 
 def _replay(run: Run, events: Iterable[Event]) -> Session:
-    session = Session(get_challenge(run.format), run.settings, double_tap_ms=run.double_tap_ms)
+    session = Session(run.game, double_tap_ms=run.double_tap_ms)
     for event in events:
         session.step(event.known)
     return session
@@ -293,7 +290,7 @@ def _check_order(ordered: Sequence[Event], places: Mapping[UUID, int]) -> None:
 def _keep_tally(run: Run, session: Session, ids: set[UUID], fresh: Collection[Event]) -> None:
     tally = session.tally()
     run.tally = tally.as_dict()
-    for name, value in columns_of(tally).items():
+    for name, value in columns_of(session.game, tally).items():
         setattr(run, name, value)
     run.last_seq = max([run.last_seq, *(event.seq for event in fresh)])
     run.last_at_ms = max([run.last_at_ms, *(event.at_ms for event in fresh)])
@@ -329,9 +326,8 @@ def attach_run(run: Run, rung: Rung, side: str) -> Run:
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
     _check_allowed(run.athlete, rung, run.day)
-    settings = _settings_of(run.athlete, rung, run.pk, run.day)
-    run.rung, run.side, run.format = rung, side, rung.format
-    run.settings = settings
+    game = _game_of(run.athlete, rung, run.pk, run.day)
+    run.rung, run.side, run.format, run.settings = rung, side, game.id, game.settings.as_stored()
     run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_dict(), _aimed(rung)
     run.save(update_fields=["rung", "side", "format", "settings", "yardstick", "aimed"])
     session, added, ids = _replay(run, run.events.all()), [], list_ids(run)

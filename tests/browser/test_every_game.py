@@ -9,7 +9,7 @@ from itertools import pairwise
 import pytest
 from playwright.sync_api import expect
 
-from jolly_core.challenges.registry import CHALLENGES
+from jolly_core.challenges.registry import FORMATS
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
 
@@ -202,7 +202,7 @@ GAMES: dict[str, tuple[str, int, str, Play]] = {
 }
 
 
-@pytest.mark.parametrize("format_id", list(CHALLENGES))
+@pytest.mark.parametrize("format_id", list(FORMATS))
 def test_every_format_is_played_on_the_court(format_id: str, open_page: OpenPage) -> None:
     title, rung, side, play = GAMES[format_id]
     athlete = AthleteAtTheScreen(open_page())

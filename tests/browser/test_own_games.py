@@ -7,7 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
-from jolly_core.challenges.registry import CHALLENGES
+from jolly_core.challenges.registry import FORMATS
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
 
@@ -32,10 +32,10 @@ def test_a_rung_of_every_format_is_made_and_changed(open_page: OpenPage) -> None
     page = open_page()
     AthleteAtTheScreen(page).sign_up()
     make_ladder(page)
-    for number, challenge in enumerate(CHALLENGES.values(), 2):
+    for number, challenge in enumerate(FORMATS.values(), 2):
         page.get_by_role("link", name="One rung more, on top").click()
         choose_game(page, challenge.title)
-        expect(page.get_by_text(challenge.game)).to_be_visible()
+        expect(page.get_by_text(challenge.summary)).to_be_visible()
         expect(page.get_by_role("status")).to_contain_text("for one run")
         page.get_by_role("button", name="Put it on top").click()
         expect(page.get_by_role("link", name=f"Play rung {number}", exact=True)).to_be_visible()

@@ -6,10 +6,10 @@ import re
 from collections.abc import Iterable, Mapping
 from typing import Any
 
-from jolly_core.challenges.contract import Tally
 from jolly_core.challenges.events import Event
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import read_game
 from jolly_core.challenges.session import replay
+from jolly_core.challenges.tally import Tally
 
 KINDS = {"o": "make", "x": "miss", "l": "let", "u": "undo", "p": "pause", "r": "resume", "f": "finish", "t": "tick"}
 _PRESS = re.compile(r"\[([^\]]*)\]|\S")
@@ -34,4 +34,4 @@ def timed(moments: Iterable[tuple[str, int]]) -> list[Event]:
 def play(format_id: str, settings: Mapping[str, Any], line: str | list[Event], **options: Any) -> Tally:
     """The tally of a run, from a line of letters or from events."""
     events = events_of(line) if isinstance(line, str) else line
-    return replay(get_challenge(format_id), settings, events, **options)
+    return replay(read_game(format_id, settings), events, **options)

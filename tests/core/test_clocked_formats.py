@@ -5,10 +5,13 @@ from __future__ import annotations
 import pytest
 
 from jolly_core.challenges.events import Event
-from jolly_core.challenges.foretelling import Pace
-from jolly_core.challenges.registry import get_challenge
-from jolly_core.challenges.session import Session
+from jolly_core.challenges.registry import read_game
+from jolly_core.challenges.session import Session, replay
 from jolly_core.errors import CoreError
+from jolly_core.foretelling.pace import Pace
+from jolly_core.foretelling.registry import forecast_of
+from jolly_core.load.dose import Used
+from jolly_core.load.formats.capped_attempts import CappedAttemptsDose
 from jolly_core.tempo.click import (
     seconds_of_beats,
     stroke_ms,
@@ -80,7 +83,7 @@ class TestTempoLadder:
 
     def test_a_top_below_the_start_is_refused(self) -> None:
         with pytest.raises(CoreError) as refused:
-            get_challenge("tempo_ladder").read_settings({"start": 100, "top": 90})
+            read_game("tempo_ladder", {"start": 100, "top": 90})
         assert refused.value.code == "out_of_order"
 
 
@@ -91,9 +94,8 @@ class TestIntervals:
     )
     def test_length(self, sets: int, work_s: int, rest_s: int, rounds: int, total_s: int) -> None:
         given = {"sets": sets, "work_s": work_s, "rest_s": rest_s, "rounds": rounds, "between_s": 60}
-        challenge = get_challenge("intervals")
-        settings = challenge.read_settings(given)
-        assert challenge.estimate(settings, Pace()).expected_s == total_s
+        game = read_game("intervals", given)
+        assert forecast_of(game).estimate(Pace()).expected_s == total_s
         done = [play("intervals", given, timed([("t", total_s * 1000 + late)])) for late in (-1, 0)]
         assert [(tally.asks, tally.metrics["sets_done"]) for tally in done] == [
             ("", sets * rounds - 1),
@@ -119,7 +121,7 @@ class TestIntervals:
 
 class TestCalls:
     def test_wait_then_answer(self) -> None:
-        session = Session(get_challenge("calls"), {"number": 2, "wait_low": 2, "wait_high": 5, "seed": 9})
+        session = Session(read_game("calls", {"number": 2, "wait_low": 2, "wait_high": 5, "seed": 9}))
         first = session.tally().detail["call"]
         assert 2000 <= first["in_ms"] <= 5000
         session.step(Event("make", first["in_ms"] - 1, 1))  # too early: nothing was called
@@ -134,7 +136,7 @@ class TestCalls:
     @pytest.mark.parametrize("between", ["l", "ou"])
     def test_after_a_let_or_an_undo_it_calls_again(self, between: str) -> None:
         """The response time is never that since a call of long ago."""
-        session = Session(get_challenge("calls"), {"number": 1, "wait_low": 2, "wait_high": 5, "seed": 9})
+        session = Session(read_game("calls", {"number": 1, "wait_low": 2, "wait_high": 5, "seed": 9}))
         at_ms = session.tally().detail["call"]["in_ms"]
         for seq, letter in enumerate(between, 1):
             at_ms += 60_000
@@ -146,7 +148,7 @@ class TestCalls:
 
     def test_every_call_comes_and_waits_differ(self) -> None:
         settings = {"number": 60, "wait_low": 1, "wait_high": 3, "seed": 4}
-        session, at_ms, called, waits = Session(get_challenge("calls"), settings), 0, set(), set()
+        session, at_ms, called, waits = Session(read_game("calls", settings)), 0, set(), set()
         for seq in range(1, 61):
             call = session.tally().detail["call"]
             called.add(call["call"])
@@ -160,7 +162,7 @@ class TestCalls:
 
     def test_waits_the_wrong_way_round_are_refused(self) -> None:
         with pytest.raises(CoreError):
-            get_challenge("calls").read_settings({"wait_low": 5, "wait_high": 2})
+            read_game("calls", {"wait_low": 5, "wait_high": 2})
 
 
 def test_a_checklist_is_ticked_in_any_order_and_times_what_is_timed() -> None:
@@ -190,7 +192,7 @@ def test_two_buttons_give_a_mark_and_a_press_too_many_gives_none() -> None:
 
 def test_at_most_two_cues() -> None:
     with pytest.raises(CoreError):
-        get_challenge("quality_reps").read_settings({"cues": ["slow", "soft", "tall"]})
+        read_game("quality_reps", {"cues": ["slow", "soft", "tall"]})
 
 
 class TestCappedAttempts:
@@ -201,19 +203,17 @@ class TestCappedAttempts:
         assert tally.detail["closing"].startswith("That is it for today.")
 
     def test_what_was_tried_today_is_taken_from_the_record(self) -> None:
-        challenge = get_challenge("capped_attempts")
-        settings = challenge.read_settings({"cap": 6})
-        left = challenge.from_record(settings, {"tried_today": 4, "tried_in_seven_days": 9, "days_before": 1})
-        assert play("capped_attempts", left, "oxo").metrics["tried"] == 2
+        game = read_game("capped_attempts", {"cap": 6})
+        left = CappedAttemptsDose(game).applied(Used(tried_today=4, tried_in_seven_days=9, days_before=1))
+        assert replay(left, events_of("oxo")).metrics["tried"] == 2
 
     @pytest.mark.parametrize(
         ("tried_today", "days_before", "path"), [(6, 0, ("cap",)), (0, 4, ("days",))], ids=["the day", "the week"]
     )
     def test_nothing_is_begun_beyond_the_dose(self, tried_today: int, days_before: int, path: tuple[str]) -> None:
-        challenge = get_challenge("capped_attempts")
-        dose = {"tried_today": tried_today, "tried_in_seven_days": tried_today, "days_before": days_before}
+        game = read_game("capped_attempts", {})
         with pytest.raises(CoreError) as refused:
-            challenge.from_record(challenge.read_settings({}), dose)
+            CappedAttemptsDose(game).applied(Used(tried_today, tried_today, days_before))
         assert (refused.value.code, refused.value.problems[0].path) == ("dose_used_up", path)
 
 

@@ -15,13 +15,16 @@ from hypothesis import given
 from hypothesis import settings as effort
 from hypothesis import strategies as st
 
-from jolly_core.challenges.contract import Tally
 from jolly_core.challenges.events import CONTROLS, KINDS, LET, MAKE, NOTE, PRESSES, TICK, UNDO, ZONE, Event
-from jolly_core.challenges.paper import tally_of_totals
-from jolly_core.challenges.registry import CHALLENGES, get_challenge
+from jolly_core.challenges.registry import FORMATS, get_format, read_game
 from jolly_core.challenges.session import Session, replay
+from jolly_core.challenges.tally import Tally
 from jolly_core.challenges.wire import tally_json
 from jolly_core.errors import CoreError
+from jolly_core.foretelling.registry import forecast_of
+from jolly_core.lessons.registry import lessons_of
+from jolly_core.paper.registry import form_of
+from jolly_core.paper.totals import tally_of_totals
 from jolly_core.record.result import result_of
 from jolly_core.thresholds.fair import fair_mark, fair_threshold
 from jolly_core.thresholds.threshold import check_mark
@@ -69,7 +72,7 @@ SETTINGS: dict[str, list[dict[str, Any]]] = {
 HITS = ("left", "middle", "right", "near", "deep", "0", "3", "5", "10", "tape in place", "nowhere")
 #: On paper these are taken to have been played to their end.
 WHOLE_ON_PAPER = ("makes_of_n", "quality_reps", "checklist")
-CASES = [(format_id, settings) for format_id in CHALLENGES for settings in SETTINGS[format_id]]
+CASES = [(format_id, settings) for format_id in FORMATS for settings in SETTINGS.get(format_id, [{}])]
 Case = tuple[str, dict[str, Any]]
 
 
@@ -89,7 +92,7 @@ def runs(draw: st.DrawFn, kinds: tuple[str, ...] = KINDS) -> list[Event]:
 
 
 def play(case: Case, events: list[Event]) -> Tally:
-    return replay(get_challenge(case[0]), case[1], events)
+    return replay(read_game(*case), events)
 
 
 def written(tally: Tally, name: str) -> int | None:
@@ -124,7 +127,7 @@ class TestEveryFormat:
     @LAW
     @given(events=runs())
     def test_the_tally_of_a_prefix_is_the_live_tally_then(self, case: Case, events: list[Event]) -> None:
-        session = Session(get_challenge(case[0]), case[1])
+        session = Session(read_game(*case))
         for place, event in enumerate(events, 1):
             session.step(event)
             assert session.tally() == play(case, events[:place])
@@ -201,11 +204,10 @@ class TestEveryFormat:
     def test_a_run_cut_short_reads_no_better_than_the_same_run_played_on(
         self, case: Case, events: list[Event], cut: int
     ) -> None:
-        challenge = get_challenge(case[0])
         end_ms, played = (events[-1].at_ms if events else 0), events[:cut]
         short = play(case, [*played, Event("finish", end_ms, len(played) + 1)])
         whole = play(case, events)
-        for metric in challenge.metrics:
+        for metric in get_format(case[0]).metrics:
             value, later = short.metrics[metric.id], whole.metrics[metric.id]
             if short.ending == "stopped" and metric.needs_whole:
                 assert value is None
@@ -219,18 +221,16 @@ class TestEveryFormat:
     @LAW
     @given(events=runs(PRESSES))
     def test_a_whole_run_lies_within_the_span_of_its_game(self, case: Case, events: list[Event]) -> None:
-        challenge, tally = get_challenge(case[0]), play(case, events)
-        settings = challenge.read_settings(case[1])
-        for metric in challenge.metrics:
-            low, high = challenge.span(settings, metric.id)
+        game, tally = read_game(*case), play(case, events)
+        for metric in game.metrics:
+            low, high = forecast_of(game).span(metric.id)
             value = tally.metrics[metric.id]
             if tally.is_over and value is not None and low < high:
                 assert low <= value <= high, metric.id
 
     def test_a_press_at_the_very_limit_counts_and_a_later_one_does_not(self, case: Case) -> None:
-        challenge = get_challenge(case[0])
-        settings = challenge.read_settings(case[1])
-        closes_ms = challenge.closes_ms(settings, challenge.start(settings))
+        game = read_game(*case)
+        closes_ms = game.closes_ms(game.start())
         if closes_ms is None or case[0] == "intervals":
             pytest.skip("no time limit")
         assert play(case, [Event(MAKE, closes_ms, 1)]).makes == 1
@@ -238,25 +238,23 @@ class TestEveryFormat:
         assert (late.attempts, late.ending, late.time_used_ms) == (0, "time", closes_ms)
 
     def test_a_first_mark_can_be_met_and_missed(self, case: Case) -> None:
-        challenge = get_challenge(case[0])
-        settings = challenge.read_settings(case[1])
-        threshold = fair_threshold(challenge, settings)
-        check_mark(challenge, settings, threshold)
-        for metric in challenge.metrics:
-            mark = fair_mark(challenge, settings, metric.id)
+        game = read_game(*case)
+        threshold = fair_threshold(game)
+        check_mark(game, threshold)
+        for metric in game.metrics:
+            mark = fair_mark(game, metric.id)
             if mark is not None:
-                check_mark(challenge, settings, replace(threshold, metric=metric, mark=mark))
+                check_mark(game, replace(threshold, metric=metric, mark=mark))
 
     @LAW
     @given(events=runs())
     def test_the_result_is_the_number_its_mark_asks_for(self, case: Case, events: list[Event]) -> None:
-        challenge, tally = get_challenge(case[0]), play(case, events).as_dict()
-        settings = challenge.read_settings(case[1])
-        for metric in challenge.metrics:
-            result = result_of(challenge, settings, tally, metric.id)
+        game, tally = read_game(*case), play(case, events).as_dict()
+        for metric in game.metrics:
+            result = result_of(game, tally, metric.id)
             assert result.value == tally["metrics"][metric.id]
             assert result.words
-        assert result_of(challenge, settings, tally).metric == challenge.leading(settings)
+        assert result_of(game, tally).metric == game.leading
 
     @LAW
     @given(events=runs())
@@ -267,18 +265,17 @@ class TestEveryFormat:
     @LAW
     @given(events=runs())
     def test_lessons_are_sentences_for_every_run(self, case: Case, events: list[Event]) -> None:
-        challenge = get_challenge(case[0])
-        lessons = challenge.lessons(challenge.read_settings(case[1]), play(case, events).as_dict())
+        lessons = lessons_of(read_game(*case), play(case, events).as_dict())
         assert all(lesson.endswith(".") for lesson in lessons)
 
     @LAW
     @given(events=runs(PRESSES))
     def test_totals_on_paper_give_the_tally_of_the_run(self, case: Case, events: list[Event]) -> None:
-        challenge = get_challenge(case[0])
+        form = form_of(read_game(*case))
         end_ms = (events[-1].at_ms if events else 0) + 60_000
         tally = play(case, [*events, Event("finish", end_ms, len(events) + 1)])
-        totals = {total.name: written(tally, total.name) for total in challenge.totals}
-        typed = tally_of_totals(challenge, case[1], totals)
+        totals = {total.name: written(tally, total.name) for total in form.totals_type.declared()}
+        typed = tally_of_totals(form.game, totals)
         assert (typed.is_over, typed.ending, typed.detail["is_from_paper"]) == (True, "paper", True)
         if tally.ending != "stopped" or case[0] not in WHOLE_ON_PAPER:
             leading = next(name for name, value in typed.metrics.items() if value is not None)
@@ -290,32 +287,32 @@ class TestEveryFormat:
                 assert known[name] == tally.metrics[name]
 
     def test_a_sheet_says_the_rule_and_what_is_written_down(self, case: Case) -> None:
-        challenge = get_challenge(case[0])
-        sheet = challenge.sheet(challenge.read_settings(case[1]))
+        form = form_of(read_game(*case))
+        sheet = form.sheet()
         assert sheet.rule.endswith(".")
         assert 1 <= sheet.boxes <= 60
         assert len(sheet.rule) <= 140  # a line or two of an A4 sheet
-        assert challenge.totals
+        assert form.totals_type.declared()
 
     def test_totals_that_are_missing_are_refused_by_name(self, case: Case) -> None:
-        challenge = get_challenge(case[0])
+        form = form_of(read_game(*case))
         with pytest.raises(CoreError) as refused:
-            tally_of_totals(challenge, case[1], {})
-        wanted = {total.name for total in challenge.totals if not total.is_optional}
+            tally_of_totals(form.game, {})
+        wanted = {total.name for total in form.totals_type.declared() if not total.is_optional}
         assert {problem.path[0] for problem in refused.value.problems} == wanted
 
     def test_names_its_metrics_and_measures_them(self, case: Case) -> None:
         tally = play(case, [Event(MAKE, 500, 1)])
-        assert list(tally.metrics) == [metric.id for metric in get_challenge(case[0]).metrics]
+        assert list(tally.metrics) == [metric.id for metric in get_format(case[0]).metrics]
 
     def test_publishes_its_settings_as_json_schema(self, case: Case) -> None:
-        schema = get_challenge(case[0]).schema()
+        schema = get_format(case[0]).schema()
         defaults = {name: each["default"] for name, each in schema["properties"].items()}
-        assert get_challenge(case[0]).read_settings(defaults) == get_challenge(case[0]).read_settings({})
+        assert read_game(case[0], defaults) == read_game(case[0], {})
 
     def test_refuses_settings_it_does_not_know(self, case: Case) -> None:
         with pytest.raises(CoreError) as refused:
-            get_challenge(case[0]).read_settings({**case[1], "colour": "red"})
+            read_game(case[0], {**case[1], "colour": "red"})
         assert refused.value.problems[0].code == "unknown_setting"
 
 
@@ -325,8 +322,8 @@ def test_every_kind_of_event_is_either_a_press_or_a_control() -> None:
 
 def test_unknown_format_is_refused_with_those_there_are() -> None:
     with pytest.raises(CoreError) as refused:
-        get_challenge("tug_of_war")
-    assert refused.value.problems[0].allowed == list(CHALLENGES)
+        get_format("tug_of_war")
+    assert refused.value.problems[0].allowed == list(FORMATS)
 
 
 def test_the_same_input_gives_the_same_bytes_in_another_process() -> None:

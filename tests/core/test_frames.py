@@ -7,8 +7,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jolly_core.challenges.events import Event
-from jolly_core.challenges.frame_score import Game, is_over, pins_standing, play, score, score_frames
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.pin_score import PinGame, is_over, pins_standing, play, score, score_frames
+from jolly_core.challenges.registry import read_game
 from jolly_core.challenges.session import replay
 from jolly_core.errors import CoreError
 
@@ -82,7 +82,7 @@ def test_upside_down(rolls: list[int], total: int) -> None:
 
 @given(st.data(), st.booleans())
 def test_every_game_ends_within_its_balls_and_its_score(data: st.DataObject, is_low: bool) -> None:
-    game, balls = Game(is_low=is_low), 0
+    game, balls = PinGame(is_low=is_low), 0
     while not is_over(game):
         game = game.after(data.draw(st.integers(0, pins_standing(game))))
         balls += 1
@@ -99,7 +99,7 @@ def test_every_game_ends_within_its_balls_and_its_score(data: st.DataObject, is_
 def test_is_played_by_pins_by_all_and_by_none() -> None:
     presses = [("zone", "7"), ("make", ""), ("miss", ""), ("zone", "11"), ("zone", "4"), ("make", "")]
     events = [Event(kind, 1000 * seq, seq, text) for seq, (kind, text) in enumerate(presses, 1)]
-    tally = replay(get_challenge("frames"), {}, events)
+    tally = replay(read_game("frames", {}), events)
     # 7 and the rest is a spare with nothing after it: 10; nothing and 4; all that stand is a strike, to be continued.
     assert [frame["total"] for frame in tally.detail["frames"]] == [10, 14, None, None]
     assert (tally.metrics["score"], tally.metrics["strikes"], tally.ignored) == (14, 1, 1)

@@ -11,8 +11,8 @@ from hypothesis import strategies as st
 
 from jolly_core.body.limits import Limit
 from jolly_core.body.traits import Traits
-from jolly_core.challenges.foretelling import Attempts, Estimate
 from jolly_core.errors import CoreError
+from jolly_core.foretelling.pace import Attempts, Estimate
 from jolly_core.load.dose import Dose, DoseLeft
 from jolly_core.planning.arrangement import arrange_block
 from jolly_core.planning.wish import ENERGIES, FOCUSES, Kept, Terms, Wish

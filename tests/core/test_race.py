@@ -7,9 +7,12 @@ from random import Random
 import pytest
 from scipy import stats
 
-from jolly_core.challenges.foretelling import Pace
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.formats.race import RaceState
+from jolly_core.challenges.registry import read_game
 from jolly_core.errors import CoreError
+from jolly_core.foretelling.pace import Pace
+from jolly_core.foretelling.registry import forecast_of
+from jolly_core.paper.formats.race import RacePaper, RaceTotals
 from jolly_core.stats.race import chance_of_winning, expected_points, points_within
 from tests.core import playing
 
@@ -76,7 +79,9 @@ def test_one_clear_is_a_negative_binomial(to: int, rate: float) -> None:
     assert points_within(to, rate, 1.0, 1) == 2 * to - 1
 
 
-RACE = get_challenge("race")
+def written(to: int, clear: int, points: int, lost: int) -> RaceState:
+    """What a sheet with that score comes to."""
+    return RacePaper(read_game("race", {"to": to, "clear": clear})).state(RaceTotals(points, lost))
 
 
 @pytest.mark.parametrize(
@@ -107,16 +112,16 @@ def test_says_the_score_and_what_is_needed() -> None:
 def test_a_score_that_cannot_be_is_refused() -> None:
     for points, lost in ((13, 5), (12, 9), (0, 13)):
         with pytest.raises(CoreError) as refused:
-            RACE.state_of_totals({"to": 11, "clear": 2}, {"points": points, "lost_points": lost})
+            written(11, 2, points, lost)
         assert refused.value.code == "out_of_reach"
     with pytest.raises(CoreError):
-        RACE.state_of_totals({"to": 4, "clear": 1}, {"points": 5, "lost_points": 4})
-    assert RACE.state_of_totals({"to": 11, "clear": 2}, {"points": 13, "lost_points": 11}).count.makes == 13
+        written(4, 1, 5, 4)
+    assert written(11, 2, 13, 11).count.makes == 13
 
 
 def test_the_tuner_knows_the_chance_to_win_and_the_planner_the_length() -> None:
-    settings = RACE.read_settings({"to": 11})
-    assert RACE.chance(settings, Pace(rate=0.55), "won", 1, 600) == pytest.approx(0.686813086233485)
-    attempts = RACE.attempts(settings, Pace(rate=0.55))
+    race = forecast_of(read_game("race", {"to": 11}))
+    assert race.chance(Pace(rate=0.55), "won", 1, 600) == pytest.approx(0.686813086233485)
+    attempts = race.attempts(Pace(rate=0.55))
     assert attempts.expected == pytest.approx(18.552050552824376)
     assert attempts.low <= attempts.expected <= attempts.high

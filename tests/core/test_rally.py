@@ -19,7 +19,7 @@ from jolly_core.challenges.rally import (
     rally_hits,
     rally_pace,
 )
-from jolly_core.challenges.rally_words import rally_lessons
+from jolly_core.lessons.rally_words import rally_lessons
 
 
 # Worked by hand from floor((T − m·r) / i), the first contact one interval after the start; the same values stand among

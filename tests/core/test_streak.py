@@ -6,12 +6,12 @@ from typing import Any
 
 import pytest
 
-from jolly_core.challenges.foretelling import Pace
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import read_game
 from jolly_core.errors import CoreError
+from jolly_core.foretelling.pace import Pace
+from jolly_core.foretelling.registry import forecast_of
+from jolly_core.lessons.registry import lessons_of
 from tests.core.playing import play
-
-STREAK = get_challenge("streak")
 
 
 @pytest.mark.parametrize(
@@ -68,32 +68,31 @@ def test_time_limit_ends_at_the_limit() -> None:
 
 def test_limit_that_cannot_hold_the_sets_is_refused() -> None:
     with pytest.raises(CoreError) as refused:
-        STREAK.read_settings({"goal": 10, "sets": 2, "attempts_limit": 19})
+        read_game("streak", {"goal": 10, "sets": 2, "attempts_limit": 19})
     assert refused.value.problems[0].path == ("attempts_limit",)
     assert refused.value.problems[0].allowed == ">= 20"
 
 
 def test_estimate_follows_the_expected_attempts() -> None:
     # (1 − 0.8^5) / (0.2 · 0.8^5) = 10.2588 attempts (Feller 1968, XIII.7), 3 s each.
-    estimate = STREAK.estimate(STREAK.read_settings({"goal": 5}), Pace(3000, 0.8, is_prior=False))
+    estimate = forecast_of(read_game("streak", {"goal": 5})).estimate(Pace(3000, 0.8, is_prior=False))
     assert estimate.expected_s == 31
     assert estimate.low_s <= estimate.expected_s <= estimate.high_s
 
 
 def test_one_life_is_expected_to_be_short() -> None:
     # Up to the first miss, cut at the goal: (1 − 0.5^3) / (1 − 0.5) = 1.75 attempts of 4 s.
-    settings = STREAK.read_settings({"goal": 3, "on_miss": "ends"})
-    assert STREAK.estimate(settings, Pace(4000, 0.5)).expected_s == 7
+    game = read_game("streak", {"goal": 3, "on_miss": "ends"})
+    assert forecast_of(game).estimate(Pace(4000, 0.5)).expected_s == 7
 
 
 def test_lesson_says_when_a_goal_is_far_off() -> None:
-    settings = STREAK.read_settings({"goal": 40})
-    far = STREAK.lessons(settings, play("streak", {"goal": 40}, "ox" * 10).as_dict())
+    far = lessons_of(read_game("streak", {"goal": 40}), play("streak", {"goal": 40}, "ox" * 10).as_dict())
     assert far[1] == "At that rate 40 in a row is far off: take a shorter goal for now."
 
 
 def test_lesson_says_how_many_attempts_a_goal_takes() -> None:
     # 18 of 20 made, so Laplace's rule gives 19 / 22; (1 − p^5) / ((1 − p) p^5) = 7.9.
     line = "o" * 9 + "x" + "o" * 9 + "x"
-    lessons = STREAK.lessons(STREAK.read_settings({"goal": 5}), play("streak", {"goal": 20}, line).as_dict())
+    lessons = lessons_of(read_game("streak", {"goal": 5}), play("streak", {"goal": 20}, line).as_dict())
     assert lessons == ("You made 18 of 20.", "At that rate 5 in a row takes about 8 attempts on average.")

@@ -6,8 +6,10 @@ from typing import Any
 
 import pytest
 
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.formats.combination import Skill
+from jolly_core.challenges.registry import read_game
 from jolly_core.errors import CoreError
+from jolly_core.lessons.registry import lessons_of
 from tests.core.playing import events_of, play
 
 SIX = [f"box {number}" for number in range(1, 7)]
@@ -69,7 +71,7 @@ class TestZonePoints:
     )
     def test_settings_that_cannot_be_used_are_named(self, settings: Any, path: Any, code: str) -> None:
         with pytest.raises(CoreError) as refused:
-            get_challenge("zone_points").read_settings(settings)
+            read_game("zone_points", settings)
         assert [(problem.path, problem.code) for problem in refused.value.problems] == [(path, code)]
 
 
@@ -99,15 +101,13 @@ class TestPattern:
         assert set(laps[0]) == {"left", "right"}
 
     def test_what_is_left_open_is_drawn_for_every_run(self) -> None:
-        challenge = get_challenge("pattern")
-        left_open = challenge.read_settings({"pattern": "random"})
-        drawn = [challenge.draw(left_open, number)["seed"] for number in (17, 18)]
-        assert drawn == [18, 19]
-        assert challenge.draw({**left_open, "seed": 3}, 17)["seed"] == 3
+        left_open = read_game("pattern", {"pattern": "random"})
+        assert [left_open.drawn(number).settings.seed for number in (17, 18)] == [18, 19]
+        assert read_game("pattern", {"pattern": "random", "seed": 3}).drawn(17).settings.seed == 3
 
     def test_a_pattern_that_cannot_be_read_is_refused_at_its_setting(self) -> None:
         with pytest.raises(CoreError) as refused:
-            get_challenge("pattern").read_settings({"pattern": "left up"})
+            read_game("pattern", {"pattern": "left up"})
         assert [problem.path for problem in refused.value.problems] == [("pattern",)]
         assert "No target is called up" in refused.value.problems[0].message
 
@@ -164,11 +164,10 @@ class TestCombination:
     def test_complete_chains_and_where_it_broke(self) -> None:
         tally = play("combination", {"goes": 3}, "ooo ox ooo")
         assert (tally.ending, tally.metrics["chains"], tally.metrics["furthest"]) == ("attempts", 2, 3)
-        challenge = get_challenge("combination")
-        lessons = challenge.lessons(challenge.read_settings({}), tally.as_dict())
-        assert lessons == ()  # once is luck
+        game = read_game("combination", {})
+        assert lessons_of(game, tally.as_dict()) == ()  # once is luck
         often = play("combination", {"goes": 16}, "ooo ox" * 8)
-        lessons = challenge.lessons(challenge.read_settings({}), often.as_dict())
+        lessons = lessons_of(game, often.as_dict())
         assert lessons == ("It broke most at turn, by more than luck: 8 times in 16.",)
 
     def test_each_skill_has_to_finish_where_the_next_begins(self) -> None:
@@ -177,15 +176,15 @@ class TestCombination:
             {"name": "cartwheel", "start": "standing", "finish": "standing"},
         ]
         with pytest.raises(CoreError) as refused:
-            get_challenge("combination").read_settings({"skills": skills})
+            read_game("combination", {"skills": skills})
         problem = refused.value.problems[0]
         assert (problem.code, problem.path) == ("stance_mismatch", ("skills", 1, "start"))
         assert "Roll finishes in 'sitting', but cartwheel begins in 'standing'" in problem.message
 
     def test_a_stance_that_is_not_said_fits_every_other(self) -> None:
         skills = [{"name": "roll", "finish": "sitting"}, {"name": "roll"}, {"name": "rest", "start": "SITTING"}]
-        read = get_challenge("combination").read_settings({"skills": skills})
-        assert read["skills"][1] == {"name": "roll", "start": "", "finish": ""}
+        read = read_game("combination", {"skills": skills})
+        assert read.settings.skills[1] == Skill("roll")
 
 
 @pytest.mark.parametrize(

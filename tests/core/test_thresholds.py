@@ -10,14 +10,14 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import get_format
 from jolly_core.errors import CoreError
 from jolly_core.thresholds.evidence import RunResult, gather_evidence
 from jolly_core.thresholds.threshold import Threshold, read_threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 
-MAKES = get_challenge("makes_of_n")
-STREAK = get_challenge("streak")
+MAKES = get_format("makes_of_n")
+STREAK = get_format("streak")
 FIRST = date(2026, 3, 2)
 
 

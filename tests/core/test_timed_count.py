@@ -2,11 +2,10 @@
 
 from __future__ import annotations
 
-from jolly_core.challenges.foretelling import Pace
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import read_game
+from jolly_core.foretelling.pace import Pace
+from jolly_core.foretelling.registry import forecast_of
 from tests.core.playing import play, timed
-
-TIMED = get_challenge("timed_count")
 
 
 def test_a_contact_on_the_last_millisecond_counts_and_one_after_it_does_not() -> None:
@@ -68,7 +67,7 @@ def test_pause_stops_the_clock() -> None:
 
 
 def test_takes_as_long_as_it_says() -> None:
-    estimate = TIMED.estimate(TIMED.read_settings({"seconds": 45}), Pace())
+    estimate = forecast_of(read_game("timed_count", {"seconds": 45})).estimate(Pace())
     assert (estimate.low_s, estimate.expected_s, estimate.high_s) == (45, 45, 45)
 
 

@@ -8,8 +8,10 @@ from typing import Any
 import pytest
 
 from jolly_core.challenges.events import Event
-from jolly_core.challenges.foretelling import Estimate, Pace, exactly, time_of
-from jolly_core.challenges.registry import CHALLENGES, get_challenge
+from jolly_core.challenges.registry import FORMATS, read_game
+from jolly_core.foretelling.pace import Estimate, Pace, exactly, time_of
+from jolly_core.foretelling.registry import forecast_of
+from jolly_core.lessons.registry import lessons_of
 from jolly_core.planning.times import (
     Habit,
     Timed,
@@ -31,17 +33,16 @@ LEAST, MOST = 0.87, 0.96
 
 def simulate(format_id: str, settings: dict[str, Any], rate: float, attempt_ms: int, chance: Random) -> float:
     """The seconds that a run of an athlete with that rate takes, pressed as it happens."""
-    challenge = get_challenge(format_id)
-    settings = challenge.read_settings(settings)
+    game = read_game(format_id, settings)
     # One day is faster than another: the run's own tempo, spread as the prior has it.
     tempo_ms = attempt_ms * chance.lognormvariate(0, Pace().tempo_spread)
-    state, at_ms = challenge.start(settings), 0.0
-    while challenge.ending(settings, state) is None:
+    state, at_ms = game.start(), 0.0
+    while game.ending(state) is None:
         at_ms += tempo_ms
         kind, text = ("make", "") if chance.random() < rate else ("miss", "")
         if settings.get("by") == "chance" and kind == "make":
             kind, text = "zone", chance.choice(settings["targets"])
-        state = challenge.step(settings, state, Event(kind, round(at_ms), 1, text), round(at_ms))
+        state = game.step(state, Event(kind, round(at_ms), 1, text), round(at_ms))
     return at_ms / 1000
 
 
@@ -82,9 +83,9 @@ def simulate(format_id: str, settings: dict[str, Any], rate: float, attempt_ms: 
     ids=str,
 )
 def test_the_range_of_a_run_holds_nine_times_in_ten(format_id: str, settings: dict[str, Any], rate: float) -> None:
-    challenge = get_challenge(format_id)
+    forecast = forecast_of(read_game(format_id, settings))
     pace = Pace(attempt_ms=5000, rate=rate, is_prior=False, seen=4000)
-    estimate = challenge.estimate(challenge.read_settings(settings), pace)
+    estimate = forecast.estimate(pace)
     chance = Random(format_id + str(settings))
     took = [simulate(format_id, settings, rate, 5000, chance) for _ in range(SEEDS)]
     within = sum(estimate.low_s - 0.5 <= each <= estimate.high_s + 0.5 for each in took) / SEEDS
@@ -96,9 +97,8 @@ def test_the_range_of_a_run_holds_nine_times_in_ten(format_id: str, settings: di
 
 def test_the_range_of_a_segment_holds_nine_times_in_ten() -> None:
     """Three runs of makes of ten, the set-up and the breathers between them varying as the habit says."""
-    challenge = get_challenge("makes_of_n")
     pace = Pace(attempt_ms=6000, rate=0.7, is_prior=False)
-    run = challenge.estimate(challenge.read_settings({"attempts": 10}), pace)
+    run = forecast_of(read_game("makes_of_n", {"attempts": 10})).estimate(pace)
     planned = time_of_segment(run, 3, 60, Habit())
     chance = Random(7)
 
@@ -112,12 +112,10 @@ def test_the_range_of_a_segment_holds_nine_times_in_ten() -> None:
 
 
 def test_a_range_has_its_ends_in_order_even_after_a_thousand_of_a_thousand() -> None:
-    challenge = get_challenge("streak")
     pace = Pace(attempt_ms=3000, rate=1001 / 1002, is_prior=False, seen=1000)
-    attempts = challenge.attempts(challenge.read_settings({"goal": 500}), pace)
+    attempts = forecast_of(read_game("streak", {"goal": 500})).attempts(pace)
     assert 500 <= attempts.low <= attempts.expected <= attempts.high
-    long_run = get_challenge("long_run")
-    run = long_run.attempts(long_run.read_settings({}), pace)
+    run = forecast_of(read_game("long_run", {})).attempts(pace)
     assert run.low <= run.expected <= run.high
 
 
@@ -142,27 +140,26 @@ EXTREMES: list[tuple[str, dict[str, Any]]] = [
 ]
 
 
-@pytest.mark.parametrize("case", [*EXTREMES, *((format_id, {}) for format_id in CHALLENGES)], ids=str)
+@pytest.mark.parametrize("case", [*EXTREMES, *((format_id, {}) for format_id in FORMATS)], ids=str)
 @pytest.mark.parametrize("rate", [0.0, 0.02, 0.2, 0.999, 1.0])
 def test_what_is_beyond_counting_is_said_to_be(case: tuple[str, dict[str, Any]], rate: float) -> None:
-    challenge = get_challenge(case[0])
-    settings = challenge.read_settings(case[1])
+    game = read_game(case[0], case[1])
     pace = Pace(attempt_ms=2000, rate=rate, is_prior=False, seen=4)
-    estimate = challenge.estimate(settings, pace)
+    estimate = forecast_of(game).estimate(pace)
     assert 0 <= estimate.low_s <= estimate.expected_s <= estimate.high_s <= 24 * 3600
-    for metric in challenge.metrics:
+    for metric in game.metrics:
         for mark in (0, 1, 2.5, 450, 100_000):
-            tuning = tune(challenge, settings, pace, metric=metric.id, mark=mark, minutes=30)
+            tuning = tune(game, pace, metric=metric.id, mark=mark, minutes=30)
             assert tuning.chance is None or 0 <= tuning.chance <= 1
             assert all(words.endswith(".") for words in tuning.words)
     for line in ("", "xxxo", "x" * 40, "o" * 40):
-        challenge.lessons(settings, play(case[0], case[1], line).as_dict())
+        lessons_of(game, play(case[0], case[1], line).as_dict())
 
 
-@pytest.mark.parametrize("format_id", list(CHALLENGES))
+@pytest.mark.parametrize("format_id", list(FORMATS))
 def test_every_format_says_how_long_it_takes_without_a_record(format_id: str) -> None:
-    challenge = get_challenge(format_id)
-    estimate = challenge.estimate(challenge.read_settings({}), challenge.prior)
+    forecast = forecast_of(read_game(format_id, {}))
+    estimate = forecast.estimate(forecast.prior)
     assert 0 < estimate.low_s <= estimate.expected_s <= estimate.high_s
 
 
@@ -172,8 +169,8 @@ def test_every_format_says_how_long_it_takes_without_a_record(format_id: str) ->
     [("long_run", {"goal": 9}, 1, 5), ("frames", {}, 8, 15), ("makes_of_n", {"attempts": 10}, 1.5, 4)],
 )
 def test_a_first_guess_is_sane(format_id: str, settings: dict[str, Any], least_min: float, most_min: float) -> None:
-    challenge = get_challenge(format_id)
-    estimate = challenge.estimate(challenge.read_settings(settings), challenge.prior)
+    forecast = forecast_of(read_game(format_id, settings))
+    estimate = forecast.estimate(forecast.prior)
     assert 60 * least_min <= estimate.expected_s <= 60 * most_min
 
 

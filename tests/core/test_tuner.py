@@ -9,17 +9,17 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy import stats
 
-from jolly_core.challenges.foretelling import Pace
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import read_game
 from jolly_core.errors import CoreError
+from jolly_core.foretelling.pace import Pace
+from jolly_core.foretelling.registry import forecast_of
 from jolly_core.planning.tuner import SAFE, STRETCH, Tuning, tune
 
 PACE = Pace(attempt_ms=6000, rate=0.8, is_prior=False)
 
 
 def tuned(format_id: str, settings: dict[str, Any], pace: Pace, metric: str, mark: float, minutes: int = 5) -> Tuning:
-    challenge = get_challenge(format_id)
-    return tune(challenge, challenge.read_settings(settings), pace, metric=metric, mark=mark, minutes=minutes)
+    return tune(read_game(format_id, settings), pace, metric=metric, mark=mark, minutes=minutes)
 
 
 def test_ten_in_a_row_in_five_minutes() -> None:
@@ -96,11 +96,7 @@ def test_offers_are_the_hardest_that_keep_their_chance(
         if offer is not None:
             assert (tuned(format_id, settings, pace, metric, offer).chance or 0) >= chance
         beyond = tuned(format_id, settings, pace, metric, (offer or 0) + 1).chance
-        assert (
-            beyond is None
-            or beyond < chance
-            or offer == get_challenge(format_id).span(get_challenge(format_id).read_settings(settings), metric)[1]
-        )
+        assert beyond is None or beyond < chance or offer == forecast_of(read_game(format_id, settings)).span(metric)[1]
 
 
 @pytest.mark.parametrize(

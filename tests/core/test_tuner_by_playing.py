@@ -8,10 +8,10 @@ from typing import Any
 
 import pytest
 
-from jolly_core.challenges.contract import Challenge
 from jolly_core.challenges.events import MAKE, MISS, ZONE, Event
-from jolly_core.challenges.foretelling import Pace
-from jolly_core.challenges.registry import CHALLENGES, get_challenge
+from jolly_core.challenges.registry import FORMATS, AnyGame, read_game
+from jolly_core.foretelling.pace import Pace
+from jolly_core.foretelling.registry import forecast_of
 from tests.core.test_contract import SETTINGS
 
 RUNS = 1000
@@ -43,35 +43,32 @@ MORE: dict[str, list[dict[str, Any]]] = {
 UNTOLD = ("timed_count", "zone_points", "frames", "intervals", "checklist")
 CASES = [
     (format_id, settings)
-    for format_id in CHALLENGES
+    for format_id in FORMATS
     if format_id not in UNTOLD
-    for settings in [*SETTINGS[format_id], *MORE.get(format_id, [])]
+    for settings in [*SETTINGS.get(format_id, [{}]), *MORE.get(format_id, [])]
 ]
 
 
-def play_runs(challenge: Challenge[Any], settings: dict[str, Any], rate: float) -> Iterator[dict[str, Any]]:
+def play_runs(game: AnyGame, rate: float) -> Iterator[dict[str, Any]]:
     """The metrics of many runs, pressed at an even pace until they are over or the minutes are."""
-    chance = Random(f"{challenge.id} {settings} {rate}")
-    has_limit = challenge.id not in ("intervals", "quality_reps")  # those ask a question when all is played
+    settings = game.settings.as_dict()
+    chance = Random(f"{game.id} {settings} {rate}")
+    has_limit = game.id not in ("intervals", "quality_reps")  # those ask a question when all is played
     for _ in range(RUNS):
-        state, at_ms = challenge.start(settings), 0
-        while challenge.ending(settings, state) is None:
+        state, at_ms = game.start(), 0
+        while game.ending(state) is None:
             at_ms += ATTEMPT_MS
-            closes_ms = challenge.closes_ms(settings, state) if has_limit else None
+            closes_ms = game.closes_ms(state) if has_limit else None
             if at_ms > (closes_ms if closes_ms is not None else LONGEST_S * 1000):
                 break
             made = chance.random() < rate
             press = Event(MAKE if made else MISS, at_ms, 1)
             if made and settings.get("by") == "chance":
                 press = Event(ZONE, at_ms, 1, chance.choice(settings["targets"]))
-            if challenge.id in ("capped_attempts", "quality_reps") and _is_asked(challenge, settings, state):
+            if game.id in ("capped_attempts", "quality_reps") and game.reading(state, 0).asks:
                 break
-            state = challenge.step(settings, state, press, at_ms)
-        yield dict(challenge.read(settings, state, at_ms).metrics) | {"at_ms": at_ms}
-
-
-def _is_asked(challenge: Challenge[Any], settings: dict[str, Any], state: Any) -> bool:
-    return bool(challenge.read(settings, state, 0).asks)
+            state = game.step(state, press, at_ms)
+        yield dict(game.reading(state, at_ms).metrics) | {"at_ms": at_ms}
 
 
 def marks_of(values: list[float], is_up: bool) -> list[float]:
@@ -83,18 +80,17 @@ def marks_of(values: list[float], is_up: bool) -> list[float]:
 
 @pytest.mark.parametrize("case", CASES, ids=str)
 def test_the_tuner_says_what_the_game_does(case: tuple[str, dict[str, Any]]) -> None:
-    challenge = get_challenge(case[0])
-    settings = challenge.read_settings(case[1])
+    game = read_game(case[0], case[1])
     told = 0
     for rate in RATES:
         pace = Pace(attempt_ms=ATTEMPT_MS, rate=rate, is_prior=False)
-        if challenge.attempts(settings, pace).expected > MOST_ATTEMPTS:
+        if forecast_of(game).attempts(pace).expected > MOST_ATTEMPTS:
             continue
-        runs = list(play_runs(challenge, settings, rate))
-        for metric in challenge.metrics:
+        runs = list(play_runs(game, rate))
+        for metric in game.metrics:
             values = [run[metric.id] for run in runs if run[metric.id] is not None]
             for mark in marks_of(values, metric.direction == "up") if values else []:
-                chance = challenge.chance(settings, pace, metric.id, mark, LONGEST_S)
+                chance = forecast_of(game).chance(pace, metric.id, mark, LONGEST_S)
                 if chance is None:
                     continue
                 met = sum(value >= mark if metric.direction == "up" else value <= mark for value in values) / RUNS
@@ -105,6 +101,5 @@ def test_the_tuner_says_what_the_game_does(case: tuple[str, dict[str, Any]]) -> 
 
 @pytest.mark.parametrize("format_id", UNTOLD)
 def test_what_a_rate_does_not_foretell_is_not_said(format_id: str) -> None:
-    challenge = get_challenge(format_id)
-    settings = challenge.read_settings({})
-    assert {challenge.chance(settings, Pace(), metric.id, 3, 600) for metric in challenge.metrics} == {None}
+    game = read_game(format_id, {})
+    assert {forecast_of(game).chance(Pace(), metric.id, 3, 600) for metric in game.metrics} == {None}

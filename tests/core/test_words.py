@@ -11,9 +11,11 @@ from typing import Any
 import pytest
 
 from jolly_core.challenges.events import Event
-from jolly_core.challenges.foretelling import Pace
-from jolly_core.challenges.registry import CHALLENGES, get_challenge
+from jolly_core.challenges.registry import FORMATS, get_format, read_game
 from jolly_core.challenges.session import Session
+from jolly_core.foretelling.pace import Pace
+from jolly_core.lessons.registry import lessons_of
+from jolly_core.paper.registry import form_of
 from jolly_core.planning.tuner import tune
 from jolly_core.record.result import result_of
 from jolly_core.thresholds.evidence import RunResult
@@ -77,9 +79,8 @@ def test_finds_what_is_wrong(words: str) -> None:
 def list_states(format_id: str, settings: dict[str, Any]) -> Iterator[Session]:
     """A run in all the states that a dozen of its plays go through, stopped and played out."""
     chance = Random(f"{format_id} {settings}")
-    challenge = get_challenge(format_id)
     for rate in (0.0, 0.3, 0.7, 1.0, 0.5, 0.9):
-        session = Session(challenge, settings)
+        session = Session(read_game(format_id, settings))
         yield session
         for seq in range(1, 45):
             pads = [pad.text for pad in session.tally().pads if pad.kind == "zone"]
@@ -93,14 +94,13 @@ def list_states(format_id: str, settings: dict[str, Any]) -> Iterator[Session]:
         yield session
 
 
-@pytest.mark.parametrize("format_id", list(CHALLENGES))
+@pytest.mark.parametrize("format_id", list(FORMATS))
 def test_words_are_right_in_every_state(format_id: str) -> None:
-    challenge = get_challenge(format_id)
     wrong: set[str] = set()
-    for given in [*SETTINGS[format_id], *ONES.get(format_id, [])]:
-        settings = challenge.read_settings(given)
-        wrong.update(faults(challenge.goal_words(settings)))
-        wrong.update(faults(challenge.sheet(settings).rule, is_sentence=True))
+    for given in [*SETTINGS.get(format_id, [{}]), *ONES.get(format_id, [])]:
+        game = read_game(format_id, given)
+        wrong.update(faults(game.goal_words()))
+        wrong.update(faults(form_of(game).sheet().rule, is_sentence=True))
         for session in list_states(format_id, given):
             tally = session.tally()
             beside = [pad.beside for pad in tally.pads]
@@ -108,24 +108,23 @@ def test_words_are_right_in_every_state(format_id: str) -> None:
                 wrong.update(faults(words))
             if not tally.is_over:
                 continue
-            for metric in challenge.metrics:
-                result = result_of(challenge, settings, tally.as_dict(), metric.id)
+            for metric in game.metrics:
+                result = result_of(game, tally.as_dict(), metric.id)
                 for words in (result.words, f"{result.words} {result.beside}"):
                     wrong.update(faults(words))
-            for lesson in challenge.lessons(settings, tally.as_dict()):
+            for lesson in lessons_of(game, tally.as_dict()):
                 wrong.update(faults(lesson, is_sentence=True))
     assert wrong == set()
 
 
-@pytest.mark.parametrize("format_id", list(CHALLENGES))
+@pytest.mark.parametrize("format_id", list(FORMATS))
 def test_words_of_marks_and_verdicts_are_right(format_id: str) -> None:
-    challenge = get_challenge(format_id)
     wrong: set[str] = set()
     day = date(2026, 3, 2)
-    for given in [*SETTINGS[format_id], *ONES.get(format_id, [])]:
-        settings = challenge.read_settings(given)
-        for metric in challenge.metrics:
-            for mark in {1.0, fair_mark(challenge, settings, metric.id) or 1.0}:
+    for given in [*SETTINGS.get(format_id, [{}]), *ONES.get(format_id, [])]:
+        game = read_game(format_id, given)
+        for metric in game.metrics:
+            for mark in {1.0, fair_mark(game, metric.id) or 1.0}:
                 for reached, of_last in ((1, 1), (2, 3), (1, 2)):
                     asked = Threshold(metric, mark, reached, of_last, floor=0.5 * mark, floor_runs=reached)
                     wrong.update(faults(asked.words))
@@ -137,13 +136,12 @@ def test_words_of_marks_and_verdicts_are_right(format_id: str) -> None:
                             for reason in verdict.reasons:
                                 wrong.update(faults(reason.words, is_sentence=True))
                 pace = Pace(rate=0.5, is_prior=False, usual=3.0, spread=1.0)
-                for words in tune(challenge, settings, pace, metric=metric.id, mark=mark, minutes=1).words:
+                for words in tune(game, pace, metric=metric.id, mark=mark, minutes=1).words:
                     wrong.update(faults(words, is_sentence=True))
     assert wrong == set()
 
 
 def test_a_whole_ladder_that_is_held_is_not_offered_again() -> None:
-    challenge = get_challenge("makes_of_n")
-    asked = Threshold(challenge.metrics[0], 8, 2, 3)
+    asked = Threshold(get_format("makes_of_n").metrics[0], 8, 2, 3)
     words = judge(asked, [], RungPlace(3, 3, is_ladder_held=True)).reasons[0].words
     assert words == "No run yet at 8 makes or more; 2 more and it is confirmed."

@@ -4,11 +4,11 @@ from __future__ import annotations
 
 import pytest
 
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import get_format
 from jolly_core.record.yardstick import Distance, lay_yardstick, measure
 
-MAKES = get_challenge("makes_of_n").metrics[0]
-ATTEMPTS = get_challenge("streak").metrics[2]
+MAKES = get_format("makes_of_n").metrics[0]
+ATTEMPTS = get_format("streak").metrics[2]
 
 
 def test_is_laid_from_the_runs_before() -> None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import date
 from typing import Any
 
-from jolly_core.challenges.foretelling import Estimate
+from jolly_core.foretelling.pace import Estimate
 from jolly_core.planning.arrangement import CHALLENGE, Arrangement, Segment
 from jolly_core.planning.wish import Terms, Wish
 

@@ -1,17 +1,19 @@
-"""The games that are counted. Standard library only: the court screen runs these modules, too.
+"""The games that are counted: what the court screen runs. Standard library only.
 
-- ``contract``   what a format is: settings, metrics, and four pure functions from state to tally
-- ``settings``   the settings of a format, checked and published as JSON Schema
+- ``game``       what a format is: settings, metrics, and how its state moves; a format with its settings is a game
+- ``settings``   the settings of a format: declared once, checked, stored, and published as JSON Schema
+- ``registry``   every format by its id; a game from what is asked for, or from what was stored
+- ``formats``    the formats, one module for each
 - ``events``     what happened in a run, checked and put in order
 - ``session``    one run being played: undo, pause, double taps, the clock; step by step or all at once
-- ``paper``      a run that was kept on paper, from its totals
-- ``registry``   every format by its id
+- ``tally``      what is said of a run
+- ``metric``     what a run is measured by, and how its values are said
 - ``wire``       the same with JSON strings on either side
-- ``rally``      the arithmetic of a timed count, and ``rally_words`` the same in sentences
-- ``counted``    what formats share that keep a plain count: limits, and runs on paper; ``targets`` targets by name,
-                 ``marks`` the marks that a run asks for at its end
-- ``frame_score``  the public scoring of ten frames, and the upside-down game
-- ``streak``, ``timed_count``, ``makes_of_n``, ``quota``, ``zone_points``, ``pattern``, ``circuit``,
-  ``two_chance_walk``, ``collect``, ``long_run``, ``frames``, ``race``, ``tempo_ladder``, ``intervals``,
-  ``quality_reps``, ``capped_attempts``, ``calls``, ``combination``, ``checklist``, ``open_count``  the formats
+- ``count``, ``counted``  the plain count, and what formats share that keep one
+- ``targets``, ``marks``  targets by name; the marks that a run asks for at its end
+- ``rally``      the arithmetic of a timed count
+- ``pin_score``  the public scoring of ten frames, and the upside-down game
+
+How long a run takes is in ``foretelling``, runs on paper in ``paper``, what a run teaches in ``lessons``, what a game
+limits by the day in ``load``: a new format is one module in ``formats`` here, and one in each of those that it joins.
 """

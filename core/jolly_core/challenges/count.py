@@ -1,4 +1,4 @@
-"""The plain count that every format keeps, and a list that grows without copying."""
+"""The plain count that every format keeps, its share of makes, and a list that grows without copying."""
 
 from __future__ import annotations
 
@@ -64,3 +64,8 @@ class Trail(Generic[Item]):
             items.append(here.last)  # type: ignore[arg-type]  # an empty trail alone has no last item
             here = here.before
         return items[::-1]
+
+
+def share_of(makes: int, attempts: int) -> float | None:
+    """The share of makes in per cent, to one decimal; None without attempts."""
+    return round(100 * makes / attempts, 1) if attempts else None

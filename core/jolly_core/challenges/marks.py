@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from jolly_core.challenges.contract import Pad
 from jolly_core.challenges.events import MAKE, ZONE, Event
+from jolly_core.challenges.tally import Pad
 
 #: A mark and what it means. The scale of effort is that of Borg's CR10 in its plain words, from memory.
 COMFORTS = {1: "far from easy", 2: "hard", 3: "fair", 4: "easy", 5: "could do it asleep"}

@@ -1,65 +1,26 @@
-"""Every format by its id."""
+"""Every format by its id, as the modules of ``formats`` define them."""
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Any
 
-from jolly_core.challenges.calls import Calls
-from jolly_core.challenges.capped_attempts import CappedAttempts
-from jolly_core.challenges.checklist import Checklist
-from jolly_core.challenges.circuit import Circuit
-from jolly_core.challenges.collect import Collect
-from jolly_core.challenges.combination import Combination
-from jolly_core.challenges.contract import Challenge
-from jolly_core.challenges.frames import Frames
-from jolly_core.challenges.intervals import Intervals
-from jolly_core.challenges.long_run import LongRun
-from jolly_core.challenges.makes_of_n import MakesOfN
-from jolly_core.challenges.open_count import OpenCount
-from jolly_core.challenges.pattern import Pattern
-from jolly_core.challenges.quality_reps import QualityReps
-from jolly_core.challenges.quota import Quota
-from jolly_core.challenges.race import Race
-from jolly_core.challenges.streak import Streak
-from jolly_core.challenges.tempo_ladder import TempoLadder
-from jolly_core.challenges.timed_count import TimedCount
-from jolly_core.challenges.two_chance_walk import TwoChanceWalk
-from jolly_core.challenges.zone_points import ZonePoints
+from jolly_core.challenges import formats
+from jolly_core.challenges.game import Game
+from jolly_core.discovery import list_classes
 from jolly_core.errors import CoreError
 
-CHALLENGES: dict[str, Challenge[Any]] = {
-    challenge.id: challenge
-    for challenge in (
-        Streak(),
-        TimedCount(),
-        MakesOfN(),
-        Quota(),
-        ZonePoints(),
-        Pattern(),
-        Circuit(),
-        TwoChanceWalk(),
-        Collect(),
-        LongRun(),
-        Frames(),
-        Race(),
-        TempoLadder(),
-        Intervals(),
-        QualityReps(),
-        CappedAttempts(),
-        Calls(),
-        Combination(),
-        Checklist(),
-        OpenCount(),
-    )
-}
+AnyGame = Game[Any, Any]
+#: By the names of the formats' modules.
+FORMATS: dict[str, type[AnyGame]] = {each.id: each for each in list_classes(formats, Game)}
 
 
-def get_challenge(format_id: str) -> Challenge[Any]:
+def get_format(format_id: str) -> type[AnyGame]:
     """The format of that id. Raises ``CoreError`` (``unknown_format``)."""
     try:
-        return CHALLENGES[format_id]
+        return FORMATS[format_id]
     except KeyError:
-        known = list(CHALLENGES)
+        known = list(FORMATS)
         raise CoreError.one(
             "unknown_format",
             f"There is no challenge format {format_id!r}; known: {', '.join(known)}.",
@@ -67,3 +28,17 @@ def get_challenge(format_id: str) -> Challenge[Any]:
             value=format_id,
             allowed=known,
         ) from None
+
+
+def read_game(format_id: str, given: Mapping[str, object]) -> AnyGame:
+    """The game that somebody asks for. Raises ``CoreError`` for an unknown format or settings of no use.
+
+    >>> read_game("makes_of_n", {"attempts": 10, "goal": 8}).goal_words()
+    '8 of 10'
+    """
+    return get_format(format_id).read(given)
+
+
+def stored_game(format_id: str, stored: Mapping[str, Any]) -> AnyGame:
+    """The game that was stored, by whichever version of the rules. Raises ``CoreError`` for an unknown format."""
+    return get_format(format_id).from_stored(stored)

@@ -6,10 +6,9 @@ here; the format only ever sees presses that count.
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 from typing import Any
 
-from jolly_core.challenges.contract import STOPPED, TIME, WHOLE, Challenge, Reading, Tally
 from jolly_core.challenges.events import (
     FINISH,
     LONGEST_RUN_MS,
@@ -22,6 +21,8 @@ from jolly_core.challenges.events import (
     check_follows,
     in_order,
 )
+from jolly_core.challenges.game import Game
+from jolly_core.challenges.tally import STOPPED, TIME, WHOLE, Reading, Tally
 
 #: A thumb or a worn switch can press twice within this; nobody makes twice.
 DOUBLE_TAP_MS = 80
@@ -54,20 +55,17 @@ class Session:
     and do nothing where it is so already: a second stop is no start. After the end only an undo changes anything; a
     note is kept beside the count.
 
-    >>> from jolly_core.challenges.registry import get_challenge
-    >>> session = Session(get_challenge("makes_of_n"), {"attempts": 10, "goal": 8})
+    >>> from jolly_core.challenges.registry import read_game
+    >>> session = Session(read_game("makes_of_n", {"attempts": 10, "goal": 8}))
     >>> session.step(Event("make", 1200, 1))
     >>> session.tally().number
     1
     """
 
-    def __init__(
-        self, challenge: Challenge[Any], settings: Mapping[str, object], *, double_tap_ms: int = DOUBLE_TAP_MS
-    ) -> None:
-        self.challenge = challenge
-        self.settings = challenge.read_settings(settings)
+    def __init__(self, game: Game[Any, Any], *, double_tap_ms: int = DOUBLE_TAP_MS) -> None:
+        self.game = game
         self.double_tap_ms = double_tap_ms
-        self._states: list[Any] = [challenge.start(self.settings)]
+        self._states: list[Any] = [game.start()]
         self._last: Event | None = None
         self._last_press: Event | None = None
         self._clock = _Clock()
@@ -107,16 +105,16 @@ class Session:
         active_ms = self._active_ms(at_ms)
         ending = self._ending(active_ms)
         state = self._states[-1]
-        closes_ms = self.challenge.closes_ms(self.settings, state)
+        closes_ms = self.game.closes_ms(state)
         # What comes after the end takes no time of the run.
         used_ms = min(active_ms, LONGEST_RUN_MS if closes_ms is None else closes_ms)
-        reading = self.challenge.read(self.settings, state, used_ms)
-        count = self.challenge.count(state)
+        reading = self.game.reading(state, used_ms)
+        count = self.game.count(state)
         # Beyond its goal a count is out of nothing any more.
         is_beyond = reading.out_of is not None and reading.number > reading.out_of
         detail = {**reading.detail, **({"notes": list(self._notes)} if self._notes else {})}
         return Tally(
-            format=self.challenge.id,
+            format=self.game.id,
             number=reading.number,
             number_label=reading.number_label,
             out_of=None if is_beyond else reading.out_of,
@@ -142,7 +140,7 @@ class Session:
             ending=ending,
             undoable=len(self._states) - 1,
             ignored=self._ignored,
-            metrics=measured(self.challenge, reading, is_whole=ending in WHOLE),
+            metrics=measured(self.game, reading, is_whole=ending in WHOLE),
             in_hand={} if ending else dict(reading.in_hand),
             detail=detail,
         )
@@ -152,15 +150,15 @@ class Session:
         return self._ending(self._active_ms()) is not None
 
     def _press(self, event: Event) -> None:
-        challenge, settings, state = self.challenge, self.settings, self._states[-1]
+        game, state = self.game, self._states[-1]
         active_ms = self._clock.active_ms(event.at_ms)
-        if self._is_paused or self._is_double_tap(event) or not challenge.takes(settings, state, event, active_ms):
+        if self._is_paused or self._is_double_tap(event) or not game.takes(state, event, active_ms):
             self._ignored += 1
             return
-        state = challenge.step(settings, state, event, active_ms)
+        state = game.step(state, event, active_ms)
         self._states.append(state)
         self._last_press = event
-        if challenge.ending(settings, state) is not None:
+        if game.ending(state) is not None:
             self._clock.stand(event.at_ms)
 
     def _undo(self, event: Event) -> None:
@@ -177,7 +175,7 @@ class Session:
             self._states.pop()
         if not self._is_paused:
             self._clock.go(event.at_ms)
-        resumed = self.challenge.resume(self.settings, self._states[-1], self._clock.active_ms(event.at_ms))
+        resumed = self.game.resume(self._states[-1], self._clock.active_ms(event.at_ms))
         self._states[-1] = resumed
 
     def _is_double_tap(self, event: Event) -> bool:
@@ -192,31 +190,29 @@ class Session:
 
     def _ending(self, active_ms: int) -> str | None:
         state = self._states[-1]
-        if by_press := self.challenge.ending(self.settings, state):
+        if by_press := self.game.ending(state):
             return by_press
         if self._is_stopped or active_ms > LONGEST_RUN_MS:
             return STOPPED
-        return TIME if self.challenge.is_timed_out(self.settings, state, active_ms) else None
+        return TIME if self.game.is_timed_out(state, active_ms) else None
 
 
-def measured(challenge: Challenge[Any], reading: Reading, *, is_whole: bool) -> dict[str, int | float | None]:
+def measured(game: Game[Any, Any], reading: Reading, *, is_whole: bool) -> dict[str, int | float | None]:
     """What of a reading's metrics can be said: of a run that is not whole, nothing that needs a whole one."""
     return {
-        metric.id: reading.metrics[metric.id] if is_whole or not metric.needs_whole else None
-        for metric in challenge.metrics
+        metric.id: reading.metrics[metric.id] if is_whole or not metric.needs_whole else None for metric in game.metrics
     }
 
 
 def replay(
-    challenge: Challenge[Any],
-    settings: Mapping[str, object],
+    game: Game[Any, Any],
     events: Iterable[Event],
     *,
     double_tap_ms: int = DOUBLE_TAP_MS,
     at_ms: int | None = None,
 ) -> Tally:
     """The tally of a whole run, its events in any order. The same input gives the same tally, wherever it runs."""
-    session = Session(challenge, settings, double_tap_ms=double_tap_ms)
+    session = Session(game, double_tap_ms=double_tap_ms)
     for event in in_order(events):
         session.step(event)
     return session.tally(at_ms)

@@ -1,18 +1,29 @@
-"""The settings of a format: declared once, checked, and published as JSON Schema for the editor."""
+"""The settings of a game: declared once, as the fields of a frozen dataclass.
+
+A declaration becomes the check of what somebody asks for, the JSON Schema that an editor is made from, and the reading
+of what was stored.
+
+>>> @dataclass(frozen=True)
+... class JugglingSettings(Settings):
+...     catches: int = whole_number("Catches", 1, 1000, 50)
+>>> JugglingSettings.read({"catches": 60}), JugglingSettings.from_stored({"hands": 2})
+(JugglingSettings(catches=60), JugglingSettings(catches=50))
+"""
 
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
-from typing import Any
+from dataclasses import dataclass, field, fields, replace
+from typing import Any, ClassVar, Self
 
 from jolly_core.errors import CoreError, Problem
+from jolly_core.stored import VERSION_KEY, Step, upgraded
 from jolly_core.validation import check_choice, check_integer
 
 #: A name that can be read from four metres.
 LONGEST_NAME = 24
-#: Checked settings, by name. A setting that was left out and has no default is None.
-Settings = Mapping[str, Any]
+#: Where a dataclass field keeps its declaration.
+_DECLARED = "declared"
 
 
 @dataclass(frozen=True)
@@ -94,6 +105,10 @@ class Names:
     are_targets: bool = False
     are_written: bool = False
 
+    @property
+    def is_optional(self) -> bool:
+        return self.low == 0
+
     def check(self, value: object) -> list[Problem]:
         if not isinstance(value, list | tuple) or not self.low <= len(value) <= self.high:
             return [_wrong_length(self.name, self.title, self.low, self.high, value)]
@@ -115,17 +130,21 @@ class Names:
 
 @dataclass(frozen=True)
 class Rows:
-    """A table: rows with the same columns. The first column names the row, and no name stands twice."""
+    """A table: ``row`` declares its columns. The first column names the row, and no name stands twice."""
 
     name: str
     title: str
-    columns: tuple[Text | WholeNumber | Choice, ...]
-    default: tuple[Mapping[str, Any], ...]
+    row: type[Settings]
+    default: tuple[Settings, ...]
     low: int = 1
     high: int = 24
     are_targets: bool = False
     #: Whether a name may stand in several rows, as a skill may come twice in a chain.
     may_repeat: bool = False
+
+    @property
+    def is_optional(self) -> bool:
+        return self.low == 0
 
     def check(self, value: object) -> list[Problem]:
         if not isinstance(value, list | tuple) or not self.low <= len(value) <= self.high:
@@ -136,11 +155,11 @@ class Rows:
                 problems.append(Problem("not_a_row", f"{self.title}: a row has columns.", (self.name, place), row))
                 continue
             try:
-                read_settings(self.columns, row)
+                self.row.read(row)
             except CoreError as error:
                 problems += error.under(self.name, place).problems
         if not problems:
-            first = self.columns[0]
+            first = self.row.declared()[0]
             names = [row[first.name] for row in value]
             longest = first.longest if isinstance(first, Text) else LONGEST_NAME
             paths = [(place, first.name) for place in range(len(value))]
@@ -148,8 +167,9 @@ class Rows:
         return problems
 
     def schema(self) -> dict[str, Any]:
-        item = settings_schema(self.columns, self.title)
-        item["required"] = [column.name for column in self.columns if not column.is_optional]
+        columns = self.row.declared()
+        item = settings_schema(columns, self.title)
+        item["required"] = [column.name for column in columns if not column.is_optional]
         del item["$schema"]
         return {
             "type": "array",
@@ -157,7 +177,7 @@ class Rows:
             "items": item,
             "minItems": self.low,
             "maxItems": self.high,
-            "default": [dict(row) for row in self.default],
+            "default": [row.as_dict() for row in self.default],
         } | ({"x-targets": True} if self.are_targets else {})
 
 
@@ -219,31 +239,153 @@ class Choice:
 Setting = WholeNumber | Choice | Text | Names | Rows
 
 
-def read_settings(declared: Sequence[Setting], given: Mapping[str, object]) -> dict[str, Any]:
-    """The checked settings, defaults filled in; every problem is named at once.
+def whole_number(
+    title: str, low: int, high: int, default: int | None, unit: str = "", *, may_be_open: bool = False
+) -> Any:
+    """Declare a field of whole numbers."""
+    return _declare(WholeNumber("", title, low, high, default, unit, may_be_open))
 
-    Raises ``CoreError`` with one problem per unknown name and per value that cannot be used.
+
+def of_the_run(title: str, low: int, high: int) -> Any:
+    """Declare a whole number that every run is given on its own."""
+    return _declare(OfTheRun("", title, low, high, None))
+
+
+def drawn(title: str, low: int, high: int) -> Any:
+    """Declare a whole number that is drawn for every run."""
+    return _declare(Drawn("", title, low, high, None))
+
+
+def choice(title: str, options: Mapping[str, str], default: str) -> Any:
+    """Declare a field that is one of ``options``, each with what it means."""
+    return _declare(Choice("", title, tuple(options), tuple(options.values()), default))
+
+
+def text(title: str, longest: int, default: str, *, is_optional: bool = False, hint: str = "") -> Any:
+    """Declare a line of text."""
+    return _declare(Text("", title, longest, default, is_optional, hint))
+
+
+def names(
+    title: str,
+    default: tuple[str, ...],
+    *,
+    low: int = 1,
+    high: int = 24,
+    longest: int = LONGEST_NAME,
+    are_targets: bool = False,
+    are_written: bool = False,
+) -> Any:
+    """Declare a list of names."""
+    return _declare(Names("", title, default, low, high, longest, are_targets, are_written))
+
+
+def rows(
+    title: str,
+    row: type[Settings],
+    default: tuple[Settings, ...],
+    *,
+    low: int = 1,
+    high: int = 24,
+    are_targets: bool = False,
+    may_repeat: bool = False,
+) -> Any:
+    """Declare a table."""
+    return _declare(Rows("", title, row, default, low, high, are_targets, may_repeat))
+
+
+def _declare(setting: Setting) -> Any:
+    return field(default=setting.default, metadata={_DECLARED: setting})
+
+
+@dataclass(frozen=True)
+class Settings:
+    """Settings by name; each field is declared by one of the functions above.
+
+    ``_version`` goes up when a setting changes its meaning, with a step in ``_upgrades``; one that is added or dropped
+    needs neither.
     """
-    names = [setting.name for setting in declared]
-    problems = [
-        Problem(
-            "unknown_setting", f"There is no setting {name!r} here; known: {', '.join(names)}.", (name,), None, names
+
+    #: Underlined, so that no setting can have their names.
+    _version: ClassVar[int] = 1
+    _upgrades: ClassVar[Mapping[int, Step]] = {}
+    _known: ClassVar[tuple[Setting, ...]]
+
+    @classmethod
+    def declared(cls) -> tuple[Setting, ...]:
+        """The declarations, by their fields."""
+        # Kept with the class itself: every reading asks for them.
+        known: tuple[Setting, ...] | None = cls.__dict__.get("_known")
+        if known is None:
+            known = cls._known = tuple(replace(each.metadata[_DECLARED], name=each.name) for each in fields(cls))
+        return known
+
+    @classmethod
+    def read(cls, given: Mapping[str, object]) -> Self:
+        """The settings that somebody asks for, defaults filled in; every problem is named at once.
+
+        Raises ``CoreError`` with one problem per unknown name and per value that cannot be used.
+        """
+        declared = cls.declared()
+        known = [setting.name for setting in declared]
+        problems = [
+            Problem(
+                "unknown_setting",
+                f"There is no setting {name!r} here; known: {', '.join(known)}.",
+                (name,),
+                None,
+                known,
+            )
+            for name in given
+            if name not in known
+        ]
+        values = {setting.name: given.get(setting.name, _plain(setting.default)) for setting in declared}
+        problems += [problem for setting in declared for problem in setting.check(values[setting.name])]
+        if problems:
+            raise CoreError(problems)
+        read = cls(**{setting.name: _typed(setting, values[setting.name]) for setting in declared})
+        read.check()
+        return read
+
+    @classmethod
+    def from_stored(cls, stored: Mapping[str, Any]) -> Self:
+        """The settings that were stored, by whichever version: what is missing has its default, what is unknown goes.
+
+        They were checked when they were stored, and are not again.
+        """
+        values = upgraded(stored, cls._version, cls._upgrades, cls.__name__)
+        return cls(
+            **{
+                setting.name: _typed(setting, values[setting.name], is_stored=True)
+                for setting in cls.declared()
+                if setting.name in values
+            }
         )
-        for name in given
-        if name not in names
-    ]
-    read = {setting.name: given.get(setting.name, setting.default) for setting in declared}
-    problems += [problem for setting in declared for problem in setting.check(read[setting.name])]
-    if problems:
-        raise CoreError(problems)
-    return {setting.name: _plain(setting, read[setting.name]) for setting in declared}
+
+    def check(self) -> None:
+        """Raise ``CoreError`` for settings that do not go together."""
+
+    def as_dict(self) -> dict[str, Any]:
+        """The settings as plain values, as ``read`` takes them."""
+        return {setting.name: _plain(getattr(self, setting.name)) for setting in self.declared()}
+
+    def as_stored(self) -> dict[str, Any]:
+        """The settings as they are stored: plain values and their version."""
+        return {VERSION_KEY: self._version, **self.as_dict()}
 
 
-def _plain(setting: Setting, value: Any) -> Any:
-    """The value as JSON keeps it: lists and dictionaries, every column of a row filled in."""
+def _typed(setting: Setting, value: Any, *, is_stored: bool = False) -> Any:
+    """A plain value as its field has it: tuples for lists, rows as their own type."""
     if isinstance(setting, Rows):
-        return [read_settings(setting.columns, row) for row in value]
-    return list(value) if isinstance(setting, Names) else value
+        read = setting.row.from_stored if is_stored else setting.row.read
+        return tuple(read(each) for each in value)
+    return tuple(value) if isinstance(setting, Names) else value
+
+
+def _plain(value: Any) -> Any:
+    if isinstance(value, Settings):
+        return value.as_dict()
+    return [_plain(each) for each in value] if isinstance(value, tuple) else value
 
 
 def settings_schema(declared: Sequence[Setting], title: str) -> dict[str, Any]:

@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Collection, Sequence
 from typing import Any, TypeVar
 
-from jolly_core.challenges.contract import Pad
 from jolly_core.challenges.events import MISS, ZONE
+from jolly_core.challenges.tally import Pad
 
 Item = TypeVar("Item")
 #: Attempts and makes at each target, in the order of the targets.

@@ -5,7 +5,7 @@ from __future__ import annotations
 import json
 
 from jolly_core.challenges.events import read_event
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import read_game
 from jolly_core.challenges.session import DOUBLE_TAP_MS, replay
 
 
@@ -16,5 +16,5 @@ def tally_json(format_id: str, settings: str, events: str, double_tap_ms: int = 
     1
     """
     read = [read_event(event) for event in json.loads(events)]
-    tally = replay(get_challenge(format_id), json.loads(settings), read, double_tap_ms=double_tap_ms)
+    tally = replay(read_game(format_id, json.loads(settings)), read, double_tap_ms=double_tap_ms)
     return json.dumps(tally.as_dict(), sort_keys=True, separators=(",", ":"))

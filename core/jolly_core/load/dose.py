@@ -102,15 +102,14 @@ def read_dose(given: Mapping[str, Any]) -> Dose:
     )
 
 
-def stricter(dose: Dose, terms: Mapping[str, Any]) -> Dose:
-    """A dose with the terms of a game's own beside it: of two limits the lower one holds.
+def stricter(dose: Dose, own: Dose | None) -> Dose:
+    """A dose with that of a game beside it: of two limits the lower one holds.
 
-    >>> stricter(Dose(per_day=20), {"per_day": 6, "days_a_week": 4, "is_capped": True}).words
+    >>> stricter(Dose(per_day=20), Dose(per_day=6, days_a_week=4, is_capped=True)).words
     'at most 6 attempts a day, 4 days a week, then stop, whatever happened'
     """
-    if not terms:
+    if own is None:
         return dose
-    own = read_dose(terms)
 
     def lower(one: int | None, other: int | None) -> int | None:
         return min((each for each in (one, other) if each is not None), default=None)

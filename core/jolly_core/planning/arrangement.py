@@ -10,8 +10,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 
 from jolly_core.body.traits import FAST, HARD, SLOW, Traits
-from jolly_core.challenges.foretelling import Estimate
 from jolly_core.errors import CoreError, Problem
+from jolly_core.foretelling.pace import Estimate
 from jolly_core.planning.partner import PARTNER_GAMES, PartnerGame, condition_for
 from jolly_core.planning.reasons import most_runs, weigh
 from jolly_core.planning.screening import Screened, dosed_tries, screen

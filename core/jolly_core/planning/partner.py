@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
-from jolly_core.challenges.foretelling import Estimate
+from jolly_core.foretelling.pace import Estimate
 from jolly_core.planning.times import add_times, fixed_time, time_of_race
 from jolly_core.planning.wish import Wish
 from jolly_core.sides import WEAK

@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
-import json
-from collections.abc import Mapping, Sequence
+from collections.abc import Sequence
 from dataclasses import dataclass
 from functools import lru_cache
 from math import ceil, exp, fsum, log, sqrt
 from statistics import median
-from typing import Any
 
-from jolly_core.challenges.foretelling import NINE_IN_TEN_Z, Attempts, Estimate, Pace, time_of, waited
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.challenges.registry import AnyGame
+from jolly_core.foretelling.pace import NINE_IN_TEN_Z, Attempts, Estimate, Pace, time_of, waited
+from jolly_core.foretelling.registry import forecast_of
 from jolly_core.sides import STRONG
 from jolly_core.stats.race import RaceWait
 
@@ -31,22 +30,20 @@ HABIT_SEGMENTS = 60
 UNNOTICED = 0.05
 
 
-def foretell_run(format_id: str, settings: Mapping[str, Any], pace: Pace) -> tuple[Estimate, Attempts]:
+@lru_cache(maxsize=1024)
+def foretell_run(game: AnyGame, pace: Pace) -> tuple[Estimate, Attempts]:
     """How long one run of a game takes at a pace, and how many attempts.
 
     The latest answers are remembered: from one plan to the next most of a record stays as it is.
 
-    >>> time, attempts = foretell_run("makes_of_n", {"attempts": 10, "goal": 8}, Pace(attempt_ms=6000))
+    >>> from jolly_core.challenges.registry import read_game
+    >>> game = read_game("makes_of_n", {"attempts": 10, "goal": 8})
+    >>> time, attempts = foretell_run(game, Pace(attempt_ms=6000))
     >>> (time.expected_s, attempts.expected)
     (60, 10.0)
     """
-    return _foretell_run(format_id, json.dumps(settings, sort_keys=True), pace)
-
-
-@lru_cache(maxsize=1024)
-def _foretell_run(format_id: str, settings: str, pace: Pace) -> tuple[Estimate, Attempts]:
-    challenge, read = get_challenge(format_id), json.loads(settings)
-    return challenge.estimate(read, pace), challenge.attempts(read, pace)
+    forecast = forecast_of(game)
+    return forecast.estimate(pace), forecast.attempts(pace)
 
 
 @dataclass(frozen=True)

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
 
-from jolly_core.challenges.contract import Challenge
-from jolly_core.challenges.foretelling import Pace
 from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.registry import AnyGame
 from jolly_core.errors import CoreError
+from jolly_core.foretelling.pace import Pace
+from jolly_core.foretelling.registry import forecast_of
 from jolly_core.thresholds.fair import hardest_mark
 from jolly_core.thresholds.threshold import HIGHEST_MARK
 from jolly_core.validation import check_integer, check_number
@@ -35,9 +34,7 @@ class Tuning:
     words: tuple[str, ...]
 
 
-def tune(
-    challenge: Challenge[Any], settings: Mapping[str, Any], pace: Pace, *, metric: str, mark: float, minutes: int
-) -> Tuning:
+def tune(game: AnyGame, pace: Pace, *, metric: str, mark: float, minutes: int) -> Tuning:
     """What the mark means for this athlete, with ``minutes`` for a run that nothing else limits.
 
     Raises ``CoreError`` for a metric the format does not measure, and for a mark or minutes out of range.
@@ -48,21 +45,21 @@ def tune(
     ]
     if found := [problem for problem in problems if problem]:
         raise CoreError(found)
-    asked = challenge.metric(metric)
+    forecast, asked = forecast_of(game), game.metric(metric)
     if asked is None:
-        raise CoreError([challenge.unknown_metric(metric)])
+        raise CoreError([game.unknown_metric(metric)])
 
     def chance_of(each: float) -> float | None:
-        return challenge.chance(settings, pace, metric, each, minutes * 60)
+        return forecast.chance(pace, metric, each, minutes * 60)
 
-    is_up, (low, high) = asked.direction == "up", challenge.span(settings, metric)
+    is_up, (low, high) = asked.direction == "up", forecast.span(metric)
     # What a run reaches in the end by all means, it may not reach within the minutes.
     span = (0 if is_up else low, high)
     chance = chance_of(mark)
     safe, stretch = (hardest_mark(chance_of, span, share, is_up=is_up) for share in (SAFE, STRETCH))
     words = (
         _basis(pace, chance),
-        challenge.cost_words(settings, pace, metric, mark),
+        forecast.cost_words(pace, metric, mark),
         _chance_words(chance),
         _offer_words(safe, stretch, asked),
     )

@@ -7,7 +7,7 @@ from datetime import date
 
 from jolly_core.body.limits import Limit
 from jolly_core.body.traits import Traits
-from jolly_core.challenges.foretelling import Attempts, Estimate, exactly
+from jolly_core.foretelling.pace import Attempts, Estimate, exactly
 from jolly_core.load.dose import DoseLeft
 from jolly_core.planning.times import SET_UP_S, Habit
 

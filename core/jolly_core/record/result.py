@@ -6,8 +6,8 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any
 
-from jolly_core.challenges.contract import STOPPED, Challenge
-from jolly_core.challenges.settings import Settings
+from jolly_core.challenges.registry import AnyGame
+from jolly_core.challenges.tally import STOPPED
 
 #: A run that was stopped within this was begun by mistake, as a rule. Common practice, no source.
 FALSE_START_MS = 10_000
@@ -35,19 +35,17 @@ class Result:
         return f"{self.number} {self.label}" if self.number else self.label
 
 
-def result_of(
-    challenge: Challenge[Any], settings: Settings, tally: Mapping[str, Any], metric_id: str | None = None
-) -> Result:
+def result_of(game: AnyGame, tally: Mapping[str, Any], metric_id: str | None = None) -> Result:
     """The result of a run in a metric: that which its mark asks for, or the leading one where none does.
 
-    >>> from jolly_core.challenges.registry import get_challenge
+    >>> from jolly_core.challenges.registry import read_game
     >>> from jolly_core.challenges.session import replay
-    >>> game = get_challenge("makes_of_n")
-    >>> tally = replay(game, {"attempts": 3}, []).as_dict()
-    >>> result_of(game, game.read_settings({"attempts": 3}), {**tally, "metrics": {"makes": 1}}, "makes").words
+    >>> game = read_game("makes_of_n", {"attempts": 3})
+    >>> tally = replay(game, []).as_dict()
+    >>> result_of(game, {**tally, "metrics": {"makes": 1}}, "makes").words
     '1 make'
     """
-    metric = challenge.metric(metric_id or "") or challenge.metric(challenge.leading(settings)) or challenge.metrics[0]
+    metric = game.metric(metric_id or "") or game.metric(game.leading) or game.metrics[0]
     value = tally["metrics"].get(metric.id)
     return Result(
         metric=metric.id,
@@ -55,12 +53,12 @@ def result_of(
         value=value,
         number="" if value is None else metric.number(value),
         label=metric.missing if value is None else metric.label(value),
-        beside=_beside(challenge, settings, tally, metric.id),
+        beside=_beside(game, tally, metric.id),
         is_false_start=tally["ending"] == STOPPED and tally["time_used_ms"] < FALSE_START_MS,
     )
 
 
-def _beside(challenge: Challenge[Any], settings: Settings, tally: Mapping[str, Any], metric_id: str) -> str:
+def _beside(game: AnyGame, tally: Mapping[str, Any], metric_id: str) -> str:
     # A second line says what the game measured; of a sheet that may not all be known.
     unknown = any(value is None for value in tally["metrics"].values()) and tally["ending"] == "paper"
-    return "" if unknown else challenge.beside(settings, tally, metric_id)
+    return "" if unknown else game.beside(tally, metric_id)

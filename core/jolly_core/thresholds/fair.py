@@ -6,8 +6,9 @@ from collections.abc import Callable
 from math import ceil, inf
 from typing import Any
 
-from jolly_core.challenges.contract import Challenge
-from jolly_core.challenges.settings import Settings
+from jolly_core.challenges.registry import AnyGame
+from jolly_core.foretelling.forecast import Forecast
+from jolly_core.foretelling.registry import forecast_of
 from jolly_core.thresholds.threshold import Threshold
 
 #: A mark that is reached about seven times in ten by an athlete without a record. Common practice, no source.
@@ -18,24 +19,24 @@ WITHIN_S = 600
 FAR = 1000
 
 
-def fair_threshold(challenge: Challenge[Any], settings: Settings, *, each_side: bool = False) -> Threshold:
+def fair_threshold(game: AnyGame, *, each_side: bool = False) -> Threshold:
     """A first threshold for a rung: on a metric that not every run reaches, twice in three runs."""
-    metric = challenge.metric(challenge.asked(settings)) or challenge.metrics[0]
-    mark = fair_mark(challenge, settings, metric.id)
+    metric = game.metric(forecast_of(game).asked) or game.metrics[0]
+    mark = fair_mark(game, metric.id)
     if mark is None:
-        metric = challenge.metrics[0]
-        mark = fair_mark(challenge, settings, metric.id) or 1.0
+        metric = game.metrics[0]
+        mark = fair_mark(game, metric.id) or 1.0
     return Threshold(metric, mark, reached=2, of_last=3, each_side=each_side)
 
 
-def fair_mark(challenge: Challenge[Any], settings: Settings, metric_id: str) -> float | None:
+def fair_mark(game: AnyGame, metric_id: str) -> float | None:
     """A mark that is fair to begin with; None where no mark of the metric can be both missed and met.
 
     The goal of the game where it names one for its leading metric; else what the game knows; else the hardest mark that
     an athlete without a record reaches about seven times in ten; else a share of what can be reached.
     """
-    metric = challenge.metric(metric_id)
-    low, high = challenge.span(settings, metric_id)
+    forecast, metric = forecast_of(game), game.metric(metric_id)
+    low, high = forecast.span(metric_id)
     if metric is None or low >= high:
         return None
     is_up = metric.direction == "up"
@@ -44,19 +45,19 @@ def fair_mark(challenge: Challenge[Any], settings: Settings, metric_id: str) -> 
         """Moved to where it can be missed as well as met."""
         return min(high, max(low + 1, mark)) if is_up else max(low, min(high - 1 if high < inf else mark, mark))
 
-    goal = settings.get("goal")
-    if goal is not None and metric_id == challenge.leading(settings) and metric_id != "sets_done":
+    goal = getattr(game.settings, "goal", None)
+    if goal is not None and metric_id == game.leading and metric_id != "sets_done":
         return within(float(goal))
-    known = challenge.first_mark(settings, metric_id)
+    known = forecast.first_mark(metric_id)
     if known is not None:
         return within(float(known))
     hardest = hardest_mark(
-        lambda mark: challenge.chance(settings, challenge.prior, metric_id, mark, WITHIN_S),
+        lambda mark: forecast.chance(forecast.prior, metric_id, mark, WITHIN_S),
         (low, high),
         FAIR_SHARE,
         is_up=is_up,
     )
-    return within(float(_share(challenge, settings, low, high, is_up=is_up) if hardest is None else hardest))
+    return within(float(_share(forecast, low, high, is_up=is_up) if hardest is None else hardest))
 
 
 def hardest_mark(
@@ -92,9 +93,9 @@ def hardest_mark(
 FAR_ENOUGH = 20_000
 
 
-def _share(challenge: Challenge[Any], settings: Settings, low: float, high: float, *, is_up: bool) -> float:
+def _share(forecast: Forecast[Any], low: float, high: float, *, is_up: bool) -> float:
     """Where nothing is known of chances: seven tenths of what is expected, or of what can be reached."""
-    expected = challenge.attempts(settings, challenge.prior).expected
+    expected = forecast.attempts(forecast.prior).expected
     if not is_up:
         return low + ceil((1 - FAIR_SHARE) * (min(high, expected) - low))
     return min(FAR, max(1, round(FAIR_SHARE * min(high, expected))))

@@ -7,10 +7,10 @@ from dataclasses import dataclass
 from math import inf
 from typing import Any
 
-from jolly_core.challenges.contract import Challenge
 from jolly_core.challenges.metric import Metric
-from jolly_core.challenges.settings import Settings
+from jolly_core.challenges.registry import AnyGame
 from jolly_core.errors import CoreError, Problem
+from jolly_core.foretelling.registry import forecast_of
 from jolly_core.validation import check_integer, check_number
 from jolly_core.words import counted, plain
 
@@ -77,21 +77,19 @@ class Threshold:
         }
 
 
-def check_mark(challenge: Challenge[Any], settings: Settings, threshold: Threshold) -> None:
+def check_mark(game: AnyGame, threshold: Threshold) -> None:
     """Raises ``CoreError`` for a mark that a game with these settings can never reach, or cannot but reach."""
     problems = [
         found
         for name, value in (("mark", threshold.mark), ("floor", threshold.floor))
-        if value is not None and (found := _mark_problem(challenge, settings, threshold.metric, name, value))
+        if value is not None and (found := _mark_problem(game, threshold.metric, name, value))
     ]
     if problems:
         raise CoreError(problems)
 
 
-def _mark_problem(
-    challenge: Challenge[Any], settings: Settings, metric: Metric, name: str, value: float
-) -> Problem | None:
-    low, high = challenge.span(settings, metric.id)
+def _mark_problem(game: AnyGame, metric: Metric, name: str, value: float) -> Problem | None:
+    low, high = forecast_of(game).span(metric.id)
     best, worst = (high, low) if metric.direction == "up" else (low, high)
     is_up = metric.direction == "up"
     if value > best if is_up else value < best:
@@ -106,9 +104,9 @@ def _mark_problem(
     return None
 
 
-def read_threshold(challenge: Challenge[Any], given: Mapping[str, Any]) -> Threshold:
-    """The threshold in plain values, for runs of ``challenge``. Raises ``CoreError`` naming every bad field."""
-    metric = challenge.metric(str(given.get("metric")))
+def read_threshold(format_: type[AnyGame], given: Mapping[str, Any]) -> Threshold:
+    """The threshold in plain values, for runs of a format. Raises ``CoreError`` naming every bad field."""
+    metric = format_.metric(str(given.get("metric")))
     reached, of_last, days = given.get("reached", 2), given.get("of_last", 3), given.get("days", 1)
     floor, floor_runs, each_side = given.get("floor"), given.get("floor_runs", 3), given.get("each_side", False)
     problems = [
@@ -120,7 +118,7 @@ def read_threshold(challenge: Challenge[Any], given: Mapping[str, Any]) -> Thres
         None if floor is None else check_number("floor", floor, 0, HIGHEST_MARK),
     ]
     if metric is None:
-        problems.append(challenge.unknown_metric(given.get("metric")))
+        problems.append(format_.unknown_metric(given.get("metric")))
     if not isinstance(each_side, bool):
         problems.append(Problem("not_a_yes_or_no", "each_side must be true or false.", ("each_side",), each_side))
     if found := [problem for problem in problems if problem]:

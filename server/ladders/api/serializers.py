@@ -4,13 +4,13 @@ from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from jolly_core.body.risks import RISKS
-from jolly_core.challenges.registry import CHALLENGES
+from jolly_core.challenges.registry import FORMATS as GAMES
 from jolly_core.sides import SIDES, side_words
 from ladders.models import Ladder
 from ladders.selectors import list_acknowledgements
 from layouts.api.serializers import LayoutRefSerializer
 
-FORMATS = tuple(CHALLENGES)
+FORMATS = tuple(GAMES)
 
 
 class ThresholdSerializer(serializers.Serializer[Any]):
@@ -38,7 +38,7 @@ class ChallengeSerializer(serializers.Serializer[Any]):
 
     id = serializers.CharField()
     title = serializers.CharField()
-    game = serializers.CharField()
+    game = serializers.CharField(source="summary")
     metrics = MetricSerializer(many=True)
     settings_schema = serializers.JSONField(source="schema")
 
@@ -142,8 +142,8 @@ class RungRefSerializer(serializers.Serializer[Any]):
     lever = serializers.CharField()
     cues = serializers.ListField(child=serializers.CharField())
     format = serializers.CharField()
-    settings = serializers.DictField()
-    goal_words = serializers.CharField()
+    settings = serializers.DictField(source="game.settings.as_dict")
+    goal_words = serializers.CharField(source="game.goal_words")
     layout = LayoutRefSerializer(source="laid", allow_null=True)
 
 

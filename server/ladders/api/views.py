@@ -7,8 +7,9 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from config.requests import Request, read_given
-from jolly_core.challenges.registry import CHALLENGES, get_challenge
-from jolly_core.errors import CoreError
+from jolly_core.challenges.registry import FORMATS
+from jolly_core.foretelling.registry import forecast_of
+from jolly_core.paper.registry import form_of
 from ladders import selectors, services
 from ladders.api.serializers import (
     AttachedLayoutSerializer,
@@ -32,7 +33,7 @@ class ChallengesView(APIView):
 
     @extend_schema(operation_id="list_challenges", responses=ChallengeSerializer(many=True))
     def get(self, request: Request) -> Response:
-        return Response(ChallengeSerializer(CHALLENGES.values(), many=True).data)
+        return Response(ChallengeSerializer(sorted(FORMATS.values(), key=lambda each: each.title), many=True).data)
 
 
 class ChallengeCheckView(APIView):
@@ -42,16 +43,13 @@ class ChallengeCheckView(APIView):
 
     @extend_schema(operation_id="check_settings", request=SettingsSerializer, responses=CheckedSerializer)
     def post(self, request: Request, format_id: str) -> Response:
-        challenge = get_challenge(format_id)
-        try:
-            settings = challenge.read_settings(read_given(request, SettingsSerializer)["settings"])
-        except CoreError as error:
-            raise error.under("settings") from None
+        game = services.read_settings(format_id, read_given(request, SettingsSerializer)["settings"])
+        forecast = forecast_of(game)
         checked = {
-            **asdict(challenge.estimate(settings, challenge.prior)),
-            "settings": settings,
-            "goal_words": challenge.goal_words(settings),
-            "rule": challenge.sheet(settings).rule,
+            **asdict(forecast.estimate(forecast.prior)),
+            "settings": game.settings.as_dict(),
+            "goal_words": game.goal_words(),
+            "rule": form_of(game).sheet().rule,
         }
         return Response(CheckedSerializer(checked).data)
 

@@ -10,8 +10,8 @@ from blocks.models import LONGEST_NOTE, Block, Segment
 from blocks.selectors import actual_seconds, list_block_layouts, running_of
 from climb.api.serializers import LadderStandingSerializer
 from config.fields import DayField
-from jolly_core.challenges.foretelling import Estimate
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.foretelling.pace import Estimate
+from jolly_core.paper.registry import form_of
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.times import add_times
 from jolly_core.planning.warmup import cool_down_parts, warm_up_parts
@@ -197,9 +197,8 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
         """How its runs are kept on paper; null for what has nothing to tally."""
         if segment.rung is None:
             return None
-        challenge = get_challenge(segment.rung.format)
-        sheet = challenge.sheet(segment.rung.settings)
-        return SheetSerializer({**asdict(sheet), "totals": challenge.totals}).data
+        form = form_of(segment.rung.game)
+        return SheetSerializer({**asdict(form.sheet()), "totals": form.totals_type.declared()}).data
 
     @extend_schema_field(serializers.IntegerField(allow_null=True))
     def get_actual_s(self, segment: Segment) -> int | None:

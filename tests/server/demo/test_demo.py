@@ -15,7 +15,6 @@ from accounts.models import Athlete
 from demo import story
 from demo.services import load_demo
 from jolly_core.challenges.events import Event as CoreEvent
-from jolly_core.challenges.registry import get_challenge
 from jolly_core.challenges.session import replay
 from ladders.models import Move
 from runs.models import Run
@@ -43,7 +42,7 @@ def runs() -> Any:
 def test_every_number_is_explained_by_its_events(wren: Athlete) -> None:
     for run in runs().prefetch_related("events"):
         events = [CoreEvent(each.kind, each.at_ms, each.seq, each.text) for each in run.events.all()]
-        assert run.tally == replay(get_challenge(run.format), run.settings, events).as_dict()
+        assert run.tally == replay(run.game, events).as_dict()
 
 
 def test_covers_about_nine_months_up_to_yesterday(wren: Athlete) -> None:

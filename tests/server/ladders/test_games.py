@@ -8,7 +8,8 @@ import jsonschema
 import pytest
 from rest_framework.test import APIClient
 
-from jolly_core.challenges.registry import CHALLENGES
+from jolly_core.challenges.registry import FORMATS, read_game
+from jolly_core.foretelling.registry import forecast_of
 from jolly_core.thresholds.fair import fair_threshold
 from jolly_core.thresholds.threshold import check_mark
 from ladders.models import Ladder
@@ -98,13 +99,12 @@ def test_a_strangers_ladder_gets_no_rung(client: APIClient, stranger: Any, ladde
     assert client.put(f"/api/rungs/{rung_id(theirs)}/challenge/", game(), format="json").status_code == 404
 
 
-@pytest.mark.parametrize("format_id", list(CHALLENGES))
+@pytest.mark.parametrize("format_id", list(FORMATS))
 def test_the_published_schema_says_what_the_rules_say(format_id: str) -> None:
     """Against jsonschema, the reference implementation of JSON Schema 2020-12 in Python."""
-    challenge = CHALLENGES[format_id]
-    schema = challenge.schema()
+    schema = FORMATS[format_id].schema()
     jsonschema.Draft202012Validator.check_schema(schema)
-    read = challenge.read_settings({})
+    read = read_game(format_id, {}).settings.as_dict()
     jsonschema.validate(read, schema)
     for name, value in read.items():
         if isinstance(value, int):
@@ -115,12 +115,12 @@ def test_the_published_schema_says_what_the_rules_say(format_id: str) -> None:
                 jsonschema.validate({**read, name: value * 30}, schema)
 
 
-@pytest.mark.parametrize("format_id", list(CHALLENGES))
+@pytest.mark.parametrize("format_id", list(FORMATS))
 def test_a_fair_mark_can_be_reached(format_id: str) -> None:
-    challenge = CHALLENGES[format_id]
-    settings = challenge.read_settings({})
-    threshold = fair_threshold(challenge, settings)
-    check_mark(challenge, settings, threshold)
+    game = read_game(format_id, {})
+    threshold = fair_threshold(game)
+    check_mark(game, threshold)
     # Where the record of somebody without one can tell the chance at all, it is neither none nor sure.
-    chance = challenge.chance(settings, challenge.prior, threshold.metric.id, threshold.mark, 90)
+    forecast = forecast_of(game)
+    chance = forecast.chance(forecast.prior, threshold.metric.id, threshold.mark, 90)
     assert chance is None or 0.01 < chance < 0.999

@@ -10,7 +10,7 @@ import pytest
 from rest_framework.test import APIClient
 
 from accounts.models import Athlete
-from jolly_core.challenges.registry import get_challenge
+from jolly_core.paper.registry import form_of
 from ladders.models import Ladder
 from ladders.shelf import list_shelf
 from tests.server.conftest import rung_id
@@ -36,7 +36,7 @@ def test_is_planned_tuned_and_kept_on_paper(
     asked = {"metric": threshold["metric"], "mark": threshold["mark"], "minutes": 15}
     tuned = client.get(f"/api/rungs/{rung.pk}/tuner/", asked)
     assert tuned.status_code == 200, tuned.json()
-    totals = {total.name: total.low for total in get_challenge(rung.format).totals}
+    totals = {total.name: total.low for total in form_of(rung.game).totals_type.declared()}
     filled = {"rows": [{"segment": segment["id"], "runs": [totals]}], "minutes": 30}
     typed = client.post(f"/api/blocks/{planned.json()['id']}/sheet/", filled, format="json")
     assert typed.status_code == 200, typed.content

@@ -14,7 +14,7 @@ from django.core.management import call_command
 from rest_framework.test import APIClient
 
 from accounts.models import Athlete
-from jolly_core.challenges.registry import CHALLENGES
+from jolly_core.challenges.registry import FORMATS
 from ladders.models import Ladder
 from ladders.services import make_ladder
 from runs.models import Run
@@ -42,7 +42,7 @@ def random_presses(format_id: str, many: int) -> list[dict[str, Any]]:
     return pressed
 
 
-@pytest.mark.parametrize("format_id", list(CHALLENGES))
+@pytest.mark.parametrize("format_id", list(FORMATS))
 def test_splitting_a_batch_changes_nothing(format_id: str, athlete: Athlete, player: Player) -> None:
     rung = own(athlete, format_id)
     pressed = random_presses(format_id, 40)

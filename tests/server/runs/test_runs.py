@@ -11,7 +11,6 @@ from rest_framework.test import APIClient
 
 from accounts.models import Athlete
 from jolly_core.challenges.events import Event as CoreEvent
-from jolly_core.challenges.registry import get_challenge
 from jolly_core.challenges.session import replay
 from ladders.models import Ladder, Rung
 from ladders.services import take_ladder
@@ -83,7 +82,7 @@ def test_the_stored_tally_is_the_core_s_own(player: Player, putting: Ladder) -> 
     line = "oolxuoxpoorooof"
     run = Run.objects.get(pk=player.play(rung_id(putting), line))
     core_events = [CoreEvent(each.kind, each.at_ms, each.seq, each.text) for each in run.events.all()]
-    assert run.tally == replay(get_challenge(run.format), run.settings, core_events).as_dict()
+    assert run.tally == replay(run.game, core_events).as_dict()
     assert (run.attempts, run.makes) == (run.tally["attempts"], run.tally["makes"])
 
 

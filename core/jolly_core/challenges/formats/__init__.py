@@ -1,0 +1,1 @@
+"""The formats: one module for each, found by ``registry``."""

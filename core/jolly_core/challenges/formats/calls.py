@@ -1,0 +1,151 @@
+"""Calls: a target, a colour or a side is called at random after a random wait; answer it."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any
+
+from jolly_core.challenges.count import NOTHING, Count, share_of
+from jolly_core.challenges.counted import Counted
+from jolly_core.challenges.events import LET, MAKE, Event
+from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.settings import LONGEST_NAME, Settings, choice, drawn, rows, text, whole_number
+from jolly_core.challenges.tally import ATTEMPTS, Reading
+from jolly_core.challenges.targets import Tries, after_try, no_tries, tried_rows
+from jolly_core.errors import CoreError
+from jolly_core.patterns.draw import draw_below
+from jolly_core.words import counted
+
+TIMED, UNTIMED = "timed", "untimed"
+#: Colours by name, so that the screen can show them; each has its word as well.
+COLOURS = ("none", "coral", "teal", "mustard", "plum", "paper")
+#: Nobody answers a call faster; what comes sooner was pressed before it. Common practice, no source.
+FASTEST_ANSWER_MS = 100
+
+
+@dataclass(frozen=True, slots=True)
+class CallsState:
+    """``due_ms`` is when the call in hand is called out; ``answer_ms`` the sum of the times of right answers.
+
+    ``turn`` counts what was called: after a let, or an undo, it is called out anew.
+    """
+
+    tries: Tries
+    due_ms: int
+    count: Count = NOTHING
+    answer_ms: int = 0
+    turn: int = 0
+
+
+@dataclass(frozen=True)
+class Call(Settings):
+    call: str = text("Call", LONGEST_NAME, "")
+    means: str = text("Means", 40, "", is_optional=True)
+    colour: str = choice("Colour", {each: each for each in COLOURS}, "none")
+
+
+@dataclass(frozen=True)
+class CallsSettings(Settings):
+    calls: tuple[Call, ...] = rows(
+        "Calls", Call, (Call("left", "", "coral"), Call("right", "", "teal")), low=2, are_targets=True
+    )
+    number: int = whole_number("How many calls", 1, 500, 12)
+    wait_low: int = whole_number("Wait at least", 0, 120, 2, "s")
+    wait_high: int = whole_number("Wait at most", 0, 120, 5, "s")
+    timing: str = choice("Response time", {TIMED: "is measured", UNTIMED: "is not: answer with the ball"}, TIMED)
+    seed: int | None = drawn("Number it is drawn by", 1, 999_999)
+
+    def check(self) -> None:
+        if self.wait_high < self.wait_low:
+            message = f"The longest wait, {self.wait_high} s, is shorter than the shortest, {self.wait_low} s."
+            raise CoreError.one(
+                "out_of_order", message, "wait_high", value=self.wait_high, allowed=f">= {self.wait_low}"
+            )
+
+
+class Calls(Counted[CallsSettings, CallsState]):
+    """Settings: calls with what they mean, how many, waits, timed or not. Result: answered, by call, response time."""
+
+    id = "calls"
+    title = "Calls"
+    summary = "Wait for the call, then answer it as it is meant."
+    is_aimed = False
+    make_word = "Answered"
+    miss_word = "Wrong or late"
+    metrics = (
+        Metric("answered", "answered", "up", "answered"),
+        Metric("answered_rate", "share answered", "up", "%", needs_whole=True),
+        Metric("response", "mean response time", "down", "ms", needs_whole=True),
+    )
+    settings_type = CallsSettings
+
+    def start(self) -> CallsState:
+        return CallsState(no_tries(self.settings.calls), _wait_ms(self.settings, 0))
+
+    def takes(self, state: CallsState, press: Event, active_ms: int) -> bool:
+        if not super().takes(state, press, active_ms):
+            return False
+        # Before its call there is nothing to answer.
+        return press.kind == LET or active_ms >= state.due_ms + FASTEST_ANSWER_MS
+
+    def step(self, state: CallsState, press: Event, active_ms: int) -> CallsState:
+        count, turn = state.count.after(press.kind), state.turn + 1
+        if press.kind == LET:
+            return replace(self._call_again(state, active_ms), count=count)
+        tries = after_try(state.tries, _called(self.settings, state.turn), is_made=press.kind == MAKE)
+        answer_ms = state.answer_ms + (active_ms - state.due_ms if press.kind == MAKE else 0)
+        return CallsState(tries, active_ms + _wait_ms(self.settings, turn), count, answer_ms, turn)
+
+    def resume(self, state: CallsState, active_ms: int) -> CallsState:
+        return self._call_again(state, active_ms)
+
+    def _call_again(self, state: CallsState, active_ms: int) -> CallsState:
+        """The same number of calls are answered, and another one is called out after a wait of its own."""
+        turn = state.turn + 1
+        return replace(state, due_ms=active_ms + _wait_ms(self.settings, turn), turn=turn)
+
+    def ending(self, state: CallsState) -> str | None:
+        return ATTEMPTS if state.count.attempts >= self.settings.number else None
+
+    def reading(self, state: CallsState, active_ms: int) -> Reading:
+        calls, number, count = self.settings.calls, self.settings.number, state.count
+        call = calls[_called(self.settings, state.turn)]
+        is_called = active_ms >= state.due_ms
+        is_timed = self.settings.timing == TIMED
+        return Reading(
+            number=count.makes,
+            number_label="answered",
+            out_of=number,
+            next="Answer" if is_called else "Wait for the call",
+            to_goal=number - count.attempts,
+            wakes_in_ms=None if is_called else state.due_ms - active_ms,
+            metrics={
+                "answered": count.makes,
+                "answered_rate": share_of(count.makes, count.attempts),
+                "response": round(state.answer_ms / count.makes) if is_timed and count.makes else None,
+            },
+            detail={
+                # The screen calls it out at its moment, and does not wait to be told.
+                "call": {**call.as_dict(), "in_ms": max(0, state.due_ms - active_ms), "place": state.turn},
+                "targets": tried_rows([each.call for each in calls], state.tries),
+            },
+        )
+
+    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
+        number = counted(tally["attempts"], "call")
+        return f"of {number}" if metric_id == "answered" else f"{tally['makes']} of {number} answered"
+
+    def goal_words(self) -> str:
+        return f"{counted(self.settings.number, 'call')} of {len(self.settings.calls)} kinds"
+
+
+def _called(settings: CallsSettings, turn: int) -> int:
+    """Which call comes at a turn."""
+    return draw_below(settings.seed or 0, 2 * turn, len(settings.calls))
+
+
+def _wait_ms(settings: CallsSettings, turn: int) -> int:
+    """How long the wait before a call is."""
+    low_ms, high_ms = settings.wait_low * 1000, settings.wait_high * 1000
+    return low_ms + draw_below(settings.seed or 0, 2 * turn + 1, high_ms - low_ms + 1)

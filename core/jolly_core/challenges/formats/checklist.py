@@ -1,0 +1,121 @@
+"""Checklist: warm-up, set-up or pre-rep checks, each ticked, timed where it wants its time."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.counted import Counted
+from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
+from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.settings import Settings, rows, text, whole_number
+from jolly_core.challenges.tally import GOAL, Pad, Reading
+from jolly_core.challenges.targets import put_at
+from jolly_core.words import clock, counted
+
+OPEN, TICKED, LEFT_OUT = 0, 1, 2
+
+
+@dataclass(frozen=True, slots=True)
+class ChecklistState:
+    """What became of each item, and when the one in hand was begun."""
+
+    marks: tuple[int, ...]
+    count: Count = NOTHING
+    begun_ms: int = 0
+
+
+@dataclass(frozen=True)
+class Check(Settings):
+    item: str = text("Item", 40, "")
+    seconds: int | None = whole_number("Seconds", 1, 1800, None, "s")
+
+
+@dataclass(frozen=True)
+class ChecklistSettings(Settings):
+    items: tuple[Check, ...] = rows(
+        "Items", Check, (Check("tape in place"), Check("easy arm circles", 30), Check("three slow swings"))
+    )
+
+
+class Checklist(Counted[ChecklistSettings, ChecklistState]):
+    """Settings: items, with seconds where they are timed. Result: done."""
+
+    id = "checklist"
+    title = "Checklist"
+    summary = "Tick what is done; leave out what is not for today."
+    is_aimed = False
+    make_word = "Done"
+    miss_word = "Leave it out"
+    metrics = (
+        Metric("done", "items done", "up", "done"),
+        Metric("left_out", "items left out", "down", "left out", needs_whole=True),
+    )
+    settings_type = ChecklistSettings
+
+    def start(self) -> ChecklistState:
+        return ChecklistState((OPEN,) * len(self.settings.items))
+
+    def takes(self, state: ChecklistState, press: Event, active_ms: int) -> bool:
+        return press.kind != ZONE or any(
+            item.item == press.text and mark == OPEN
+            for item, mark in zip(self.settings.items, state.marks, strict=True)
+        )
+
+    def step(self, state: ChecklistState, press: Event, active_ms: int) -> ChecklistState:
+        if press.kind == LET:
+            return ChecklistState(state.marks, state.count.after(LET), state.begun_ms)
+        place = state.marks.index(OPEN)
+        if press.kind == ZONE:
+            place = [item.item for item in self.settings.items].index(press.text)
+        mark = LEFT_OUT if press.kind == MISS else TICKED
+        marks = put_at(state.marks, place, mark)
+        return ChecklistState(marks, state.count.after(MISS if mark == LEFT_OUT else MAKE), active_ms)
+
+    def ending(self, state: ChecklistState) -> str | None:
+        return None if OPEN in state.marks else GOAL
+
+    def reading(self, state: ChecklistState, active_ms: int) -> Reading:
+        items = self.settings.items
+        place = state.marks.index(OPEN) if OPEN in state.marks else None
+        seconds = None if place is None else items[place].seconds
+        due_ms = None if seconds is None else max(0, state.begun_ms + seconds * 1000 - active_ms)
+        still_open = [item.item for item, mark in zip(items, state.marks, strict=True) if mark == OPEN]
+        words = {OPEN: "", TICKED: "done", LEFT_OUT: "left out"}
+        pads = tuple(
+            Pad(ZONE, item.item, item.item, words[mark] or _span(item), mark != OPEN)
+            for item, mark in zip(items, state.marks, strict=True)
+        )
+        is_done = place is None
+        return Reading(
+            number=state.count.makes,
+            number_label="done",
+            out_of=len(items),
+            next="All done" if is_done else f"{counted(len(still_open), 'item')} to go",
+            to_goal=len(still_open),
+            # Its time tells when it is enough; it does not end the run.
+            rest_left_ms=due_ms or 0,
+            wakes_in_ms=due_ms or None,
+            target=None if is_done else still_open[0],
+            then=still_open[1] if len(still_open) > 1 else None,
+            pads=pads,
+            metrics={"done": state.count.makes, "left_out": state.count.misses},
+            detail={
+                "items": [
+                    {"item": item.item, "mark": words[mark] or "open"}
+                    for item, mark in zip(items, state.marks, strict=True)
+                ]
+            },
+        )
+
+    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
+        return f"of {counted(len(self.settings.items), 'item')}"
+
+    def goal_words(self) -> str:
+        return f"{counted(len(self.settings.items), 'check')}"
+
+
+def _span(item: Check) -> str:
+    return clock(item.seconds) if item.seconds else ""

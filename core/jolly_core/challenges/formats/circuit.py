@@ -1,0 +1,114 @@
+"""Circuit: stations in order, all of which must be made; what a miss does is for the athlete to choose."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.counted import Reaching, attempts_at_most, limit_words, seconds_at_most, time_left_ms
+from jolly_core.challenges.events import LET, MAKE, Event
+from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.settings import Settings, choice, names, whole_number
+from jolly_core.challenges.tally import Reading
+from jolly_core.challenges.targets import Tries, after_try, following, no_tries, tried_rows
+from jolly_core.stats.circuit import RESTART, RETRY, STEP_BACK
+from jolly_core.words import counted
+
+
+@dataclass(frozen=True, slots=True)
+class CircuitState:
+    """``place`` is the station to play; ``furthest`` how many were made one after the other at best in a circuit."""
+
+    tries: Tries
+    count: Count = NOTHING
+    place: int = 0
+    furthest: int = 0
+    circuits: int = 0
+    clean: int = 0
+    is_clean: bool = True
+
+
+@dataclass(frozen=True)
+class CircuitSettings(Settings):
+    stations: tuple[str, ...] = names("Stations", ("first", "second", "third", "fourth"), low=2, are_targets=True)
+    circuits: int = whole_number("Circuits", 1, 50, 1)
+    on_miss: str = choice(
+        "A miss",
+        {
+            RESTART: "starts the circuit again",
+            STEP_BACK: "goes back one station",
+            RETRY: "tries the same station again",
+        },
+        RESTART,
+    )
+    attempts_limit: int | None = attempts_at_most()
+    seconds_limit: int | None = seconds_at_most()
+
+
+class Circuit(Reaching[CircuitSettings, CircuitState]):
+    """Settings: stations, circuits wanted, what a miss does, limits. Result: circuits, furthest point, rates."""
+
+    id = "circuit"
+    title = "Circuit"
+    summary = "Stations in order: make each one to go on."
+    #: Of several targets: its makes say nothing of any one of them.
+    is_aimed = False
+    metrics = (
+        Metric("circuits", "circuits", "up", "circuits", "circuit"),
+        Metric("clean", "circuits without a miss", "up", "without a miss"),
+        Metric("attempts_to_goal", "attempts to the goal", "down", "attempts", "attempt", missing="goal not reached"),
+        Metric("furthest", "furthest station", "up", "stations", "station"),
+    )
+    settings_type = CircuitSettings
+
+    def start(self) -> CircuitState:
+        return CircuitState(no_tries(self.settings.stations))
+
+    def step(self, state: CircuitState, press: Event, active_ms: int) -> CircuitState:
+        count = state.count.after(press.kind)
+        if press.kind == LET:
+            return replace(state, count=count)
+        is_made = press.kind == MAKE
+        tries = after_try(state.tries, state.place, is_made=is_made)
+        if not is_made:
+            rule = self.settings.on_miss
+            place = 0 if rule == RESTART else state.place if rule == RETRY else max(0, state.place - 1)
+            # Begun again or not, the circuit in hand has its miss.
+            return CircuitState(tries, count, place, state.furthest, state.circuits, state.clean, is_clean=False)
+        place = state.place + 1
+        furthest = max(place, state.furthest)
+        if place < len(tries):
+            return CircuitState(tries, count, place, furthest, state.circuits, state.clean, state.is_clean)
+        return CircuitState(tries, count, 0, furthest, state.circuits + 1, state.clean + state.is_clean)
+
+    def is_reached(self, state: CircuitState) -> bool:
+        return state.circuits >= self.settings.circuits
+
+    def reading(self, state: CircuitState, active_ms: int) -> Reading:
+        names, wanted = self.settings.stations, self.settings.circuits
+        round_words = f", circuit {state.circuits + 1} of {wanted}" if wanted > 1 else ""
+        made = len(names) if self.is_reached(state) else state.place
+        last = following(names, state.place) is None
+        is_last = last and state.circuits + 1 == wanted
+        return Reading(
+            number=made,
+            number_label="station made" if made == 1 else "stations made",
+            out_of=len(names),
+            next=f"{counted(len(names) - state.place, 'station')} to go{round_words}",
+            to_goal=(wanted - state.circuits) * len(names) - state.place,
+            time_left_ms=time_left_ms(self.settings, active_ms),
+            target=names[state.place],
+            then=None if is_last else names[0] if last else following(names, state.place),
+            metrics={
+                "circuits": state.circuits,
+                "clean": state.clean,
+                "attempts_to_goal": self.taken(state),
+                "furthest": state.furthest,
+            },
+            in_hand={"furthest": state.place},
+            detail={"targets": tried_rows(names, state.tries), "circuits": state.circuits, "wanted": wanted},
+        )
+
+    def goal_words(self) -> str:
+        number = counted(self.settings.circuits, "circuit")
+        return f"{number} of {counted(len(self.settings.stations), 'station')}{limit_words(self.settings)}"

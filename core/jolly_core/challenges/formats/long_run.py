@@ -1,0 +1,82 @@
+"""Long run: as many in a row as possible, with a re-set of the balls every so many."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+from typing import Any
+
+from jolly_core.challenges.count import NOTHING, Count
+from jolly_core.challenges.counted import Counted
+from jolly_core.challenges.events import Event
+from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.settings import Settings, whole_number
+from jolly_core.challenges.tally import GOAL, MISSED, Reading
+from jolly_core.words import counted
+
+#: Nobody runs on for longer; the run is closed there, and a day off is earned.
+LONGEST = 5000
+
+
+@dataclass(frozen=True, slots=True)
+class LongRunState:
+    count: Count = NOTHING
+
+
+@dataclass(frozen=True)
+class LongRunSettings(Settings):
+    rack: int = whole_number("Re-set after", 1, 500, 15, "balls")
+    goal: int | None = whole_number("Stop at", 1, LONGEST, None, "balls")
+
+    @property
+    def most(self) -> int:
+        """The balls after which the run is over though nothing was missed."""
+        return LONGEST if self.goal is None else self.goal
+
+
+class LongRun(Counted[LongRunSettings, LongRunState]):
+    """Settings: balls in a rack, a goal. Result: the length of the run, its racks and what is over."""
+
+    id = "long_run"
+    title = "Long run"
+    summary = "As many in a row as you can; the first miss ends it. Set up again after each rack."
+    metrics = (
+        Metric("run", "length of the run", "up", "in a row"),
+        Metric("racks", "racks", "up", "racks", "rack"),
+    )
+    settings_type = LongRunSettings
+
+    def start(self) -> LongRunState:
+        return LongRunState()
+
+    def step(self, state: LongRunState, press: Event, active_ms: int) -> LongRunState:
+        return LongRunState(state.count.after(press.kind))
+
+    def ending(self, state: LongRunState) -> str | None:
+        if state.count.misses:
+            return MISSED
+        return GOAL if state.count.makes >= self.settings.most else None
+
+    def reading(self, state: LongRunState, active_ms: int) -> Reading:
+        rack, length = self.settings.rack, state.count.makes
+        racks, over = divmod(length, rack)
+        is_reset = length > 0 and over == 0
+        return Reading(
+            number=length,
+            number_label="in a row",
+            out_of=self.settings.goal,
+            next="Set up again" if is_reset else f"{counted(rack - over, 'ball')} to the re-set",
+            to_goal=None if self.settings.goal is None else max(0, self.settings.goal - length),
+            metrics={"run": length, "racks": racks},
+            detail={"racks": racks, "over": over, "rack": rack},
+        )
+
+    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
+        racks, over = divmod(tally["metrics"]["run"], self.settings.rack)
+        if metric_id == "run":
+            return f"{counted(racks, 'rack')} and {over}" if racks else ""
+        return f"{tally['metrics']['run']} in a row"
+
+    def goal_words(self) -> str:
+        goal = "as many in a row as you can" if self.settings.goal is None else f"{self.settings.goal} in a row"
+        return f"{goal}, re-set every {self.settings.rack}"

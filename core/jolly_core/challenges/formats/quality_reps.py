@@ -1,0 +1,104 @@
+"""Quality reps: slow reps, judged good or not against at most two cues, and how comfortable it was at the end."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
+from typing import Any
+
+from jolly_core.challenges.count import NOTHING, Count, share_of
+from jolly_core.challenges.counted import Counted
+from jolly_core.challenges.events import LET, ZONE, Event
+from jolly_core.challenges.marks import COMFORTS, mark_pads, pointed_words, read_mark, read_marking
+from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.settings import Settings, names, whole_number
+from jolly_core.challenges.tally import ATTEMPTS, Reading
+from jolly_core.words import counted
+
+MOST_CUES = 2
+
+
+@dataclass(frozen=True, slots=True)
+class QualityState:
+    count: Count = NOTHING
+    comfort: int | None = None
+    #: The mark that a clicker points at.
+    pointed: int | None = None
+    #: When the last rep was done; what comes after it is only the question.
+    done_ms: int = 0
+
+
+@dataclass(frozen=True)
+class QualityRepsSettings(Settings):
+    reps: int = whole_number("Reps", 1, 200, 10)
+    cues: tuple[str, ...] = names("Cues", ("slow all the way",), low=0, high=MOST_CUES, longest=60)
+
+
+class QualityReps(Counted[QualityRepsSettings, QualityState]):
+    """Settings: reps, cues. Result: good reps, comfort."""
+
+    id = "quality_reps"
+    title = "Quality reps"
+    summary = "Slowly, one at a time: was it good by the cues? At the end, how comfortable was it?"
+    is_aimed = False
+    make_word = "Good"
+    miss_word = "Not yet"
+    metrics = (
+        Metric("good", "good reps", "up", "good"),
+        Metric("comfort", "comfort", "up", "of 5", needs_whole=True),
+        Metric("good_rate", "share of good reps", "up", "%", needs_whole=True),
+    )
+    settings_type = QualityRepsSettings
+
+    def start(self) -> QualityState:
+        return QualityState()
+
+    def takes(self, state: QualityState, press: Event, active_ms: int) -> bool:
+        if state.count.attempts >= self.settings.reps:
+            return press.kind != ZONE or read_mark(press, COMFORTS) is not None
+        return press.kind != ZONE
+
+    def step(self, state: QualityState, press: Event, active_ms: int) -> QualityState:
+        if press.kind != LET and state.count.attempts >= self.settings.reps:
+            comfort, pointed = read_marking(press, COMFORTS, state.pointed)
+            return replace(state, comfort=comfort, pointed=pointed)
+        is_asked = state.count.attempts >= self.settings.reps
+        done_ms = state.done_ms if is_asked else active_ms
+        return replace(state, count=state.count.after(press.kind), done_ms=done_ms)
+
+    def ending(self, state: QualityState) -> str | None:
+        return None if state.comfort is None else ATTEMPTS
+
+    def closes_ms(self, state: QualityState) -> int | None:
+        return state.done_ms if state.count.attempts >= self.settings.reps else None
+
+    def is_timed_out(self, state: QualityState, active_ms: int) -> bool:
+        return False  # then it asks how comfortable it was
+
+    def reading(self, state: QualityState, active_ms: int) -> Reading:
+        reps, count = self.settings.reps, state.count
+        is_asked = count.attempts >= reps and state.comfort is None
+        return Reading(
+            number=count.makes,
+            number_label="good",
+            out_of=reps,
+            next="How comfortable was it?" if is_asked else f"{reps - count.attempts} more, slowly",
+            to_goal=reps - count.attempts,
+            asks="How comfortable was it?" if is_asked else "",
+            target=pointed_words(COMFORTS, state.pointed) if is_asked else None,
+            pads=mark_pads(COMFORTS) if is_asked else (),
+            metrics={
+                "good": count.makes,
+                "comfort": state.comfort,
+                "good_rate": share_of(count.makes, reps),
+            },
+            detail={"cues": self.settings.cues},
+        )
+
+    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
+        comfort = tally["metrics"]["comfort"]
+        reps = f"of {counted(self.settings.reps, 'rep')}" if metric_id == "good" else f"{tally['makes']} good"
+        return reps if comfort is None or metric_id == "comfort" else f"{reps}, comfort {comfort} of 5"
+
+    def goal_words(self) -> str:
+        return counted(self.settings.reps, "slow rep")

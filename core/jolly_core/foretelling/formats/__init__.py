@@ -1,0 +1,1 @@
+"""The forecast of each format: one module for each, found by ``registry``."""

@@ -1,0 +1,56 @@
+"""Circuit: how long it takes, and how likely its marks are."""
+
+from __future__ import annotations
+
+from jolly_core.challenges.counted import has_limit
+from jolly_core.challenges.formats.circuit import Circuit, CircuitSettings
+from jolly_core.foretelling.pace import Pace
+from jolly_core.foretelling.reaching import NOWHERE, ReachingForecast, Road
+from jolly_core.stats.chain import LOST, WON
+from jolly_core.stats.circuit import RESTART, RETRY, wait_for_circuit
+from jolly_core.stats.waiting import Wait
+
+
+class CircuitForecast(ReachingForecast[CircuitSettings]):
+    format = Circuit
+    prior = Pace(attempt_ms=10_000)
+
+    def wait(self, rate: float) -> Wait:
+        return wait_for_circuit([rate] * len(self.settings.stations), self.settings.on_miss).times(
+            self.settings.circuits
+        )
+
+    @property
+    def fewest(self) -> int:
+        return len(self.settings.stations) * self.settings.circuits
+
+    def road(self, metric_id: str, mark: int) -> Road | None:
+        """The station in hand, whether its circuit is clean, the circuits that are done and those of them clean."""
+        stations, rule, is_of_clean = len(self.settings.stations), self.settings.on_miss, metric_id == "clean"
+        circuits = mark if metric_id == "circuits" else self.settings.circuits
+        furthest = mark if metric_id == "furthest" else None
+        if max(circuits, mark if is_of_clean else 0) > self.settings.circuits or (furthest or 0) > stations:
+            return NOWHERE
+
+        def after(state: tuple[int, bool, int, int], is_made: bool) -> tuple[int, bool, int, int] | str:
+            place, is_clean, done, clean = state
+            if not is_made:
+                back = 0 if rule == RESTART else place if rule == RETRY else max(0, place - 1)
+                return back, not is_of_clean, done, clean
+            place += 1
+            if furthest and place >= furthest:
+                return WON
+            if place < stations:
+                return place, is_clean, done, clean
+            done, clean = done + 1, clean + (is_clean and is_of_clean)
+            if done < circuits and not (is_of_clean and clean >= mark):
+                return 0, True, done, clean
+            return LOST if is_of_clean and clean < mark else WON
+
+        return Road((0, True, 0, 0), after)
+
+    def span(self, metric_id: str) -> tuple[float, float]:
+        if metric_id == self.reaching:
+            return super().span(metric_id)
+        whole = len(self.settings.stations) if metric_id == "furthest" else self.settings.circuits
+        return (0 if has_limit(self.settings) or metric_id == "clean" else whole), whole

@@ -1,0 +1,31 @@
+"""Quality reps: how long it takes, and how likely its marks are."""
+
+from __future__ import annotations
+
+from math import ceil
+
+from jolly_core.challenges.formats.quality_reps import QualityReps, QualityRepsSettings
+from jolly_core.challenges.marks import COMFORTS
+from jolly_core.foretelling.forecast import Forecast
+from jolly_core.foretelling.pace import Attempts, Pace, exactly
+from jolly_core.foretelling.shares import makes_for
+from jolly_core.stats.binomial import chance_of_at_least
+
+
+class QualityRepsForecast(Forecast[QualityRepsSettings]):
+    format = QualityReps
+    prior = Pace(attempt_ms=10_000)
+
+    def attempts(self, pace: Pace) -> Attempts:
+        return exactly(self.settings.reps)
+
+    def chance(self, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
+        reps = self.settings.reps
+        if metric_id == "good_rate":
+            return chance_of_at_least(makes_for(mark, reps), reps, pace.rate)
+        return chance_of_at_least(ceil(mark), reps, pace.rate) if metric_id == "good" else None
+
+    def span(self, metric_id: str) -> tuple[float, float]:
+        if metric_id == "comfort":
+            return min(COMFORTS), max(COMFORTS)
+        return 0, 100 if metric_id == "good_rate" else self.settings.reps

@@ -1,0 +1,1 @@
+"""Each format on paper: one module for each, found by ``registry``."""

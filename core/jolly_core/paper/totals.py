@@ -1,0 +1,75 @@
+"""A run that was kept on paper: its totals, typed in afterwards, where there are no events."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+
+from jolly_core.challenges.registry import AnyGame
+from jolly_core.challenges.settings import Setting
+from jolly_core.challenges.tally import PAPER, Tally
+from jolly_core.errors import CoreError, Problem
+from jolly_core.paper.registry import form_of
+
+
+def tally_of_totals(game: AnyGame, totals: Mapping[str, object]) -> Tally:
+    """The tally that a sheet's totals give; what they cannot tell is None, and its ``detail`` says that it is paper.
+
+    Raises ``CoreError`` for totals that are missing, out of range, or cannot be together.
+
+    >>> from jolly_core.challenges.registry import read_game
+    >>> tally_of_totals(read_game("makes_of_n", {"attempts": 10}), {"makes": 7}).metrics["rate"]
+    70.0
+    """
+    form = form_of(game)
+    _check_complete(form.totals_type.declared(), totals)
+    given = form.totals_type.read(totals)
+    state = form.state(given)
+    count, reading = game.count(state), game.reading(state, 0)
+    said = {name: value for name, value in given.as_dict().items() if value is not None}
+    said |= form.metrics(given)
+    unknown = form.unknown(given)
+    metrics = {
+        metric.id: None if metric.id in unknown else said.get(metric.id, reading.metrics[metric.id])
+        for metric in game.metrics
+    }
+    number = int(next((value for value in metrics.values() if value is not None), 0))
+    return Tally(
+        format=game.id,
+        number=number,
+        number_label=reading.number_label,
+        out_of=None if reading.out_of is not None and number > reading.out_of else reading.out_of,
+        next="Done",
+        to_goal=reading.to_goal,
+        target=None,
+        then=None,
+        asks="",
+        pads=(),
+        wakes_in_ms=None,
+        attempts=count.attempts,
+        makes=count.makes,
+        misses=count.misses,
+        lets=0,
+        rate=round(count.makes / count.attempts, 4) if count.attempts else None,
+        streak=0,
+        best_streak=count.best_streak,
+        time_used_ms=0,
+        time_left_ms=None,
+        rest_left_ms=0,
+        is_paused=False,
+        is_over=True,
+        ending=PAPER,
+        undoable=0,
+        ignored=0,
+        metrics=metrics,
+        in_hand={},
+        detail={**reading.detail, "is_from_paper": True},
+    )
+
+
+def _check_complete(declared: Sequence[Setting], totals: Mapping[str, object]) -> None:
+    """Raise unless everything that is not optional was written down."""
+    missing = [total for total in declared if not total.is_optional and totals.get(total.name) is None]
+    if missing:
+        raise CoreError(
+            [Problem("missing", f"Write down {total.title.lower()}, too.", (total.name,)) for total in missing]
+        )
