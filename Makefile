@@ -77,7 +77,7 @@ check: .venv/.dev web/node_modules/.installed schema-check
 	.venv/bin/ruff format --check .
 	.venv/bin/mypy
 	PYTHONPATH=core:server .venv/bin/lint-imports
-	cd web && npm run --silent types && npm run --silent lint
+	cd web && npm run --silent types && npm run --silent lint && npm run --silent format
 
 # The committed schema and the types made from it must be what the code says now.
 schema-check: .venv/.runtime web/node_modules/.installed

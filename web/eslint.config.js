@@ -10,7 +10,15 @@ const noOtherFeature = FEATURES.map((feature) => ({
   rules: {
     "no-restricted-imports": [
       "error",
-      { patterns: [{ regex: `(features/|\\.\\./)(?:${FEATURES.filter((f) => f !== feature).join("|")})(/|$)`, message: "A feature does not import another." }, { regex: "(^|/)app/", message: "A feature does not know the app around it." }] },
+      {
+        patterns: [
+          {
+            regex: `(features/|\\.\\./)(?:${FEATURES.filter((f) => f !== feature).join("|")})(/|$)`,
+            message: "A feature does not import another.",
+          },
+          { regex: "(^|/)app/", message: "A feature does not know the app around it." },
+        ],
+      },
     ],
   },
 }));
@@ -18,7 +26,14 @@ const noOtherFeature = FEATURES.map((feature) => ({
 export default defineConfig(
   { ignores: ["dist", "src/api/*.gen.ts"] },
   ...tseslint.configs.strictTypeChecked,
-  { languageOptions: { parserOptions: { projectService: { allowDefaultProject: ["eslint.config.js"] }, tsconfigRootDir: import.meta.dirname } } },
+  {
+    languageOptions: {
+      parserOptions: {
+        projectService: { allowDefaultProject: ["eslint.config.js"] },
+        tsconfigRootDir: import.meta.dirname,
+      },
+    },
+  },
   reactHooks.configs.flat.recommended,
   {
     rules: {
@@ -27,6 +42,14 @@ export default defineConfig(
       "@typescript-eslint/no-confusing-void-expression": ["error", { ignoreArrowShorthand: true }],
     },
   },
-  { files: ["src/shared/**"], rules: { "no-restricted-imports": ["error", { patterns: [{ regex: "features/|(^|/)app/", message: "Shared code knows no feature." }] }] } },
+  {
+    files: ["src/shared/**"],
+    rules: {
+      "no-restricted-imports": [
+        "error",
+        { patterns: [{ regex: "features/|(^|/)app/", message: "Shared code knows no feature." }] },
+      ],
+    },
+  },
   ...noOtherFeature,
 );

@@ -1,35 +1,141 @@
-"""Values that were stored by an earlier version of the rules, brought up to what the rules read today.
+"""Dataclasses that are stored as JSON: plain values out, typed values back, from whichever version stored them.
 
-Everything that is stored as JSON carries its version under ``v``; what was stored before there were versions is of
-version 1. A type names its ``version`` and, for each older one, a step that leads to the next.
+Everything that is stored carries its version under ``v``; what was stored before there were versions is of version 1.
+A type names its version and, for each older one, a step that leads to the next. A field that is added needs a default
+and no step; one that is dropped needs nothing.
+
+>>> @dataclass(frozen=True)
+... class Stance(Stored):
+...     feet: tuple[str, ...] = ("left", "right")
+...     width_cm: int = 40
+>>> Stance(width_cm=50).as_stored()
+{'v': 1, 'feet': ['left', 'right'], 'width_cm': 50}
+>>> Stance.from_stored({"feet": ["left"], "tassels": 3})
+Stance(feet=('left',), width_cm=40)
 """
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
-from typing import Any
+from collections.abc import Callable, Hashable, Mapping
+from dataclasses import dataclass, fields, is_dataclass
+from functools import cache
+from types import UnionType
+from typing import Any, ClassVar, Self, Union, cast, get_args, get_origin, get_type_hints
 
 from jolly_core.errors import CoreError
 
 VERSION_KEY = "v"
-#: From the values of one version to those of the next; it may change the mapping that it is given.
+#: From the values of one version to those of the next; it may change that mapping, and nothing within.
 Step = Callable[[dict[str, Any]], dict[str, Any]]
+_SCALARS = (int, str, float, bool, type(None))
 
 
-def upgraded(stored: Mapping[str, Any], version: int, steps: Mapping[int, Step], what: str) -> dict[str, Any]:
-    """The stored values as ``version`` has them, without the version itself.
+@dataclass(frozen=True)
+class Stored:
+    """A dataclass that is stored as JSON. ``_upgrades`` has one step for each version before ``_version``."""
 
-    ``steps`` has one step for each older version, ``what`` is what the values are, for the message. Raises
-    ``CoreError`` (``newer_version``) for values that were stored by a later version of the rules.
+    #: Underlined, so that no field can have their names.
+    _version: ClassVar[int] = 1
+    _upgrades: ClassVar[Mapping[int, Step]] = {}
 
-    >>> upgraded({"v": 1, "reps": 5}, 2, {1: lambda old: {"goal": old["reps"]}}, "a game")
-    {'goal': 5}
-    """
+    def as_dict(self) -> dict[str, Any]:
+        """The plain values of the fields."""
+        plain: dict[str, Any] = to_plain(self)
+        return plain
+
+    def as_stored(self) -> dict[str, Any]:
+        """The plain values and their version."""
+        return {VERSION_KEY: self._version, **self.as_dict()}
+
+    @classmethod
+    def from_stored(cls, stored: Mapping[str, Any]) -> Self:
+        """What was stored, by whichever version: what is missing has its default, what is unknown goes.
+
+        It was checked when it was stored, and is not again. Raises ``CoreError`` (``newer_version``) for what a later
+        version of the rules has stored.
+        """
+        read: Self = from_plain(cls, upgraded(cls, stored))
+        return read
+
+
+def upgraded(kind: type[Stored], stored: Mapping[str, Any]) -> dict[str, Any]:
+    """The stored values of a type as its version has them, without the version itself."""
     values = dict(stored)
     found = values.pop(VERSION_KEY, 1)
-    if found > version:
-        message = f"This was stored by a newer version of the program ({what}, version {found}): update the program."
-        raise CoreError.one("newer_version", message, VERSION_KEY, value=found, allowed=f"<= {version}")
-    for older in range(found, version):
-        values = steps[older](values)
+    if found > kind._version:
+        message = f"This was stored by a newer version of the program ({kind.__name__} {found}): update the program."
+        raise CoreError.one("newer_version", message, VERSION_KEY, value=found, allowed=f"<= {kind._version}")
+    for older in range(found, kind._version):
+        values = kind._upgrades[older](values)
     return values
+
+
+def to_plain(value: Any) -> Any:
+    """A typed value as JSON has it: lists for tuples, mappings for dataclasses.
+
+    >>> to_plain((1, ("a", None)))
+    [1, ['a', None]]
+    """
+    kind = type(value)
+    if kind in _SCALARS:
+        return value
+    if kind is tuple or kind is list:
+        return [to_plain(each) for each in value]
+    if kind is dict:
+        return {name: to_plain(each) for name, each in value.items()}
+    return {name: to_plain(getattr(value, name)) for name in _names(cast("Hashable", kind))}
+
+
+def from_plain(kind: Any, value: Any) -> Any:
+    """A plain value as a type has it: the other way of ``to_plain``, by the type's hints.
+
+    >>> from_plain(tuple[int, ...], [1, 2])
+    (1, 2)
+    """
+    return _reader(kind)(value)
+
+
+@cache
+def _names(kind: Hashable) -> tuple[str, ...]:
+    return tuple(each.name for each in fields(cast("Any", kind)))
+
+
+@cache
+def _reader(kind: Any) -> Callable[[Any], Any]:
+    """How a plain value is read as that type."""
+    origin = get_origin(kind)
+    if is_dataclass(kind) and isinstance(kind, type):
+        return _dataclass_reader(kind)
+    if origin in (Union, UnionType):
+        return _union_reader(tuple(each for each in get_args(kind) if each is not type(None)))
+    if origin is tuple:
+        return _tuple_reader(get_args(kind))
+    if origin in (dict, Mapping):
+        read = _reader(get_args(kind)[1])
+        return lambda value: {name: read(each) for name, each in value.items()}
+    return lambda value: value
+
+
+def _dataclass_reader(kind: Any) -> Callable[[Any], Any]:
+    hints = get_type_hints(kind)
+    readers = {each.name: _reader(hints[each.name]) for each in fields(kind)}
+    return lambda value: kind(**{name: readers[name](each) for name, each in value.items() if name in readers})
+
+
+def _union_reader(kinds: tuple[Any, ...]) -> Callable[[Any], Any]:
+    """One of several types: dataclasses are told apart by the default of their first field, such as ``kind``."""
+    if not all(is_dataclass(each) for each in kinds):
+        read = _reader(kinds[0]) if len(kinds) == 1 else None
+        return lambda value: value if value is None or read is None else read(value)
+    tags = {fields(each)[0].default: _reader(each) for each in kinds}
+    tag = fields(kinds[0])[0].name
+    only = _reader(kinds[0]) if len(kinds) == 1 else None
+    return lambda value: None if value is None else only(value) if only else tags[value[tag]](value)
+
+
+def _tuple_reader(kinds: tuple[Any, ...]) -> Callable[[Any], Any]:
+    if len(kinds) == 2 and kinds[1] is Ellipsis:  # noqa: PLR2004 # one type, and as many of it as there are
+        read = _reader(kinds[0])
+        return lambda value: tuple(read(each) for each in value)
+    each_reads = [_reader(each) for each in kinds]
+    return lambda value: tuple(read(each) for read, each in zip(each_reads, value, strict=True))

@@ -14,7 +14,7 @@ from config.unchanged import remember
 from jolly_core.aim.directions import Directions, estimate_directions
 from jolly_core.aim.record import Evidence, Landed, Tries
 from jolly_core.aim.spread import Aim, Predicted, estimate_aim, predict
-from jolly_core.challenges.registry import FORMATS, get_format
+from jolly_core.challenges.registry import FORMATS, get_format, stored_tally
 from jolly_core.errors import CoreError
 from jolly_core.patterns.written import read_pattern
 from jolly_core.places.beside import read_beside
@@ -161,18 +161,19 @@ def _read_evidence(athlete: Athlete, ladder_ids: Sequence[int], since: datetime 
         found.setdefault((ladder, side), []).append(tries)
     # Where balls were counted zone by zone the tallies say how many; few ladders are played like that.
     counted = aimed_runs.filter(rung__ladder__in=by_zone, format__in=COUNTING_ZONES, is_from_paper=False)
-    told = counted.values_list("rung__ladder", "side", "format", "aimed", "tally")
-    for ladder, side, format_id, aimed, tally in told:
-        found.setdefault((ladder, side), []).append(_landed(format_id, aimed, tally))
+    told = counted.values_list("rung__ladder", "side", "aimed", "tally")
+    for ladder, side, aimed, tally in told:
+        found.setdefault((ladder, side), []).append(_landed(aimed, tally))
     return found
 
 
-def _landed(format_id: str, aimed: Mapping[str, Any], tally: Mapping[str, Any]) -> Landed:
+def _landed(aimed: Mapping[str, Any], stored: Mapping[str, Any]) -> Landed:
     """Where the balls of a run landed that were counted zone by zone."""
-    balls = get_format(format_id).balls_by_zone(tally)
+    tally = stored_tally(stored)
+    balls = get_format(tally.format).balls_by_zone(tally)
     counts = tuple(balls.get(name, 0) for name in aimed["zones"])
     zones = tuple(read_beside(each) for each in aimed["zones"].values())
-    return Landed(aimed["distance_m"], zones, counts, tally["attempts"] - sum(counts))
+    return Landed(aimed["distance_m"], zones, counts, tally.attempts - sum(counts))
 
 
 def tries_at(rung: Rung) -> Tries | None:

@@ -10,6 +10,7 @@ from uuid import UUID
 
 from accounts.models import Athlete
 from accounts.selectors import get_today
+from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.lessons.registry import lessons_of
 from jolly_core.record.usual import Comparison, best_of, compare, usual_of
 from jolly_core.sides import side_words
@@ -101,6 +102,7 @@ class Outcome:
     standing: LadderStanding
     is_working_rung: bool
     lessons: Sequence[str]
+    breakdown: Breakdown | None
 
 
 def get_standing(ladder: Ladder) -> LadderStanding:
@@ -193,7 +195,8 @@ def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
         threshold=threshold,
         standing=standing,
         is_working_rung=standing.working.pk == rung.pk,
-        lessons=lessons_of(run.game, run.tally),
+        lessons=lessons_of(run.game, run.known_tally),
+        breakdown=run.game.breakdown(run.known_tally),
     )
 
 

@@ -7,10 +7,11 @@ from typing import Any
 
 from django.conf import settings
 from django.db import models
+from django.utils.functional import cached_property
 
 from jolly_core.challenges.events import Event as CoreEvent
-from jolly_core.challenges.registry import AnyGame, stored_game
-from jolly_core.challenges.tally import Tally
+from jolly_core.challenges.registry import AnyGame, stored_game, stored_tally
+from jolly_core.challenges.tally import AnyTally
 from jolly_core.record.result import Result, result_of
 from jolly_core.record.yardstick import Distance, Yardstick, measure, read_yardstick
 
@@ -66,10 +67,23 @@ class Run(models.Model):
         """What was played."""
         return stored_game(self.format, self.settings)
 
+    @cached_property
+    def known_tally(self) -> AnyTally:
+        """What the rules made of its events."""
+        return stored_tally(self.tally)
+
+    def keep(self, tally: AnyTally) -> list[str]:
+        """Take a tally as the run's own, its columns included; the names of the columns that have to be written."""
+        self.tally, self.known_tally = tally.as_stored(), tally
+        columns = columns_of(self.game, tally)
+        for name, value in columns.items():
+            setattr(self, name, value)
+        return ["tally", *columns]
+
     @property
     def distance(self) -> Distance:
         """How far the run's number is from its mark, usual and best."""
-        return measure(self.measure, self.tally["metrics"], self.tally.get("in_hand", {}))
+        return measure(self.measure, self.known_tally.metrics, self.known_tally.in_hand)
 
     @property
     def measure(self) -> Yardstick:
@@ -79,7 +93,7 @@ class Run(models.Model):
     @property
     def result(self) -> Result:
         """The one number that the run is known by: that which its mark asked for when it began."""
-        return result_of(self.game, self.tally, self.yardstick.get("metric"))
+        return result_of(self.game, self.known_tally, self.yardstick.get("metric"))
 
 
 class Event(models.Model):
@@ -106,7 +120,7 @@ class Event(models.Model):
         return CoreEvent(self.kind, self.at_ms, self.seq, self.text)
 
 
-def columns_of(game: AnyGame, tally: Tally) -> dict[str, Any]:
+def columns_of(game: AnyGame, tally: AnyTally) -> dict[str, Any]:
     """What of a tally stands in columns of a run's own, by their names."""
     return {
         "is_over": tally.is_over,

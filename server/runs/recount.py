@@ -42,7 +42,7 @@ def recount(run: Run) -> Iterator[Difference]:
         return
     # As it would be stored: tuples are lists there, and numbers are as JSON writes them.
     recounted, columns = json.loads(
-        json.dumps([tally.as_dict(), {**columns_of(run.game, tally), "event_count": len(events)}])
+        json.dumps([tally.as_stored(), {**columns_of(run.game, tally), "event_count": len(events)}])
     )
     for name in sorted({*recounted, *run.tally}):
         if run.tally.get(name) != recounted.get(name):

@@ -34,18 +34,6 @@ if TYPE_CHECKING:
 MOST_EVENTS_A_BATCH = 500
 #: A press a second for a day; what is more is a key that hangs.
 MOST_EVENTS = 90_000
-_TALLIED = [
-    "tally",
-    "is_over",
-    "metrics",
-    "attempts",
-    "makes",
-    "time_used_ms",
-    "is_played",
-    "last_seq",
-    "last_at_ms",
-    "event_count",
-]
 
 
 @dataclass(frozen=True)
@@ -91,7 +79,7 @@ def start_run(
         double_tap_ms=athlete.double_tap_ms,
         started_at=started_at,
         day=day,
-        tally=tally.as_dict(),
+        tally=tally.as_stored(),
         yardstick=get_yardstick(rung, side, started_at).as_dict(),
         aimed=_aimed(rung),
     )
@@ -152,7 +140,7 @@ def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: d
         double_tap_ms=athlete.double_tap_ms,
         started_at=started_at,
         day=get_day(athlete, started_at),
-        tally=tally.as_dict(),
+        tally=tally.as_stored(),
         yardstick=get_yardstick(rung, segment.side, started_at).as_dict(),
         aimed=_aimed(rung),
         **columns_of(game, tally),
@@ -289,13 +277,11 @@ def _check_order(ordered: Sequence[Event], places: Mapping[UUID, int]) -> None:
 
 def _keep_tally(run: Run, session: Session, ids: set[UUID], fresh: Collection[Event]) -> None:
     tally = session.tally()
-    run.tally = tally.as_dict()
-    for name, value in columns_of(session.game, tally).items():
-        setattr(run, name, value)
+    columns = run.keep(tally)
     run.last_seq = max([run.last_seq, *(event.seq for event in fresh)])
     run.last_at_ms = max([run.last_at_ms, *(event.at_ms for event in fresh)])
     run.event_count += len(fresh)
-    run.save(update_fields=_TALLIED)
+    run.save(update_fields=[*columns, "last_seq", "last_at_ms", "event_count"])
     put_session(run.pk, ids, session)
 
 

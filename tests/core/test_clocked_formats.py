@@ -70,11 +70,11 @@ class TestTempoLadder:
     def test_twenty_volleys_with_no_miss_before_going_faster(self) -> None:
         # Common practice, no source: twenty clean strokes, ten of each hand, and only then the next tempo.
         tally = play("tempo_ladder", {"start": 60, "step": 5, "top": 80, "strokes": 10}, "oxo")
-        assert (tally.number, tally.metrics["strokes"], tally.detail["click"]["strokes"]) == (70, 40, 20)
+        assert (tally.number, tally.metrics["strokes"], tally.signs[0].strokes) == (70, 40, 20)
 
     def test_strokes_fall_as_the_click_climbs(self) -> None:
         settings = {"strokes": 4, "fewer": 3, "top": 76}
-        strokes = [play("tempo_ladder", settings, "o" * n).detail["click"]["strokes"] for n in range(4)]
+        strokes = [play("tempo_ladder", settings, "o" * n).signs[0].strokes for n in range(4)]
         assert strokes == [8, 2, 2, 2]
 
     def test_the_top_ends_it(self) -> None:
@@ -122,14 +122,14 @@ class TestIntervals:
 class TestCalls:
     def test_wait_then_answer(self) -> None:
         session = Session(read_game("calls", {"number": 2, "wait_low": 2, "wait_high": 5, "seed": 9}))
-        first = session.tally().detail["call"]
-        assert 2000 <= first["in_ms"] <= 5000
-        session.step(Event("make", first["in_ms"] - 1, 1))  # too early: nothing was called
-        session.step(Event("make", first["in_ms"] + 640, 2))
+        first = session.tally().signs[0]
+        assert 2000 <= first.in_ms <= 5000
+        session.step(Event("make", first.in_ms - 1, 1))  # too early: nothing was called
+        session.step(Event("make", first.in_ms + 640, 2))
         tally = session.tally()
         assert (tally.makes, tally.ignored, tally.metrics["response"]) == (1, 1, None)
-        second = tally.detail["call"]
-        session.step(Event("miss", first["in_ms"] + 640 + second["in_ms"] + 300, 3))
+        second = tally.signs[0]
+        session.step(Event("miss", first.in_ms + 640 + second.in_ms + 300, 3))
         metrics = session.tally().metrics
         assert (session.tally().ending, metrics["answered_rate"], metrics["response"]) == ("attempts", 50.0, 640)
 
@@ -137,23 +137,23 @@ class TestCalls:
     def test_after_a_let_or_an_undo_it_calls_again(self, between: str) -> None:
         """The response time is never that since a call of long ago."""
         session = Session(read_game("calls", {"number": 1, "wait_low": 2, "wait_high": 5, "seed": 9}))
-        at_ms = session.tally().detail["call"]["in_ms"]
+        at_ms = session.tally().signs[0].in_ms
         for seq, letter in enumerate(between, 1):
             at_ms += 60_000
             session.step(Event({"l": "let", "o": "make", "u": "undo"}[letter], at_ms, seq))
-        again = session.tally().detail["call"]
-        assert 2000 <= again["in_ms"] <= 5000
-        session.step(Event("make", at_ms + again["in_ms"] + 500, 9))
+        again = session.tally().signs[0]
+        assert 2000 <= again.in_ms <= 5000
+        session.step(Event("make", at_ms + again.in_ms + 500, 9))
         assert session.tally().metrics["response"] == 500
 
     def test_every_call_comes_and_waits_differ(self) -> None:
         settings = {"number": 60, "wait_low": 1, "wait_high": 3, "seed": 4}
         session, at_ms, called, waits = Session(read_game("calls", settings)), 0, set(), set()
         for seq in range(1, 61):
-            call = session.tally().detail["call"]
-            called.add(call["call"])
-            waits.add(call["in_ms"])
-            at_ms += call["in_ms"] + 500
+            call = session.tally().signs[0]
+            called.add(call.call)
+            waits.add(call.in_ms)
+            at_ms += call.in_ms + 500
             session.step(Event("make", at_ms, seq))
         assert (called, session.is_over(), session.tally().makes) == ({"left", "right"}, True, 60)
         assert len(waits) > 50
@@ -200,7 +200,7 @@ class TestCappedAttempts:
         # Five to seven tries of a hard skill a day are common practice, no source.
         tally = play("capped_attempts", {"cap": 5}, "xxxxx o")
         assert (tally.ending, tally.metrics["tried"], tally.number) == ("attempts", 5, 0)
-        assert tally.detail["closing"].startswith("That is it for today.")
+        assert tally.signs[0].words.startswith("That is it for today.")
 
     def test_what_was_tried_today_is_taken_from_the_record(self) -> None:
         game = read_game("capped_attempts", {"cap": 6})
@@ -219,7 +219,7 @@ class TestCappedAttempts:
 
 def test_a_long_run_counts_racks_and_what_is_over() -> None:
     tally = play("long_run", {"rack": 4}, "oooo oooo oo x")
-    assert (tally.ending, tally.metrics["run"], tally.metrics["racks"], tally.detail["over"]) == ("missed", 10, 2, 2)
+    assert (tally.ending, tally.metrics["run"], tally.metrics["racks"], tally.detail.over) == ("missed", 10, 2, 2)
     assert play("long_run", {"rack": 4}, "oooo").next == "Set up again"
 
 

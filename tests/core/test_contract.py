@@ -18,6 +18,7 @@ from hypothesis import strategies as st
 from jolly_core.challenges.events import CONTROLS, KINDS, LET, MAKE, NOTE, PRESSES, TICK, UNDO, ZONE, Event
 from jolly_core.challenges.registry import FORMATS, get_format, read_game
 from jolly_core.challenges.session import Session, replay
+from jolly_core.challenges.signs import CalledOut
 from jolly_core.challenges.tally import Tally
 from jolly_core.challenges.wire import tally_json
 from jolly_core.errors import CoreError
@@ -111,8 +112,8 @@ def written(tally: Tally, name: str) -> int | None:
 
 def without_waits(tally: Tally) -> Tally:
     """A tally without what waits for a moment of its own: after an undo a call is called out anew."""
-    kept = {name: value for name, value in tally.detail.items() if name != "call"}
-    return replace(tally, ignored=0, next="", wakes_in_ms=None, detail=kept)
+    kept = tuple(sign for sign in tally.signs if not isinstance(sign, CalledOut))
+    return replace(tally, ignored=0, next="", wakes_in_ms=None, signs=kept)
 
 
 @pytest.mark.parametrize("case", CASES, ids=[f"{format_id} {settings}" for format_id, settings in CASES])
@@ -171,9 +172,7 @@ class TestEveryFormat:
         assert over.is_over
         assert play(case, [*finished, *late]) == over
         noted = play(case, [*finished, Event(NOTE, at_ms + 7_200_000, seq + 2, "windy")])
-        assert replace(noted, detail={**noted.detail, "notes": over.detail.get("notes")}) == replace(
-            over, detail={**over.detail, "notes": over.detail.get("notes")}
-        )
+        assert replace(noted, notes=over.notes) == over
 
     @LAW
     @given(events=runs())
@@ -249,10 +248,10 @@ class TestEveryFormat:
     @LAW
     @given(events=runs())
     def test_the_result_is_the_number_its_mark_asks_for(self, case: Case, events: list[Event]) -> None:
-        game, tally = read_game(*case), play(case, events).as_dict()
+        game, tally = read_game(*case), play(case, events)
         for metric in game.metrics:
             result = result_of(game, tally, metric.id)
-            assert result.value == tally["metrics"][metric.id]
+            assert result.value == tally.metrics[metric.id]
             assert result.words
         assert result_of(game, tally).metric == game.leading
 
@@ -265,7 +264,7 @@ class TestEveryFormat:
     @LAW
     @given(events=runs())
     def test_lessons_are_sentences_for_every_run(self, case: Case, events: list[Event]) -> None:
-        lessons = lessons_of(read_game(*case), play(case, events).as_dict())
+        lessons = lessons_of(read_game(*case), play(case, events))
         assert all(lesson.endswith(".") for lesson in lessons)
 
     @LAW
@@ -276,7 +275,7 @@ class TestEveryFormat:
         tally = play(case, [*events, Event("finish", end_ms, len(events) + 1)])
         totals = {total.name: written(tally, total.name) for total in form.totals_type.declared()}
         typed = tally_of_totals(form.game, totals)
-        assert (typed.is_over, typed.ending, typed.detail["is_from_paper"]) == (True, "paper", True)
+        assert (typed.is_over, typed.ending) == (True, "paper")
         if tally.ending != "stopped" or case[0] not in WHOLE_ON_PAPER:
             leading = next(name for name, value in typed.metrics.items() if value is not None)
             assert (typed.makes, typed.misses) == (tally.makes, tally.misses)

@@ -101,6 +101,6 @@ def test_is_played_by_pins_by_all_and_by_none() -> None:
     events = [Event(kind, 1000 * seq, seq, text) for seq, (kind, text) in enumerate(presses, 1)]
     tally = replay(read_game("frames", {}), events)
     # 7 and the rest is a spare with nothing after it: 10; nothing and 4; all that stand is a strike, to be continued.
-    assert [frame["total"] for frame in tally.detail["frames"]] == [10, 14, None, None]
+    assert [frame.total for frame in tally.signs[0].frames] == [10, 14, None, None]
     assert (tally.metrics["score"], tally.metrics["strikes"], tally.ignored) == (14, 1, 1)
     assert [pad.text for pad in tally.pads] == [str(pins) for pins in range(11)]

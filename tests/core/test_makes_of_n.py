@@ -32,8 +32,8 @@ def test_rate_waits_for_all_attempts() -> None:
 def test_interval_of_seven_of_ten() -> None:
     # Wilson score interval of 7 of 10 at 95 %: 0.39678, 0.89221 (statsmodels proportion_confint, method wilson).
     tally = play("makes_of_n", {"attempts": 10}, "ooooooo xxx")
-    assert tally.detail["interval"] == [0.3968, 0.8922]
-    lessons = lessons_of(read_game("makes_of_n", {"attempts": 10}), tally.as_dict())
+    assert tally.detail.interval == (0.3968, 0.8922)
+    lessons = lessons_of(read_game("makes_of_n", {"attempts": 10}), tally)
     assert lessons[0].startswith("Making 7 of 10 fits a true rate anywhere from 40 to 89 %")
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from fractions import Fraction
 
 import pytest
@@ -11,6 +12,7 @@ from hypothesis import strategies as st
 from jolly_core.challenges.rally import (
     Lift,
     Rally,
+    RallyArithmetic,
     RallyPace,
     gain_one_break_fewer,
     gain_tenth_earlier,
@@ -126,17 +128,17 @@ def test_the_lift_really_reaches_the_goal(goal: int) -> None:
 
 
 def test_lessons_say_the_numbers() -> None:
-    arithmetic = {
-        "interval_ms": 1200,
-        "per_minute": 50.0,
-        "lost_per_break_ms": 4000,
-        "breaks": 3,
-        "intervals": 39,
-        "gaps": 3,
-        "one_break_fewer": 3,
-        "tenth_earlier": 3,
-        "lift": {"fewer_breaks": 1, "tenths_earlier": 1},
-    }
+    arithmetic = RallyArithmetic(
+        interval_ms=1200,
+        per_minute=50.0,
+        lost_per_break_ms=4000,
+        breaks=3,
+        intervals=39,
+        gaps=3,
+        one_break_fewer=3,
+        tenth_earlier=3,
+        lift=Lift(fewer_breaks=1, tenths_earlier=1),
+    )
     assert rally_lessons(arithmetic, 47, 40) == (
         "In play you met a ball every 1.2 s (50 a minute).",
         "Your 3 breaks cost about 4.0 s each; one fewer would add 3 contacts.",
@@ -144,5 +146,5 @@ def test_lessons_say_the_numbers() -> None:
         "It would take 1 fewer break and each ball 0.1 s earlier to reach 47.",
     )
     # One break says nothing of what breaks cost, and four intervals nothing of a pace.
-    assert len(rally_lessons({**arithmetic, "breaks": 1, "gaps": 1}, 47, 40)) == 2
-    assert rally_lessons({**arithmetic, "intervals": 4}, 47, 40) == ()
+    assert len(rally_lessons(replace(arithmetic, breaks=1, gaps=1), 47, 40)) == 2
+    assert rally_lessons(replace(arithmetic, intervals=4), 47, 40) == ()

@@ -61,7 +61,7 @@ def test_stopping_in_a_pause_counts_the_time_to_the_pause_only() -> None:
 
 def test_notes_are_kept_even_after_the_end() -> None:
     events = [Event("make", 500, 1), Event("finish", 900, 2), Event("note", 900, 3, "wind from the left")]
-    assert play("makes_of_n", TEN, events).detail["notes"] == ["wind from the left"]
+    assert play("makes_of_n", TEN, events).notes == ("wind from the left",)
 
 
 @pytest.mark.parametrize(

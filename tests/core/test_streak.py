@@ -46,7 +46,7 @@ def test_ten_a_rest_and_ten_more() -> None:
     first = play("streak", settings, "o" * 10)
     assert (first.number, first.next, first.rest_left_ms) == (0, "Rest, then set 2 of 2", 60_000)
     both = play("streak", settings, "o" * 20)
-    assert (both.ending, both.metrics["sets_done"], both.detail["streaks"]) == ("goal", 2, [10, 10])
+    assert (both.ending, both.metrics["sets_done"], both.detail.streaks) == ("goal", 2, (10, 10))
 
 
 def test_rest_runs_down_with_the_clock_and_a_press_ends_it() -> None:
@@ -57,7 +57,7 @@ def test_rest_runs_down_with_the_clock_and_a_press_ends_it() -> None:
 
 
 def test_every_streak_is_kept() -> None:
-    assert play("streak", {"goal": 9}, "oox xoooxo").detail["streaks"] == [2, 0, 3, 1]
+    assert play("streak", {"goal": 9}, "oox xoooxo").detail.streaks == (2, 0, 3, 1)
 
 
 def test_time_limit_ends_at_the_limit() -> None:
@@ -87,12 +87,12 @@ def test_one_life_is_expected_to_be_short() -> None:
 
 
 def test_lesson_says_when_a_goal_is_far_off() -> None:
-    far = lessons_of(read_game("streak", {"goal": 40}), play("streak", {"goal": 40}, "ox" * 10).as_dict())
+    far = lessons_of(read_game("streak", {"goal": 40}), play("streak", {"goal": 40}, "ox" * 10))
     assert far[1] == "At that rate 40 in a row is far off: take a shorter goal for now."
 
 
 def test_lesson_says_how_many_attempts_a_goal_takes() -> None:
     # 18 of 20 made, so Laplace's rule gives 19 / 22; (1 − p^5) / ((1 − p) p^5) = 7.9.
     line = "o" * 9 + "x" + "o" * 9 + "x"
-    lessons = lessons_of(read_game("streak", {"goal": 5}), play("streak", {"goal": 20}, line).as_dict())
+    lessons = lessons_of(read_game("streak", {"goal": 5}), play("streak", {"goal": 20}, line))
     assert lessons == ("You made 18 of 20.", "At that rate 5 in a row takes about 8 attempts on average.")

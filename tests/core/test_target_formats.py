@@ -20,7 +20,7 @@ class TestQuota:
         # Common practice, no source. Five makes on each, with two misses on the third box.
         tally = play("quota", {"targets": SIX, "each": 5}, "ooooo ooooo xxooooo ooooo ooooo ooooo")
         assert (tally.ending, tally.metrics["kept"], tally.metrics["attempts_to_goal"]) == ("goal", 30, 32)
-        assert [row["attempts"] for row in tally.detail["targets"]] == [5, 5, 7, 5, 5, 5]
+        assert [row.attempts for row in tally.detail.targets] == [5, 5, 7, 5, 5, 5]
 
     def test_says_the_target_in_hand_and_the_one_after_it(self) -> None:
         tally = play("quota", {"targets": ["left", "right"], "each": 2}, "oxo")
@@ -47,8 +47,8 @@ class TestZonePoints:
         assert tally.metrics["points_per_ball"] is None  # of a run that goes on it says nothing yet
         whole = play("zone_points", {"zones": self.ZONES, "seconds": None, "balls": 60}, line)
         assert whole.metrics["points_per_ball"] == 0.75
-        assert [zone["balls"] for zone in tally.detail["zones"]] == [15, 15, 15]
-        assert (tally.detail["out"], tally.is_over, tally.time_left_ms) == (15, False, 60_000)
+        assert [zone.balls for zone in tally.detail.zones] == [15, 15, 15]
+        assert (tally.detail.out, tally.is_over, tally.time_left_ms) == (15, False, 60_000)
 
     def test_a_ball_on_the_last_millisecond_counts(self) -> None:
         settings = {"zones": self.ZONES, "seconds": 5}
@@ -89,14 +89,14 @@ class TestPattern:
     def test_a_break_does_what_was_chosen(self, on_break: str, target: str, laps: int) -> None:
         settings = {"zones": self.TWO, "pattern": "L L R R", "on_break": on_break}
         tally = play("pattern", settings, "[left][right]")
-        assert (tally.target, tally.metrics["laps"], tally.detail["broke"]) == (target, laps, [2])
+        assert (tally.target, tally.metrics["laps"], tally.detail.broke) == (target, laps, (2,))
 
     def test_a_lap_with_a_miss_in_it_is_walked_but_not_counted(self) -> None:
         settings = {"zones": self.TWO, "pattern": "L R", "on_break": "goes_on"}
         assert play("pattern", settings, "ox oo").metrics["laps"] == 1
 
     def test_at_random_it_is_the_same_for_the_same_number(self) -> None:
-        laps = [play("pattern", {"pattern": "random", "seed": seed}, "").detail["lap"] for seed in (5, 5, 6)]
+        laps = [play("pattern", {"pattern": "random", "seed": seed}, "").signs[0].steps for seed in (5, 5, 6)]
         assert laps[0] == laps[1] != laps[2]
         assert set(laps[0]) == {"left", "right"}
 
@@ -119,7 +119,7 @@ class TestCollect:
 
     def test_says_what_is_left(self) -> None:
         tally = play("collect", {"targets": ["left", "middle", "right"]}, "o[right]")
-        assert (tally.detail["left"], tally.target, tally.next) == (["middle"], "middle", "1 target to go")
+        assert (tally.detail.left, tally.target, tally.next) == (("middle",), "middle", "1 target to go")
 
 
 class TestCircuit:
@@ -165,9 +165,9 @@ class TestCombination:
         tally = play("combination", {"goes": 3}, "ooo ox ooo")
         assert (tally.ending, tally.metrics["chains"], tally.metrics["furthest"]) == ("attempts", 2, 3)
         game = read_game("combination", {})
-        assert lessons_of(game, tally.as_dict()) == ()  # once is luck
+        assert lessons_of(game, tally) == ()  # once is luck
         often = play("combination", {"goes": 16}, "ooo ox" * 8)
-        lessons = lessons_of(game, often.as_dict())
+        lessons = lessons_of(game, often)
         assert lessons == ("It broke most at turn, by more than luck: 8 times in 16.",)
 
     def test_each_skill_has_to_finish_where_the_next_begins(self) -> None:

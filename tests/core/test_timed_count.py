@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from jolly_core.challenges.rally import Lift, RallyArithmetic
 from jolly_core.challenges.registry import read_game
 from jolly_core.foretelling.pace import Pace
 from jolly_core.foretelling.registry import forecast_of
@@ -26,32 +27,32 @@ def test_a_run_cut_short_proves_nothing_about_breaks() -> None:
 
 def test_rallies_and_longest() -> None:
     tally = play("timed_count", {"seconds": 60}, "oooxooooox o")
-    assert (tally.number, tally.metrics["longest_rally"], tally.detail["breaks"]) == (9, 5, 2)
-    assert [rally["contacts"] for rally in tally.detail["rallies"]] == [3, 5, 1]
+    assert (tally.number, tally.metrics["longest_rally"], tally.misses) == (9, 5, 2)
+    assert [rally.contacts for rally in tally.detail.rallies] == [3, 5, 1]
 
 
 def test_arithmetic_by_hand() -> None:
     # Contacts at 1, 2, 3 s; a break; 8, 9, 10 s: an interval of 1 s, and a gap of 5 s, 4 of them lost.
     # (30 − 4) / 1 = 26, without the break 30; a tenth earlier (30 − 4) / 0.9 = 28.9.
     moments = [("o", 1000), ("o", 2000), ("o", 3000), ("x", 4000), ("o", 8000), ("o", 9000), ("o", 10_000)]
-    arithmetic = play("timed_count", {"seconds": 30, "goal": 28}, timed(moments)).detail["arithmetic"]
-    assert arithmetic == {
-        "interval_ms": 1000,
-        "per_minute": 60.0,
-        "lost_per_break_ms": 4000,
-        "breaks": 1,
-        "intervals": 4,
-        "gaps": 1,
-        "one_break_fewer": 4,
-        "tenth_earlier": 2,
-        "breaks_allowed": 0,
+    arithmetic = play("timed_count", {"seconds": 30, "goal": 28}, timed(moments)).detail.arithmetic
+    assert arithmetic == RallyArithmetic(
+        interval_ms=1000,
+        per_minute=60.0,
+        lost_per_break_ms=4000,
+        breaks=1,
+        intervals=4,
+        gaps=1,
+        one_break_fewer=4,
+        tenth_earlier=2,
+        breaks_allowed=0,
         # 28 − 6 + 26 = 48 contacts' worth of play: 0.4 s earlier leaves 26 / 0.6 = 43; 0.5 s gives 52.
-        "lift": {"fewer_breaks": 1, "tenths_earlier": 4},
-    }
+        lift=Lift(fewer_breaks=1, tenths_earlier=4),
+    )
 
 
 def test_no_arithmetic_before_there_is_a_pace() -> None:
-    assert play("timed_count", {"seconds": 30}, "o").detail["arithmetic"] is None
+    assert play("timed_count", {"seconds": 30}, "o").detail.arithmetic is None
 
 
 def test_words_lead_through_the_run() -> None:
@@ -73,12 +74,12 @@ def test_takes_as_long_as_it_says() -> None:
 
 def test_a_break_needs_something_in_play() -> None:
     tally = play("timed_count", {"seconds": 30}, "xooxxo")
-    assert (tally.detail["breaks"], tally.ignored) == (1, 2)
+    assert (tally.misses, tally.ignored) == (1, 2)
 
 
 def test_a_let_leaves_the_rally_standing_and_its_time_is_none_of_play() -> None:
     # Contacts at 1, 2 s, a let, then 9 and 10 s: one rally of four, two intervals of a second in play.
     moments = [("o", 1000), ("o", 2000), ("l", 3000), ("o", 9000), ("o", 10_000)]
     tally = play("timed_count", {"seconds": 30}, timed(moments))
-    assert (tally.metrics["longest_rally"], tally.detail["in_play_ms"]) == (4, 2000)
-    assert tally.detail["arithmetic"]["interval_ms"] == 1000
+    assert (tally.metrics["longest_rally"], tally.detail.in_play_ms) == (4, 2000)
+    assert tally.detail.arithmetic.interval_ms == 1000

@@ -153,7 +153,7 @@ def test_what_is_beyond_counting_is_said_to_be(case: tuple[str, dict[str, Any]],
             assert tuning.chance is None or 0 <= tuning.chance <= 1
             assert all(words.endswith(".") for words in tuning.words)
     for line in ("", "xxxo", "x" * 40, "o" * 40):
-        lessons_of(game, play(case[0], case[1], line).as_dict())
+        lessons_of(game, play(case[0], case[1], line))
 
 
 @pytest.mark.parametrize("format_id", list(FORMATS))

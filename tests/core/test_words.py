@@ -109,10 +109,10 @@ def test_words_are_right_in_every_state(format_id: str) -> None:
             if not tally.is_over:
                 continue
             for metric in game.metrics:
-                result = result_of(game, tally.as_dict(), metric.id)
+                result = result_of(game, tally, metric.id)
                 for words in (result.words, f"{result.words} {result.beside}"):
                     wrong.update(faults(words))
-            for lesson in lessons_of(game, tally.as_dict()):
+            for lesson in lessons_of(game, tally):
                 wrong.update(faults(lesson, is_sentence=True))
     assert wrong == set()
 

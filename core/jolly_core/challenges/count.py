@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from typing import Generic, NamedTuple, TypeVar
 
 from jolly_core.challenges.events import LET, MAKE
+from jolly_core.stats.proportions import wilson_interval
 
 Item = TypeVar("Item")
 
@@ -64,6 +65,14 @@ class Trail(Generic[Item]):
             items.append(here.last)  # type: ignore[arg-type]  # an empty trail alone has no last item
             here = here.before
         return items[::-1]
+
+
+def rate_interval(makes: int, attempts: int) -> tuple[float, float] | None:
+    """The true rates that the makes fit 19 times in 20 (Wilson), to four decimals; None without attempts."""
+    if not attempts:
+        return None
+    low, high = wilson_interval(makes, attempts)
+    return round(low, 4), round(high, 4)
 
 
 def share_of(makes: int, attempts: int) -> float | None:

@@ -3,14 +3,13 @@
 from __future__ import annotations
 
 from abc import abstractmethod
-from collections.abc import Mapping
 from typing import Any, ClassVar, Generic, Protocol, TypeVar
 
 from jolly_core.challenges.count import Count
 from jolly_core.challenges.events import LET, MAKE, MISS, Event
 from jolly_core.challenges.game import Game, SettingsType
 from jolly_core.challenges.settings import Settings, whole_number
-from jolly_core.challenges.tally import ATTEMPTS, GOAL
+from jolly_core.challenges.tally import ATTEMPTS, GOAL, AnyTally, Ending
 from jolly_core.words import either, span, tries
 
 
@@ -38,7 +37,7 @@ class Counted(Game[SettingsType, State], Generic[SettingsType, State]):
     def count(self, state: State) -> Count:
         return state.count
 
-    def ending(self, state: State) -> str | None:
+    def ending(self, state: State) -> Ending | None:
         return attempts_reached(self.settings, state.count)
 
 
@@ -58,11 +57,11 @@ class Reaching(Counted[SettingsType, State], Generic[SettingsType, State]):
         """How many attempts it took: a run that is over is not counted on."""
         return state.count.attempts if self.is_reached(state) else None
 
-    def ending(self, state: State) -> str | None:
+    def ending(self, state: State) -> Ending | None:
         return GOAL if self.is_reached(state) else super().ending(state)
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        return "" if metric_id == self.reaching else f"in {tries(tally['attempts'])}"
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        return "" if metric_id == self.reaching else f"in {tries(tally.attempts)}"
 
 
 def limit_of_attempts(settings: Settings) -> int | None:
@@ -90,7 +89,7 @@ def limit_words(settings: Settings) -> str:
     return f", within {either(said)}" if said else ""
 
 
-def attempts_reached(settings: Settings, count: Count) -> str | None:
+def attempts_reached(settings: Settings, count: Count) -> Ending | None:
     """That the most attempts are played, if they are."""
     attempts = limit_of_attempts(settings)
     return ATTEMPTS if attempts is not None and count.attempts >= attempts else None

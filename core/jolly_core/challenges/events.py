@@ -5,15 +5,20 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from itertools import pairwise
+from typing import Literal
 
 from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_choice, check_integer
 
-MAKE, MISS, LET, ZONE = "make", "miss", "let", "zone"
+PressKind = Literal["make", "miss", "let", "zone"]
+MAKE: PressKind = "make"
+MISS: PressKind = "miss"
+LET: PressKind = "let"
+ZONE: PressKind = "zone"
 UNDO, PAUSE, RESUME, FINISH, NOTE, TICK = "undo", "pause", "resume", "finish", "note", "tick"
 #: Presses count for something; a zone press says in its text which one. Controls steer the run; a tick says only how
 #: late it is, where the rules are waiting for a moment to pass.
-PRESSES = (MAKE, MISS, LET, ZONE)
+PRESSES: tuple[str, ...] = (MAKE, MISS, LET, ZONE)
 CONTROLS = (UNDO, PAUSE, RESUME, FINISH, NOTE, TICK)
 KINDS = PRESSES + CONTROLS
 #: A run is over after a day: nobody plays longer, and a clock that says so was forgotten.

@@ -7,11 +7,12 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any, ClassVar, Generic, Self, TypeVar
 
+from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.count import Count
 from jolly_core.challenges.events import ZONE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Drawn, Settings, settings_schema
-from jolly_core.challenges.tally import Reading
+from jolly_core.challenges.tally import AnyTally, Ending, Metrics, Reading
 from jolly_core.errors import Problem
 
 SettingsType = TypeVar("SettingsType", bound=Settings)
@@ -39,6 +40,7 @@ class Game(ABC, Generic[SettingsType, State]):
     is_aimed: ClassVar[bool] = True
     counts_zones: ClassVar[bool] = False
     settings_type: ClassVar[type[Settings]]
+    detail_type: ClassVar[type[Any]]
     metrics: ClassVar[tuple[Metric, ...]]
 
     @classmethod
@@ -123,7 +125,7 @@ class Game(ABC, Generic[SettingsType, State]):
         """The plain count within the state."""
 
     @abstractmethod
-    def ending(self, state: State) -> str | None:
+    def ending(self, state: State) -> Ending | None:
         """Why the run is over by what was pressed; None while it goes on. Time that is up is the session's to say."""
 
     @abstractmethod
@@ -138,17 +140,21 @@ class Game(ABC, Generic[SettingsType, State]):
         return ()
 
     @classmethod
-    def balls_by_zone(cls, tally: Mapping[str, Any]) -> Mapping[str, int]:
+    def balls_by_zone(cls, tally: AnyTally) -> Mapping[str, int]:
         """How many balls hit each target, where the game counts targets; empty where the tally does not say."""
         return {}
 
-    def is_played(self, attempts: int, metrics: Mapping[str, Any]) -> bool:
+    def is_played(self, attempts: int, metrics: Metrics) -> bool:
         """Whether something was played in a run of so many attempts with those metrics, so that it can count."""
         return attempts > 0
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
         """A second line beside a run's result in ``metric_id``; empty where the result says it all."""
         return ""
+
+    def breakdown(self, tally: AnyTally) -> Breakdown | None:
+        """A run broken down into its parts; None where it has none."""
+        return None
 
     @abstractmethod
     def goal_words(self) -> str:

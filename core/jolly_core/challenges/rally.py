@@ -45,6 +45,26 @@ class Lift:
     tenths_earlier: int
 
 
+@dataclass(frozen=True, slots=True)
+class RallyArithmetic:
+    """What a timed count is made of, and what would lift it: times in ms, gains in contacts.
+
+    ``intervals`` in play and ``gaps`` after a break are what the times were seen in; ``breaks_allowed`` still leave
+    time for the goal.
+    """
+
+    interval_ms: int
+    per_minute: float
+    lost_per_break_ms: int
+    breaks: int
+    intervals: int = 0
+    gaps: int = 0
+    one_break_fewer: int = 0
+    tenth_earlier: int = 0
+    breaks_allowed: int | None = None
+    lift: Lift | None = None
+
+
 def rally_hits(duration_ms: int, interval_ms: Fraction, breaks: int, lost_ms: Fraction) -> int:
     """The contacts that fit into ``duration_ms``; never below nothing.
 

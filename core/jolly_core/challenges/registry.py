@@ -3,12 +3,15 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from dataclasses import replace
 from typing import Any
 
 from jolly_core.challenges import formats
 from jolly_core.challenges.game import Game
+from jolly_core.challenges.tally import AnyTally, Tally
 from jolly_core.discovery import list_classes
 from jolly_core.errors import CoreError
+from jolly_core.stored import from_plain, upgraded
 
 AnyGame = Game[Any, Any]
 #: By the names of the formats' modules.
@@ -42,3 +45,10 @@ def read_game(format_id: str, given: Mapping[str, object]) -> AnyGame:
 def stored_game(format_id: str, stored: Mapping[str, Any]) -> AnyGame:
     """The game that was stored, by whichever version of the rules. Raises ``CoreError`` for an unknown format."""
     return get_format(format_id).from_stored(stored)
+
+
+def stored_tally(stored: Mapping[str, Any]) -> AnyTally:
+    """The tally that was stored, by whichever version of the rules."""
+    values = upgraded(Tally, stored)
+    tally: AnyTally = from_plain(Tally, values)
+    return replace(tally, detail=from_plain(get_format(tally.format).detail_type, values["detail"]))

@@ -22,7 +22,7 @@ from jolly_core.challenges.events import (
     in_order,
 )
 from jolly_core.challenges.game import Game
-from jolly_core.challenges.tally import STOPPED, TIME, WHOLE, Reading, Tally
+from jolly_core.challenges.tally import HALVES, STOPPED, TIME, WHOLE, AnyTally, Ending, Reading, Tally
 
 #: A thumb or a worn switch can press twice within this; nobody makes twice.
 DOUBLE_TAP_MS = 80
@@ -100,7 +100,7 @@ class Session:
             self._is_stopped = True
             self._clock.stand(event.at_ms)
 
-    def tally(self, at_ms: int | None = None) -> Tally:
+    def tally(self, at_ms: int | None = None) -> AnyTally:
         """What the events so far come to, at ``at_ms`` of the run's clock (at the last event when left out)."""
         active_ms = self._active_ms(at_ms)
         ending = self._ending(active_ms)
@@ -112,7 +112,6 @@ class Session:
         count = self.game.count(state)
         # Beyond its goal a count is out of nothing any more.
         is_beyond = reading.out_of is not None and reading.number > reading.out_of
-        detail = {**reading.detail, **({"notes": list(self._notes)} if self._notes else {})}
         return Tally(
             format=self.game.id,
             number=reading.number,
@@ -123,7 +122,9 @@ class Session:
             target=None if ending else reading.target,
             then=None if ending else reading.then,
             asks="" if ending else reading.asks,
+            face=HALVES if ending else reading.face,
             pads=() if ending else reading.pads,
+            signs=reading.signs,
             wakes_in_ms=None if ending else reading.wakes_in_ms,
             attempts=count.attempts,
             makes=count.makes,
@@ -141,8 +142,9 @@ class Session:
             undoable=len(self._states) - 1,
             ignored=self._ignored,
             metrics=measured(self.game, reading, is_whole=ending in WHOLE),
-            in_hand={} if ending else dict(reading.in_hand),
-            detail=detail,
+            in_hand={} if ending else reading.in_hand,
+            detail=reading.detail,
+            notes=tuple(self._notes),
         )
 
     def is_over(self) -> bool:
@@ -188,7 +190,7 @@ class Session:
         last_ms = self._last.at_ms if self._last else 0
         return self._clock.active_ms(last_ms if at_ms is None else max(at_ms, last_ms))
 
-    def _ending(self, active_ms: int) -> str | None:
+    def _ending(self, active_ms: int) -> Ending | None:
         state = self._states[-1]
         if by_press := self.game.ending(state):
             return by_press
@@ -210,7 +212,7 @@ def replay(
     *,
     double_tap_ms: int = DOUBLE_TAP_MS,
     at_ms: int | None = None,
-) -> Tally:
+) -> AnyTally:
     """The tally of a whole run, its events in any order. The same input gives the same tally, wherever it runs."""
     session = Session(game, double_tap_ms=double_tap_ms)
     for event in in_order(events):

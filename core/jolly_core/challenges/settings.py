@@ -17,7 +17,7 @@ from dataclasses import dataclass, field, fields, replace
 from typing import Any, ClassVar, Self
 
 from jolly_core.errors import CoreError, Problem
-from jolly_core.stored import VERSION_KEY, Step, upgraded
+from jolly_core.stored import Stored, from_plain, to_plain
 from jolly_core.validation import check_choice, check_integer
 
 #: A name that can be read from four metres.
@@ -299,16 +299,9 @@ def _declare(setting: Setting) -> Any:
 
 
 @dataclass(frozen=True)
-class Settings:
-    """Settings by name; each field is declared by one of the functions above.
+class Settings(Stored):
+    """Settings by name; each field is declared by one of the functions above."""
 
-    ``_version`` goes up when a setting changes its meaning, with a step in ``_upgrades``; one that is added or dropped
-    needs neither.
-    """
-
-    #: Underlined, so that no setting can have their names.
-    _version: ClassVar[int] = 1
-    _upgrades: ClassVar[Mapping[int, Step]] = {}
     _known: ClassVar[tuple[Setting, ...]]
 
     @classmethod
@@ -339,53 +332,16 @@ class Settings:
             for name in given
             if name not in known
         ]
-        values = {setting.name: given.get(setting.name, _plain(setting.default)) for setting in declared}
+        values = {setting.name: given.get(setting.name, to_plain(setting.default)) for setting in declared}
         problems += [problem for setting in declared for problem in setting.check(values[setting.name])]
         if problems:
             raise CoreError(problems)
-        read = cls(**{setting.name: _typed(setting, values[setting.name]) for setting in declared})
+        read: Self = from_plain(cls, values)
         read.check()
         return read
 
-    @classmethod
-    def from_stored(cls, stored: Mapping[str, Any]) -> Self:
-        """The settings that were stored, by whichever version: what is missing has its default, what is unknown goes.
-
-        They were checked when they were stored, and are not again.
-        """
-        values = upgraded(stored, cls._version, cls._upgrades, cls.__name__)
-        return cls(
-            **{
-                setting.name: _typed(setting, values[setting.name], is_stored=True)
-                for setting in cls.declared()
-                if setting.name in values
-            }
-        )
-
     def check(self) -> None:
         """Raise ``CoreError`` for settings that do not go together."""
-
-    def as_dict(self) -> dict[str, Any]:
-        """The settings as plain values, as ``read`` takes them."""
-        return {setting.name: _plain(getattr(self, setting.name)) for setting in self.declared()}
-
-    def as_stored(self) -> dict[str, Any]:
-        """The settings as they are stored: plain values and their version."""
-        return {VERSION_KEY: self._version, **self.as_dict()}
-
-
-def _typed(setting: Setting, value: Any, *, is_stored: bool = False) -> Any:
-    """A plain value as its field has it: tuples for lists, rows as their own type."""
-    if isinstance(setting, Rows):
-        read = setting.row.from_stored if is_stored else setting.row.read
-        return tuple(read(each) for each in value)
-    return tuple(value) if isinstance(setting, Names) else value
-
-
-def _plain(value: Any) -> Any:
-    if isinstance(value, Settings):
-        return value.as_dict()
-    return [_plain(each) for each in value] if isinstance(value, tuple) else value
 
 
 def settings_schema(declared: Sequence[Setting], title: str) -> dict[str, Any]:

@@ -1,23 +1,49 @@
-"""What is said of a run: what a format reads from its state, and the tally that a session makes of it."""
+"""What is said of a run: what a format reads from its state, and the tally that a session makes of it.
+
+The tally is described here once: what is stored, what the server sends and what the screen is typed by come from it.
+"""
 
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import asdict, dataclass, field
-from typing import Any
+from dataclasses import dataclass, field
+from typing import Any, Generic, Literal, TypeVar
+
+from jolly_core.challenges.events import PressKind
+from jolly_core.challenges.signs import Sign
+from jolly_core.stored import Stored
 
 #: Why a run is over; one that was kept on paper does not say.
-GOAL, MISSED, ATTEMPTS, TIME, STOPPED, PAPER = "goal", "missed", "attempts", "time", "stopped", "paper"
-WON, LOST, GIVEN_UP = "won", "lost", "given_up"
+Ending = Literal["goal", "missed", "attempts", "time", "stopped", "paper", "won", "lost", "given_up"]
+GOAL: Ending = "goal"
+MISSED: Ending = "missed"
+ATTEMPTS: Ending = "attempts"
+TIME: Ending = "time"
+STOPPED: Ending = "stopped"
+PAPER: Ending = "paper"
+WON: Ending = "won"
+LOST: Ending = "lost"
+GIVEN_UP: Ending = "given_up"
 #: Endings of a run that was played to an end of its own; one that was stopped by hand was cut short.
 WHOLE = (GOAL, MISSED, ATTEMPTS, TIME, PAPER, WON, LOST, GIVEN_UP)
+
+#: What the court screen draws to press: two halves, targets (where they lie, or beside each other), pins by their
+#: number, marks of a scale, items of a list.
+Face = Literal["halves", "targets", "pins", "marks", "items"]
+HALVES: Face = "halves"
+TARGETS: Face = "targets"
+PINS: Face = "pins"
+MARKS: Face = "marks"
+ITEMS: Face = "items"
+
+DetailType = TypeVar("DetailType")
 
 
 @dataclass(frozen=True, slots=True)
 class Pad:
     """Something to press: the event it sends, the words on it, and a few more beside them, such as its points."""
 
-    kind: str
+    kind: PressKind
     text: str
     word: str
     beside: str = ""
@@ -29,10 +55,11 @@ class Pad:
 class Reading:
     """What a format says of its state: the huge number, what is next, the metrics, and details of its own.
 
-    ``target`` is what to play at now and ``then`` what follows it. ``pads`` is all that can be pressed where that is
-    more than make and miss; ``asks`` is the question that they answer, if they answer one. ``wakes_in_ms`` is when
-    the reading changes though nothing is pressed: somebody has to say then how late it is. ``in_hand`` is what of a
-    metric is still growing, where that is less than the metric itself: a row is only made longer by the row in hand.
+    ``target`` is what to play at now and ``then`` what follows it. ``face`` is what the screen draws to press, ``pads``
+    all that can be pressed where that is more than make and miss; ``asks`` is the question that they answer, if they
+    answer one. ``signs`` are shown beside the number. ``wakes_in_ms`` is when the reading changes though nothing is
+    pressed: somebody has to say then how late it is. ``in_hand`` is what of a metric is still growing, where that is
+    less than the metric itself: a row is only made longer by the row in hand.
     """
 
     number: int
@@ -40,21 +67,41 @@ class Reading:
     out_of: int | None
     next: str
     to_goal: int | None
-    metrics: Mapping[str, int | float | None]
+    metrics: dict[str, int | float | None]
+    detail: Any
     time_left_ms: int | None = None
     rest_left_ms: int = 0
     target: str | None = None
     then: str | None = None
     asks: str = ""
+    face: Face = HALVES
     pads: tuple[Pad, ...] = ()
+    signs: tuple[Sign, ...] = ()
     wakes_in_ms: int | None = None
-    in_hand: Mapping[str, int] = field(default_factory=dict)
-    detail: Mapping[str, Any] = field(default_factory=dict)
+    in_hand: dict[str, int] = field(default_factory=dict)
+
+
+def _told_by_format(old: dict[str, Any]) -> dict[str, Any]:
+    """Version 1 kept notes, signs and who hit what in its detail, and no face."""
+    detail = {"format": old["format"], **old.get("detail", {})}
+    signs: list[dict[str, Any]] = []
+    if detail.get("frames"):
+        signs.append({"kind": "frames", "frames": detail["frames"]})
+    if detail.get("closing"):
+        signs.append({"kind": "closing", "words": detail["closing"]})
+    if detail.get("targets"):
+        targets = detail["targets"]
+        detail["targets"] = [{"attempts": None, "makes": line.get("hits", 0), **line} for line in targets]
+    face = TARGETS if old.get("pads") else HALVES
+    return {**old, "detail": detail, "signs": signs, "notes": detail.pop("notes", []), "face": face}
 
 
 @dataclass(frozen=True)
-class Tally:
+class Tally(Stored, Generic[DetailType]):
     """What the rules make of the events so far."""
+
+    _version = 2
+    _upgrades = {1: _told_by_format}
 
     format: str
     number: int
@@ -62,11 +109,6 @@ class Tally:
     out_of: int | None
     next: str
     to_goal: int | None
-    target: str | None
-    then: str | None
-    asks: str
-    pads: tuple[Pad, ...]
-    wakes_in_ms: int | None
     attempts: int
     makes: int
     misses: int
@@ -76,19 +118,29 @@ class Tally:
     best_streak: int
     time_used_ms: int
     time_left_ms: int | None
-    rest_left_ms: int
-    is_paused: bool
     is_over: bool
-    ending: str | None
-    undoable: int
-    ignored: int
-    metrics: Mapping[str, int | float | None]
-    in_hand: Mapping[str, int]
-    detail: Mapping[str, Any]
+    ending: Ending | None
+    metrics: dict[str, int | float | None]
+    detail: DetailType
+    target: str | None = None
+    then: str | None = None
+    asks: str = ""
+    face: Face = HALVES
+    pads: tuple[Pad, ...] = ()
+    signs: tuple[Sign, ...] = ()
+    wakes_in_ms: int | None = None
+    rest_left_ms: int = 0
+    is_paused: bool = False
+    undoable: int = 0
+    ignored: int = 0
+    in_hand: dict[str, int] = field(default_factory=dict)
+    notes: tuple[str, ...] = ()
 
-    def as_dict(self) -> dict[str, Any]:
-        """The tally as plain values, ready for JSON."""
-        # Its fields are plain already but for the pads; copying all of them, ten times a second, would be for nothing.
-        values = {name: getattr(self, name) for name in self.__dataclass_fields__}
-        pads = [asdict(pad) for pad in self.pads]
-        return {**values, "pads": pads, "in_hand": dict(self.in_hand), "detail": dict(self.detail)}
+    def whole(self, metric_id: str) -> int:
+        """The value of a metric that counts something; 0 where it has none."""
+        return int(self.metrics.get(metric_id) or 0)
+
+
+AnyTally = Tally[Any]
+#: Metrics of a run by their ids.
+Metrics = Mapping[str, int | float | None]

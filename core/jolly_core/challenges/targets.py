@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Sequence
-from typing import Any, TypeVar
+from dataclasses import dataclass
+from typing import TypeVar
 
 from jolly_core.challenges.events import MISS, ZONE
 from jolly_core.challenges.tally import Pad
@@ -38,17 +39,27 @@ def after_try(tries: Tries, place: int, *, is_made: bool) -> Tries:
     return put_at(tries, place, (attempts + 1, makes + is_made))
 
 
-def tried_rows(names: Sequence[str], tries: Tries) -> list[dict[str, Any]]:
-    """What was tried and made at each target, with its rate; None where nothing was tried."""
-    return [
-        {"name": name, "attempts": attempts, "makes": makes, "rate": round(makes / attempts, 4) if attempts else None}
+@dataclass(frozen=True, slots=True)
+class TargetLine:
+    """What was tried and made at a target, with its rate; None where it is not known, or nothing was tried."""
+
+    name: str
+    attempts: int | None
+    makes: int
+    rate: float | None = None
+
+
+def target_lines(names: Sequence[str], tries: Tries) -> tuple[TargetLine, ...]:
+    """What was tried and made at each target."""
+    return tuple(
+        TargetLine(name, attempts, makes, round(makes / attempts, 4) if attempts else None)
         for name, (attempts, makes) in zip(names, tries, strict=True)
-    ]
+    )
 
 
-def rates_of(rows: Sequence[dict[str, Any]]) -> list[float]:
-    """The rate at each target, drawn off the ends by Laplace's rule, so that one try proves nothing."""
-    return [(row["makes"] + 1) / (row["attempts"] + 2) for row in rows]
+def hit_lines(names: Sequence[str], tries: Tries) -> tuple[TargetLine, ...]:
+    """The makes at each target, where it is not known which were missed."""
+    return tuple(TargetLine(name, None, makes) for name, (_, makes) in zip(names, tries, strict=True))
 
 
 def target_pads(

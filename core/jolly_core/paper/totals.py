@@ -6,13 +6,13 @@ from collections.abc import Mapping, Sequence
 
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.settings import Setting
-from jolly_core.challenges.tally import PAPER, Tally
+from jolly_core.challenges.tally import PAPER, AnyTally, Tally
 from jolly_core.errors import CoreError, Problem
 from jolly_core.paper.registry import form_of
 
 
-def tally_of_totals(game: AnyGame, totals: Mapping[str, object]) -> Tally:
-    """The tally that a sheet's totals give; what they cannot tell is None, and its ``detail`` says that it is paper.
+def tally_of_totals(game: AnyGame, totals: Mapping[str, object]) -> AnyTally:
+    """The tally that a sheet's totals give; what they cannot tell is None.
 
     Raises ``CoreError`` for totals that are missing, out of range, or cannot be together.
 
@@ -40,11 +40,6 @@ def tally_of_totals(game: AnyGame, totals: Mapping[str, object]) -> Tally:
         out_of=None if reading.out_of is not None and number > reading.out_of else reading.out_of,
         next="Done",
         to_goal=reading.to_goal,
-        target=None,
-        then=None,
-        asks="",
-        pads=(),
-        wakes_in_ms=None,
         attempts=count.attempts,
         makes=count.makes,
         misses=count.misses,
@@ -54,15 +49,11 @@ def tally_of_totals(game: AnyGame, totals: Mapping[str, object]) -> Tally:
         best_streak=count.best_streak,
         time_used_ms=0,
         time_left_ms=None,
-        rest_left_ms=0,
-        is_paused=False,
         is_over=True,
         ending=PAPER,
-        undoable=0,
-        ignored=0,
         metrics=metrics,
-        in_hand={},
-        detail={**reading.detail, "is_from_paper": True},
+        signs=reading.signs,
+        detail=reading.detail,
     )
 
 

@@ -2,12 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
 
 from jolly_core.challenges.registry import AnyGame
-from jolly_core.challenges.tally import STOPPED
+from jolly_core.challenges.tally import STOPPED, AnyTally
 
 #: A run that was stopped within this was begun by mistake, as a rule. Common practice, no source.
 FALSE_START_MS = 10_000
@@ -35,18 +33,19 @@ class Result:
         return f"{self.number} {self.label}" if self.number else self.label
 
 
-def result_of(game: AnyGame, tally: Mapping[str, Any], metric_id: str | None = None) -> Result:
+def result_of(game: AnyGame, tally: AnyTally, metric_id: str | None = None) -> Result:
     """The result of a run in a metric: that which its mark asks for, or the leading one where none does.
 
+    >>> from dataclasses import replace
     >>> from jolly_core.challenges.registry import read_game
     >>> from jolly_core.challenges.session import replay
     >>> game = read_game("makes_of_n", {"attempts": 3})
-    >>> tally = replay(game, []).as_dict()
-    >>> result_of(game, {**tally, "metrics": {"makes": 1}}, "makes").words
+    >>> tally = replay(game, [])
+    >>> result_of(game, replace(tally, metrics={"makes": 1}), "makes").words
     '1 make'
     """
     metric = game.metric(metric_id or "") or game.metric(game.leading) or game.metrics[0]
-    value = tally["metrics"].get(metric.id)
+    value = tally.metrics.get(metric.id)
     return Result(
         metric=metric.id,
         title=metric.title,
@@ -54,11 +53,11 @@ def result_of(game: AnyGame, tally: Mapping[str, Any], metric_id: str | None = N
         number="" if value is None else metric.number(value),
         label=metric.missing if value is None else metric.label(value),
         beside=_beside(game, tally, metric.id),
-        is_false_start=tally["ending"] == STOPPED and tally["time_used_ms"] < FALSE_START_MS,
+        is_false_start=tally.ending == STOPPED and tally.time_used_ms < FALSE_START_MS,
     )
 
 
-def _beside(game: AnyGame, tally: Mapping[str, Any], metric_id: str) -> str:
+def _beside(game: AnyGame, tally: AnyTally, metric_id: str) -> str:
     # A second line says what the game measured; of a sheet that may not all be known.
-    unknown = any(value is None for value in tally["metrics"].values()) and tally["ending"] == "paper"
+    unknown = any(value is None for value in tally.metrics.values()) and tally.ending == "paper"
     return "" if unknown else game.beside(tally, metric_id)

@@ -2,6 +2,8 @@ from typing import Any
 
 from rest_framework import serializers
 
+from config.typed import TypedField
+from jolly_core.challenges.breakdown import Breakdown
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField, ThresholdSerializer
 from ladders.models import Move
 from runs.api.serializers import RunSerializer
@@ -136,3 +138,4 @@ class OutcomeSerializer(serializers.Serializer[Any]):
     standing = LadderStandingSerializer()
     is_working_rung = serializers.BooleanField()
     lessons = serializers.ListField(child=serializers.CharField(), help_text="What the run's arithmetic says.")
+    breakdown = TypedField(Breakdown | None)

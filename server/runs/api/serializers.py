@@ -3,7 +3,10 @@ from typing import Any
 from rest_framework import serializers
 
 from config.fields import StartField
-from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES
+from config.typed import TypedField
+from jolly_core.challenges.events import KINDS, LONGEST_NOTE
+from jolly_core.challenges.registry import FORMATS
+from jolly_core.challenges.tally import Tally
 from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from ladders.quick import QUICK_GAMES
@@ -11,55 +14,9 @@ from runs.models import Run
 from runs.services import MOST_EVENTS_A_BATCH
 
 
-class PadSerializer(serializers.Serializer[Any]):
-    """Something to press on the court screen."""
-
-    kind = serializers.ChoiceField(choices=list(PRESSES), help_text="The kind of event that it sends.")
-    text = serializers.CharField(help_text="The text of that event.")
-    word = serializers.CharField()
-    beside = serializers.CharField(help_text="A few more words, such as its points.")
-    is_done = serializers.BooleanField(help_text="Nothing is gained by pressing it just now.")
-
-
-class TallySerializer(serializers.Serializer[Any]):
-    """What the rules make of a run's events."""
-
-    format = serializers.CharField()
-    number = serializers.IntegerField(help_text="The huge number of the court screen.")
-    number_label = serializers.CharField()
-    out_of = serializers.IntegerField(allow_null=True)
-    next = serializers.CharField(help_text="What to do next, in a few words.")
-    to_goal = serializers.IntegerField(allow_null=True)
-    target = serializers.CharField(allow_null=True, help_text="What to play at now.")
-    then = serializers.CharField(allow_null=True, help_text="What follows it.")
-    asks = serializers.CharField(help_text="The question that the pads answer, if they answer one.")
-    pads = PadSerializer(many=True, help_text="All that can be pressed, where that is more than make and miss.")
-    wakes_in_ms = serializers.IntegerField(
-        allow_null=True,
-        help_text="The tally changes by itself then: send a tick, which tells the rules how late it is.",
-    )
-    attempts = serializers.IntegerField()
-    makes = serializers.IntegerField()
-    misses = serializers.IntegerField()
-    lets = serializers.IntegerField()
-    rate = serializers.FloatField(allow_null=True)
-    streak = serializers.IntegerField()
-    best_streak = serializers.IntegerField()
-    time_used_ms = serializers.IntegerField()
-    time_left_ms = serializers.IntegerField(allow_null=True)
-    rest_left_ms = serializers.IntegerField(help_text="Rest still due between two sets.")
-    is_paused = serializers.BooleanField()
-    is_over = serializers.BooleanField()
-    ending = serializers.ChoiceField(
-        choices=["goal", "missed", "attempts", "time", "stopped", "paper", "won", "lost", "given_up"], allow_null=True
-    )
-    undoable = serializers.IntegerField()
-    ignored = serializers.IntegerField()
-    metrics = serializers.DictField(child=serializers.FloatField(allow_null=True))
-    in_hand = serializers.DictField(
-        child=serializers.IntegerField(), help_text="What of a metric is still growing, where that is less than it."
-    )
-    detail = serializers.DictField(help_text="What this format says beyond the rest.")
+def tally_field(**options: Any) -> TypedField:
+    """What the rules make of a run's events; its detail is that of the run's format."""
+    return TypedField(Tally, variants=[each.detail_type for each in FORMATS.values()], **options)
 
 
 class YardstickSerializer(serializers.Serializer[Any]):
@@ -128,7 +85,7 @@ class RunSerializer(serializers.Serializer[Any]):
     last_at_ms = serializers.IntegerField()
     is_over = serializers.BooleanField()
     set_aside = serializers.CharField()
-    tally = TallySerializer()
+    tally = tally_field(source="known_tally")
     result = ResultSerializer()
     yardstick = YardstickSerializer(source="measure")
     distance = DistanceSerializer()
@@ -158,7 +115,7 @@ class RecordedSerializer(serializers.Serializer[Any]):
     repeated = serializers.IntegerField()
     last_seq = serializers.IntegerField(source="run.last_seq")
     last_at_ms = serializers.IntegerField(source="run.last_at_ms")
-    tally = TallySerializer(source="run.tally")
+    tally = tally_field(source="run.tally")
     result = ResultSerializer(source="run.result")
     distance = DistanceSerializer(source="run.distance")
 

@@ -96,7 +96,7 @@ def _recorded(recorded: services.Recorded) -> dict[str, Any]:
         "repeated": recorded.repeated,
         "last_seq": run.last_seq,
         "last_at_ms": run.last_at_ms,
-        "tally": run.tally,
+        "tally": run.known_tally.as_dict(),
         "result": asdict(run.result),
         "distance": asdict(run.distance),
     }

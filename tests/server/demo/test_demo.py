@@ -42,7 +42,7 @@ def runs() -> Any:
 def test_every_number_is_explained_by_its_events(wren: Athlete) -> None:
     for run in runs().prefetch_related("events"):
         events = [CoreEvent(each.kind, each.at_ms, each.seq, each.text) for each in run.events.all()]
-        assert run.tally == replay(run.game, events).as_dict()
+        assert run.tally == replay(run.game, events).as_stored()
 
 
 def test_covers_about_nine_months_up_to_yesterday(wren: Athlete) -> None:

@@ -82,7 +82,7 @@ def test_the_stored_tally_is_the_core_s_own(player: Player, putting: Ladder) -> 
     line = "oolxuoxpoorooof"
     run = Run.objects.get(pk=player.play(rung_id(putting), line))
     core_events = [CoreEvent(each.kind, each.at_ms, each.seq, each.text) for each in run.events.all()]
-    assert run.tally == replay(run.game, core_events).as_dict()
+    assert run.tally == replay(run.game, core_events).as_stored()
     assert (run.attempts, run.makes) == (run.tally["attempts"], run.tally["makes"])
 
 

@@ -15,7 +15,10 @@ export const placesQuery = queryOptions({ queryKey: ["places"], queryFn: () => u
 
 export const routinesQuery = queryOptions({ queryKey: ["routines"], queryFn: () => unwrap(api.GET("/api/routines/")) });
 
-export const termsQuery = queryOptions({ queryKey: ["week-terms"], queryFn: () => unwrap(api.GET("/api/week-terms/")) });
+export const termsQuery = queryOptions({
+  queryKey: ["week-terms"],
+  queryFn: () => unwrap(api.GET("/api/week-terms/")),
+});
 
 export const weekQuery = (monday: string) =>
   queryOptions({
@@ -23,4 +26,7 @@ export const weekQuery = (monday: string) =>
     queryFn: () => unwrap(api.GET("/api/weeks/{monday}/", { params: { path: { monday } } })),
   });
 
-export const linkQuery = queryOptions({ queryKey: ["calendar-link"], queryFn: () => unwrap(api.GET("/api/calendar-link/")) });
+export const linkQuery = queryOptions({
+  queryKey: ["calendar-link"],
+  queryFn: () => unwrap(api.GET("/api/calendar-link/")),
+});

@@ -1197,6 +1197,37 @@ export interface components {
             note: string;
             words: string;
         };
+        /** @description A table with its title, the heads of its columns and its rows in words; ``words`` stand under it. */
+        Breakdown: {
+            title: string;
+            heads: string[];
+            rows: string[][];
+            words: string;
+        };
+        /**
+         * @description What is called out next, and in how many ms: the screen does so at its moment, and does not wait to be told.
+         *
+         *     ``place`` counts what was called: another place is another call.
+         */
+        CalledOut: {
+            kind: "call";
+            call: string;
+            means: string;
+            colour: string;
+            in_ms: number;
+            place: number;
+        };
+        /** @description CallsDetail(format: "Literal['calls']" = 'calls', targets: 'tuple[TargetLine, ...]' = ()) */
+        CallsDetail: {
+            format: "calls";
+            targets: components["schemas"]["TargetLine"][];
+        };
+        /** @description CappedAttemptsDetail(format: "Literal['capped_attempts']" = 'capped_attempts', left: 'int' = 0, before: 'int' = 0) */
+        CappedAttemptsDetail: {
+            format: "capped_attempts";
+            left: number;
+            before: number;
+        };
         /** @description A format of challenge: its game, what it measures, and the JSON Schema of its settings. */
         Challenge: {
             id: string;
@@ -1230,6 +1261,11 @@ export interface components {
             lost: components["schemas"]["WishState"][];
             won: components["schemas"]["WishState"][];
         };
+        /** @description ChecklistDetail(format: "Literal['checklist']" = 'checklist', items: 'tuple[ItemLine, ...]' = ()) */
+        ChecklistDetail: {
+            format: "checklist";
+            items: components["schemas"]["ItemLine"][];
+        };
         /** @description A circle; lengths in metres. */
         CircleShape: {
             /** Format: double */
@@ -1255,6 +1291,35 @@ export interface components {
              */
             kind: "circle";
         };
+        /** @description CircuitDetail(format: "Literal['circuit']" = 'circuit', targets: 'tuple[TargetLine, ...]' = ()) */
+        CircuitDetail: {
+            format: "circuit";
+            targets: components["schemas"]["TargetLine"][];
+        };
+        /** @description A click to play to: beats a minute, strokes a beat, the strokes of the go and the time of one of them. */
+        Click: {
+            kind: "click";
+            bpm: number;
+            per_beat: number;
+            strokes: number;
+            stroke_ms: number;
+        };
+        /** @description What is said at the end of a run. */
+        Closing: {
+            kind: "closing";
+            words: string;
+        };
+        /** @description CollectDetail(format: "Literal['collect']" = 'collect', targets: 'tuple[TargetLine, ...]' = (), left: 'tuple[str, ...]' = ()) */
+        CollectDetail: {
+            format: "collect";
+            targets: components["schemas"]["TargetLine"][];
+            left: string[];
+        };
+        /** @description CombinationDetail(format: "Literal['combination']" = 'combination', targets: 'tuple[TargetLine, ...]' = ()) */
+        CombinationDetail: {
+            format: "combination";
+            targets: components["schemas"]["TargetLine"][];
+        };
         Comparison: {
             /** Format: double */
             value: number;
@@ -1269,6 +1334,11 @@ export interface components {
             usual_words: string | null;
             best_words: string | null;
             words: string;
+        };
+        /** @description What to feel or picture on each rep. */
+        Cues: {
+            kind: "cues";
+            cues: string[];
         };
         DecisionRequest: {
             decision: components["schemas"]["VerdictKind"];
@@ -1349,19 +1419,6 @@ export interface components {
             /** @description Whether the rest fits then. */
             is_enough: boolean;
         };
-        /**
-         * @description * `goal` - goal
-         *     * `missed` - missed
-         *     * `attempts` - attempts
-         *     * `time` - time
-         *     * `stopped` - stopped
-         *     * `paper` - paper
-         *     * `won` - won
-         *     * `lost` - lost
-         *     * `given_up` - given_up
-         * @enum {string}
-         */
-        EndingEnum: "goal" | "missed" | "attempts" | "time" | "stopped" | "paper" | "won" | "lost" | "given_up";
         Event: {
             /** Format: uuid */
             id: string;
@@ -1425,6 +1482,22 @@ export interface components {
             /** @description Why there is no such line; empty where there is one. */
             no_way: string;
         };
+        /** @description A frame on the sheet: a mark for each ball, the score up to it (None while bonus balls are due), what it is. */
+        FrameLine: {
+            balls: string[];
+            total: number | null;
+            kind: string | null;
+        };
+        /** @description The score sheet of ten frames, as far as it is played. */
+        FrameSheet: {
+            kind: "frames";
+            frames: components["schemas"]["FrameLine"][];
+        };
+        /** @description FramesDetail(format: "Literal['frames']" = 'frames', standing: 'int' = 10) */
+        FramesDetail: {
+            format: "frames";
+            standing: number;
+        };
         /**
          * @description * `count` - count
          *     * `row` - row
@@ -1443,6 +1516,18 @@ export interface components {
          * @enum {string}
          */
         HandednessEnum: "left" | "right";
+        /** @description IntervalsDetail(format: "Literal['intervals']" = 'intervals', phase: 'PhaseKind' = 'work', set: 'int' = 1, sets: 'int' = 1) */
+        IntervalsDetail: {
+            format: "intervals";
+            phase: "work" | "rest" | "done";
+            set: number;
+            sets: number;
+        };
+        /** @description An item, and what became of it. */
+        ItemLine: {
+            item: string;
+            mark: string;
+        };
         /** @description What joints had to do: this week so far, and the weeks before it, the latest first. */
         JointCount: {
             counts: string;
@@ -1510,6 +1595,12 @@ export interface components {
             has_sides: boolean;
             rung: components["schemas"]["RungToMakeRequest"];
         };
+        /** @description The targets of a lap in their order, and the one to play (from 0). */
+        Lap: {
+            kind: "lap";
+            steps: string[];
+            place: number;
+        };
         /** @description A layout as it is being laid, and whose aim it is looked at with. */
         LayingRequest: {
             title: string;
@@ -1555,6 +1646,11 @@ export interface components {
          * @enum {string}
          */
         LeverEnum: "distance" | "size";
+        /** @description What would reach the goal: so many breaks fewer together with so many tenths of a second off the interval. */
+        Lift: {
+            fewer_breaks: number;
+            tenths_earlier: number;
+        };
         LineReached: {
             title: string;
             /** Format: double */
@@ -1610,6 +1706,11 @@ export interface components {
             /** @default Ratios of the last week to the last month are often sold as a measure of risk. What was published does not support that (the two share their numbers, and no trial showed that acting on them helps), so none is shown here. */
             disputed: string;
         };
+        /** @description LongRunDetail(format: "Literal['long_run']" = 'long_run', over: 'int' = 0) */
+        LongRunDetail: {
+            format: "long_run";
+            over: number;
+        };
         /**
          * @description * `alternate` - alternate
          *     * `two_and_two` - two_and_two
@@ -1623,6 +1724,11 @@ export interface components {
          * @enum {string}
          */
         MadeEnum: "alternate" | "two_and_two" | "one_and_two" | "clock" | "counter_clock" | "opposite" | "rows" | "columns" | "crossing";
+        /** @description MakesOfNDetail(format: "Literal['makes_of_n']" = 'makes_of_n', interval: 'tuple[float, float] | None' = None) */
+        MakesOfNDetail: {
+            format: "makes_of_n";
+            interval: number[] | null;
+        };
         Mark: {
             title: string;
             start: number[];
@@ -1797,6 +1903,11 @@ export interface components {
             stand: components["schemas"]["Stand"];
             shape: components["schemas"]["Shape"];
         };
+        /** @description OpenCountDetail(format: "Literal['open_count']" = 'open_count', interval: 'tuple[float, float] | None' = None) */
+        OpenCountDetail: {
+            format: "open_count";
+            interval: number[] | null;
+        };
         OrderRequest: {
             zones: components["schemas"]["ZoneRequest"][];
             made: components["schemas"]["MadeEnum"];
@@ -1810,6 +1921,7 @@ export interface components {
             is_working_rung: boolean;
             /** @description What the run's arithmetic says. */
             lessons: string[];
+            readonly breakdown: components["schemas"]["Breakdown"] | null;
         };
         OverNetRequest: {
             place: string;
@@ -1823,33 +1935,14 @@ export interface components {
              */
             string_m: number;
         };
-        /** @description Something to press on the court screen. */
+        /** @description Something to press: the event it sends, the words on it, and a few more beside them, such as its points. */
         Pad: {
-            /**
-             * @description The kind of event that it sends.
-             *
-             *     * `make` - make
-             *     * `miss` - miss
-             *     * `let` - let
-             *     * `zone` - zone
-             */
-            kind: components["schemas"]["PadKindEnum"];
-            /** @description The text of that event. */
+            kind: "make" | "miss" | "let" | "zone";
             text: string;
             word: string;
-            /** @description A few more words, such as its points. */
             beside: string;
-            /** @description Nothing is gained by pressing it just now. */
             is_done: boolean;
         };
-        /**
-         * @description * `make` - make
-         *     * `miss` - miss
-         *     * `let` - let
-         *     * `zone` - zone
-         * @enum {string}
-         */
-        PadKindEnum: "make" | "miss" | "let" | "zone";
         PaginatedRunList: {
             /** @example 123 */
             count: number;
@@ -1888,6 +1981,12 @@ export interface components {
         };
         Pattern: {
             pattern: string;
+        };
+        /** @description PatternDetail(format: "Literal['pattern']" = 'pattern', targets: 'tuple[TargetLine, ...]' = (), broke: 'tuple[int, ...]' = ()) */
+        PatternDetail: {
+            format: "pattern";
+            targets: components["schemas"]["TargetLine"][];
+            broke: number[];
         };
         Place: {
             readonly id: number;
@@ -1987,11 +2086,49 @@ export interface components {
             windows: components["schemas"]["FilledWindow"][];
             states: components["schemas"]["WishState"][];
         };
+        /** @description QualityRepsDetail(format: "Literal['quality_reps']" = 'quality_reps') */
+        QualityRepsDetail: {
+            format: "quality_reps";
+        };
         /** @description Counting without a plan: by which of the plain games. */
         QuickRunRequest: {
             game: components["schemas"]["GameEnum"];
             /** Format: date-time */
             started_at: string;
+        };
+        /** @description QuotaDetail(format: "Literal['quota']" = 'quota', targets: 'tuple[TargetLine, ...]' = ()) */
+        QuotaDetail: {
+            format: "quota";
+            targets: components["schemas"]["TargetLine"][];
+        };
+        /** @description RaceDetail(format: "Literal['race']" = 'race', lead: 'int' = 0) */
+        RaceDetail: {
+            format: "race";
+            lead: number;
+        };
+        /** @description Contacts without a break: how many, and the clock of the first and the last in ms. */
+        Rally: {
+            contacts: number;
+            from_ms: number;
+            to_ms: number;
+        };
+        /**
+         * @description What a timed count is made of, and what would lift it: times in ms, gains in contacts.
+         *
+         *     ``intervals`` in play and ``gaps`` after a break are what the times were seen in; ``breaks_allowed`` still leave
+         *     time for the goal.
+         */
+        RallyArithmetic: {
+            interval_ms: number;
+            per_minute: number;
+            lost_per_break_ms: number;
+            breaks: number;
+            intervals: number;
+            gaps: number;
+            one_break_fewer: number;
+            tenth_earlier: number;
+            breaks_allowed: number | null;
+            lift: components["schemas"]["Lift"] | null;
         };
         Reach: {
             landmark: string;
@@ -2009,7 +2146,7 @@ export interface components {
             repeated: number;
             last_seq: number;
             last_at_ms: number;
-            tally: components["schemas"]["Tally"];
+            readonly tally: components["schemas"]["Tally"];
             result: components["schemas"]["Result"];
             distance: components["schemas"]["Distance"];
         };
@@ -2157,7 +2294,7 @@ export interface components {
             last_at_ms: number;
             is_over: boolean;
             set_aside: string;
-            tally: components["schemas"]["Tally"];
+            readonly tally: components["schemas"]["Tally"];
             result: components["schemas"]["Result"];
             yardstick: components["schemas"]["Yardstick"];
             distance: components["schemas"]["Distance"];
@@ -2389,6 +2526,12 @@ export interface components {
          * @enum {string}
          */
         StatusEnum: "planned" | "started" | "done" | "dropped";
+        /** @description StreakDetail(format: "Literal['streak']" = 'streak', streaks: 'tuple[int, ...]' = (), streaks_ended: 'int' = 0) */
+        StreakDetail: {
+            format: "streak";
+            streaks: number[];
+            streaks_ended: number;
+        };
         /** @description A strip; lengths in metres. */
         StripShape: {
             /** Format: double */
@@ -2438,54 +2581,44 @@ export interface components {
              */
             thing_m: number;
         };
-        /** @description What the rules make of a run's events. */
+        /** @description What the rules make of the events so far. */
         Tally: {
             format: string;
-            /** @description The huge number of the court screen. */
             number: number;
             number_label: string;
             out_of: number | null;
-            /** @description What to do next, in a few words. */
             next: string;
             to_goal: number | null;
-            /** @description What to play at now. */
-            target: string | null;
-            /** @description What follows it. */
-            then: string | null;
-            /** @description The question that the pads answer, if they answer one. */
-            asks: string;
-            /** @description All that can be pressed, where that is more than make and miss. */
-            pads: components["schemas"]["Pad"][];
-            /** @description The tally changes by itself then: send a tick, which tells the rules how late it is. */
-            wakes_in_ms: number | null;
             attempts: number;
             makes: number;
             misses: number;
             lets: number;
-            /** Format: double */
             rate: number | null;
             streak: number;
             best_streak: number;
             time_used_ms: number;
             time_left_ms: number | null;
-            /** @description Rest still due between two sets. */
-            rest_left_ms: number;
-            is_paused: boolean;
             is_over: boolean;
-            ending: (components["schemas"]["EndingEnum"] | components["schemas"]["NullEnum"]) | null;
-            undoable: number;
-            ignored: number;
+            ending: ("goal" | "missed" | "attempts" | "time" | "stopped" | "paper" | "won" | "lost" | "given_up") | null;
             metrics: {
                 [key: string]: number | null;
             };
-            /** @description What of a metric is still growing, where that is less than it. */
+            detail: components["schemas"]["CallsDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
+            target: string | null;
+            then: string | null;
+            asks: string;
+            face: "halves" | "targets" | "pins" | "marks" | "items";
+            pads: components["schemas"]["Pad"][];
+            signs: (components["schemas"]["FrameSheet"] | components["schemas"]["Click"] | components["schemas"]["CalledOut"] | components["schemas"]["Cues"] | components["schemas"]["Lap"] | components["schemas"]["Closing"])[];
+            wakes_in_ms: number | null;
+            rest_left_ms: number;
+            is_paused: boolean;
+            undoable: number;
+            ignored: number;
             in_hand: {
                 [key: string]: number;
             };
-            /** @description What this format says beyond the rest. */
-            detail: {
-                [key: string]: unknown;
-            };
+            notes: string[];
         };
         Taped: {
             zone: string;
@@ -2494,6 +2627,20 @@ export interface components {
             fixes: components["schemas"]["Fix"][];
             rounding: string;
             parts: string[];
+        };
+        /** @description What was tried and made at a target, with its rate; None where it is not known, or nothing was tried. */
+        TargetLine: {
+            name: string;
+            attempts: number | null;
+            makes: number;
+            rate: number | null;
+        };
+        /** @description TempoLadderDetail(format: "Literal['tempo_ladder']" = 'tempo_ladder', step: 'int' = 1, steps: 'int' = 1, failed: 'int' = 0) */
+        TempoLadderDetail: {
+            format: "tempo_ladder";
+            step: number;
+            steps: number;
+            failed: number;
         };
         /** @description The athlete's usual week. */
         Terms: {
@@ -2532,6 +2679,14 @@ export interface components {
             expected_s: number;
             high_s: number;
         };
+        /** @description TimedCountDetail(format: "Literal['timed_count']" = 'timed_count', rallies: 'tuple[Rally, ...]' = (), rallies_ended: 'int' = 0, in_play_ms: 'int' = 0, arithmetic: 'RallyArithmetic | None' = None) */
+        TimedCountDetail: {
+            format: "timed_count";
+            rallies: components["schemas"]["Rally"][];
+            rallies_ended: number;
+            in_play_ms: number;
+            arithmetic: components["schemas"]["RallyArithmetic"] | null;
+        };
         /** @description The day at a glance. */
         Today: {
             /** Format: date */
@@ -2551,6 +2706,12 @@ export interface components {
             low: number;
             high: number;
             readonly is_optional: boolean;
+        };
+        /** @description TwoChanceWalkDetail(format: "Literal['two_chance_walk']" = 'two_chance_walk', targets: 'tuple[TargetLine, ...]' = (), balls: 'tuple[tuple[int, int], tuple[int, int]]' = ((0, 0), (0, 0))) */
+        TwoChanceWalkDetail: {
+            format: "two_chance_walk";
+            targets: components["schemas"]["TargetLine"][];
+            balls: number[][];
         };
         /**
          * @description * `metric` - Metric
@@ -2672,6 +2833,18 @@ export interface components {
             surface: string;
             shape: components["schemas"]["Shape"];
             at: number[];
+        };
+        /** @description The balls that hit a zone. */
+        ZoneLine: {
+            name: string;
+            points: number;
+            balls: number;
+        };
+        /** @description ZonePointsDetail(format: "Literal['zone_points']" = 'zone_points', zones: 'tuple[ZoneLine, ...]' = (), out: 'int' = 0) */
+        ZonePointsDetail: {
+            format: "zone_points";
+            zones: components["schemas"]["ZoneLine"][];
+            out: number;
         };
         /** @description A target on a surface; ``at`` is its middle. */
         ZoneRequest: {

@@ -11,7 +11,9 @@ export default function NotFoundPage() {
     <Box component="main" sx={{ maxWidth: 640, mx: "auto", p: { xs: 3, md: 6 } }}>
       <Stack spacing={3}>
         <TapeHeading>Nothing here</TapeHeading>
-        <Typography sx={{ overflowWrap: "anywhere" }}>There is no screen at {pathname}. The address may be mistyped, or from a link that is old.</Typography>
+        <Typography sx={{ overflowWrap: "anywhere" }}>
+          There is no screen at {pathname}. The address may be mistyped, or from a link that is old.
+        </Typography>
         <Button component={RouterLink} to="/" variant="contained" color="success" sx={{ alignSelf: "flex-start" }}>
           Go to Today
         </Button>

@@ -20,7 +20,10 @@ export function QuickCount() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const start = (game: Schemas["QuickRunRequest"]["game"]) => {
     setAnchor(null);
-    begin.mutate({ id: makeUuid(), game, started_at: new Date().toISOString() }, { onSuccess: (run) => void navigate(`/practise/runs/${run.id}`) });
+    begin.mutate(
+      { id: makeUuid(), game, started_at: new Date().toISOString() },
+      { onSuccess: (run) => void navigate(`/practise/runs/${run.id}`) },
+    );
   };
   return (
     <>
@@ -30,11 +33,21 @@ export function QuickCount() {
         aria-expanded={anchor !== null}
         loading={begin.isPending}
         onClick={(event) => setAnchor(event.currentTarget)}
-        sx={{ color: tape.ink, bgcolor: tape.paper, minHeight: 36, px: 1.5, whiteSpace: "nowrap", "&:hover": { bgcolor: tape.mustard } }}
-      >
+        sx={{
+          color: tape.ink,
+          bgcolor: tape.paper,
+          minHeight: 36,
+          px: 1.5,
+          whiteSpace: "nowrap",
+          "&:hover": { bgcolor: tape.mustard },
+        }}>
         {begin.error ? "Count: try again" : "Count"}
       </Button>
-      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)} slotProps={{ root: { role: "dialog", "aria-label": "Count without a plan" } }}>
+      <Menu
+        anchorEl={anchor}
+        open={anchor !== null}
+        onClose={() => setAnchor(null)}
+        slotProps={{ root: { role: "dialog", "aria-label": "Count without a plan" } }}>
         {GAMES.map(({ game, title, words }) => (
           <MenuItem key={game} onClick={() => start(game)} sx={{ py: 1.5 }}>
             <ListItemText primary={title} secondary={words} slotProps={{ primary: { sx: { fontWeight: 700 } } }} />

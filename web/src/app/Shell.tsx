@@ -38,11 +38,15 @@ function LoopLinks() {
         zIndex: 10,
         pb: { xs: "env(safe-area-inset-bottom)", md: 0 },
         justifyContent: { xs: "space-between", md: "center" },
-      }}
-    >
+      }}>
       {LOOP.map(({ to, word }, index) => (
         <Box key={to} sx={{ display: "flex", alignItems: "center", flex: { xs: 1, md: "none" } }}>
-          {index > 0 && <Box aria-hidden sx={{ display: { xs: "none", md: "block" }, width: 22, borderTop: `2px dashed ${tape.timber}` }} />}
+          {index > 0 && (
+            <Box
+              aria-hidden
+              sx={{ display: { xs: "none", md: "block" }, width: 22, borderTop: `2px dashed ${tape.timber}` }}
+            />
+          )}
           <Box
             component={NavLink}
             to={to}
@@ -57,11 +61,19 @@ function LoopLinks() {
               px: { xs: 0.25, md: 1.5 },
               py: { xs: 2, md: 1.75 },
               whiteSpace: "nowrap",
-              "& span": { backgroundRepeat: "no-repeat", backgroundSize: "0% 4px", backgroundPosition: "0 100%", pb: 0.75, transition: "background-size 180ms" },
-              "&:hover span, &.active span": { backgroundSize: "100% 4px", backgroundImage: `linear-gradient(${tape.mustard}, ${tape.mustard})` },
+              "& span": {
+                backgroundRepeat: "no-repeat",
+                backgroundSize: "0% 4px",
+                backgroundPosition: "0 100%",
+                pb: 0.75,
+                transition: "background-size 180ms",
+              },
+              "&:hover span, &.active span": {
+                backgroundSize: "100% 4px",
+                backgroundImage: `linear-gradient(${tape.mustard}, ${tape.mustard})`,
+              },
               "&:focus-visible": { outline: `3px solid ${tape.mustard}`, outlineOffset: -4 },
-            }}
-          >
+            }}>
             <span>{word}</span>
           </Box>
         </Box>
@@ -76,16 +88,39 @@ function Strip() {
   return (
     <Box component="header" sx={{ bgcolor: tape.ink, color: tape.paper }}>
       <Box
-        sx={{ maxWidth: 1320, mx: "auto", px: { xs: 2, md: 4 }, minHeight: 52, display: "grid", alignItems: "center", gridTemplateColumns: { xs: "1fr auto", md: "1fr auto 1fr" } }}
-      >
+        sx={{
+          maxWidth: 1320,
+          mx: "auto",
+          px: { xs: 2, md: 4 },
+          minHeight: 52,
+          display: "grid",
+          alignItems: "center",
+          gridTemplateColumns: { xs: "1fr auto", md: "1fr auto 1fr" },
+        }}>
         <Link
           component={RouterLink}
           to="/"
           underline="none"
-          sx={{ color: "inherit", justifySelf: "start", fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 750, fontSize: "1.15rem", py: 1 }}
-        >
+          sx={{
+            color: "inherit",
+            justifySelf: "start",
+            fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+            fontWeight: 750,
+            fontSize: "1.15rem",
+            py: 1,
+          }}>
           Jolly Ladder
-          <Box component="span" sx={{ ml: 1.25, px: 0.75, py: 0.25, bgcolor: tape.mustard, color: tape.ink, fontSize: "0.85rem", fontWeight: 650 }}>
+          <Box
+            component="span"
+            sx={{
+              ml: 1.25,
+              px: 0.75,
+              py: 0.25,
+              bgcolor: tape.mustard,
+              color: tape.ink,
+              fontSize: "0.85rem",
+              fontWeight: 650,
+            }}>
             Today
           </Box>
         </Link>
@@ -96,7 +131,11 @@ function Strip() {
               <WaitingPresses />
               <QuickCount />
             </Suspense>
-            <Link component={RouterLink} to="/settings" underline="hover" sx={{ color: "inherit", fontSize: "0.92rem", py: 1, textAlign: "right" }}>
+            <Link
+              component={RouterLink}
+              to="/settings"
+              underline="hover"
+              sx={{ color: "inherit", fontSize: "0.92rem", py: 1, textAlign: "right" }}>
               {athlete.name}
               <Box component="span" sx={{ display: { xs: "none", lg: "inline" }, color: "#c5cbe0" }}>
                 , {hand}, {athlete.units}
@@ -126,12 +165,20 @@ export function Shell() {
     <Stack sx={{ minHeight: "100dvh" }}>
       <Link
         href="#main"
-        sx={{ position: "absolute", left: -9999, "&:focus": { left: 8, top: 8, zIndex: 20, bgcolor: tape.mustard, color: tape.ink, p: 1 } }}
-      >
+        sx={{
+          position: "absolute",
+          left: -9999,
+          "&:focus": { left: 8, top: 8, zIndex: 20, bgcolor: tape.mustard, color: tape.ink, p: 1 },
+        }}>
         Skip to the content
       </Link>
       <Strip />
-      <Suspense fallback={<Box sx={{ p: 4 }}><Skeletons /></Box>}>
+      <Suspense
+        fallback={
+          <Box sx={{ p: 4 }}>
+            <Skeletons />
+          </Box>
+        }>
         <Outlet />
       </Suspense>
     </Stack>

@@ -17,7 +17,9 @@ export function WaitingPresses() {
   useEffect(() => {
     const send = () =>
       void sweep().then((hasSent) => {
-        if (hasSent) for (const queryKey of [["runs"], ["today"], ["ladders"], ["blocks"]]) void client.invalidateQueries({ queryKey });
+        if (hasSent)
+          for (const queryKey of [["runs"], ["today"], ["ladders"], ["blocks"]])
+            void client.invalidateQueries({ queryKey });
       });
     send();
     const timer = isWaiting ? window.setInterval(send, TRY_EVERY_MS) : undefined;
@@ -29,7 +31,17 @@ export function WaitingPresses() {
   }, [client, isWaiting]);
   if (!isWaiting) return null;
   return (
-    <Box role="status" sx={{ bgcolor: tape.mustard, color: tape.ink, px: 1, py: 0.25, fontSize: "0.88rem", fontWeight: 650, whiteSpace: "nowrap" }}>
+    <Box
+      role="status"
+      sx={{
+        bgcolor: tape.mustard,
+        color: tape.ink,
+        px: 1,
+        py: 0.25,
+        fontSize: "0.88rem",
+        fontWeight: 650,
+        whiteSpace: "nowrap",
+      }}>
       {counted(waiting, "press waits", "presses wait")}
     </Box>
   );

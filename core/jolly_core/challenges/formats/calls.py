@@ -2,24 +2,27 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Any, Literal
 
+from jolly_core.challenges.breakdown import Breakdown, by_target
 from jolly_core.challenges.count import NOTHING, Count, share_of
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import LONGEST_NAME, Settings, choice, drawn, rows, text, whole_number
-from jolly_core.challenges.tally import ATTEMPTS, Reading
-from jolly_core.challenges.targets import Tries, after_try, no_tries, tried_rows
+from jolly_core.challenges.signs import CalledOut
+from jolly_core.challenges.tally import ATTEMPTS, AnyTally, Ending, Reading
+from jolly_core.challenges.targets import TargetLine, Tries, after_try, no_tries, target_lines
 from jolly_core.errors import CoreError
 from jolly_core.patterns.draw import draw_below
 from jolly_core.words import counted
 
 TIMED, UNTIMED = "timed", "untimed"
-#: Colours by name, so that the screen can show them; each has its word as well.
-COLOURS = ("none", "coral", "teal", "mustard", "plum", "paper")
+#: Colours by their plain names: the screen has a shade for each, and its word beside it.
+COLOURS = ("none", "red", "green", "yellow", "purple", "white")
+#: What version 1 called them.
+_SHADES = {"coral": "red", "teal": "green", "mustard": "yellow", "plum": "purple", "paper": "white"}
 #: Nobody answers a call faster; what comes sooner was pressed before it. Common practice, no source.
 FASTEST_ANSWER_MS = 100
 
@@ -45,10 +48,18 @@ class Call(Settings):
     colour: str = choice("Colour", {each: each for each in COLOURS}, "none")
 
 
+def _plain_colours(old: dict[str, Any]) -> dict[str, Any]:
+    calls = [{**call, "colour": _SHADES.get(call.get("colour"), "none")} for call in old.get("calls", ())]
+    return {**old, "calls": calls} if calls else old
+
+
 @dataclass(frozen=True)
 class CallsSettings(Settings):
+    _version = 2
+    _upgrades = {1: _plain_colours}
+
     calls: tuple[Call, ...] = rows(
-        "Calls", Call, (Call("left", "", "coral"), Call("right", "", "teal")), low=2, are_targets=True
+        "Calls", Call, (Call("left", "", "red"), Call("right", "", "green")), low=2, are_targets=True
     )
     number: int = whole_number("How many calls", 1, 500, 12)
     wait_low: int = whole_number("Wait at least", 0, 120, 2, "s")
@@ -62,6 +73,12 @@ class CallsSettings(Settings):
             raise CoreError.one(
                 "out_of_order", message, "wait_high", value=self.wait_high, allowed=f">= {self.wait_low}"
             )
+
+
+@dataclass(frozen=True, slots=True)
+class CallsDetail:
+    format: Literal["calls"] = "calls"
+    targets: tuple[TargetLine, ...] = ()
 
 
 class Calls(Counted[CallsSettings, CallsState]):
@@ -79,6 +96,7 @@ class Calls(Counted[CallsSettings, CallsState]):
         Metric("response", "mean response time", "down", "ms", needs_whole=True),
     )
     settings_type = CallsSettings
+    detail_type = CallsDetail
 
     def start(self) -> CallsState:
         return CallsState(no_tries(self.settings.calls), _wait_ms(self.settings, 0))
@@ -105,7 +123,7 @@ class Calls(Counted[CallsSettings, CallsState]):
         turn = state.turn + 1
         return replace(state, due_ms=active_ms + _wait_ms(self.settings, turn), turn=turn)
 
-    def ending(self, state: CallsState) -> str | None:
+    def ending(self, state: CallsState) -> Ending | None:
         return ATTEMPTS if state.count.attempts >= self.settings.number else None
 
     def reading(self, state: CallsState, active_ms: int) -> Reading:
@@ -125,16 +143,24 @@ class Calls(Counted[CallsSettings, CallsState]):
                 "answered_rate": share_of(count.makes, count.attempts),
                 "response": round(state.answer_ms / count.makes) if is_timed and count.makes else None,
             },
-            detail={
-                # The screen calls it out at its moment, and does not wait to be told.
-                "call": {**call.as_dict(), "in_ms": max(0, state.due_ms - active_ms), "place": state.turn},
-                "targets": tried_rows([each.call for each in calls], state.tries),
-            },
+            signs=(
+                CalledOut(
+                    call=call.call,
+                    means=call.means,
+                    colour=call.colour,
+                    in_ms=max(0, state.due_ms - active_ms),
+                    place=state.turn,
+                ),
+            ),
+            detail=CallsDetail(targets=target_lines([each.call for each in calls], state.tries)),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        number = counted(tally["attempts"], "call")
-        return f"of {number}" if metric_id == "answered" else f"{tally['makes']} of {number} answered"
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        number = counted(tally.attempts, "call")
+        return f"of {number}" if metric_id == "answered" else f"{tally.makes} of {number} answered"
+
+    def breakdown(self, tally: AnyTally) -> Breakdown | None:
+        return by_target(tally.detail.targets)
 
     def goal_words(self) -> str:
         return f"{counted(self.settings.number, 'call')} of {len(self.settings.calls)} kinds"

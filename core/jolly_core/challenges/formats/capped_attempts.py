@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Literal
 
 from jolly_core.challenges.count import NOTHING, Count, share_of
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, of_the_run, whole_number
-from jolly_core.challenges.tally import ATTEMPTS, Reading
+from jolly_core.challenges.signs import Closing
+from jolly_core.challenges.tally import ATTEMPTS, AnyTally, Ending, Reading
 from jolly_core.words import counted
 
 
@@ -32,6 +32,14 @@ class CappedAttemptsSettings(Settings):
         return max(0, self.cap - (self.tried or 0))
 
 
+@dataclass(frozen=True, slots=True)
+class CappedAttemptsDetail:
+    format: Literal["capped_attempts"] = "capped_attempts"
+    #: Tries that are left today, and those before this run.
+    left: int = 0
+    before: int = 0
+
+
 class CappedAttempts(Counted[CappedAttemptsSettings, CappedState]):
     """Settings: cap a day, days a week; what the record has used of them. Result: landed of tried, dose left.
 
@@ -48,6 +56,7 @@ class CappedAttempts(Counted[CappedAttemptsSettings, CappedState]):
         Metric("tried", "tried", "up", "tries", "try"),
     )
     settings_type = CappedAttemptsSettings
+    detail_type = CappedAttemptsDetail
 
     def start(self) -> CappedState:
         return CappedState()
@@ -55,7 +64,7 @@ class CappedAttempts(Counted[CappedAttemptsSettings, CappedState]):
     def step(self, state: CappedState, press: Event, active_ms: int) -> CappedState:
         return CappedState(state.count.after(press.kind))
 
-    def ending(self, state: CappedState) -> str | None:
+    def ending(self, state: CappedState) -> Ending | None:
         return ATTEMPTS if state.count.attempts >= self.settings.left else None
 
     def reading(self, state: CappedState, active_ms: int) -> Reading:
@@ -71,21 +80,20 @@ class CappedAttempts(Counted[CappedAttemptsSettings, CappedState]):
                 "landed_rate": share_of(count.makes, count.attempts),
                 "tried": count.attempts,
             },
-            detail={"left": left, "before": self.settings.tried or 0, "closing": _closing(count.makes, left)},
+            signs=() if left > 0 else (Closing(words=closing_words(count.makes)),),
+            detail=CappedAttemptsDetail(left=left, before=self.settings.tried or 0),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        tried = f"of {tally['attempts']} tried"
-        return tried if metric_id == "landed" else f"{tally['makes']} {tried} landed"
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        tried = f"of {tally.attempts} tried"
+        return tried if metric_id == "landed" else f"{tally.makes} {tried} landed"
 
     def goal_words(self) -> str:
         return f"{counted(self.settings.cap, 'try', 'tries')} a day, {counted(self.settings.days, 'day')} a week"
 
 
-def _closing(landed: int, left: int) -> str:
-    """What is said when the cap is reached; empty before."""
-    if left > 0:
-        return ""
+def closing_words(landed: int) -> str:
+    """What is said when the cap is reached."""
     if landed:
         return f"That is it for today, and {landed} landed. Stop while it is good; it grows in the rest."
     return "That is it for today. Nothing landed, and every try still taught you; it grows in the rest."

@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Literal
 
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, rows, text, whole_number
-from jolly_core.challenges.tally import GOAL, Pad, Reading
+from jolly_core.challenges.tally import GOAL, ITEMS, AnyTally, Ending, Pad, Reading
 from jolly_core.challenges.targets import put_at
 from jolly_core.words import clock, counted
 
@@ -40,6 +39,20 @@ class ChecklistSettings(Settings):
     )
 
 
+@dataclass(frozen=True, slots=True)
+class ItemLine:
+    """An item, and what became of it."""
+
+    item: str
+    mark: str
+
+
+@dataclass(frozen=True, slots=True)
+class ChecklistDetail:
+    format: Literal["checklist"] = "checklist"
+    items: tuple[ItemLine, ...] = ()
+
+
 class Checklist(Counted[ChecklistSettings, ChecklistState]):
     """Settings: items, with seconds where they are timed. Result: done."""
 
@@ -54,6 +67,7 @@ class Checklist(Counted[ChecklistSettings, ChecklistState]):
         Metric("left_out", "items left out", "down", "left out", needs_whole=True),
     )
     settings_type = ChecklistSettings
+    detail_type = ChecklistDetail
 
     def start(self) -> ChecklistState:
         return ChecklistState((OPEN,) * len(self.settings.items))
@@ -74,7 +88,7 @@ class Checklist(Counted[ChecklistSettings, ChecklistState]):
         marks = put_at(state.marks, place, mark)
         return ChecklistState(marks, state.count.after(MISS if mark == LEFT_OUT else MAKE), active_ms)
 
-    def ending(self, state: ChecklistState) -> str | None:
+    def ending(self, state: ChecklistState) -> Ending | None:
         return None if OPEN in state.marks else GOAL
 
     def reading(self, state: ChecklistState, active_ms: int) -> Reading:
@@ -100,17 +114,17 @@ class Checklist(Counted[ChecklistSettings, ChecklistState]):
             wakes_in_ms=due_ms or None,
             target=None if is_done else still_open[0],
             then=still_open[1] if len(still_open) > 1 else None,
+            face=ITEMS,
             pads=pads,
             metrics={"done": state.count.makes, "left_out": state.count.misses},
-            detail={
-                "items": [
-                    {"item": item.item, "mark": words[mark] or "open"}
-                    for item, mark in zip(items, state.marks, strict=True)
-                ]
-            },
+            detail=ChecklistDetail(
+                items=tuple(
+                    ItemLine(item.item, words[mark] or "open") for item, mark in zip(items, state.marks, strict=True)
+                )
+            ),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
         return f"of {counted(len(self.settings.items), 'item')}"
 
     def goal_words(self) -> str:

@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from typing import Literal
 
+from jolly_core.challenges.breakdown import Breakdown, by_target
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Reaching, attempts_at_most, limit_words, seconds_at_most, time_left_ms
 from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, names, whole_number
-from jolly_core.challenges.tally import Reading
-from jolly_core.challenges.targets import Tries, after_try, following, no_tries, tried_rows
+from jolly_core.challenges.tally import AnyTally, Reading
+from jolly_core.challenges.targets import TargetLine, Tries, after_try, following, no_tries, target_lines
 from jolly_core.stats.circuit import RESTART, RETRY, STEP_BACK
 from jolly_core.words import counted
 
@@ -45,6 +47,12 @@ class CircuitSettings(Settings):
     seconds_limit: int | None = seconds_at_most()
 
 
+@dataclass(frozen=True, slots=True)
+class CircuitDetail:
+    format: Literal["circuit"] = "circuit"
+    targets: tuple[TargetLine, ...] = ()
+
+
 class Circuit(Reaching[CircuitSettings, CircuitState]):
     """Settings: stations, circuits wanted, what a miss does, limits. Result: circuits, furthest point, rates."""
 
@@ -60,6 +68,7 @@ class Circuit(Reaching[CircuitSettings, CircuitState]):
         Metric("furthest", "furthest station", "up", "stations", "station"),
     )
     settings_type = CircuitSettings
+    detail_type = CircuitDetail
 
     def start(self) -> CircuitState:
         return CircuitState(no_tries(self.settings.stations))
@@ -106,8 +115,11 @@ class Circuit(Reaching[CircuitSettings, CircuitState]):
                 "furthest": state.furthest,
             },
             in_hand={"furthest": state.place},
-            detail={"targets": tried_rows(names, state.tries), "circuits": state.circuits, "wanted": wanted},
+            detail=CircuitDetail(targets=target_lines(names, state.tries)),
         )
+
+    def breakdown(self, tally: AnyTally) -> Breakdown | None:
+        return by_target(tally.detail.targets)
 
     def goal_words(self) -> str:
         number = counted(self.settings.circuits, "circuit")

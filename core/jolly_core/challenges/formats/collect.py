@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from typing import Literal
 
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import (
@@ -17,8 +18,8 @@ from jolly_core.challenges.counted import (
 from jolly_core.challenges.events import LET, ZONE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, names
-from jolly_core.challenges.tally import Reading
-from jolly_core.challenges.targets import put_at, target_pads
+from jolly_core.challenges.tally import TARGETS, Reading
+from jolly_core.challenges.targets import TargetLine, put_at, target_pads
 from jolly_core.words import counted
 
 AIMED, CHANCE = "aimed", "chance"
@@ -41,6 +42,13 @@ class CollectSettings(Settings):
     seconds_limit: int | None = seconds_at_most()
 
 
+@dataclass(frozen=True, slots=True)
+class CollectDetail:
+    format: Literal["collect"] = "collect"
+    targets: tuple[TargetLine, ...] = ()
+    left: tuple[str, ...] = ()
+
+
 class Collect(Reaching[CollectSettings, CollectState]):
     """Settings: targets, how a target is chosen, limits. Result: attempts, and what is left."""
 
@@ -54,6 +62,7 @@ class Collect(Reaching[CollectSettings, CollectState]):
         Metric("attempts_to_goal", "attempts to have all", "down", "attempts", "attempt", missing="not all collected"),
     )
     settings_type = CollectSettings
+    detail_type = CollectDetail
 
     def start(self) -> CollectState:
         return CollectState((0,) * len(self.settings.targets))
@@ -85,12 +94,13 @@ class Collect(Reaching[CollectSettings, CollectState]):
             to_goal=len(left),
             time_left_ms=time_left_ms(self.settings, active_ms),
             target=left[0] if len(left) == 1 else None,
+            face=TARGETS,
             pads=target_pads(names, beside=["hit" if hits else "" for hits in state.hits], done=done),
             metrics={"collected": state.collected, "attempts_to_goal": self.taken(state)},
-            detail={
-                "left": left,
-                "targets": [{"name": name, "hits": hits} for name, hits in zip(names, state.hits, strict=True)],
-            },
+            detail=CollectDetail(
+                targets=tuple(TargetLine(name, None, hits) for name, hits in zip(names, state.hits, strict=True)),
+                left=tuple(left),
+            ),
         )
 
     def goal_words(self) -> str:

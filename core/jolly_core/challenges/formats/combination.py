@@ -2,18 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from itertools import pairwise
-from typing import Any
+from typing import Literal
 
+from jolly_core.challenges.breakdown import Breakdown, by_target
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted, limit_words, seconds_at_most, time_left_ms
 from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import LONGEST_NAME, Settings, rows, text, whole_number
-from jolly_core.challenges.tally import ATTEMPTS, Reading
-from jolly_core.challenges.targets import Tries, after_try, following, no_tries, tried_rows
+from jolly_core.challenges.tally import ATTEMPTS, AnyTally, Ending, Reading
+from jolly_core.challenges.targets import TargetLine, Tries, after_try, following, no_tries, target_lines
 from jolly_core.errors import CoreError, Problem
 from jolly_core.words import counted
 
@@ -70,6 +70,12 @@ class CombinationSettings(Settings):
             raise CoreError(problems)
 
 
+@dataclass(frozen=True, slots=True)
+class CombinationDetail:
+    format: Literal["combination"] = "combination"
+    targets: tuple[TargetLine, ...] = ()
+
+
 class Combination(Counted[CombinationSettings, CombinationState]):
     """Settings: skills with the stance they begin and finish in, goes. Result: complete chains, where it broke."""
 
@@ -84,6 +90,7 @@ class Combination(Counted[CombinationSettings, CombinationState]):
         Metric("furthest", "furthest skill", "up", "skills", "skill"),
     )
     settings_type = CombinationSettings
+    detail_type = CombinationDetail
 
     def start(self) -> CombinationState:
         return CombinationState(no_tries(self.settings.skills))
@@ -102,7 +109,7 @@ class Combination(Counted[CombinationSettings, CombinationState]):
             tries, count, 0 if is_whole else place, state.goes + is_whole, state.chains + is_whole, furthest
         )
 
-    def ending(self, state: CombinationState) -> str | None:
+    def ending(self, state: CombinationState) -> Ending | None:
         return ATTEMPTS if state.goes >= self.settings.goes else None
 
     def reading(self, state: CombinationState, active_ms: int) -> Reading:
@@ -120,19 +127,17 @@ class Combination(Counted[CombinationSettings, CombinationState]):
             then=following(names, state.place) or (names[0] if state.goes + 1 < goes else None),
             metrics={"chains": state.chains, "furthest": state.furthest},
             in_hand={"furthest": state.place},
-            detail={
-                "targets": tried_rows(names, state.tries),
-                "go": min(goes, state.goes + 1),
-                "goes": goes,
-                "stance": stance,
-            },
+            detail=CombinationDetail(targets=target_lines(names, state.tries)),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        goes = counted(tally["detail"].get("goes", self.settings.goes), "go", "goes")
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        goes = counted(self.settings.goes, "go", "goes")
         if metric_id == "chains":
             return f"of {goes}"
-        return f"of {len(self.settings.skills)}, {counted(tally['metrics']['chains'], 'whole chain')}"
+        return f"of {len(self.settings.skills)}, {counted(tally.whole('chains'), 'whole chain')}"
+
+    def breakdown(self, tally: AnyTally) -> Breakdown | None:
+        return by_target(tally.detail.targets)
 
     def goal_words(self) -> str:
         goes = counted(self.settings.goes, "go", "goes")

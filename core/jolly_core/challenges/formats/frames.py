@@ -2,17 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, field
-from typing import Any
+from typing import Literal
 
+from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.pin_score import FRAMES, OPEN, SPARE, STRIKE, PinGame, is_over, pins_standing, score_frames
 from jolly_core.challenges.settings import Settings, choice
-from jolly_core.challenges.tally import ATTEMPTS, Pad, Reading
+from jolly_core.challenges.signs import FrameLine, FrameSheet
+from jolly_core.challenges.tally import ATTEMPTS, PINS, AnyTally, Ending, Pad, Reading
 from jolly_core.words import counted
 
 HIGHEST, LOWEST = "highest", "lowest"
@@ -29,6 +30,12 @@ class FramesState:
 @dataclass(frozen=True)
 class FramesSettings(Settings):
     variant: str = choice("Variant", {HIGHEST: "the highest score wins", LOWEST: "the lowest score wins"}, HIGHEST)
+
+
+@dataclass(frozen=True, slots=True)
+class FramesDetail:
+    format: Literal["frames"] = "frames"
+    standing: int = 10
 
 
 class Frames(Counted[FramesSettings, FramesState]):
@@ -49,6 +56,7 @@ class Frames(Counted[FramesSettings, FramesState]):
         Metric("open", "open frames", "down", "open frames", "open frame", needs_whole=True),
     )
     settings_type = FramesSettings
+    detail_type = FramesDetail
 
     @property
     def leading(self) -> str:
@@ -64,12 +72,12 @@ class Frames(Counted[FramesSettings, FramesState]):
         if press.kind == LET:
             return FramesState(state.game, state.count.after(LET))
         standing = pins_standing(state.game)
-        pins = {MAKE: standing, MISS: 0}.get(press.kind)
-        game = state.game.after(int(press.text) if pins is None else pins)
+        pins = standing if press.kind == MAKE else 0 if press.kind == MISS else int(press.text)
+        game = state.game.after(pins)
         is_mark = game.marks > state.game.marks
         return FramesState(game, state.count.after(MAKE if is_mark else MISS))
 
-    def ending(self, state: FramesState) -> str | None:
+    def ending(self, state: FramesState) -> Ending | None:
         return ATTEMPTS if is_over(state.game) else None
 
     def reading(self, state: FramesState, active_ms: int) -> Reading:
@@ -85,6 +93,7 @@ class Frames(Counted[FramesSettings, FramesState]):
             out_of=None,
             next=f"Frame {min(FRAMES, len(state.game.frames))}, ball {len(state.game.frames[-1]) + 1}",
             to_goal=None,
+            face=PINS,
             pads=tuple(Pad(ZONE, str(pins), str(pins)) for pins in range(standing + 1)),
             asks="How many pins fell?",
             metrics={
@@ -94,16 +103,22 @@ class Frames(Counted[FramesSettings, FramesState]):
                 "spares": spares,
                 "open": sum(frame.kind == OPEN for frame in frames),
             },
-            detail={
-                "frames": [{"balls": frame.signs, "total": frame.total, "kind": frame.kind} for frame in frames],
-                "standing": standing,
-                "total": total,
-            },
+            signs=(FrameSheet(frames=tuple(FrameLine(each.signs, each.total, each.kind) for each in frames)),),
+            detail=FramesDetail(standing=standing),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        strikes, spares = tally["metrics"]["strikes"], tally["metrics"]["spares"]
-        return "" if strikes is None else f"{counted(strikes, 'strike')}, {counted(spares, 'spare')}"
+    def breakdown(self, tally: AnyTally) -> Breakdown | None:
+        lines = next((sign.frames for sign in tally.signs if isinstance(sign, FrameSheet)), ())
+        rows = tuple(
+            (str(number), " ".join(line.balls), "" if line.total is None else str(line.total))
+            for number, line in enumerate(lines, 1)
+        )
+        return Breakdown("Frame by frame", ("frame", "balls", "in all"), rows) if rows else None
+
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        if tally.metrics["strikes"] is None:
+            return ""
+        return f"{counted(tally.whole('strikes'), 'strike')}, {counted(tally.whole('spares'), 'spare')}"
 
     def goal_words(self) -> str:
         return "ten frames, lowest score wins" if self.settings.variant == LOWEST else "ten frames"

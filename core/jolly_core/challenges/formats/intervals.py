@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Literal
 
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
@@ -12,12 +11,15 @@ from jolly_core.challenges.events import LET, MAKE, ZONE, Event
 from jolly_core.challenges.marks import EFFORTS, mark_pads, pointed_words, read_mark, read_marking
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, whole_number
-from jolly_core.challenges.tally import GOAL, TIME, Reading
+from jolly_core.challenges.tally import GOAL, HALVES, MARKS, TIME, AnyTally, Ending, Metrics, Reading
 from jolly_core.words import counted
 
 SECONDS, REPS = "seconds", "reps"
 
-WORK, REST, DONE = "work", "rest", "done"
+PhaseKind = Literal["work", "rest", "done"]
+WORK: PhaseKind = "work"
+REST: PhaseKind = "rest"
+DONE: PhaseKind = "done"
 
 
 @dataclass(frozen=True, slots=True)
@@ -41,7 +43,7 @@ class IntervalState:
 class Phase:
     """Where in its sets a run is: what is on, in which set (from 0), and when it ends (None: by reps)."""
 
-    kind: str
+    kind: PhaseKind
     set: int
     until_ms: int | None
 
@@ -72,6 +74,15 @@ class IntervalsSettings(Settings):
         return self.rounds * (self.sets - 1) * self.rest_s + (self.rounds - 1) * self.between_s
 
 
+@dataclass(frozen=True, slots=True)
+class IntervalsDetail:
+    format: Literal["intervals"] = "intervals"
+    phase: PhaseKind = "work"
+    #: Which set of how many.
+    set: int = 1
+    sets: int = 1
+
+
 class Intervals(Counted[IntervalsSettings, IntervalState]):
     """Settings: on by seconds or reps, off, sets, rounds. Result: sets done, reps, effort."""
 
@@ -87,6 +98,7 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
         Metric("effort", "effort", "down", "of 10", needs_whole=True),
     )
     settings_type = IntervalsSettings
+    detail_type = IntervalsDetail
 
     def start(self) -> IntervalState:
         return IntervalState()
@@ -124,11 +136,11 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
     def is_timed_out(self, state: IntervalState, active_ms: int) -> bool:
         return False  # then it asks how hard it was
 
-    def is_played(self, attempts: int, metrics: Mapping[str, Any]) -> bool:
+    def is_played(self, attempts: int, metrics: Metrics) -> bool:
         # Hands that work do not press: a set that was kept by the clock was played all the same.
         return attempts > 0 or bool(metrics["sets_done"])
 
-    def ending(self, state: IntervalState) -> str | None:
+    def ending(self, state: IntervalState) -> Ending | None:
         if state.effort is None:
             return None
         return GOAL if self.settings.by == REPS else TIME
@@ -150,14 +162,15 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
             wakes_in_ms=left_ms,
             asks="How hard was it?" if is_asked else "",
             target=pointed_words(EFFORTS, state.pointed) if is_asked else None,
+            face=MARKS if is_asked else HALVES,
             pads=mark_pads(EFFORTS) if is_asked else (),
             metrics={"sets_done": done, "reps": state.count.makes, "effort": state.effort},
-            detail={"phase": phase.kind, "set": min(sets, phase.set + 1), "sets": sets},
+            detail=IntervalsDetail(phase=phase.kind, set=min(sets, phase.set + 1), sets=sets),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        metrics, sets = tally["metrics"], self.settings.all_sets
-        reps = counted(metrics["reps"], "rep") if metrics["reps"] else ""
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        metrics, sets = tally.metrics, self.settings.all_sets
+        reps = counted(tally.whole("reps"), "rep") if metrics["reps"] else ""
         effort = "" if metrics["effort"] is None else f"effort {metrics['effort']} of {max(EFFORTS)}"
         done = f"of {sets}" if metric_id == "sets_done" else f"{metrics['sets_done']} of {counted(sets, 'set')}"
         said = [done, reps if metric_id != "reps" else "", effort if metric_id != "effort" else ""]

@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Literal
 
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, whole_number
-from jolly_core.challenges.tally import GOAL, MISSED, Reading
+from jolly_core.challenges.tally import GOAL, MISSED, AnyTally, Ending, Reading
 from jolly_core.words import counted
 
 #: Nobody runs on for longer; the run is closed there, and a day off is earned.
@@ -34,6 +33,13 @@ class LongRunSettings(Settings):
         return LONGEST if self.goal is None else self.goal
 
 
+@dataclass(frozen=True, slots=True)
+class LongRunDetail:
+    format: Literal["long_run"] = "long_run"
+    #: The balls made since the last re-set.
+    over: int = 0
+
+
 class LongRun(Counted[LongRunSettings, LongRunState]):
     """Settings: balls in a rack, a goal. Result: the length of the run, its racks and what is over."""
 
@@ -45,6 +51,7 @@ class LongRun(Counted[LongRunSettings, LongRunState]):
         Metric("racks", "racks", "up", "racks", "rack"),
     )
     settings_type = LongRunSettings
+    detail_type = LongRunDetail
 
     def start(self) -> LongRunState:
         return LongRunState()
@@ -52,7 +59,7 @@ class LongRun(Counted[LongRunSettings, LongRunState]):
     def step(self, state: LongRunState, press: Event, active_ms: int) -> LongRunState:
         return LongRunState(state.count.after(press.kind))
 
-    def ending(self, state: LongRunState) -> str | None:
+    def ending(self, state: LongRunState) -> Ending | None:
         if state.count.misses:
             return MISSED
         return GOAL if state.count.makes >= self.settings.most else None
@@ -68,14 +75,14 @@ class LongRun(Counted[LongRunSettings, LongRunState]):
             next="Set up again" if is_reset else f"{counted(rack - over, 'ball')} to the re-set",
             to_goal=None if self.settings.goal is None else max(0, self.settings.goal - length),
             metrics={"run": length, "racks": racks},
-            detail={"racks": racks, "over": over, "rack": rack},
+            detail=LongRunDetail(over=over),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        racks, over = divmod(tally["metrics"]["run"], self.settings.rack)
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        racks, over = divmod(tally.whole("run"), self.settings.rack)
         if metric_id == "run":
             return f"{counted(racks, 'rack')} and {over}" if racks else ""
-        return f"{tally['metrics']['run']} in a row"
+        return f"{tally.whole('run')} in a row"
 
     def goal_words(self) -> str:
         goal = "as many in a row as you can" if self.settings.goal is None else f"{self.settings.goal} in a row"

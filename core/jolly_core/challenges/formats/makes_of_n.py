@@ -2,18 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Literal
 
-from jolly_core.challenges.count import NOTHING, Count, share_of
+from jolly_core.challenges.count import NOTHING, Count, rate_interval, share_of
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, whole_number
-from jolly_core.challenges.tally import ATTEMPTS, Reading
+from jolly_core.challenges.tally import ATTEMPTS, AnyTally, Ending, Reading
 from jolly_core.errors import CoreError
-from jolly_core.stats.proportions import wilson_interval
 from jolly_core.words import counted
 
 
@@ -38,6 +36,13 @@ class MakesOfNSettings(Settings):
             )
 
 
+@dataclass(frozen=True, slots=True)
+class MakesOfNDetail:
+    format: Literal["makes_of_n"] = "makes_of_n"
+    #: The true rates that the makes fit 19 times in 20; None without an attempt.
+    interval: tuple[float, float] | None = None
+
+
 class MakesOfN(Counted[MakesOfNSettings, MakesState]):
     """Settings: attempts, goal. Result: makes, and the rate with its interval. All attempts are played."""
 
@@ -51,6 +56,7 @@ class MakesOfN(Counted[MakesOfNSettings, MakesState]):
         Metric("best_streak", "best streak", "up", "in a row"),
     )
     settings_type = MakesOfNSettings
+    detail_type = MakesOfNDetail
 
     def start(self) -> MakesState:
         return MakesState()
@@ -58,15 +64,12 @@ class MakesOfN(Counted[MakesOfNSettings, MakesState]):
     def step(self, state: MakesState, press: Event, active_ms: int) -> MakesState:
         return MakesState(state.count.after(press.kind))
 
-    def ending(self, state: MakesState) -> str | None:
+    def ending(self, state: MakesState) -> Ending | None:
         return ATTEMPTS if state.count.attempts >= self.settings.attempts else None
 
     def reading(self, state: MakesState, active_ms: int) -> Reading:
         count, attempts, goal = state.count, self.settings.attempts, self.settings.goal
         left = attempts - count.attempts
-        interval = None
-        if count.attempts:
-            interval = [round(end, 4) for end in wilson_interval(count.makes, count.attempts)]
         return Reading(
             number=count.makes,
             number_label="made",
@@ -79,12 +82,12 @@ class MakesOfN(Counted[MakesOfNSettings, MakesState]):
                 "best_streak": count.best_streak,
             },
             in_hand={"best_streak": count.streak},
-            detail={"attempts_left": left, "interval": interval, "goal": goal},
+            detail=MakesOfNDetail(interval=rate_interval(count.makes, count.attempts)),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        made = f"{tally['makes']} of {tally['attempts']} made"
-        return f"of {counted(tally['attempts'], 'attempt')}" if metric_id == "makes" else made
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        made = f"{tally.makes} of {tally.attempts} made"
+        return f"of {counted(tally.attempts, 'attempt')}" if metric_id == "makes" else made
 
     def goal_words(self) -> str:
         if self.settings.goal is None:

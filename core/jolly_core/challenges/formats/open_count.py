@@ -2,17 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Literal
 
-from jolly_core.challenges.count import NOTHING, Count, share_of
+from jolly_core.challenges.count import NOTHING, Count, rate_interval, share_of
 from jolly_core.challenges.counted import Counted, attempts_at_most, limit_words, seconds_at_most, time_left_ms
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings
-from jolly_core.challenges.tally import Reading
-from jolly_core.stats.proportions import wilson_interval
+from jolly_core.challenges.tally import AnyTally, Reading
 from jolly_core.words import counted, tries
 
 
@@ -25,6 +23,13 @@ class OpenState:
 class OpenCountSettings(Settings):
     attempts_limit: int | None = attempts_at_most()
     seconds_limit: int | None = seconds_at_most()
+
+
+@dataclass(frozen=True, slots=True)
+class OpenCountDetail:
+    format: Literal["open_count"] = "open_count"
+    #: The true rates that the makes fit 19 times in 20; None without an attempt.
+    interval: tuple[float, float] | None = None
 
 
 class OpenCount(Counted[OpenCountSettings, OpenState]):
@@ -40,6 +45,7 @@ class OpenCount(Counted[OpenCountSettings, OpenState]):
         Metric("best_streak", "best streak", "up", "in a row"),
     )
     settings_type = OpenCountSettings
+    detail_type = OpenCountDetail
 
     def start(self) -> OpenState:
         return OpenState()
@@ -50,7 +56,6 @@ class OpenCount(Counted[OpenCountSettings, OpenState]):
     def reading(self, state: OpenState, active_ms: int) -> Reading:
         count = state.count
         row = f"{count.streak} in a row" if count.streak > 1 else "Count on"
-        interval = wilson_interval(count.makes, count.attempts) if count.attempts else None
         return Reading(
             number=count.makes,
             number_label=f"of {counted(count.attempts, 'try', 'tries')}",
@@ -64,14 +69,14 @@ class OpenCount(Counted[OpenCountSettings, OpenState]):
                 "best_streak": count.best_streak,
             },
             in_hand={"best_streak": count.streak},
-            detail={"interval": [round(end, 4) for end in interval] if interval else None},
+            detail=OpenCountDetail(interval=rate_interval(count.makes, count.attempts)),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        if not tally["attempts"]:
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        if not tally.attempts:
             return ""
-        made = "" if metric_id == "makes" else f"{tally['makes']} "
-        return f"{made}of {tries(tally['attempts'])}, {round(100 * tally['makes'] / tally['attempts'])} %"
+        made = "" if metric_id == "makes" else f"{tally.makes} "
+        return f"{made}of {tries(tally.attempts)}, {round(100 * tally.makes / tally.attempts)} %"
 
     def goal_words(self) -> str:
         words = limit_words(self.settings)

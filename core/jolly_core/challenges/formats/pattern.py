@@ -4,15 +4,17 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
-from typing import NamedTuple, Self
+from typing import Literal, NamedTuple, Self
 
+from jolly_core.challenges.breakdown import Breakdown, by_target
 from jolly_core.challenges.count import NOTHING, Count, Trail
 from jolly_core.challenges.counted import Reaching, attempts_at_most, limit_words, seconds_at_most, time_left_ms
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, drawn, names, text, whole_number
-from jolly_core.challenges.tally import Reading
-from jolly_core.challenges.targets import Tries, after_try, no_tries, target_pads, tried_rows
+from jolly_core.challenges.signs import Lap
+from jolly_core.challenges.tally import TARGETS, AnyTally, Reading
+from jolly_core.challenges.targets import TargetLine, Tries, after_try, no_tries, target_lines, target_pads
 from jolly_core.errors import CoreError
 from jolly_core.patterns.written import Pattern as Order
 from jolly_core.patterns.written import read_notation, write_pattern
@@ -97,6 +99,14 @@ class PatternSettings(Settings):
             raise CoreError([replace(problem, path=("pattern",)) for problem in error.problems]) from None
 
 
+@dataclass(frozen=True, slots=True)
+class PatternDetail:
+    format: Literal["pattern"] = "pattern"
+    targets: tuple[TargetLine, ...] = ()
+    #: Where in the lap it broke the latest times, from 1.
+    broke: tuple[int, ...] = ()
+
+
 class Pattern(Reaching[PatternSettings, PatternState]):
     """Settings: zones, pattern, what a break does, laps, limits. Result: longest run, laps, where it broke."""
 
@@ -111,6 +121,7 @@ class Pattern(Reaching[PatternSettings, PatternState]):
         Metric("attempts_to_goal", "attempts to the goal", "down", "attempts", "attempt", missing="goal not reached"),
     )
     settings_type = PatternSettings
+    detail_type = PatternDetail
 
     def laid_out(self, order: Callable[[str, Sequence[str]], Sequence[str]]) -> Self:
         steps = order(" ".join(self.settings.pattern.split()).casefold(), self.settings.zones)
@@ -153,16 +164,21 @@ class Pattern(Reaching[PatternSettings, PatternState]):
             time_left_ms=time_left_ms(self.settings, active_ms),
             target=order.at(walk.place),
             then=order.at(walk.place + 1),
+            face=TARGETS,
             pads=target_pads(zones),
             metrics={"longest": walk.longest, "laps": walk.laps, "attempts_to_goal": self.taken(state)},
             in_hand={"longest": walk.run},
-            detail={
-                "targets": tried_rows(zones, walk.tries),
-                "lap": [order.at(walk.place - in_lap + step) for step in range(order.lap)],
-                "step": in_lap,
-                "broke": [step + 1 for step in walk.broke.latest(LATEST_BREAKS)],
-            },
+            signs=(Lap(steps=tuple(order.at(walk.place - in_lap + step) for step in range(order.lap)), place=in_lap),),
+            detail=PatternDetail(
+                targets=target_lines(zones, walk.tries),
+                broke=tuple(step + 1 for step in walk.broke.latest(LATEST_BREAKS)),
+            ),
         )
+
+    def breakdown(self, tally: AnyTally) -> Breakdown | None:
+        detail: PatternDetail = tally.detail
+        broke = f"Broken at step {', '.join(map(str, detail.broke))}." if detail.broke else ""
+        return by_target(detail.targets, broke)
 
     def goal_words(self) -> str:
         laps = f"{counted(self.settings.laps, 'lap')} of {counted(self.settings.order.lap, 'step')} in order"

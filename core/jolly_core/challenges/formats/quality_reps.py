@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Literal
 
 from jolly_core.challenges.count import NOTHING, Count, share_of
 from jolly_core.challenges.counted import Counted
@@ -12,7 +11,8 @@ from jolly_core.challenges.events import LET, ZONE, Event
 from jolly_core.challenges.marks import COMFORTS, mark_pads, pointed_words, read_mark, read_marking
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, names, whole_number
-from jolly_core.challenges.tally import ATTEMPTS, Reading
+from jolly_core.challenges.signs import Cues
+from jolly_core.challenges.tally import ATTEMPTS, HALVES, MARKS, AnyTally, Ending, Reading
 from jolly_core.words import counted
 
 MOST_CUES = 2
@@ -34,6 +34,11 @@ class QualityRepsSettings(Settings):
     cues: tuple[str, ...] = names("Cues", ("slow all the way",), low=0, high=MOST_CUES, longest=60)
 
 
+@dataclass(frozen=True, slots=True)
+class QualityRepsDetail:
+    format: Literal["quality_reps"] = "quality_reps"
+
+
 class QualityReps(Counted[QualityRepsSettings, QualityState]):
     """Settings: reps, cues. Result: good reps, comfort."""
 
@@ -49,6 +54,7 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
         Metric("good_rate", "share of good reps", "up", "%", needs_whole=True),
     )
     settings_type = QualityRepsSettings
+    detail_type = QualityRepsDetail
 
     def start(self) -> QualityState:
         return QualityState()
@@ -66,7 +72,7 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
         done_ms = state.done_ms if is_asked else active_ms
         return replace(state, count=state.count.after(press.kind), done_ms=done_ms)
 
-    def ending(self, state: QualityState) -> str | None:
+    def ending(self, state: QualityState) -> Ending | None:
         return None if state.comfort is None else ATTEMPTS
 
     def closes_ms(self, state: QualityState) -> int | None:
@@ -82,22 +88,24 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
             number=count.makes,
             number_label="good",
             out_of=reps,
-            next="How comfortable was it?" if is_asked else f"{reps - count.attempts} more, slowly",
+            next="All reps done" if is_asked else f"{reps - count.attempts} more, slowly",
             to_goal=reps - count.attempts,
             asks="How comfortable was it?" if is_asked else "",
             target=pointed_words(COMFORTS, state.pointed) if is_asked else None,
+            face=MARKS if is_asked else HALVES,
             pads=mark_pads(COMFORTS) if is_asked else (),
             metrics={
                 "good": count.makes,
                 "comfort": state.comfort,
                 "good_rate": share_of(count.makes, reps),
             },
-            detail={"cues": self.settings.cues},
+            signs=(Cues(cues=self.settings.cues),) if self.settings.cues else (),
+            detail=QualityRepsDetail(),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        comfort = tally["metrics"]["comfort"]
-        reps = f"of {counted(self.settings.reps, 'rep')}" if metric_id == "good" else f"{tally['makes']} good"
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        comfort = tally.metrics["comfort"]
+        reps = f"of {counted(self.settings.reps, 'rep')}" if metric_id == "good" else f"{tally.makes} good"
         return reps if comfort is None or metric_id == "comfort" else f"{reps}, comfort {comfort} of 5"
 
     def goal_words(self) -> str:

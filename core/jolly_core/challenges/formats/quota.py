@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Literal
 
+from jolly_core.challenges.breakdown import Breakdown, by_target
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import (
     Reaching,
@@ -19,8 +19,16 @@ from jolly_core.challenges.counted import (
 from jolly_core.challenges.events import LET, MISS, ZONE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, names, whole_number
-from jolly_core.challenges.tally import Reading
-from jolly_core.challenges.targets import Tries, after_try, no_tries, target_pads, tried_rows
+from jolly_core.challenges.tally import HALVES, TARGETS, AnyTally, Reading
+from jolly_core.challenges.targets import (
+    TargetLine,
+    Tries,
+    after_try,
+    hit_lines,
+    no_tries,
+    target_lines,
+    target_pads,
+)
 from jolly_core.words import counted
 
 IN_ORDER, FREE = "in_order", "free"
@@ -45,6 +53,12 @@ class QuotaSettings(Settings):
     seconds_limit: int | None = seconds_at_most()
 
 
+@dataclass(frozen=True, slots=True)
+class QuotaDetail:
+    format: Literal["quota"] = "quota"
+    targets: tuple[TargetLine, ...] = ()
+
+
 class Quota(Reaching[QuotaSettings, QuotaState]):
     """Settings: targets, makes on each, order, limits. Result: attempts and rate per target."""
 
@@ -58,6 +72,7 @@ class Quota(Reaching[QuotaSettings, QuotaState]):
         Metric("attempts_to_goal", "attempts to the quota", "down", "attempts", "attempt", missing="quota not full"),
     )
     settings_type = QuotaSettings
+    detail_type = QuotaDetail
 
     def start(self) -> QuotaState:
         return QuotaState(no_tries(self.settings.targets))
@@ -104,16 +119,15 @@ class Quota(Reaching[QuotaSettings, QuotaState]):
             time_left_ms=time_left_ms(self.settings, active_ms),
             target=names[state.place],
             then=next((name for name in still_open if name != names[state.place]), None),
+            face=TARGETS if is_free else HALVES,
             pads=target_pads(names, beside=words, done=full, out_word="Missed") if is_free else (),
             metrics={"kept": state.kept, "attempts_to_goal": self.taken(state)},
-            detail={"targets": _hit_rows(names, state.tries) if is_free else tried_rows(names, state.tries)},
+            detail=QuotaDetail(targets=hit_lines(names, state.tries) if is_free else target_lines(names, state.tries)),
         )
+
+    def breakdown(self, tally: AnyTally) -> Breakdown | None:
+        return by_target(tally.detail.targets)
 
     def goal_words(self) -> str:
         words = f"{self.settings.each} on each of {counted(len(self.settings.targets), 'target')}"
         return (words if self.settings.order == IN_ORDER else f"{words}, any order") + limit_words(self.settings)
-
-
-def _hit_rows(names: Sequence[str], tries: Tries) -> list[dict[str, Any]]:
-    """The makes at each target, where it is not known which were missed."""
-    return [{"name": name, "hits": makes} for name, (_, makes) in zip(names, tries, strict=True)]

@@ -2,16 +2,15 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Literal
 
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, whole_number
-from jolly_core.challenges.tally import LOST, WON, Reading
+from jolly_core.challenges.tally import LOST, WON, AnyTally, Ending, Reading
 
 MOST_POINTS = 50
 
@@ -30,6 +29,13 @@ class RaceSettings(Settings):
     clear: int = whole_number("Clear by", 1, 2, 2, "points")
 
 
+@dataclass(frozen=True, slots=True)
+class RaceDetail:
+    format: Literal["race"] = "race"
+    #: How far ahead one is; below 0 the drill leads.
+    lead: int = 0
+
+
 class Race(Counted[RaceSettings, RaceState]):
     """Settings: to, clear. Result: the score, who won, the longest lead."""
 
@@ -44,6 +50,7 @@ class Race(Counted[RaceSettings, RaceState]):
         Metric("longest_lead", "longest lead", "up", "points", "point"),
     )
     settings_type = RaceSettings
+    detail_type = RaceDetail
 
     def start(self) -> RaceState:
         return RaceState()
@@ -52,7 +59,7 @@ class Race(Counted[RaceSettings, RaceState]):
         count = state.count.after(press.kind)
         return RaceState(count, max(state.longest_lead, count.makes - count.misses))
 
-    def ending(self, state: RaceState) -> str | None:
+    def ending(self, state: RaceState) -> Ending | None:
         own, drill = state.count.makes, state.count.misses
         if max(own, drill) < self.settings.to or abs(own - drill) < self.settings.clear:
             return None
@@ -75,12 +82,13 @@ class Race(Counted[RaceSettings, RaceState]):
                 "longest_lead": state.longest_lead,
             },
             in_hand={"longest_lead": own - drill},
-            detail={"drill": drill, "lead": own - drill},
+            detail=RaceDetail(lead=own - drill),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        own, drill = tally["makes"], tally["misses"]
-        word = {WON: "won ", LOST: "lost "}.get(tally["ending"], "")
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        own, drill = tally.makes, tally.misses
+        words: dict[str | None, str] = {WON: "won ", LOST: "lost "}
+        word = words.get(tally.ending, "")
         return f"{word}{own}:{drill}"
 
     def goal_words(self) -> str:

@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from typing import Any
+from typing import Literal
 
+from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.count import NOTHING, Count, Trail
 from jolly_core.challenges.counted import (
     Counted,
@@ -18,7 +18,7 @@ from jolly_core.challenges.counted import (
 from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, whole_number
-from jolly_core.challenges.tally import GOAL, MISSED, Reading
+from jolly_core.challenges.tally import GOAL, MISSED, AnyTally, Ending, Reading
 from jolly_core.errors import CoreError
 from jolly_core.words import counted, tries
 
@@ -61,6 +61,14 @@ class StreakSettings(Settings):
             )
 
 
+@dataclass(frozen=True, slots=True)
+class StreakDetail:
+    format: Literal["streak"] = "streak"
+    #: The latest rows, the one in hand at the end, and how many have ended.
+    streaks: tuple[int, ...] = ()
+    streaks_ended: int = 0
+
+
 class Streak(Counted[StreakSettings, StreakState]):
     """Settings: goal, sets, rest between sets, what a miss does, limits. Result: best streak, sets, attempts."""
 
@@ -73,6 +81,7 @@ class Streak(Counted[StreakSettings, StreakState]):
         Metric("attempts_to_goal", "attempts to the goal", "down", "attempts", "attempt", missing="goal not reached"),
     )
     settings_type = StreakSettings
+    detail_type = StreakDetail
 
     def start(self) -> StreakState:
         return StreakState()
@@ -91,7 +100,7 @@ class Streak(Counted[StreakSettings, StreakState]):
             streaks, row, done, done_ms = streaks.plus(row), 0, done + 1, active_ms
         return StreakState(count, row, best, done, done_ms, streaks)
 
-    def ending(self, state: StreakState) -> str | None:
+    def ending(self, state: StreakState) -> Ending | None:
         if state.sets_done >= self.settings.sets:
             return GOAL
         if self.settings.on_miss == ENDS and state.count.misses:
@@ -118,13 +127,10 @@ class Streak(Counted[StreakSettings, StreakState]):
                 "sets_done": state.sets_done,
                 "attempts_to_goal": state.count.attempts if is_done else None,
             },
-            detail={
-                "streaks": [*state.streaks.latest(LATEST_STREAKS), *([] if just_closed else [state.row])],
-                "streaks_ended": state.streaks.length,
-                "sets_done": state.sets_done,
-                "sets": sets,
-                "attempts_limit": self.settings.attempts_limit,
-            },
+            detail=StreakDetail(
+                streaks=(*state.streaks.latest(LATEST_STREAKS), *(() if just_closed else (state.row,))),
+                streaks_ended=state.streaks.length,
+            ),
         )
 
     def _rest_left_ms(self, state: StreakState, active_ms: int) -> int:
@@ -147,14 +153,17 @@ class Streak(Counted[StreakSettings, StreakState]):
     def leading(self) -> str:
         return "sets_done" if self.settings.sets > 1 else "best_streak"
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        rows = f"best {tally['metrics']['best_streak']} in a row" if metric_id != "best_streak" else ""
-        sets = (
-            f"{tally['metrics']['sets_done']} of {counted(self.settings.sets, 'set')}" if self.settings.sets > 1 else ""
-        )
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        rows = f"best {tally.metrics['best_streak']} in a row" if metric_id != "best_streak" else ""
+        sets = f"{tally.metrics['sets_done']} of {counted(self.settings.sets, 'set')}" if self.settings.sets > 1 else ""
         if metric_id == "sets_done":
             return f"of {self.settings.sets}, {rows}"
-        return ", ".join(each for each in (rows, sets, f"in {tries(tally['attempts'])}") if each)
+        return ", ".join(each for each in (rows, sets, f"in {tries(tally.attempts)}") if each)
+
+    def breakdown(self, tally: AnyTally) -> Breakdown | None:
+        rows: tuple[int, ...] = tally.detail.streaks
+        said = f"In a row, one after the other: {', '.join(map(str, rows))}."
+        return Breakdown("Row by row", words=said) if len(rows) > 1 else None
 
     def goal_words(self) -> str:
         words = f"{self.settings.goal} in a row"

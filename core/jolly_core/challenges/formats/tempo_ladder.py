@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, replace
-from typing import Any
+from typing import Literal
 
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, whole_number
-from jolly_core.challenges.tally import GIVEN_UP, GOAL, Reading
+from jolly_core.challenges.signs import Click
+from jolly_core.challenges.tally import GIVEN_UP, GOAL, AnyTally, Ending, Reading
 from jolly_core.errors import CoreError
 from jolly_core.tempo.click import stroke_ms, strokes_a_minute, tempo_steps
 from jolly_core.words import clock, counted
@@ -65,6 +65,15 @@ class TempoLadderSettings(Settings):
         return self.strokes_at(step) * stroke_ms(self.tempi[step], self.per_beat)
 
 
+@dataclass(frozen=True, slots=True)
+class TempoLadderDetail:
+    format: Literal["tempo_ladder"] = "tempo_ladder"
+    #: Which tempo of how many is played, and how often it failed.
+    step: int = 1
+    steps: int = 1
+    failed: int = 0
+
+
 class TempoLadder(Counted[TempoLadderSettings, TempoState]):
     """Settings: start, step, top, strokes or time at each tempo, give-up rule. Result: highest clean tempo, strokes."""
 
@@ -80,6 +89,7 @@ class TempoLadder(Counted[TempoLadderSettings, TempoState]):
         Metric("strokes", "clean strokes", "up", "strokes", "stroke"),
     )
     settings_type = TempoLadderSettings
+    detail_type = TempoLadderDetail
 
     def start(self) -> TempoState:
         return TempoState()
@@ -94,7 +104,7 @@ class TempoLadder(Counted[TempoLadderSettings, TempoState]):
         strokes = state.strokes + self.settings.strokes_at(state.step)
         return TempoState(count, state.step + 1, 0, clean, strokes)
 
-    def ending(self, state: TempoState) -> str | None:
+    def ending(self, state: TempoState) -> Ending | None:
         if state.step >= len(self.settings.tempi):
             return GOAL
         return GIVEN_UP if state.failed >= self.settings.give_up else None
@@ -115,21 +125,19 @@ class TempoLadder(Counted[TempoLadderSettings, TempoState]):
             to_goal=len(tempi) - state.step,
             then=f"{tempi[step + 1]} bpm" if step + 1 < len(tempi) else None,
             metrics={"tempo": state.clean, "steps": state.step, "strokes": state.strokes},
-            detail={
-                "click": {
-                    "bpm": tempi[step],
-                    "per_beat": self.settings.per_beat,
-                    "strokes": self.settings.strokes_at(step),
-                    "stroke_ms": round(stroke_ms(tempi[step], self.settings.per_beat), 3),
-                },
-                "step": step + 1,
-                "steps": len(tempi),
-                "failed": state.failed,
-            },
+            signs=(
+                Click(
+                    bpm=tempi[step],
+                    per_beat=self.settings.per_beat,
+                    strokes=self.settings.strokes_at(step),
+                    stroke_ms=round(stroke_ms(tempi[step], self.settings.per_beat), 3),
+                ),
+            ),
+            detail=TempoLadderDetail(step=step + 1, steps=len(tempi), failed=state.failed),
         )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        metrics, tempi = tally["metrics"], self.settings.tempi
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        metrics, tempi = tally.metrics, self.settings.tempi
         if metric_id == "tempo":
             if metrics["steps"] is None:
                 return f"of {tempi[-1]}"

@@ -2,9 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
 from dataclasses import dataclass, field, replace
-from typing import Any
+from typing import Literal
 
 from jolly_core.challenges.count import NOTHING, Count, Trail
 from jolly_core.challenges.counted import Counted
@@ -12,6 +11,7 @@ from jolly_core.challenges.events import LET, MAKE, MISS, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.rally import (
     Rally,
+    RallyArithmetic,
     RallyPace,
     gain_one_break_fewer,
     gain_tenth_earlier,
@@ -20,7 +20,7 @@ from jolly_core.challenges.rally import (
     pace_of_sums,
 )
 from jolly_core.challenges.settings import Settings, whole_number
-from jolly_core.challenges.tally import Reading
+from jolly_core.challenges.tally import AnyTally, Ending, Reading
 from jolly_core.words import counted
 
 #: As many of the last rallies are named in the tally, so that a press costs no more late in a long run than early.
@@ -53,6 +53,17 @@ class TimedCountSettings(Settings):
     goal: int | None = whole_number("Contacts to reach", 1, 10000, None)
 
 
+@dataclass(frozen=True, slots=True)
+class TimedCountDetail:
+    format: Literal["timed_count"] = "timed_count"
+    #: The latest rallies, the one in hand at the end, and how many have ended.
+    rallies: tuple[Rally, ...] = ()
+    rallies_ended: int = 0
+    in_play_ms: int = 0
+    #: None until a rally has two contacts.
+    arithmetic: RallyArithmetic | None = None
+
+
 class TimedCount(Counted[TimedCountSettings, TimedState]):
     """Settings: seconds, goal. Result: total, breaks, tempo in play, time lost per break, and what would lift it."""
 
@@ -70,6 +81,7 @@ class TimedCount(Counted[TimedCountSettings, TimedState]):
         Metric("breaks", "breaks", "down", "breaks", "break", needs_whole=True),
     )
     settings_type = TimedCountSettings
+    detail_type = TimedCountDetail
 
     def start(self) -> TimedState:
         return TimedState()
@@ -87,7 +99,7 @@ class TimedCount(Counted[TimedCountSettings, TimedState]):
         rallies = state.rallies.plus((rally, True))
         return replace(state, count=count, rally=None, rallies=rallies, broken=state.broken + 1, is_let=False)
 
-    def ending(self, state: TimedState) -> str | None:
+    def ending(self, state: TimedState) -> Ending | None:
         return None
 
     def closes_ms(self, state: TimedState) -> int:
@@ -109,21 +121,19 @@ class TimedCount(Counted[TimedCountSettings, TimedState]):
             detail=self._detail(state),
         )
 
-    def _detail(self, state: TimedState) -> dict[str, Any]:
+    def _detail(self, state: TimedState) -> TimedCountDetail:
         latest = [rally for rally, _ in state.rallies.latest(LATEST_RALLIES)]
-        rallies = latest + ([state.rally] if state.rally else [])
         pace = pace_of_sums(state.intervals, state.in_play_ms, state.gaps_ms, state.gaps, state.broken)
-        return {
-            "breaks": state.count.misses,
-            "rallies": [{"contacts": r.contacts, "from_ms": r.from_ms, "to_ms": r.to_ms} for r in rallies],
-            "rallies_ended": state.rallies.length,
-            "in_play_ms": state.in_play_ms,
-            "arithmetic": _arithmetic(self.settings, state, pace) if pace else None,
-        }
+        return TimedCountDetail(
+            rallies=(*latest, *((state.rally,) if state.rally else ())),
+            rallies_ended=state.rallies.length,
+            in_play_ms=state.in_play_ms,
+            arithmetic=_arithmetic(self.settings, state, pace) if pace else None,
+        )
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        breaks = counted(tally["misses"], "break")
-        return breaks if metric_id == "total" else f"{counted(tally['makes'], 'contact')} in all"
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        breaks = counted(tally.misses, "break")
+        return breaks if metric_id == "total" else f"{counted(tally.makes, 'contact')} in all"
 
     def goal_words(self) -> str:
         if self.settings.goal is None:
@@ -147,21 +157,20 @@ def _contact(state: TimedState, count: Count, at_ms: int) -> TimedState:
     return TimedState(count, rally, longest, rallies, intervals, in_play_ms, gaps_ms, gaps, state.broken)
 
 
-def _arithmetic(settings: TimedCountSettings, state: TimedState, pace: RallyPace) -> dict[str, Any]:
+def _arithmetic(settings: TimedCountSettings, state: TimedState, pace: RallyPace) -> RallyArithmetic:
     duration_ms, goal, total = settings.seconds * 1000, settings.goal, state.count.makes
-    lift = lift_to_goal(duration_ms, goal, pace, total) if goal is not None and total < goal else None
-    return {
-        "interval_ms": round(pace.interval_ms),
-        "per_minute": float(round(60_000 / pace.interval_ms, 1)),
-        "lost_per_break_ms": round(pace.lost_ms),
-        "breaks": pace.breaks,
-        "intervals": state.intervals,
-        "gaps": state.gaps,
-        "one_break_fewer": gain_one_break_fewer(duration_ms, pace),
-        "tenth_earlier": gain_tenth_earlier(duration_ms, pace),
-        "breaks_allowed": None if goal is None else most_breaks(duration_ms, goal, pace.interval_ms, pace.lost_ms),
-        "lift": None if lift is None else {"fewer_breaks": lift.fewer_breaks, "tenths_earlier": lift.tenths_earlier},
-    }
+    return RallyArithmetic(
+        interval_ms=round(pace.interval_ms),
+        per_minute=float(round(60_000 / pace.interval_ms, 1)),
+        lost_per_break_ms=round(pace.lost_ms),
+        breaks=pace.breaks,
+        intervals=state.intervals,
+        gaps=state.gaps,
+        one_break_fewer=gain_one_break_fewer(duration_ms, pace),
+        tenth_earlier=gain_tenth_earlier(duration_ms, pace),
+        breaks_allowed=None if goal is None else most_breaks(duration_ms, goal, pace.interval_ms, pace.lost_ms),
+        lift=lift_to_goal(duration_ms, goal, pace, total) if goal is not None and total < goal else None,
+    )
 
 
 def _next(to_goal: int | None, *, is_broken: bool) -> str:

@@ -3,14 +3,16 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from typing import Literal
 
+from jolly_core.challenges.breakdown import Breakdown, by_target
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Reaching, attempts_at_most, limit_words, seconds_at_most, time_left_ms
 from jolly_core.challenges.events import LET, MAKE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, names
-from jolly_core.challenges.tally import Reading
-from jolly_core.challenges.targets import Tries, after_try, following, no_tries, tried_rows
+from jolly_core.challenges.tally import AnyTally, Reading
+from jolly_core.challenges.targets import TargetLine, Tries, after_try, following, no_tries, target_lines
 from jolly_core.words import counted
 
 STAYS, STARTS_AGAIN = "stays", "starts_again"
@@ -40,6 +42,14 @@ class TwoChanceWalkSettings(Settings):
     seconds_limit: int | None = seconds_at_most()
 
 
+@dataclass(frozen=True, slots=True)
+class TwoChanceWalkDetail:
+    format: Literal["two_chance_walk"] = "two_chance_walk"
+    targets: tuple[TargetLine, ...] = ()
+    #: Tries and makes with first balls, and with second ones.
+    balls: tuple[tuple[int, int], tuple[int, int]] = ((0, 0), (0, 0))
+
+
 class TwoChanceWalk(Reaching[TwoChanceWalkSettings, WalkState]):
     """Settings: targets, what a double miss does, limits. Result: targets walked, rates of first and second balls."""
 
@@ -57,6 +67,7 @@ class TwoChanceWalk(Reaching[TwoChanceWalkSettings, WalkState]):
         Metric("doubles", "double misses", "down", "double misses", "double miss", needs_whole=True),
     )
     settings_type = TwoChanceWalkSettings
+    detail_type = TwoChanceWalkDetail
 
     def start(self) -> WalkState:
         return WalkState(no_tries(self.settings.targets))
@@ -105,13 +116,11 @@ class TwoChanceWalk(Reaching[TwoChanceWalkSettings, WalkState]):
                 "doubles": state.doubles,
             },
             in_hand={"walked": state.place},
-            detail={
-                "targets": tried_rows(names, state.tries),
-                "is_second": state.is_second,
-                "doubles": state.doubles,
-                "balls": [list(state.firsts), list(state.seconds)],
-            },
+            detail=TwoChanceWalkDetail(targets=target_lines(names, state.tries), balls=(state.firsts, state.seconds)),
         )
+
+    def breakdown(self, tally: AnyTally) -> Breakdown | None:
+        return by_target(tally.detail.targets)
 
     def goal_words(self) -> str:
         again = ", back to the start on a double miss" if self.settings.on_double == STARTS_AGAIN else ""

@@ -4,14 +4,15 @@ from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Any
+from typing import Literal
 
+from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import LONGEST_NAME, Settings, rows, text, whole_number
-from jolly_core.challenges.tally import ATTEMPTS, Reading
+from jolly_core.challenges.tally import ATTEMPTS, TARGETS, AnyTally, Ending, Reading
 from jolly_core.challenges.targets import put_at, target_pads
 from jolly_core.errors import CoreError
 from jolly_core.words import counted
@@ -53,6 +54,22 @@ class ZonePointsSettings(Settings):
         return [zone.name for zone in self.zones]
 
 
+@dataclass(frozen=True, slots=True)
+class ZoneLine:
+    """The balls that hit a zone."""
+
+    name: str
+    points: int
+    balls: int
+
+
+@dataclass(frozen=True, slots=True)
+class ZonePointsDetail:
+    format: Literal["zone_points"] = "zone_points"
+    zones: tuple[ZoneLine, ...] = ()
+    out: int = 0
+
+
 class ZonePoints(Counted[ZonePointsSettings, PointsState]):
     """Settings: zones with their points, seconds or balls. Result: points, balls per zone, points per ball."""
 
@@ -69,6 +86,7 @@ class ZonePoints(Counted[ZonePointsSettings, PointsState]):
         Metric("out", "balls out", "down", "balls out", "ball out", needs_whole=True),
     )
     settings_type = ZonePointsSettings
+    detail_type = ZonePointsDetail
 
     def start(self) -> PointsState:
         return PointsState((0,) * len(self.settings.zones))
@@ -85,7 +103,7 @@ class ZonePoints(Counted[ZonePointsSettings, PointsState]):
         balls = put_at(state.balls, place, state.balls[place] + 1)
         return PointsState(balls, state.count.after(MAKE if points else MISS), state.points + points)
 
-    def ending(self, state: PointsState) -> str | None:
+    def ending(self, state: PointsState) -> Ending | None:
         return ATTEMPTS if self.settings.balls is not None and state.count.attempts >= self.settings.balls else None
 
     def closes_ms(self, state: PointsState) -> int | None:
@@ -104,19 +122,19 @@ class ZonePoints(Counted[ZonePointsSettings, PointsState]):
             next=counted(balls - attempts, "ball") + " to go" if balls is not None else "Play on",
             to_goal=None if goal is None else max(0, goal - state.points),
             time_left_ms=None if seconds is None else max(0, seconds * 1000 - active_ms),
+            face=TARGETS,
             pads=target_pads(self.settings.zone_names, beside=worth),
             metrics={
                 "points": state.points,
                 "points_per_ball": round(state.points / attempts, 2) if attempts else None,
                 "out": out,
             },
-            detail={
-                "zones": [
-                    {"name": zone.name, "points": zone.points, "balls": number}
-                    for zone, number in zip(zones, state.balls, strict=True)
-                ],
-                "out": out,
-            },
+            detail=ZonePointsDetail(
+                zones=tuple(
+                    ZoneLine(zone.name, zone.points, number) for zone, number in zip(zones, state.balls, strict=True)
+                ),
+                out=out,
+            ),
         )
 
     def counted_zones(self) -> tuple[str, ...]:
@@ -125,12 +143,18 @@ class ZonePoints(Counted[ZonePointsSettings, PointsState]):
         return () if is_tied else tuple(zone.name for zone in ordered)
 
     @classmethod
-    def balls_by_zone(cls, tally: Mapping[str, Any]) -> Mapping[str, int]:
-        return {zone["name"]: zone["balls"] for zone in tally["detail"].get("zones", ())}
+    def balls_by_zone(cls, tally: AnyTally) -> Mapping[str, int]:
+        detail: ZonePointsDetail = tally.detail
+        return {zone.name: zone.balls for zone in detail.zones}
 
-    def beside(self, tally: Mapping[str, Any], metric_id: str) -> str:
-        balls = counted(tally["attempts"], "ball")
-        points = "" if metric_id == "points" else f"{counted(tally['metrics']['points'], 'point')} "
+    def breakdown(self, tally: AnyTally) -> Breakdown:
+        detail: ZonePointsDetail = tally.detail
+        zones = tuple((zone.name, str(zone.points), str(zone.balls)) for zone in detail.zones)
+        return Breakdown("Zone by zone", ("zone", "points", "balls"), (*zones, ("out", "0", str(detail.out))))
+
+    def beside(self, tally: AnyTally, metric_id: str) -> str:
+        balls = counted(tally.attempts, "ball")
+        points = "" if metric_id == "points" else f"{counted(tally.whole('points'), 'point')} "
         return f"{points}from {balls}"
 
     def goal_words(self) -> str:

@@ -2,16 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from typing import Any
-
-from jolly_core.challenges.formats.capped_attempts import CappedAttempts, CappedAttemptsSettings
+from jolly_core.challenges.formats.capped_attempts import (
+    CappedAttempts,
+    CappedAttemptsDetail,
+    CappedAttemptsSettings,
+    closing_words,
+)
+from jolly_core.challenges.tally import Tally
 from jolly_core.lessons.lesson import Lessons
 
 
-class CappedAttemptsLessons(Lessons[CappedAttemptsSettings]):
+class CappedAttemptsLessons(Lessons[CappedAttemptsSettings, CappedAttemptsDetail]):
     format = CappedAttempts
 
-    def of(self, tally: Mapping[str, Any]) -> tuple[str, ...]:
-        closing = tally["detail"].get("closing")
-        return (closing,) if closing else ()
+    def of(self, tally: Tally[CappedAttemptsDetail]) -> tuple[str, ...]:
+        return () if tally.detail.left > 0 or not tally.is_over else (closing_words(tally.makes),)

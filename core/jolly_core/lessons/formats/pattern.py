@@ -2,20 +2,18 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from typing import Any
-
-from jolly_core.challenges.formats.pattern import Pattern, PatternSettings
+from jolly_core.challenges.formats.pattern import Pattern, PatternDetail, PatternSettings
+from jolly_core.challenges.tally import Tally
 from jolly_core.lessons.claims import ENOUGH_BREAKS
 from jolly_core.lessons.lesson import Lessons
 from jolly_core.words import counted
 
 
-class PatternLessons(Lessons[PatternSettings]):
+class PatternLessons(Lessons[PatternSettings, PatternDetail]):
     format = Pattern
 
-    def of(self, tally: Mapping[str, Any]) -> tuple[str, ...]:
-        broke = tally["detail"].get("broke")
+    def of(self, tally: Tally[PatternDetail]) -> tuple[str, ...]:
+        broke = tally.detail.broke
         if not broke or len(broke) < ENOUGH_BREAKS:
             return ()
         often = max(sorted(set(broke)), key=broke.count)

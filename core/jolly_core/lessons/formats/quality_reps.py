@@ -2,19 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from typing import Any
-
-from jolly_core.challenges.formats.quality_reps import QualityReps, QualityRepsSettings
+from jolly_core.challenges.formats.quality_reps import QualityReps, QualityRepsDetail, QualityRepsSettings
 from jolly_core.challenges.marks import COMFORTS
+from jolly_core.challenges.tally import Tally
 from jolly_core.lessons.lesson import Lessons
 
 
-class QualityRepsLessons(Lessons[QualityRepsSettings]):
+class QualityRepsLessons(Lessons[QualityRepsSettings, QualityRepsDetail]):
     format = QualityReps
 
-    def of(self, tally: Mapping[str, Any]) -> tuple[str, ...]:
-        comfort = tally["metrics"]["comfort"]
+    def of(self, tally: Tally[QualityRepsDetail]) -> tuple[str, ...]:
+        comfort = tally.metrics["comfort"]
         if comfort is None:
             return ()
         word = "it sits: the next step may come." if comfort >= 4 else "stay here until it feels easy."  # noqa: PLR2004

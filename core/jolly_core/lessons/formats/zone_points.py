@@ -2,25 +2,23 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from typing import Any
-
-from jolly_core.challenges.formats.zone_points import ZonePoints, ZonePointsSettings
+from jolly_core.challenges.formats.zone_points import ZonePoints, ZonePointsDetail, ZonePointsSettings
+from jolly_core.challenges.tally import Tally
 from jolly_core.lessons.claims import is_enough
 from jolly_core.lessons.lesson import Lessons
 from jolly_core.words import counted
 
 
-class ZonePointsLessons(Lessons[ZonePointsSettings]):
+class ZonePointsLessons(Lessons[ZonePointsSettings, ZonePointsDetail]):
     format = ZonePoints
 
-    def of(self, tally: Mapping[str, Any]) -> tuple[str, ...]:
-        zones = tally["detail"].get("zones")
+    def of(self, tally: Tally[ZonePointsDetail]) -> tuple[str, ...]:
+        zones = tally.detail.zones
         if not zones or not is_enough(tally):
             return ()
-        best = max(zones, key=lambda zone: zone["points"])
-        a_ball = tally["metrics"]["points"] / tally["attempts"]
+        best = max(zones, key=lambda zone: zone.points)
+        a_ball = tally.whole("points") / tally.attempts
         return (
-            f"Of {counted(tally['attempts'], 'ball')} {best['balls']} hit {best['name']}; "
-            f"a ball brings {a_ball:.1f} of {counted(best['points'], 'point')} on average.",
+            f"Of {counted(tally.attempts, 'ball')} {best.balls} hit {best.name}; "
+            f"a ball brings {a_ball:.1f} of {counted(best.points, 'point')} on average.",
         )

@@ -17,11 +17,28 @@ import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 type Changes = Schemas["PatchedAthleteRequest"];
 
 function useSettings() {
-  return useChange((body: Changes) => unwrap(api.PATCH("/api/athlete/", { body })), ["athlete"], ["today"], ["ladders"]);
+  return useChange(
+    (body: Changes) => unwrap(api.PATCH("/api/athlete/", { body })),
+    ["athlete"],
+    ["today"],
+    ["ladders"],
+  );
 }
 
 /** A text that is saved when it is left, not at every letter. */
-function Text({ athlete, name, label, help, type = "text" }: { athlete: Athlete; name: "display_name" | "timezone" | "double_tap_ms"; label: string; help: string; type?: string }) {
+function Text({
+  athlete,
+  name,
+  label,
+  help,
+  type = "text",
+}: {
+  athlete: Athlete;
+  name: "display_name" | "timezone" | "double_tap_ms";
+  label: string;
+  help: string;
+  type?: string;
+}) {
   const save = useSettings();
   const [value, setValue] = useState(String(athlete[name]));
   const problem = save.error instanceof ProblemError ? (save.error.field(name) ?? save.error.message) : undefined;
@@ -29,7 +46,15 @@ function Text({ athlete, name, label, help, type = "text" }: { athlete: Athlete;
     if (value !== String(athlete[name])) save.mutate({ [name]: type === "number" ? Number(value) : value });
   };
   return (
-    <TextField label={label} type={type} value={value} onChange={(event) => setValue(event.target.value)} onBlur={leave} error={!!problem} helperText={problem ?? help} />
+    <TextField
+      label={label}
+      type={type}
+      value={value}
+      onChange={(event) => setValue(event.target.value)}
+      onBlur={leave}
+      error={!!problem}
+      helperText={problem ?? help}
+    />
   );
 }
 
@@ -39,15 +64,29 @@ function Person({ athlete }: { athlete: Athlete }) {
     <Panel title="You">
       <Stack spacing={2.5} sx={{ maxWidth: 440 }}>
         <Text athlete={athlete} name="display_name" label="Your name" help="As it stands at the top." />
-        <TextField select label="Strong hand" value={athlete.handedness} onChange={(event) => save.mutate({ handedness: event.target.value as Athlete["handedness"] })} helperText="Decides which hand the weak side is.">
+        <TextField
+          select
+          label="Strong hand"
+          value={athlete.handedness}
+          onChange={(event) => save.mutate({ handedness: event.target.value as Athlete["handedness"] })}
+          helperText="Decides which hand the weak side is.">
           <MenuItem value="left">Left</MenuItem>
           <MenuItem value="right">Right</MenuItem>
         </TextField>
-        <TextField select label="Units" value={athlete.units} onChange={(event) => save.mutate({ units: event.target.value as Athlete["units"] })}>
+        <TextField
+          select
+          label="Units"
+          value={athlete.units}
+          onChange={(event) => save.mutate({ units: event.target.value as Athlete["units"] })}>
           <MenuItem value="metric">Metres and centimetres</MenuItem>
           <MenuItem value="imperial">Feet and inches</MenuItem>
         </TextField>
-        <Text athlete={athlete} name="timezone" label="Time zone" help="Your days begin and end by it, as Europe/London." />
+        <Text
+          athlete={athlete}
+          name="timezone"
+          label="Time zone"
+          help="Your days begin and end by it, as Europe/London."
+        />
         {save.error && <ErrorNotice error={save.error} />}
       </Stack>
     </Panel>
@@ -60,15 +99,34 @@ function CourtSettings({ athlete }: { athlete: Athlete }) {
     <Panel title="Court screen">
       <Stack spacing={2.5} sx={{ maxWidth: 440 }}>
         <FormControlLabel
-          control={<Switch checked={athlete.is_mirrored} onChange={(_, isMirrored) => save.mutate({ is_mirrored: isMirrored })} />}
+          control={
+            <Switch
+              checked={athlete.is_mirrored}
+              onChange={(_, isMirrored) => save.mutate({ is_mirrored: isMirrored })}
+            />
+          }
           label="Make on the left half, miss on the right"
         />
-        <FormControlLabel control={<Switch checked={!athlete.is_muted} onChange={(_, isOn) => save.mutate({ is_muted: !isOn })} />} label="Sounds" />
+        <FormControlLabel
+          control={<Switch checked={!athlete.is_muted} onChange={(_, isOn) => save.mutate({ is_muted: !isOn })} />}
+          label="Sounds"
+        />
         <div>
           <Typography id="volume">Volume</Typography>
-          <Slider aria-labelledby="volume" defaultValue={athlete.volume} disabled={athlete.is_muted} onChangeCommitted={(_, volume) => save.mutate({ volume })} />
+          <Slider
+            aria-labelledby="volume"
+            defaultValue={athlete.volume}
+            disabled={athlete.is_muted}
+            onChangeCommitted={(_, volume) => save.mutate({ volume })}
+          />
         </div>
-        <Text athlete={athlete} name="double_tap_ms" type="number" label="Count once within (ms)" help="Two presses of one kind closer than this count once. 80 is usual, 0 counts every press. Runs already begun keep theirs." />
+        <Text
+          athlete={athlete}
+          name="double_tap_ms"
+          type="number"
+          label="Count once within (ms)"
+          help="Two presses of one kind closer than this count once. 80 is usual, 0 counts every press. Runs already begun keep theirs."
+        />
         {save.error && <ErrorNotice error={save.error} />}
       </Stack>
     </Panel>
@@ -91,13 +149,25 @@ function SignOut() {
   };
   if (isAsking && waiting > 0) {
     return (
-      <Alert severity="warning" variant="outlined" sx={{ color: "text.primary" }} action={<Button color="inherit" onClick={() => void leave()}>Sign out all the same</Button>}>
-        {counted(waiting, "press has", "presses have")} not reached the server yet. Signing out forgets them; stay signed in until the connection is back, and they are sent by themselves.
+      <Alert
+        severity="warning"
+        variant="outlined"
+        sx={{ color: "text.primary" }}
+        action={
+          <Button color="inherit" onClick={() => void leave()}>
+            Sign out all the same
+          </Button>
+        }>
+        {counted(waiting, "press has", "presses have")} not reached the server yet. Signing out forgets them; stay
+        signed in until the connection is back, and they are sent by themselves.
       </Alert>
     );
   }
   return (
-    <Button variant="outlined" sx={{ alignSelf: "flex-start" }} onClick={() => (waiting > 0 ? setIsAsking(true) : void leave())}>
+    <Button
+      variant="outlined"
+      sx={{ alignSelf: "flex-start" }}
+      onClick={() => (waiting > 0 ? setIsAsking(true) : void leave())}>
       Sign out
     </Button>
   );

@@ -16,12 +16,30 @@ function LadderTile({ standing }: { standing: Standing }) {
     <Box
       component={RouterLink}
       to={`/climb/${ladder.id}`}
-      sx={{ display: "flex", gap: 2.5, color: "inherit", textDecoration: "none", bgcolor: "background.paper", border: "1px solid", borderColor: "divider", p: 2, minWidth: 0, "&:hover .name": { textDecoration: "underline" } }}
-    >
-      <LadderDrawing rungs={rungs.length} held={held} share={verdict.share} width={84} label={`Rung ${held} of ${rungs.length} is held`} />
+      sx={{
+        display: "flex",
+        gap: 2.5,
+        color: "inherit",
+        textDecoration: "none",
+        bgcolor: "background.paper",
+        border: "1px solid",
+        borderColor: "divider",
+        p: 2,
+        minWidth: 0,
+        "&:hover .name": { textDecoration: "underline" },
+      }}>
+      <LadderDrawing
+        rungs={rungs.length}
+        held={held}
+        share={verdict.share}
+        width={84}
+        label={`Rung ${held} of ${rungs.length} is held`}
+      />
       <Stack spacing={1} sx={{ minWidth: 0, flex: 1 }}>
         <div>
-          <Typography variant="h2" className="name">{ladder.title}</Typography>
+          <Typography variant="h2" className="name">
+            {ladder.title}
+          </Typography>
           <Typography color="text.secondary">{ladder.discipline}</Typography>
         </div>
         <Box>
@@ -45,7 +63,11 @@ export default function ClimbPage() {
     </Button>
   );
   const shelf = (
-    <Button component={RouterLink} to="/climb/shelf" variant={query.data?.length === 0 ? "contained" : "outlined"} color={query.data?.length === 0 ? "success" : "primary"}>
+    <Button
+      component={RouterLink}
+      to="/climb/shelf"
+      variant={query.data?.length === 0 ? "contained" : "outlined"}
+      color={query.data?.length === 0 ? "success" : "primary"}>
       {query.data?.length === 0 ? "Choose a ladder" : "The shelf"}
     </Button>
   );
@@ -55,19 +77,45 @@ export default function ClimbPage() {
         The marker stands on the rung you hold. The next rung fills with chalk as your runs meet its mark; when it is
         full, the rules advise to climb.
       </WhyPoint>
-      <WhyPoint title="Strokes">A tall stroke is a run at the mark, a short one a run below it, a dot a run not played yet.</WhyPoint>
+      <WhyPoint title="Strokes">
+        A tall stroke is a run at the mark, a short one a run below it, a dot a run not played yet.
+      </WhyPoint>
     </>
   );
   return (
-    <Page title="Climb" heading="Your ladders" actions={query.data && query.data.length > 0 && <>{own}{shelf}</>} why={why}>
+    <Page
+      title="Climb"
+      heading="Your ladders"
+      actions={
+        query.data &&
+        query.data.length > 0 && (
+          <>
+            {own}
+            {shelf}
+          </>
+        )
+      }
+      why={why}>
       <Loaded query={query}>
         {(standings) =>
           standings.length === 0 ? (
-            <EmptyState title="No ladder yet" action={<>{shelf} {own}</>}>
-              A ladder is one drill from easy to hard. Take one from the shelf; what each rung asks for is yours to change.
+            <EmptyState
+              title="No ladder yet"
+              action={
+                <>
+                  {shelf} {own}
+                </>
+              }>
+              A ladder is one drill from easy to hard. Take one from the shelf; what each rung asks for is yours to
+              change.
             </EmptyState>
           ) : (
-            <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(2, minmax(0,1fr))" } }}>
+            <Box
+              sx={{
+                display: "grid",
+                gap: 2,
+                gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(2, minmax(0,1fr))" },
+              }}>
               {standings.map((standing) => (
                 <LadderTile key={standing.ladder.id} standing={standing} />
               ))}

@@ -42,9 +42,23 @@ function Verdict({ detail, onClimb, isHopping }: { detail: LadderDetail; onClimb
   const { standing } = detail;
   const { verdict, held, rungs } = standing;
   return (
-    <Panel title={<>{verdict.headline} &nbsp;<VerdictSign kind={verdict.kind} /></>}>
+    <Panel
+      title={
+        <>
+          {verdict.headline} &nbsp;
+          <VerdictSign kind={verdict.kind} />
+        </>
+      }>
       <Box sx={{ display: "flex", gap: 4, flexWrap: "wrap" }}>
-        <LadderDrawing rungs={rungs.length} held={held} share={verdict.share} width={130} step={44} isHopping={isHopping} label={`Rung ${held} of ${rungs.length} is held; the next is ${Math.round(verdict.share * 100)} % filled`} />
+        <LadderDrawing
+          rungs={rungs.length}
+          held={held}
+          share={verdict.share}
+          width={130}
+          step={44}
+          isHopping={isHopping}
+          label={`Rung ${held} of ${rungs.length} is held; the next is ${Math.round(verdict.share * 100)} % filled`}
+        />
         <Stack spacing={2} sx={{ flex: "1 1 300px", minWidth: 0 }}>
           <Reasons verdict={verdict} />
           <EvidenceStrokes standing={standing} />
@@ -80,25 +94,45 @@ export default function LadderPage() {
   const [isHopping, setIsHopping] = useState(false);
   const ladder = query.data?.standing.ladder;
   return (
-    <Page title={ladder?.title ?? "Ladder"} lead={ladder && `${ladder.discipline}. ${ladder.summary}`} why={query.data && <Why detail={query.data} />}>
+    <Page
+      title={ladder?.title ?? "Ladder"}
+      lead={ladder && `${ladder.discipline}. ${ladder.summary}`}
+      why={query.data && <Why detail={query.data} />}>
       <Loaded query={query}>
         {(detail) => (
           <>
             <Risks ladder={detail.standing.ladder} />
             <Verdict detail={detail} isHopping={isHopping} onClimb={() => setIsHopping(true)} />
-            <Stack component="ol" spacing={1.5} sx={{ listStyle: "none", m: 0, p: 0 }} aria-label="Rungs, from the top down">
+            <Stack
+              component="ol"
+              spacing={1.5}
+              sx={{ listStyle: "none", m: 0, p: 0 }}
+              aria-label="Rungs, from the top down">
               {detail.rungs.map((standing) => (
-                <RungRow key={standing.rung.id} ladderId={detail.standing.ladder.id} standing={standing} onChange={() => setChanging(standing)} />
+                <RungRow
+                  key={standing.rung.id}
+                  ladderId={detail.standing.ladder.id}
+                  standing={standing}
+                  onChange={() => setChanging(standing)}
+                />
               ))}
             </Stack>
-            <Button component={RouterLink} to={`/climb/${detail.standing.ladder.id}/rungs/new`} sx={{ alignSelf: "flex-start" }} className="no-print">
+            <Button
+              component={RouterLink}
+              to={`/climb/${detail.standing.ladder.id}/rungs/new`}
+              sx={{ alignSelf: "flex-start" }}
+              className="no-print">
               One rung more, on top
             </Button>
-            {detail.standing.ladder.kit.length > 0 && <Typography color="text.secondary">Kit: {detail.standing.ladder.kit.join(", ")}.</Typography>}
+            {detail.standing.ladder.kit.length > 0 && (
+              <Typography color="text.secondary">Kit: {detail.standing.ladder.kit.join(", ")}.</Typography>
+            )}
           </>
         )}
       </Loaded>
-      {changing && ladder && <ThresholdDialog standing={changing} hasSides={ladder.has_sides} onClose={() => setChanging(null)} />}
+      {changing && ladder && (
+        <ThresholdDialog standing={changing} hasSides={ladder.has_sides} onClose={() => setChanging(null)} />
+      )}
     </Page>
   );
 }

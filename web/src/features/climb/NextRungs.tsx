@@ -9,18 +9,36 @@ import { ErrorNotice } from "../../shared/ui/Loaded";
 
 export function NextRungs({ rungId }: { rungId: number }) {
   const { data: offers = [] } = useQuery(nextRungsQuery(rungId));
-  const add = useChange((lever: Offer["lever"]) => unwrap(api.POST("/api/rungs/{rung_id}/next-rungs/", { params: { path: { rung_id: rungId } }, body: { lever } })), ["ladders"], ["next-rungs"], ["layouts"], ["today"]);
+  const add = useChange(
+    (lever: Offer["lever"]) =>
+      unwrap(api.POST("/api/rungs/{rung_id}/next-rungs/", { params: { path: { rung_id: rungId } }, body: { lever } })),
+    ["ladders"],
+    ["next-rungs"],
+    ["layouts"],
+    ["today"],
+  );
   if (offers.length === 0) return null;
   return (
-    <Box component="section" aria-label="A fair next step" sx={{ my: 1.5, pl: 1.5, borderLeft: "4px dotted", borderColor: "divider" }}>
-      <Typography variant="h3">{offers[0]?.is_harder ? "A fair next step, by your aim" : "A fair step in between, by your aim"}</Typography>
+    <Box
+      component="section"
+      aria-label="A fair next step"
+      sx={{ my: 1.5, pl: 1.5, borderLeft: "4px dotted", borderColor: "divider" }}>
+      <Typography variant="h3">
+        {offers[0]?.is_harder ? "A fair next step, by your aim" : "A fair step in between, by your aim"}
+      </Typography>
       <Stack spacing={0.75} sx={{ mt: 0.5 }}>
         {offers.map(({ lever, words, zone, predicted }) => (
           <Stack key={lever} direction="row" sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}>
             <Typography sx={{ flex: "1 1 240px" }}>
-              {words} ({zone}): {Math.round(100 * predicted.chance)} % foretold, {Math.round(100 * predicted.low)} to {Math.round(100 * predicted.high)}
+              {words} ({zone}): {Math.round(100 * predicted.chance)} % foretold, {Math.round(100 * predicted.low)} to{" "}
+              {Math.round(100 * predicted.high)}
             </Typography>
-            <Button size="small" variant="outlined" loading={add.isPending} onClick={() => add.mutate(lever)} aria-label={`Put it on the ladder: ${words}`}>
+            <Button
+              size="small"
+              variant="outlined"
+              loading={add.isPending}
+              onClick={() => add.mutate(lever)}
+              aria-label={`Put it on the ladder: ${words}`}>
               Put it on the ladder
             </Button>
           </Stack>

@@ -16,7 +16,8 @@ function SideRecord({ record, mark }: { record: Schemas["RungRecord"]; mark: num
   const { runs, usual, best, spread } = record;
   const last = runs.slice(-SHOWN_RUNS);
   const latest = last.at(-1);
-  if (!latest) return <Typography color="text.secondary">{record.side_words && `${record.side_words}: `}no run yet</Typography>;
+  if (!latest)
+    return <Typography color="text.secondary">{record.side_words && `${record.side_words}: `}no run yet</Typography>;
   const numbers = `usual ${showNumber(usual ?? 0)}${spread === null ? "" : ` ± ${showNumber(spread)}`}, best ${showNumber(best ?? 0)}`;
   return (
     <Box sx={{ minWidth: 0, flex: "1 1 300px" }}>
@@ -28,7 +29,12 @@ function SideRecord({ record, mark }: { record: Schemas["RungRecord"]; mark: num
           last on {showDay(latest.day)}
         </Link>
       </Typography>
-      <ResultStrip points={last} mark={mark} height={70} label={`The last ${last.length} runs, ${last.filter((point) => point.is_met).length} of them at the mark`} />
+      <ResultStrip
+        points={last}
+        mark={mark}
+        height={70}
+        label={`The last ${last.length} runs, ${last.filter((point) => point.is_met).length} of them at the mark`}
+      />
     </Box>
   );
 }
@@ -43,7 +49,15 @@ export function RungRow({ ladderId, standing, onChange }: RungRowProps) {
   const { rung, state, threshold, records } = standing;
   const isWorking = state === "working";
   return (
-    <Box component="li" sx={{ borderLeft: "6px solid", borderColor: isWorking ? tape.mustard : state === "held" ? tape.timber : "divider", bgcolor: "background.paper", p: 2, minWidth: 0 }}>
+    <Box
+      component="li"
+      sx={{
+        borderLeft: "6px solid",
+        borderColor: isWorking ? tape.mustard : state === "held" ? tape.timber : "divider",
+        bgcolor: "background.paper",
+        p: 2,
+        minWidth: 0,
+      }}>
       <Stack direction="row" sx={{ justifyContent: "space-between", flexWrap: "wrap", gap: 1, alignItems: "baseline" }}>
         <Typography variant="h2">
           {rung.number}. {rung.title}
@@ -53,24 +67,41 @@ export function RungRow({ ladderId, standing, onChange }: RungRowProps) {
       <Typography>{rung.set_up}</Typography>
       {rung.layout && (
         <Typography>
-          To scale: <Link component={RouterLink} to={`/set-up/layouts/${rung.layout.id}`}>{rung.layout.title}</Link>
+          To scale:{" "}
+          <Link component={RouterLink} to={`/set-up/layouts/${rung.layout.id}`}>
+            {rung.layout.title}
+          </Link>
         </Typography>
       )}
       <Typography color="text.secondary">
         The game: {rung.goal_words}. Asked for: {threshold.words}.
       </Typography>
       <Stack direction="row" sx={{ gap: 1, my: 1, flexWrap: "wrap" }} className="no-print">
-        <Button component={RouterLink} to={`/practise/rungs/${rung.id}`} variant={isWorking ? "contained" : "outlined"} color={isWorking ? "success" : "primary"} size="small" aria-label={`Play rung ${rung.number}`}>
+        <Button
+          component={RouterLink}
+          to={`/practise/rungs/${rung.id}`}
+          variant={isWorking ? "contained" : "outlined"}
+          color={isWorking ? "success" : "primary"}
+          size="small"
+          aria-label={`Play rung ${rung.number}`}>
           Play
         </Button>
         <Button size="small" onClick={onChange} aria-label={`Change what it asks for, rung ${rung.number}`}>
           Change what it asks for
         </Button>
-        <Button component={RouterLink} to={`/climb/${ladderId}/rungs/${rung.id}/game`} size="small" aria-label={`Change the game, rung ${rung.number}`}>
+        <Button
+          component={RouterLink}
+          to={`/climb/${ladderId}/rungs/${rung.id}/game`}
+          size="small"
+          aria-label={`Change the game, rung ${rung.number}`}>
           Change the game
         </Button>
         {!rung.layout && (
-          <Button component={RouterLink} to={`/set-up/layouts/new?rung=${rung.id}`} size="small" aria-label={`Lay targets for rung ${rung.number}`}>
+          <Button
+            component={RouterLink}
+            to={`/set-up/layouts/new?rung=${rung.id}`}
+            size="small"
+            aria-label={`Lay targets for rung ${rung.number}`}>
             Lay targets
           </Button>
         )}

@@ -11,11 +11,23 @@ import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 
 function ShelfLadder({ ladder }: { ladder: Schemas["ShelfLadder"] }) {
   const navigate = useNavigate();
-  const take = useChange((key: string) => unwrap(api.POST("/api/shelf/{key}/take/", { params: { path: { key } } })), ["shelf"], ["ladders"], ["today"]);
+  const take = useChange(
+    (key: string) => unwrap(api.POST("/api/shelf/{key}/take/", { params: { path: { key } } })),
+    ["shelf"],
+    ["ladders"],
+    ["today"],
+  );
   return (
     <Panel title={ladder.title} actions={<Typography color="text.secondary">{ladder.discipline}</Typography>}>
       <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
-        <LadderDrawing rungs={ladder.rungs.length} held={0} share={0} width={70} step={22} label={`${ladder.rungs.length} rungs`} />
+        <LadderDrawing
+          rungs={ladder.rungs.length}
+          held={0}
+          share={0}
+          width={70}
+          step={22}
+          label={`${ladder.rungs.length} rungs`}
+        />
         <Stack spacing={1.25} sx={{ flex: "1 1 280px", minWidth: 0 }}>
           <Typography>{ladder.summary}</Typography>
           <Typography color="text.secondary">
@@ -34,7 +46,12 @@ function ShelfLadder({ ladder }: { ladder: Schemas["ShelfLadder"] }) {
                 ✓ Among <RouterLink to="/climb">your ladders</RouterLink>
               </Typography>
             ) : (
-              <Button variant="contained" color="success" loading={take.isPending} aria-label={`Take this ladder: ${ladder.title}`} onClick={() => take.mutate(ladder.key, { onSuccess: ({ id }) => void navigate(`/climb/${id}`) })}>
+              <Button
+                variant="contained"
+                color="success"
+                loading={take.isPending}
+                aria-label={`Take this ladder: ${ladder.title}`}
+                onClick={() => take.mutate(ladder.key, { onSuccess: ({ id }) => void navigate(`/climb/${id}`) })}>
                 Take this ladder
               </Button>
             )}
@@ -49,7 +66,8 @@ export default function ShelfPage() {
   const query = useQuery(shelfQuery);
   const why = (
     <WhyPoint title="Yours to change">
-      A ladder from the shelf comes with a mark on every rung. Marks are somebody&rsquo;s guess until you have played; change them to your own.
+      A ladder from the shelf comes with a mark on every rung. Marks are somebody&rsquo;s guess until you have played;
+      change them to your own.
     </WhyPoint>
   );
   return (

@@ -1,5 +1,17 @@
 /** What a rung asks for: the athlete's own, and theirs to change. What may be asked is the server's to say. */
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, FormControlLabel, MenuItem, Stack, Switch, TextField, Typography } from "@mui/material";
+import {
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  FormControlLabel,
+  MenuItem,
+  Stack,
+  Switch,
+  TextField,
+  Typography,
+} from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type SubmitEvent } from "react";
 
@@ -47,12 +59,23 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
   const { rung } = standing;
   const [values, setValues] = useState<Threshold>(standing.threshold.values);
   const challenges = useQuery(challengesQuery);
-  const save = useChange((body: Threshold) => unwrap(api.PUT("/api/rungs/{rung_id}/threshold/", { params: { path: { rung_id: rung.id } }, body })), ["ladders"], ["today"], ["runs"]);
-  const metrics = challenges.data?.find((each) => each.id === rung.format)?.metrics.filter(({ id }) => id in standing.fair_marks || id === values.metric) ?? [];
+  const save = useChange(
+    (body: Threshold) =>
+      unwrap(api.PUT("/api/rungs/{rung_id}/threshold/", { params: { path: { rung_id: rung.id } }, body })),
+    ["ladders"],
+    ["today"],
+    ["runs"],
+  );
+  const metrics =
+    challenges.data
+      ?.find((each) => each.id === rung.format)
+      ?.metrics.filter(({ id }) => id in standing.fair_marks || id === values.metric) ?? [];
   const problem = save.error instanceof ProblemError ? save.error : null;
-  const set = (name: keyof Threshold) => (value: number | null) => setValues({ ...values, [name]: value ?? (name === "floor" ? null : 0) });
+  const set = (name: keyof Threshold) => (value: number | null) =>
+    setValues({ ...values, [name]: value ?? (name === "floor" ? null : 0) });
   // Another number asks for another mark: a fair one comes along, and the floor of the old one goes.
-  const changeMetric = (metric: string) => setValues({ ...values, metric, mark: standing.fair_marks[metric] ?? values.mark, floor: null });
+  const changeMetric = (metric: string) =>
+    setValues({ ...values, metric, mark: standing.fair_marks[metric] ?? values.mark, floor: null });
   const submit = (event: SubmitEvent) => {
     event.preventDefault();
     save.mutate(values, { onSuccess: onClose });
@@ -63,9 +86,17 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
         <DialogTitle id="threshold-title">What rung {rung.number} asks for</DialogTitle>
         <DialogContent>
           <Stack spacing={2} sx={{ pt: 1 }}>
-            <Typography color="text.secondary">The game: {rung.goal_words}. What was asked before stays in the record.</Typography>
+            <Typography color="text.secondary">
+              The game: {rung.goal_words}. What was asked before stays in the record.
+            </Typography>
             <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap" }}>
-              <TextField select size="small" label="Number that counts" value={metrics.length ? values.metric : ""} onChange={(event) => changeMetric(event.target.value)} sx={{ flex: "1 1 180px" }}>
+              <TextField
+                select
+                size="small"
+                label="Number that counts"
+                value={metrics.length ? values.metric : ""}
+                onChange={(event) => changeMetric(event.target.value)}
+                sx={{ flex: "1 1 180px" }}>
                 {metrics.map((metric) => (
                   <MenuItem key={metric.id} value={metric.id}>
                     {metric.title} ({metric.direction === "up" ? "at least" : "at most"})
@@ -74,18 +105,62 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
               </TextField>
               <NumberField name="mark" label="Mark" value={values.mark} problem={problem} onChange={set("mark")} />
             </Stack>
-            <Tuner rungId={rung.id} metric={values.metric} mark={values.mark} onMark={(mark) => setValues({ ...values, mark })} />
+            <Tuner
+              rungId={rung.id}
+              metric={values.metric}
+              mark={values.mark}
+              onMark={(mark) => setValues({ ...values, mark })}
+            />
             <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap" }}>
-              <NumberField name="reached" label="In how many" value={values.reached} problem={problem} onChange={set("reached")} />
-              <NumberField name="of_last" label="of the last … runs" value={values.of_last} problem={problem} onChange={set("of_last")} />
-              <NumberField name="days" label="on at least … days" value={values.days} problem={problem} onChange={set("days")} />
+              <NumberField
+                name="reached"
+                label="In how many"
+                value={values.reached}
+                problem={problem}
+                onChange={set("reached")}
+              />
+              <NumberField
+                name="of_last"
+                label="of the last … runs"
+                value={values.of_last}
+                problem={problem}
+                onChange={set("of_last")}
+              />
+              <NumberField
+                name="days"
+                label="on at least … days"
+                value={values.days}
+                problem={problem}
+                onChange={set("days")}
+              />
             </Stack>
             {hasSides && (
-              <FormControlLabel control={<Switch checked={values.each_side} onChange={(_, isEach) => setValues({ ...values, each_side: isEach })} />} label="On each side" />
+              <FormControlLabel
+                control={
+                  <Switch
+                    checked={values.each_side}
+                    onChange={(_, isEach) => setValues({ ...values, each_side: isEach })}
+                  />
+                }
+                label="On each side"
+              />
             )}
             <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap" }}>
-              <NumberField name="floor" label="Floor (empty: none)" value={values.floor} isOptional problem={problem} onChange={set("floor")} />
-              <NumberField name="floor_runs" label="missed in … runs running" value={values.floor_runs} problem={problem} onChange={set("floor_runs")} />
+              <NumberField
+                name="floor"
+                label="Floor (empty: none)"
+                value={values.floor}
+                isOptional
+                problem={problem}
+                onChange={set("floor")}
+              />
+              <NumberField
+                name="floor_runs"
+                label="missed in … runs running"
+                value={values.floor_runs}
+                problem={problem}
+                onChange={set("floor_runs")}
+              />
             </Stack>
             {save.error && <ErrorNotice error={save.error} />}
           </Stack>

@@ -20,9 +20,14 @@ export function Tuner({ rungId, metric, mark, onMark }: TunerProps) {
   const asked = useDeferredValue({ metric, mark, minutes });
   const tuner = useQuery({ ...tunerQuery(rungId, asked), placeholderData: keepPreviousData });
   const sides = tuner.data ?? [];
-  const offers = [...new Set(sides.flatMap(({ safe, stretch }) => [safe, stretch]))].filter((each) => each !== null && each !== mark);
+  const offers = [...new Set(sides.flatMap(({ safe, stretch }) => [safe, stretch]))].filter(
+    (each) => each !== null && each !== mark,
+  );
   return (
-    <Box component="section" aria-label="Target tuner" sx={{ borderLeft: "6px solid", borderColor: "warning.main", pl: 2 }}>
+    <Box
+      component="section"
+      aria-label="Target tuner"
+      sx={{ borderLeft: "6px solid", borderColor: "warning.main", pl: 2 }}>
       <Stack spacing={1.25}>
         {sides.map((each) => (
           <Typography key={each.side} variant="body2" sx={{ minHeight: 60 }}>
@@ -31,7 +36,13 @@ export function Tuner({ rungId, metric, mark, onMark }: TunerProps) {
           </Typography>
         ))}
         <Stack direction="row" sx={{ gap: 1, pt: 0.75, flexWrap: "wrap", alignItems: "center" }}>
-          <TextField select size="small" label="Minutes there are" value={minutes} onChange={(event) => setMinutes(Number(event.target.value))} sx={{ width: 150 }}>
+          <TextField
+            select
+            size="small"
+            label="Minutes there are"
+            value={minutes}
+            onChange={(event) => setMinutes(Number(event.target.value))}
+            sx={{ width: 150 }}>
             {MINUTES.map((each) => (
               <MenuItem key={each} value={each}>
                 {each}

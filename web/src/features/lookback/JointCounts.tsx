@@ -15,7 +15,9 @@ export function JointCounts({ counts }: { counts: Schemas["JointCount"][] }) {
       <TableHead>
         <TableRow>
           <TableCell sx={{ fontWeight: 700 }}>count</TableCell>
-          <TableCell align="right" sx={{ fontWeight: 700 }}>this week</TableCell>
+          <TableCell align="right" sx={{ fontWeight: 700 }}>
+            this week
+          </TableCell>
           {Array.from({ length: weeks }, (_, index) => (
             <TableCell key={index} align="right" sx={{ fontWeight: 700, ...older(index) }}>
               {ago(index)}
@@ -30,7 +32,9 @@ export function JointCounts({ counts }: { counts: Schemas["JointCount"][] }) {
               {capital(each.counts)}
               {each.hand && `, ${each.hand} hand`}
             </TableCell>
-            <TableCell align="right" sx={{ fontWeight: 700 }}>{showNumber(each.this_week)}</TableCell>
+            <TableCell align="right" sx={{ fontWeight: 700 }}>
+              {showNumber(each.this_week)}
+            </TableCell>
             {each.weeks_before.map((count, index) => (
               <TableCell key={index} align="right" sx={older(index)}>
                 {showNumber(count)}

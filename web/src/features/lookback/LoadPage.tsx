@@ -16,7 +16,12 @@ type Week = Schemas["Week"];
 
 /** A strip of tape for each week, as long as its load. */
 function Strip({ week, longest }: { week: Week; longest: number }) {
-  return <Box aria-hidden sx={{ height: 18, width: `${(100 * week.load) / longest}%`, minWidth: week.load ? 3 : 0, bgcolor: tape.plum }} />;
+  return (
+    <Box
+      aria-hidden
+      sx={{ height: 18, width: `${(100 * week.load) / longest}%`, minWidth: week.load ? 3 : 0, bgcolor: tape.plum }}
+    />
+  );
 }
 
 function showChange(change: number | null): string {
@@ -48,17 +53,29 @@ function Weeks({ weeks }: { weeks: Week[] }) {
             <TableRow key={week.monday}>
               <TableCell component="th" scope="row" sx={{ whiteSpace: { md: "nowrap" } }}>
                 {showDay(week.monday)}
-                {place === 0 && <Box component="span" sx={{ color: "text.secondary" }}>, running</Box>}
+                {place === 0 && (
+                  <Box component="span" sx={{ color: "text.secondary" }}>
+                    , running
+                  </Box>
+                )}
               </TableCell>
               <TableCell sx={{ width: "30%", ...hideNarrow(1) }}>
                 <Strip week={week} longest={longest} />
               </TableCell>
-              <TableCell align="right" sx={{ fontWeight: 700 }}>{Math.round(week.load)}</TableCell>
+              <TableCell align="right" sx={{ fontWeight: 700 }}>
+                {Math.round(week.load)}
+              </TableCell>
               <TableCell align="right">{week.sessions}</TableCell>
               <TableCell align="right">{Math.round(week.minutes)}</TableCell>
-              <TableCell align="right" sx={hideNarrow(5)}>{week.monotony === null ? "" : showNumber(week.monotony)}</TableCell>
-              <TableCell align="right" sx={hideNarrow(6)}>{week.strain === null ? "" : Math.round(week.strain)}</TableCell>
-              <TableCell align="right" sx={hideNarrow(7)}>{showChange(week.change)}</TableCell>
+              <TableCell align="right" sx={hideNarrow(5)}>
+                {week.monotony === null ? "" : showNumber(week.monotony)}
+              </TableCell>
+              <TableCell align="right" sx={hideNarrow(6)}>
+                {week.strain === null ? "" : Math.round(week.strain)}
+              </TableCell>
+              <TableCell align="right" sx={hideNarrow(7)}>
+                {showChange(week.change)}
+              </TableCell>
             </TableRow>
           ))}
         </TableBody>
@@ -72,12 +89,14 @@ export default function LoadPage() {
   const why = (
     <>
       <WhyPoint title="How it is reckoned">
-        Load is effort (0 to 10) times minutes played. Monotony is the mean of the seven days over their spread, rest days
-        counting as nothing; strain is load times monotony; change is that of the load on the week before.
+        Load is effort (0 to 10) times minutes played. Monotony is the mean of the seven days over their spread, rest
+        days counting as nothing; strain is load times monotony; change is that of the load on the week before.
       </WhyPoint>
       {query.data && <WhyPoint title="What is disputed">{query.data.disputed}</WhyPoint>}
       {query.data && <WhyPoint title="How plans turn out">{capital(query.data.habit)}</WhyPoint>}
-      <WhyPoint title="No diagnosis">These are numbers about practice, not about your body. Pain, illness and doubt belong with a doctor or a coach.</WhyPoint>
+      <WhyPoint title="No diagnosis">
+        These are numbers about practice, not about your body. Pain, illness and doubt belong with a doctor or a coach.
+      </WhyPoint>
     </>
   );
   return (
@@ -86,7 +105,13 @@ export default function LoadPage() {
       <Loaded query={query}>
         {({ weeks, counts, cautions }) =>
           weeks.every((week) => week.sessions === 0) ? (
-            <EmptyState title="No effort told yet" action={<Button component={RouterLink} to="/plan" variant="contained" color="success">Plan a block</Button>}>
+            <EmptyState
+              title="No effort told yet"
+              action={
+                <Button component={RouterLink} to="/plan" variant="contained" color="success">
+                  Plan a block
+                </Button>
+              }>
               At the end of a block you are asked how hard it was. From that and the minutes the load is reckoned.
             </EmptyState>
           ) : (
@@ -104,7 +129,9 @@ export default function LoadPage() {
                   <JointCounts counts={counts} />
                 </Panel>
               )}
-              {cautions.length === 0 && <Typography color="text.secondary">Nothing in last week&rsquo;s numbers asks for a caution.</Typography>}
+              {cautions.length === 0 && (
+                <Typography color="text.secondary">Nothing in last week&rsquo;s numbers asks for a caution.</Typography>
+              )}
             </Stack>
           )
         }

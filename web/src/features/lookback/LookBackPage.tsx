@@ -30,18 +30,32 @@ function Row({ run }: { run: Run }) {
   return (
     <TableRow hover sx={{ "& td, & th": { px: { xs: 0.75, md: 2 } } }}>
       <TableCell component="th" scope="row">
-        <RouterLink to={run.is_over ? `/practise/runs/${run.id}/end` : `/practise/runs/${run.id}`} style={{ color: "inherit" }}>
+        <RouterLink
+          to={run.is_over ? `/practise/runs/${run.id}/end` : `/practise/runs/${run.id}`}
+          style={{ color: "inherit" }}>
           {showDay(run.day)} {showTime(run.started_at)}
         </RouterLink>
       </TableCell>
       <TableCell>
         {run.ladder.title}, rung {run.rung.number}
-        {run.side_words && <Box component="span" sx={{ color: "text.secondary" }}>, {run.side_words}</Box>}
-        {run.is_from_paper && <Box component="span" sx={{ color: "text.secondary" }}>, from a sheet</Box>}
+        {run.side_words && (
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            , {run.side_words}
+          </Box>
+        )}
+        {run.is_from_paper && (
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            , from a sheet
+          </Box>
+        )}
       </TableCell>
       <TableCell align="right">
         <b>{run.result.number}</b> {run.result.label}
-        {run.result.beside && <Box component="span" sx={{ color: "text.secondary" }}>, {run.result.beside}</Box>}
+        {run.result.beside && (
+          <Box component="span" sx={{ color: "text.secondary" }}>
+            , {run.result.beside}
+          </Box>
+        )}
       </TableCell>
       <TableCell sx={{ display: { xs: "none", sm: "table-cell" } }} align="right">
         {run.yardstick.usual_words ?? "none yet"}
@@ -69,7 +83,13 @@ export default function LookBackPage() {
       {book.isError && <ErrorNotice error={book.error} onRetry={() => void book.refetch()} />}
       {book.isPending && <Skeletons rows={6} height={40} />}
       {book.isSuccess && runs.length === 0 && (
-        <EmptyState title="No run yet" action={<Button component={RouterLink} to="/practise" variant="contained" color="success">Practise</Button>}>
+        <EmptyState
+          title="No run yet"
+          action={
+            <Button component={RouterLink} to="/practise" variant="contained" color="success">
+              Practise
+            </Button>
+          }>
           What you play is written down here by itself.
         </EmptyState>
       )}
@@ -79,7 +99,14 @@ export default function LookBackPage() {
             <TableHead>
               <TableRow>
                 {HEADS.map((head, index) => (
-                  <TableCell key={head} align={index < 2 ? "left" : "right"} sx={{ fontWeight: 700, px: { xs: 0.75, md: 2 }, display: index === 3 ? { xs: "none", sm: "table-cell" } : undefined }}>
+                  <TableCell
+                    key={head}
+                    align={index < 2 ? "left" : "right"}
+                    sx={{
+                      fontWeight: 700,
+                      px: { xs: 0.75, md: 2 },
+                      display: index === 3 ? { xs: "none", sm: "table-cell" } : undefined,
+                    }}>
                     {head}
                   </TableCell>
                 ))}
@@ -94,7 +121,11 @@ export default function LookBackPage() {
         </Box>
       )}
       {book.hasNextPage && (
-        <Button variant="outlined" loading={book.isFetchingNextPage} onClick={() => void book.fetchNextPage()} sx={{ alignSelf: "flex-start" }}>
+        <Button
+          variant="outlined"
+          loading={book.isFetchingNextPage}
+          onClick={() => void book.fetchNextPage()}
+          sx={{ alignSelf: "flex-start" }}>
           Show older runs
         </Button>
       )}

@@ -35,18 +35,26 @@ export default function RunEventsPage() {
   const why = data && (
     <>
       <WhyPoint title="What they come to">
-        {data.result.number} {data.result.label}{data.result.beside && `, ${data.result.beside}`}: {data.tally.makes} made, {data.tally.misses} missed, {counted(data.tally.lets, "let")}, best streak {data.tally.best_streak}.
+        {data.result.number} {data.result.label}
+        {data.result.beside && `, ${data.result.beside}`}: {data.tally.makes} made, {data.tally.misses} missed,{" "}
+        {counted(data.tally.lets, "let")}, best streak {data.tally.best_streak}.
       </WhyPoint>
-      {data.tally.ignored > 0 && <WhyPoint title="Not counted">{counted(data.tally.ignored, "press", "presses")}: twice within the double-tap time, in a pause, or after the end.</WhyPoint>}
+      {data.tally.ignored > 0 && (
+        <WhyPoint title="Not counted">
+          {counted(data.tally.ignored, "press", "presses")}: twice within the double-tap time, in a pause, or after the
+          end.
+        </WhyPoint>
+      )}
     </>
   );
   return (
     <Page
       title="Events of a run"
       heading={data ? `${data.ladder.title}, event by event` : "Events of a run"}
-      lead={data && `${showDay(data.day)}, ${showTime(data.started_at)}${data.side_words ? `, ${data.side_words}` : ""}`}
-      why={why}
-    >
+      lead={
+        data && `${showDay(data.day)}, ${showTime(data.started_at)}${data.side_words ? `, ${data.side_words}` : ""}`
+      }
+      why={why}>
       <RouterLink to={`/practise/runs/${id}/end`} style={{ color: "inherit" }}>
         Back to what it means
       </RouterLink>

@@ -73,13 +73,21 @@ function LeftOut({ proposal, edits }: { proposal: Proposal; edits: Edits }) {
             <b>Did not fit:</b> {wish.title} ({wish.reason})
           </Typography>
           {wish.is_free && (
-            <Button size="small" variant="outlined" aria-label={`Put in ${wish.title}`} onClick={() => edits.add(wish.key)}>
+            <Button
+              size="small"
+              variant="outlined"
+              aria-label={`Put in ${wish.title}`}
+              onClick={() => edits.add(wish.key)}>
               Put it in
             </Button>
           )}
         </Stack>
       ))}
-      {shown.length < all.length && <Button size="small" onClick={() => setIsWhole(true)}>Show the other {all.length - shown.length} that did not fit</Button>}
+      {shown.length < all.length && (
+        <Button size="small" onClick={() => setIsWhole(true)}>
+          Show the other {all.length - shown.length} that did not fit
+        </Button>
+      )}
     </Box>
   );
 }
@@ -90,14 +98,30 @@ function Kit({ draft, proposal, onTerms }: { draft: Draft; proposal: Proposal; o
   if (things.length === 0) return null;
   const toggle = (thing: string) => onTerms(({ missing }) => ({ missing: toggled(missing, thing) }));
   return (
-    <Stack direction="row" role="group" aria-label="Kit to hand" sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}>
+    <Stack
+      direction="row"
+      role="group"
+      aria-label="Kit to hand"
+      sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}>
       <Typography component="span">
         <b>Kit to hand:</b>
       </Typography>
       {things.map((thing) => {
         const isHere = !draft.missing.includes(thing);
         return (
-          <ToggleButton key={thing} value={thing} size="small" selected={isHere} onChange={() => toggle(thing)} sx={{ minHeight: 36, px: 1.25, textTransform: "none", textDecoration: isHere ? "none" : "line-through", ...pressed }}>
+          <ToggleButton
+            key={thing}
+            value={thing}
+            size="small"
+            selected={isHere}
+            onChange={() => toggle(thing)}
+            sx={{
+              minHeight: 36,
+              px: 1.25,
+              textTransform: "none",
+              textDecoration: isHere ? "none" : "line-through",
+              ...pressed,
+            }}>
             {isHere ? "✓ " : "✗ "}
             {thing}
           </ToggleButton>
@@ -112,7 +136,11 @@ function listOthers(proposal: Proposal, standings: Standing[]): Other[] {
   const free = proposal.left_out.filter((wish) => wish.is_free);
   const unasked = standings.filter(({ ladder }) => !proposal.ladders.includes(ladder.id));
   const sides = unasked.flatMap(({ ladder, working }) =>
-    ladder.sides.map(({ side, words }) => ({ key: `${working.id}-${side}`, title: `${ladder.title}: ${working.title}${words && `, ${words}`}`, ladder: ladder.id })),
+    ladder.sides.map(({ side, words }) => ({
+      key: `${working.id}-${side}`,
+      title: `${ladder.title}: ${working.title}${words && `, ${words}`}`,
+      ladder: ladder.id,
+    })),
   );
   return [...free, ...sides];
 }
@@ -130,8 +158,16 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
   const navigate = useNavigate();
   const [steps, setSteps] = useState(0);
   const { query, proposal, isAnswer } = state;
-  if (draft.ladders?.length === 0) return <EmptyState title="Choose a ladder">Tick at least one ladder above, and the block is arranged here.</EmptyState>;
-  if (!proposal) return query.isError ? <ErrorNotice error={query.error} onRetry={() => void query.refetch()} /> : <Skeletons rows={1} height={180} />;
+  if (draft.ladders?.length === 0)
+    return (
+      <EmptyState title="Choose a ladder">Tick at least one ladder above, and the block is arranged here.</EmptyState>
+    );
+  if (!proposal)
+    return query.isError ? (
+      <ErrorNotice error={query.error} onRetry={() => void query.refetch()} />
+    ) : (
+      <Skeletons rows={1} height={180} />
+    );
   const edit = (next: Next, isEdit: boolean) => {
     setSteps((before) => before + 1);
     change(next, isEdit);
@@ -155,7 +191,11 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
     <Panel title={`Your ${draft.minutes} minutes`} actions={tools}>
       <Stack spacing={2}>
         {query.isError && (
-          <Alert severity="warning" variant="outlined" sx={{ color: "text.primary" }} action={steps > 0 && <Button onClick={undo}>Undo</Button>}>
+          <Alert
+            severity="warning"
+            variant="outlined"
+            sx={{ color: "text.primary" }}
+            action={steps > 0 && <Button onClick={undo}>Undo</Button>}>
             {describe(query.error)}
           </Alert>
         )}
@@ -163,12 +203,24 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
         <Total proposal={proposal} minutes={draft.minutes} />
         <PartList proposal={proposal} others={listOthers(proposal, standings)} edits={edits} />
         <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
-          {!draft.hasWarmUp && <Button variant="outlined" onClick={() => edit({ hasWarmUp: true }, true)}>Put the warm-up back</Button>}
-          {!draft.hasCoolDown && <Button variant="outlined" onClick={() => edit({ hasCoolDown: true }, true)}>Put the cool-down back</Button>}
+          {!draft.hasWarmUp && (
+            <Button variant="outlined" onClick={() => edit({ hasWarmUp: true }, true)}>
+              Put the warm-up back
+            </Button>
+          )}
+          {!draft.hasCoolDown && (
+            <Button variant="outlined" onClick={() => edit({ hasCoolDown: true }, true)}>
+              Put the cool-down back
+            </Button>
+          )}
         </Stack>
         <LeftOut proposal={proposal} edits={edits} />
         <Kit draft={draft} proposal={proposal} onTerms={onTerms} />
-        <KeepBlock draft={draft} block={block} isEmpty={query.isError || !proposal.segments.some((segment) => segment.rung)} />
+        <KeepBlock
+          draft={draft}
+          block={block}
+          isEmpty={query.isError || !proposal.segments.some((segment) => segment.rung)}
+        />
       </Stack>
     </Panel>
   );

@@ -29,7 +29,12 @@ function Actions({ block }: { block: Block }) {
   const isPlanned = block.status === "planned";
   return (
     <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap" }} className="no-print">
-      <Button component={RouterLink} to={`/practise/blocks/${block.id}`} variant="contained" color="success" size="large">
+      <Button
+        component={RouterLink}
+        to={`/practise/blocks/${block.id}`}
+        variant="contained"
+        color="success"
+        size="large">
         {isPlanned ? "Start the block" : "Carry on"}
       </Button>
       {isPlanned && (
@@ -55,7 +60,9 @@ function Actions({ block }: { block: Block }) {
 function lead(block: Block): string {
   const hour = block.start ? ` at ${showHour(block.start)}` : "";
   const where = block.place ? `, ${block.place.name}` : "";
-  const begun = block.started_at ? `Started at ${showTime(block.started_at)}` : `Planned for ${showDay(block.day)}${hour}`;
+  const begun = block.started_at
+    ? `Started at ${showTime(block.started_at)}`
+    : `Planned for ${showDay(block.day)}${hour}`;
   return block.finished_at ? `${begun}, finished at ${showTime(block.finished_at)}${where}.` : `${begun}${where}.`;
 }
 
@@ -83,7 +90,10 @@ function Plan({ block }: { block: Block }) {
       <Stack spacing={2}>
         <BlockRibbon segments={block.segments} minutes={block.minutes} />
         <Typography>
-          <b>{showMinutes(time.expected_s)} of {block.minutes} min</b>, nine times in ten {showRange(time.low_s, time.high_s)}.
+          <b>
+            {showMinutes(time.expected_s)} of {block.minutes} min
+          </b>
+          , nine times in ten {showRange(time.low_s, time.high_s)}.
         </Typography>
         {block.kit.length > 0 && (
           <Typography>
@@ -113,7 +123,11 @@ export default function BlockPage() {
   const query = useQuery(blockQuery(id));
   const block = query.data;
   return (
-    <Page title="Block" heading={block ? `${block.minutes} minutes: ${block.title}` : "Block"} lead={block && lead(block)} why={block && <Why block={block} />}>
+    <Page
+      title="Block"
+      heading={block ? `${block.minutes} minutes: ${block.title}` : "Block"}
+      lead={block && lead(block)}
+      why={block && <Why block={block} />}>
       <Loaded query={query}>
         {(data) => (
           <>

@@ -19,10 +19,22 @@ const ENERGIES = [
 ];
 
 function Lifted({ limit }: { limit: BodyLimit }) {
-  const lift = useChange((id: number) => unwrap(api.DELETE("/api/limits/{limit_id}/", { params: { path: { limit_id: id } } })), ["limits"], ["proposal"], ["today"]);
+  const lift = useChange(
+    (id: number) => unwrap(api.DELETE("/api/limits/{limit_id}/", { params: { path: { limit_id: id } } })),
+    ["limits"],
+    ["proposal"],
+    ["today"],
+  );
   const words = showLimit(limit);
   return (
-    <Button size="small" variant="outlined" color="error" endIcon={<Close />} loading={lift.isPending} aria-label={`Lift: ${words}`} onClick={() => lift.mutate(limit.id)}>
+    <Button
+      size="small"
+      variant="outlined"
+      color="error"
+      endIcon={<Close />}
+      loading={lift.isPending}
+      aria-label={`Lift: ${words}`}
+      onClick={() => lift.mutate(limit.id)}>
       {words}
     </Button>
   );
@@ -37,14 +49,21 @@ export function BodyLine({ energy, onEnergy }: { energy: string; onEnergy: (ener
         <Typography variant="h3" component="h2" id="energy-label">
           How are you?
         </Typography>
-        <ToggleButtonGroup exclusive size="small" aria-labelledby="energy-label" value={energy} onChange={(_, value: string | null) => value && onEnergy(value)}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-labelledby="energy-label"
+          value={energy}
+          onChange={(_, value: string | null) => value && onEnergy(value)}>
           {ENERGIES.map(({ value, word }) => (
             <ToggleButton key={value} value={value} sx={{ px: 1.5, minHeight: 40, ...pressed }}>
               {word}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        {limits.data?.map((limit) => <Lifted key={limit.id} limit={limit} />)}
+        {limits.data?.map((limit) => (
+          <Lifted key={limit.id} limit={limit} />
+        ))}
         <Button size="small" onClick={() => setAdding(true)}>
           Spare something
         </Button>

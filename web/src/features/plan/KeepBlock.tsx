@@ -43,17 +43,30 @@ export function KeepBlock({ draft, block, isEmpty }: KeepBlockProps) {
     setGoal(next);
     setYes(acknowledged);
     const body = { ...asked(draft), start: draft.start || null, acknowledged };
-    keep.mutate(body, { onSuccess: ({ id }) => void navigate(next === "play" ? `/practise/blocks/${id}` : `/plan/blocks/${id}`) });
+    keep.mutate(body, {
+      onSuccess: ({ id }) => void navigate(next === "play" ? `/practise/blocks/${id}` : `/plan/blocks/${id}`),
+    });
   };
   const when = draft.day === localDay() ? "today" : showDay(draft.day);
   return (
     <>
       {keep.error && !question && <ErrorNotice error={keep.error} />}
       <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>
-        <Button variant="contained" color="success" size="large" disabled={isEmpty} loading={keep.isPending} onClick={() => keepAnd("play", yes)}>
+        <Button
+          variant="contained"
+          color="success"
+          size="large"
+          disabled={isEmpty}
+          loading={keep.isPending}
+          onClick={() => keepAnd("play", yes)}>
           Keep it and start now
         </Button>
-        <Button variant="outlined" size="large" disabled={isEmpty} loading={keep.isPending} onClick={() => keepAnd("see", yes)}>
+        <Button
+          variant="outlined"
+          size="large"
+          disabled={isEmpty}
+          loading={keep.isPending}
+          onClick={() => keepAnd("see", yes)}>
           {block === null ? `Keep it for ${when}` : "Keep the changes"}
         </Button>
         <WhyOff>{isEmpty && "There is nothing to keep until a drill fits into the minutes."}</WhyOff>

@@ -10,7 +10,10 @@ import { DayField, Fields, Pick } from "./fields";
 
 const ACTIONS = ["running", "overhead", "jumping", "explosive"];
 const REGIONS = ["shoulder", "elbow", "wrist", "neck", "back", "hip", "knee", "ankle"];
-const PARTS = [...ACTIONS.map((value) => ({ value, word: value === "explosive" ? "explosive moves" : value })), ...REGIONS.map((value) => ({ value, word: value }))];
+const PARTS = [
+  ...ACTIONS.map((value) => ({ value, word: value === "explosive" ? "explosive moves" : value })),
+  ...REGIONS.map((value) => ({ value, word: value })),
+];
 const SIDES = [
   { value: "", word: "either" },
   { value: "left", word: "left" },
@@ -23,7 +26,12 @@ const STRICTNESS = [
 
 export function LimitDialog({ onClose }: { onClose: () => void }) {
   const [limit, setLimit] = useState({ part: "running", side: "", strictness: "rest", since: localDay(), until: "" });
-  const add = useChange((body: Schemas["NewLimitRequest"]) => unwrap(api.POST("/api/limits/", { body })), ["limits"], ["proposal"], ["today"]);
+  const add = useChange(
+    (body: Schemas["NewLimitRequest"]) => unwrap(api.POST("/api/limits/", { body })),
+    ["limits"],
+    ["proposal"],
+    ["today"],
+  );
   const hasSide = REGIONS.includes(limit.part);
   const set = (name: keyof typeof limit) => (value: string) => setLimit({ ...limit, [name]: value });
   const save = (event: SubmitEvent) => {
@@ -46,7 +54,8 @@ export function LimitDialog({ onClose }: { onClose: () => void }) {
               <DayField label="Until (open)" value={limit.until} min={limit.since} onChange={set("until")} />
             </Fields>
             <Typography variant="body2" color="text.secondary">
-              Drills that need it are left out, or halved, and the block says so. This is no treatment: what hurts belongs with a doctor.
+              Drills that need it are left out, or halved, and the block says so. This is no treatment: what hurts
+              belongs with a doctor.
             </Typography>
             {add.error && <ErrorNotice error={add.error} />}
           </Stack>

@@ -13,9 +13,24 @@ import { ribbonLook } from "../../shared/ui/ribbonLook";
 import type { Proposal, ProposedSegment } from "./draft";
 import type { Edits, Other } from "./edits";
 
-function Act({ name, onClick, children, isOff }: { name: string; onClick: (event: MouseEvent<HTMLElement>) => void; children: ReactNode; isOff?: boolean }) {
+function Act({
+  name,
+  onClick,
+  children,
+  isOff,
+}: {
+  name: string;
+  onClick: (event: MouseEvent<HTMLElement>) => void;
+  children: ReactNode;
+  isOff?: boolean;
+}) {
   return (
-    <IconButton aria-label={name} title={name} onClick={onClick} disabled={isOff ?? false} sx={{ width: 36, height: 36, color: "text.primary" }}>
+    <IconButton
+      aria-label={name}
+      title={name}
+      onClick={onClick}
+      disabled={isOff ?? false}
+      sx={{ width: 36, height: 36, color: "text.primary" }}>
       {children}
     </IconButton>
   );
@@ -29,7 +44,10 @@ function Swap({ segment, others, edits }: { segment: ProposedSegment; others: Ot
   };
   return (
     <>
-      <Act name={`Swap ${segment.title}`} onClick={(event) => setAnchor(event.currentTarget)} isOff={others.length === 0}>
+      <Act
+        name={`Swap ${segment.title}`}
+        onClick={(event) => setAnchor(event.currentTarget)}
+        isOff={others.length === 0}>
         <SwapHoriz fontSize="small" />
       </Act>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
@@ -43,11 +61,33 @@ function Swap({ segment, others, edits }: { segment: ProposedSegment; others: Ot
   );
 }
 
-function Row({ segment, others, edits, isFirst, isLast }: { segment: ProposedSegment; others: Other[]; edits: Edits; isFirst: boolean; isLast: boolean }) {
+function Row({
+  segment,
+  others,
+  edits,
+  isFirst,
+  isLast,
+}: {
+  segment: ProposedSegment;
+  others: Other[];
+  edits: Edits;
+  isFirst: boolean;
+  isLast: boolean;
+}) {
   const { ground } = ribbonLook(segment);
   const isChallenge = segment.rung !== null;
   return (
-    <Box component="li" sx={{ display: "grid", gridTemplateColumns: { xs: "10px minmax(0, 1fr)", md: "10px minmax(0, 1fr) auto" }, columnGap: 1.5, alignItems: "center", borderTop: "1px solid", borderColor: "divider", py: 0.5 }}>
+    <Box
+      component="li"
+      sx={{
+        display: "grid",
+        gridTemplateColumns: { xs: "10px minmax(0, 1fr)", md: "10px minmax(0, 1fr) auto" },
+        columnGap: 1.5,
+        alignItems: "center",
+        borderTop: "1px solid",
+        borderColor: "divider",
+        py: 0.5,
+      }}>
       <Box aria-hidden sx={{ bgcolor: ground, height: "100%", minHeight: 28, gridRow: { xs: "1 / 3", md: "1" } }} />
       <Box sx={{ minWidth: 0 }}>
         <Typography>
@@ -70,7 +110,10 @@ function Row({ segment, others, edits, isFirst, isLast }: { segment: ProposedSeg
             </Act>
           </>
         )}
-        <Act name={`Shorter: ${segment.title}`} onClick={() => edits.stretch(segment.key, -1)} isOff={isChallenge && segment.runs_planned <= 1}>
+        <Act
+          name={`Shorter: ${segment.title}`}
+          onClick={() => edits.stretch(segment.key, -1)}
+          isOff={isChallenge && segment.runs_planned <= 1}>
           <b>−</b>
         </Act>
         <Act name={`Longer: ${segment.title}`} onClick={() => edits.stretch(segment.key, 1)}>
@@ -78,7 +121,9 @@ function Row({ segment, others, edits, isFirst, isLast }: { segment: ProposedSeg
         </Act>
         {isChallenge && (
           <>
-            <Act name={`${segment.is_locked ? "Unlock" : "Lock"} ${segment.title}`} onClick={() => edits.lock(segment.key)}>
+            <Act
+              name={`${segment.is_locked ? "Unlock" : "Lock"} ${segment.title}`}
+              onClick={() => edits.lock(segment.key)}>
               {segment.is_locked ? <Lock fontSize="small" /> : <LockOpen fontSize="small" />}
             </Act>
             <Swap segment={segment} others={others} edits={edits} />
@@ -99,7 +144,14 @@ export function PartList({ proposal, others, edits }: { proposal: Proposal; othe
   return (
     <Box component="ol" aria-label="The parts of the block" sx={{ listStyle: "none", m: 0, p: 0 }}>
       {proposal.segments.map((segment) => (
-        <Row key={segment.key} segment={segment} others={others} edits={edits} isFirst={challenges[0] === segment} isLast={challenges.at(-1) === segment} />
+        <Row
+          key={segment.key}
+          segment={segment}
+          others={others}
+          edits={edits}
+          isFirst={challenges[0] === segment}
+          isLast={challenges.at(-1) === segment}
+        />
       ))}
     </Box>
   );

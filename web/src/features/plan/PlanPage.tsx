@@ -24,7 +24,8 @@ function Coming() {
           <RouterLink to={`/plan/blocks/${block.id}`} style={{ color: "inherit" }}>
             {showDay(block.day)}, {block.minutes} min: {block.title}
           </RouterLink>{" "}
-          ({counted(block.segments.filter((segment) => segment.rung).length, "challenge")}, {showMinutes(block.spare_s)} to spare)
+          ({counted(block.segments.filter((segment) => segment.rung).length, "challenge")}, {showMinutes(block.spare_s)}{" "}
+          to spare)
         </Typography>
       ))}
     </Panel>
@@ -36,7 +37,12 @@ export default function PlanPage() {
   const { draft, change, block } = useDraft();
   const state = useProposal(draft);
   // New terms keep what the athlete set by hand and arrange the rest anew.
-  const onTerms = (next: Next) => change((now) => ({ kept: now.kept.filter((part) => part.is_locked || part.seconds !== null), fill: true, ...comes(next, now) }));
+  const onTerms = (next: Next) =>
+    change((now) => ({
+      kept: now.kept.filter((part) => part.is_locked || part.seconds !== null),
+      fill: true,
+      ...comes(next, now),
+    }));
   const shelf = (
     <Button component={RouterLink} to="/climb/shelf" variant="contained" color="success">
       Choose a ladder
@@ -49,7 +55,12 @@ export default function PlanPage() {
   );
   const why = state.proposal && draft.ladders?.length !== 0 && <Reasoning proposal={state.proposal} />;
   return (
-    <Page title="Plan" heading={block === null ? "Plan a block" : "Change the block"} lead="Decide before you leave home. The warm-up is in the minutes, not on top of them." actions={week} why={why}>
+    <Page
+      title="Plan"
+      heading={block === null ? "Plan a block" : "Change the block"}
+      lead="Decide before you leave home. The warm-up is in the minutes, not on top of them."
+      actions={week}
+      why={why}>
       <Loaded query={ladders}>
         {(standings) =>
           standings.length === 0 ? (
@@ -58,8 +69,21 @@ export default function PlanPage() {
             </EmptyState>
           ) : (
             <>
-              <TermsPanel draft={draft} chosen={draft.ladders ?? state.proposal?.ladders ?? []} standings={standings} change={change} onTerms={onTerms} />
-              <Arranged draft={draft} standings={standings} block={block} state={state} change={change} onTerms={onTerms} />
+              <TermsPanel
+                draft={draft}
+                chosen={draft.ladders ?? state.proposal?.ladders ?? []}
+                standings={standings}
+                change={change}
+                onTerms={onTerms}
+              />
+              <Arranged
+                draft={draft}
+                standings={standings}
+                block={block}
+                state={state}
+                change={change}
+                onTerms={onTerms}
+              />
               <Routines day={draft.day} />
               <Coming />
             </>

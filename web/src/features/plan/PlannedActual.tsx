@@ -8,9 +8,32 @@ import { tape } from "../../shared/ui/tape";
 function Strip({ segment, longest }: { segment: Segment; longest: number }) {
   const at = (seconds: number) => `${(100 * seconds) / longest}%`;
   return (
-    <Box aria-hidden sx={{ position: "relative", height: 20, minWidth: 120, borderBottom: "1px solid", borderColor: "divider" }}>
-      <Box sx={{ position: "absolute", top: 4, height: 12, left: at(segment.low_s), width: at(Math.max(longest / 100, segment.high_s - segment.low_s)), bgcolor: tape.mustard }} />
-      {segment.actual_s !== null && <Box sx={{ position: "absolute", top: 0, height: 20, width: 4, ml: "-2px", left: at(segment.actual_s), bgcolor: tape.ink }} />}
+    <Box
+      aria-hidden
+      sx={{ position: "relative", height: 20, minWidth: 120, borderBottom: "1px solid", borderColor: "divider" }}>
+      <Box
+        sx={{
+          position: "absolute",
+          top: 4,
+          height: 12,
+          left: at(segment.low_s),
+          width: at(Math.max(longest / 100, segment.high_s - segment.low_s)),
+          bgcolor: tape.mustard,
+        }}
+      />
+      {segment.actual_s !== null && (
+        <Box
+          sx={{
+            position: "absolute",
+            top: 0,
+            height: 20,
+            width: 4,
+            ml: "-2px",
+            left: at(segment.actual_s),
+            bgcolor: tape.ink,
+          }}
+        />
+      )}
     </Box>
   );
 }
@@ -31,8 +54,15 @@ export function PlannedActual({ block }: { block: Block }) {
       <TableHead>
         <TableRow>
           {["part", "", "planned", "it took", ""].map((head, index) => (
-            <TableCell key={index} align={index > 1 ? "right" : "left"} sx={{ fontWeight: 700, ...(index === 1 || index === 4 ? narrow : {}) }}>
-              {head || <span style={{ position: "absolute", clipPath: "inset(50%)" }}>{index === 1 ? "drawn" : "in words"}</span>}
+            <TableCell
+              key={index}
+              align={index > 1 ? "right" : "left"}
+              sx={{ fontWeight: 700, ...(index === 1 || index === 4 ? narrow : {}) }}>
+              {head || (
+                <span style={{ position: "absolute", clipPath: "inset(50%)" }}>
+                  {index === 1 ? "drawn" : "in words"}
+                </span>
+              )}
             </TableCell>
           ))}
         </TableRow>
@@ -48,8 +78,12 @@ export function PlannedActual({ block }: { block: Block }) {
               <Strip segment={segment} longest={longest} />
             </TableCell>
             <TableCell align="right">{showRange(segment.low_s, segment.high_s)}</TableCell>
-            <TableCell align="right" sx={{ fontWeight: 700 }}>{showMinutes(segment.actual_s ?? 0)}</TableCell>
-            <TableCell align="right" sx={narrow}>{verdict(segment)}</TableCell>
+            <TableCell align="right" sx={{ fontWeight: 700 }}>
+              {showMinutes(segment.actual_s ?? 0)}
+            </TableCell>
+            <TableCell align="right" sx={narrow}>
+              {verdict(segment)}
+            </TableCell>
           </TableRow>
         ))}
       </TableBody>

@@ -45,7 +45,8 @@ function settle(drag: Drag, segments: ProposedSegment[], pxPerSecond: number): n
   const segment = segments[index];
   if (!segment) return 0;
   const seconds = drag.dx / pxPerSecond;
-  if (drag.isStretch) return Math.round(seconds / (segment.runs_planned ? segment.planned_s / segment.runs_planned : 60));
+  if (drag.isStretch)
+    return Math.round(seconds / (segment.runs_planned ? segment.planned_s / segment.runs_planned : 60));
   const middle = segment.start_s + segment.planned_s / 2 + seconds;
   const challenges = segments.filter((each) => each.rung);
   const from = challenges.indexOf(segment);
@@ -73,11 +74,25 @@ export function RibbonEditor({ proposal, minutes, edits }: { proposal: Proposal;
   };
 
   return (
-    <Box ref={strip} role="group" aria-label="The block as a ribbon of time" sx={{ display: "flex", height: 76, width: "100%", touchAction: "pan-y" }}>
+    <Box
+      ref={strip}
+      role="group"
+      aria-label="The block as a ribbon of time"
+      sx={{ display: "flex", height: 76, width: "100%", touchAction: "pan-y" }}>
       {segments.map((segment) => (
-        <Part key={segment.key} segment={segment} drag={drag?.key === segment.key ? drag : null} edits={edits} onBegin={begin} onFollow={follow} onEnd={end} />
+        <Part
+          key={segment.key}
+          segment={segment}
+          drag={drag?.key === segment.key ? drag : null}
+          edits={edits}
+          onBegin={begin}
+          onFollow={follow}
+          onEnd={end}
+        />
       ))}
-      {proposal.spare_s > 30 && <Box aria-hidden sx={{ flex: `${proposal.spare_s} 0 0`, border: "2px dashed", borderColor: "divider" }} />}
+      {proposal.spare_s > 30 && (
+        <Box aria-hidden sx={{ flex: `${proposal.spare_s} 0 0`, border: "2px dashed", borderColor: "divider" }} />
+      )}
     </Box>
   );
 }
@@ -126,15 +141,29 @@ function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
         zIndex: drag ? 2 : 0,
         opacity: drag ? 0.85 : 1,
         // A locked strip is nailed down: a line of stitches along it.
-        ...(segment.is_locked && { backgroundImage: `repeating-linear-gradient(90deg, ${look.ink} 0 6px, transparent 6px 12px)`, backgroundSize: "100% 4px", backgroundRepeat: "no-repeat", backgroundPosition: "0 100%" }),
+        ...(segment.is_locked && {
+          backgroundImage: `repeating-linear-gradient(90deg, ${look.ink} 0 6px, transparent 6px 12px)`,
+          backgroundSize: "100% 4px",
+          backgroundRepeat: "no-repeat",
+          backgroundPosition: "0 100%",
+        }),
         "&:focus-visible": { outline: "3px solid", outlineColor: "text.primary", outlineOffset: -4, zIndex: 3 },
         containerType: "inline-size",
         "@container (max-width: 52px)": { "& > .words": { display: "none" } },
-      }}
-    >
+      }}>
       <Box className="words" sx={{ px: 0.75, pt: 0.5, fontSize: "0.84rem", lineHeight: 1.2, height: "100%" }}>
         <b style={{ whiteSpace: "nowrap" }}>{showMinutes(segment.planned_s)}</b>{" "}
-        <Box sx={{ display: "-webkit-box", WebkitLineClamp: 2, WebkitBoxOrient: "vertical", overflow: "hidden", overflowWrap: "normal", hyphens: "auto" }}>{look.word}</Box>
+        <Box
+          sx={{
+            display: "-webkit-box",
+            WebkitLineClamp: 2,
+            WebkitBoxOrient: "vertical",
+            overflow: "hidden",
+            overflowWrap: "normal",
+            hyphens: "auto",
+          }}>
+          {look.word}
+        </Box>
       </Box>
       <Box
         component="span"
@@ -142,7 +171,17 @@ function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
         className="stretch"
         // The rest of the pull is heard by the part around it.
         onPointerDown={(event: PointerEvent) => onBegin(event, segment.key, true)}
-        sx={{ position: "absolute", right: 0, top: 0, bottom: 0, width: 12, cursor: "ew-resize", borderRight: drag?.isStretch ? "4px solid" : "2px dotted", borderColor: look.ink, transform: drag?.isStretch ? `translateX(${Math.min(0, drag.dx)}px)` : "none" }}
+        sx={{
+          position: "absolute",
+          right: 0,
+          top: 0,
+          bottom: 0,
+          width: 12,
+          cursor: "ew-resize",
+          borderRight: drag?.isStretch ? "4px solid" : "2px dotted",
+          borderColor: look.ink,
+          transform: drag?.isStretch ? `translateX(${Math.min(0, drag.dx)}px)` : "none",
+        }}
       />
     </Box>
   );

@@ -8,7 +8,10 @@ import { useChange, type Block } from "../../api/queries";
 
 export function RoutineForm({ block }: { block: Block }) {
   const [title, setTitle] = useState(block.title);
-  const keep = useChange((name: string) => unwrap(api.POST("/api/routines/", { body: { block: block.id, title: name } })), ["routines"]);
+  const keep = useChange(
+    (name: string) => unwrap(api.POST("/api/routines/", { body: { block: block.id, title: name } })),
+    ["routines"],
+  );
   const fault = keep.error instanceof ProblemError ? keep.error.message : undefined;
   const save = (event: SubmitEvent) => {
     event.preventDefault();
@@ -24,7 +27,16 @@ export function RoutineForm({ block }: { block: Block }) {
   return (
     <form onSubmit={save} className="no-print">
       <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap", alignItems: "flex-start" }}>
-        <TextField size="small" label="Name of the routine" value={title} onChange={(event) => setTitle(event.target.value)} error={!!fault} helperText={fault} slotProps={{ htmlInput: { maxLength: 120 } }} sx={{ flex: "1 1 240px", maxWidth: 420 }} />
+        <TextField
+          size="small"
+          label="Name of the routine"
+          value={title}
+          onChange={(event) => setTitle(event.target.value)}
+          error={!!fault}
+          helperText={fault}
+          slotProps={{ htmlInput: { maxLength: 120 } }}
+          sx={{ flex: "1 1 240px", maxWidth: 420 }}
+        />
         <Button type="submit" variant="outlined" loading={keep.isPending}>
           Save as a routine
         </Button>

@@ -14,7 +14,12 @@ export function Routines({ day }: { day: string }) {
   const navigate = useNavigate();
   const routines = useQuery(routinesQuery);
   const path = (id: number) => ({ params: { path: { routine_id: id } } });
-  const repeat = useChange((id: number) => unwrap(api.POST("/api/routines/{routine_id}/", { ...path(id), body: { day } })), ["blocks"], ["today"], ["weeks"]);
+  const repeat = useChange(
+    (id: number) => unwrap(api.POST("/api/routines/{routine_id}/", { ...path(id), body: { day } })),
+    ["blocks"],
+    ["today"],
+    ["weeks"],
+  );
   const forget = useChange((id: number) => unwrap(api.DELETE("/api/routines/{routine_id}/", path(id))), ["routines"]);
   if (!routines.data?.length) return null;
   const error = repeat.error ?? forget.error;
@@ -25,10 +30,19 @@ export function Routines({ day }: { day: string }) {
           <Typography sx={{ flex: "1 1 200px" }}>
             {routine.title}, {routine.minutes} min
           </Typography>
-          <Button variant="outlined" size="small" loading={repeat.isPending} aria-label={`Repeat ${routine.title}`} onClick={() => repeat.mutate(routine.id, { onSuccess: ({ id }) => void navigate(`/plan/blocks/${id}`) })}>
+          <Button
+            variant="outlined"
+            size="small"
+            loading={repeat.isPending}
+            aria-label={`Repeat ${routine.title}`}
+            onClick={() => repeat.mutate(routine.id, { onSuccess: ({ id }) => void navigate(`/plan/blocks/${id}`) })}>
             Repeat {day === localDay() ? "today" : `on ${showDay(day)}`}
           </Button>
-          <Button size="small" loading={forget.isPending} aria-label={`Forget ${routine.title}`} onClick={() => forget.mutate(routine.id)}>
+          <Button
+            size="small"
+            loading={forget.isPending}
+            aria-label={`Forget ${routine.title}`}
+            onClick={() => forget.mutate(routine.id)}>
             Forget
           </Button>
         </Stack>

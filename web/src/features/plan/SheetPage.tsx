@@ -38,8 +38,18 @@ function RunRow({ number, segment }: { number: number; segment: Segment }) {
   if (!sheet) return null;
   const totals = sheet.totals.filter((total) => !total.is_optional);
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", gap: "1mm 3mm", alignItems: "center", py: "0.8mm", breakInside: "avoid" }}>
-      <Box component="b" sx={{ width: "12mm" }}>Run {number}</Box>
+    <Box
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        gap: "1mm 3mm",
+        alignItems: "center",
+        py: "0.8mm",
+        breakInside: "avoid",
+      }}>
+      <Box component="b" sx={{ width: "12mm" }}>
+        Run {number}
+      </Box>
       <Box sx={{ flex: "1 1 60mm" }}>
         <Boxes count={sheet.boxes} />
       </Box>
@@ -62,14 +72,19 @@ function PaperSegment({ segment, number }: { segment: Segment; number: number })
         </Typography>
         <Box sx={{ whiteSpace: "nowrap" }}>{showMinutes(segment.planned_s)}</Box>
       </Stack>
-      {segment.parts.length > 0 && <Box>{segment.parts.map((part) => `${part.words} (${showMinutes(part.seconds)})`).join("; ")}.</Box>}
+      {segment.parts.length > 0 && (
+        <Box>{segment.parts.map((part) => `${part.words} (${showMinutes(part.seconds)})`).join("; ")}.</Box>
+      )}
       {segment.kind === "partner" && <Box>{capital(segment.reasons.join(". "))}.</Box>}
       {rung && (
         <Box>
           {rung.set_up} <b>Asked for: {rung.goal_words}.</b> {sheet?.rule}
         </Box>
       )}
-      {rung && Array.from({ length: segment.runs_planned }, (_, index) => <RunRow key={index} number={index + 1} segment={segment} />)}
+      {rung &&
+        Array.from({ length: segment.runs_planned }, (_, index) => (
+          <RunRow key={index} number={index + 1} segment={segment} />
+        ))}
     </Box>
   );
 }
@@ -78,9 +93,22 @@ function Paper({ block }: { block: Block }) {
   const cautions = [...new Set(block.segments.flatMap((segment) => segment.ladder?.cautions ?? []))];
   const efforts = Array.from({ length: 11 }, (_, effort) => effort);
   return (
-    <Box sx={{ bgcolor: "white", color: "#1b2440", border: "1px solid", borderColor: "divider", p: { xs: 2, md: "10mm" }, fontSize: "0.88rem", lineHeight: 1.3, maxWidth: "210mm", "@media print": { border: 0, p: 0, maxWidth: "none" } }}>
+    <Box
+      sx={{
+        bgcolor: "white",
+        color: "#1b2440",
+        border: "1px solid",
+        borderColor: "divider",
+        p: { xs: 2, md: "10mm" },
+        fontSize: "0.88rem",
+        lineHeight: 1.3,
+        maxWidth: "210mm",
+        "@media print": { border: 0, p: 0, maxWidth: "none" },
+      }}>
       <Stack direction="row" sx={{ justifyContent: "space-between", flexWrap: "wrap", gap: 1, pb: "1.6mm" }}>
-        <Typography component="h1" sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 750, fontSize: "1.35rem" }}>
+        <Typography
+          component="h1"
+          sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 750, fontSize: "1.35rem" }}>
           {block.minutes} minutes: {block.title}
         </Typography>
         <Box>
@@ -89,19 +117,28 @@ function Paper({ block }: { block: Block }) {
           {block.place && `, ${block.place.name}`}
         </Box>
       </Stack>
-      {block.kit.length > 0 && <Box sx={{ pb: "1.6mm" }}><b>To bring:</b> {block.kit.join(", ")}.</Box>}
+      {block.kit.length > 0 && (
+        <Box sx={{ pb: "1.6mm" }}>
+          <b>To bring:</b> {block.kit.join(", ")}.
+        </Box>
+      )}
       {block.segments.map((segment, index) => (
         <PaperSegment key={segment.id} segment={segment} number={index + 1} />
       ))}
       <Box sx={{ borderTop: LINE, py: "1.6mm" }}>
         <Blank label="Minutes in all" />
-        How hard was it, 0 (rest) to 10 (all I have)? {efforts.map((effort) => <Box component="span" key={effort} sx={{ mx: "1.2mm" }}>{effort}</Box>)}
+        How hard was it, 0 (rest) to 10 (all I have)?{" "}
+        {efforts.map((effort) => (
+          <Box component="span" key={effort} sx={{ mx: "1.2mm" }}>
+            {effort}
+          </Box>
+        ))}
         <Box>What did you feel?</Box>
         <Box sx={{ borderBottom: LINE, height: "7mm" }} />
       </Box>
       <Box sx={{ fontSize: "0.8rem" }}>
-        {cautions.join(" ")} Stop on sharp, sudden or worsening pain, dizziness, chest pain or unusual breathlessness, and get medical help.
-        Your coach and the venue&rsquo;s rules come first.
+        {cautions.join(" ")} Stop on sharp, sudden or worsening pain, dizziness, chest pain or unusual breathlessness,
+        and get medical help. Your coach and the venue&rsquo;s rules come first.
       </Box>
     </Box>
   );
@@ -112,7 +149,18 @@ export default function SheetPage() {
   const query = useQuery(blockQuery(id));
   useTitle("Paper sheet");
   return (
-    <Box component="main" id="main" sx={{ width: "100%", maxWidth: "230mm", mx: "auto", p: { xs: 2, md: 3 }, pb: { xs: 12, md: 6 }, "@page": { size: "A4", margin: "12mm" }, "@media print": { p: 0, maxWidth: "none" } }}>
+    <Box
+      component="main"
+      id="main"
+      sx={{
+        width: "100%",
+        maxWidth: "230mm",
+        mx: "auto",
+        p: { xs: 2, md: 3 },
+        pb: { xs: 12, md: 6 },
+        "@page": { size: "A4", margin: "12mm" },
+        "@media print": { p: 0, maxWidth: "none" },
+      }}>
       <Stack direction="row" className="no-print" sx={{ gap: 1.5, flexWrap: "wrap", mb: 2, alignItems: "center" }}>
         <Button variant="contained" onClick={() => window.print()}>
           Print

@@ -1,5 +1,14 @@
 /** What a block is asked for: the minutes, when and where, what for, how one feels, and the ladders. */
-import { Box, Checkbox, FormControlLabel, Slider, Stack, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
+import {
+  Box,
+  Checkbox,
+  FormControlLabel,
+  Slider,
+  Stack,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 
 import { placesQuery } from "../../api/planning";
@@ -35,14 +44,27 @@ function Minutes({ minutes, onChange }: { minutes: number; onChange: (minutes: n
       <Typography variant="h3" component="h2" id="minutes-label">
         How long have you got? <b>{minutes} minutes</b>
       </Typography>
-      <ToggleButtonGroup exclusive aria-labelledby="minutes-label" value={minutes} onChange={(_, value: number | null) => value && onChange(value)} sx={{ mt: 1, flexWrap: "wrap" }}>
+      <ToggleButtonGroup
+        exclusive
+        aria-labelledby="minutes-label"
+        value={minutes}
+        onChange={(_, value: number | null) => value && onChange(value)}
+        sx={{ mt: 1, flexWrap: "wrap" }}>
         {USUAL_MINUTES.map((choice) => (
           <ToggleButton key={choice} value={choice} sx={{ px: 2, minHeight: 44, ...pressed }}>
             {choice}
           </ToggleButton>
         ))}
       </ToggleButtonGroup>
-      <Slider aria-label="Minutes" value={minutes} min={SHORTEST} max={LONGEST} step={5} onChange={(_, value) => onChange(value)} sx={{ mt: 1, maxWidth: 420, display: "block" }} />
+      <Slider
+        aria-label="Minutes"
+        value={minutes}
+        min={SHORTEST}
+        max={LONGEST}
+        step={5}
+        onChange={(_, value) => onChange(value)}
+        sx={{ mt: 1, maxWidth: 420, display: "block" }}
+      />
     </Box>
   );
 }
@@ -61,7 +83,11 @@ function Ladders({ standings, chosen, onTerms }: { standings: Standing[]; chosen
           control={<Checkbox checked={chosen.includes(ladder.id)} onChange={() => toggle(ladder.id)} />}
           label={
             <>
-              {ladder.title} <Box component="span" sx={{ color: "text.secondary" }}>rung {working.number}, {working.title}{ladder.has_sides && ", both sides"}</Box>
+              {ladder.title}{" "}
+              <Box component="span" sx={{ color: "text.secondary" }}>
+                rung {working.number}, {working.title}
+                {ladder.has_sides && ", both sides"}
+              </Box>
             </>
           }
         />
@@ -72,12 +98,21 @@ function Ladders({ standings, chosen, onTerms }: { standings: Standing[]; chosen
 
 function WhenAndWhere({ draft, change, onTerms }: { draft: Draft; change: ChangeTerms; onTerms: ChangeTerms }) {
   const places = useQuery(placesQuery);
-  const choices = [{ value: "", word: "anywhere" }, ...(places.data ?? []).map(({ id, name }) => ({ value: String(id), word: name }))];
+  const choices = [
+    { value: "", word: "anywhere" },
+    ...(places.data ?? []).map(({ id, name }) => ({ value: String(id), word: name })),
+  ];
   return (
     <Fields>
       <DayField label="Day" value={draft.day} min={localDay()} onChange={(day) => day && onTerms({ day })} />
       <DayField label="Hour (open)" type="time" value={draft.start} onChange={(start) => change({ start })} />
-      <Pick label="Place" value={places.data ? String(draft.place ?? "") : ""} choices={choices} onChange={(place) => onTerms({ place: Number(place) || null })} width={150} />
+      <Pick
+        label="Place"
+        value={places.data ? String(draft.place ?? "") : ""}
+        choices={choices}
+        onChange={(place) => onTerms({ place: Number(place) || null })}
+        width={150}
+      />
     </Fields>
   );
 }
@@ -95,13 +130,25 @@ export function TermsPanel({ draft, chosen, standings, change, onTerms }: TermsP
   return (
     <Panel>
       <Stack spacing={2.5}>
-        <Box sx={{ display: "grid", gap: 3, gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) minmax(0, 1fr)" } }}>
+        <Box
+          sx={{
+            display: "grid",
+            gap: 3,
+            gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "minmax(0, 1fr) minmax(0, 1fr)" },
+          }}>
           <Stack spacing={2}>
             <Minutes minutes={draft.minutes} onChange={(minutes) => onTerms({ minutes })} />
             <WhenAndWhere draft={draft} change={change} onTerms={onTerms} />
             <Fields>
               <Pick label="What for" value={draft.focus} choices={FOCUSES} onChange={(focus) => onTerms({ focus })} />
-              {draft.focus === "partner" && <Pick label="The game" value={draft.partner} choices={PARTNER_GAMES} onChange={(partner) => onTerms({ partner })} />}
+              {draft.focus === "partner" && (
+                <Pick
+                  label="The game"
+                  value={draft.partner}
+                  choices={PARTNER_GAMES}
+                  onChange={(partner) => onTerms({ partner })}
+                />
+              )}
             </Fields>
           </Stack>
           <Ladders standings={standings} chosen={chosen} onTerms={onTerms} />

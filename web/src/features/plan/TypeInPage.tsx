@@ -22,7 +22,13 @@ function toRows(block: Block, typed: Typed): Filled["rows"] {
     segment: id,
     runs: (typed[id] ?? [])
       .filter((run) => Object.values(run).some(Boolean))
-      .map((run) => Object.fromEntries(Object.entries(run).filter(([, value]) => value !== "").map(([name, value]) => [name, Number(value)]))),
+      .map((run) =>
+        Object.fromEntries(
+          Object.entries(run)
+            .filter(([, value]) => value !== "")
+            .map(([name, value]) => [name, Number(value)]),
+        ),
+      ),
   }));
 }
 
@@ -36,7 +42,10 @@ interface RunFieldsProps {
 
 function RunFields({ segment, number, values, fault, onChange }: RunFieldsProps) {
   return (
-    <Box role="group" aria-label={`${segment.title}, run ${number}`} sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "flex-start", py: 1 }}>
+    <Box
+      role="group"
+      aria-label={`${segment.title}, run ${number}`}
+      sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "flex-start", py: 1 }}>
       <Typography sx={{ width: 64, pt: 1 }}>Run {number}</Typography>
       {segment.sheet?.totals.map((total) => (
         <TextField
@@ -64,14 +73,22 @@ function Form({ block }: { block: Block }) {
   const [effort, setEffort] = useState<number | null>(null);
   const [note, setNote] = useState("");
   const send = useChange(
-    (body: Filled) => unwrap(api.POST("/api/blocks/{block_id}/sheet/", { params: { path: { block_id: block.id } }, body })),
-    ["blocks"], ["today"], ["runs"], ["ladders"], ["load"], ["weeks"],
+    (body: Filled) =>
+      unwrap(api.POST("/api/blocks/{block_id}/sheet/", { params: { path: { block_id: block.id } }, body })),
+    ["blocks"],
+    ["today"],
+    ["runs"],
+    ["ladders"],
+    ["load"],
+    ["weeks"],
   );
   const problems = send.error instanceof ProblemError ? (send.error.problem?.errors ?? []) : [];
   // The server names rows and runs by their place among those that were sent.
-  const sentRun = (id: number, run: number) => (typed[id] ?? []).slice(0, run).filter((each) => Object.values(each).some(Boolean)).length;
+  const sentRun = (id: number, run: number) =>
+    (typed[id] ?? []).slice(0, run).filter((each) => Object.values(each).some(Boolean)).length;
   const faultAt = (row: number, id: number, run: number) => (name: string) =>
-    problems.find(({ loc }) => loc[0] === "rows" && loc[1] === row && loc[3] === sentRun(id, run) && loc[4] === name)?.msg;
+    problems.find(({ loc }) => loc[0] === "rows" && loc[1] === row && loc[3] === sentRun(id, run) && loc[4] === name)
+      ?.msg;
   const set = (id: number, run: number) => (name: string, value: string) => {
     const runs = [...(typed[id] ?? [])];
     while (runs.length <= run) runs.push({});
@@ -80,7 +97,10 @@ function Form({ block }: { block: Block }) {
   };
   const save = (event: SubmitEvent) => {
     event.preventDefault();
-    send.mutate({ rows: toRows(block, typed), minutes: Number(minutes), effort, note }, { onSuccess: () => void navigate(`/plan/blocks/${block.id}`) });
+    send.mutate(
+      { rows: toRows(block, typed), minutes: Number(minutes), effort, note },
+      { onSuccess: () => void navigate(`/plan/blocks/${block.id}`) },
+    );
   };
   return (
     <form onSubmit={save}>
@@ -89,22 +109,54 @@ function Form({ block }: { block: Block }) {
           <Panel key={segment.id} title={segment.title}>
             <Typography color="text.secondary">{segment.sheet?.rule}</Typography>
             {Array.from({ length: segment.runs_planned + (extra[segment.id] ?? 0) }, (_, run) => (
-              <RunFields key={run} segment={segment} number={run + 1} values={typed[segment.id]?.[run] ?? {}} fault={faultAt(row, segment.id, run)} onChange={set(segment.id, run)} />
+              <RunFields
+                key={run}
+                segment={segment}
+                number={run + 1}
+                values={typed[segment.id]?.[run] ?? {}}
+                fault={faultAt(row, segment.id, run)}
+                onChange={set(segment.id, run)}
+              />
             ))}
-            <Button size="small" onClick={() => setExtra({ ...extra, [segment.id]: (extra[segment.id] ?? 0) + 1 })} aria-label={`One more run of ${segment.title}`}>
+            <Button
+              size="small"
+              onClick={() => setExtra({ ...extra, [segment.id]: (extra[segment.id] ?? 0) + 1 })}
+              aria-label={`One more run of ${segment.title}`}>
               One more run
             </Button>
           </Panel>
         ))}
         <Panel title="The whole block">
           <Stack spacing={2}>
-            <TextField label="Minutes in all" type="number" size="small" required value={minutes} onChange={(event) => setMinutes(event.target.value)} slotProps={{ htmlInput: { min: 1, max: 600 } }} sx={{ width: 150 }} />
+            <TextField
+              label="Minutes in all"
+              type="number"
+              size="small"
+              required
+              value={minutes}
+              onChange={(event) => setMinutes(event.target.value)}
+              slotProps={{ htmlInput: { min: 1, max: 600 } }}
+              sx={{ width: 150 }}
+            />
             <Effort value={effort} onChange={setEffort} />
-            <TextField multiline minRows={2} label="What did you feel?" value={note} onChange={(event) => setNote(event.target.value)} slotProps={{ htmlInput: { maxLength: 2000 } }} />
+            <TextField
+              multiline
+              minRows={2}
+              label="What did you feel?"
+              value={note}
+              onChange={(event) => setNote(event.target.value)}
+              slotProps={{ htmlInput: { maxLength: 2000 } }}
+            />
           </Stack>
         </Panel>
         {send.error && <ErrorNotice error={send.error} />}
-        <Button type="submit" variant="contained" color="success" size="large" loading={send.isPending} sx={{ alignSelf: "flex-start" }}>
+        <Button
+          type="submit"
+          variant="contained"
+          color="success"
+          size="large"
+          loading={send.isPending}
+          sx={{ alignSelf: "flex-start" }}>
           Keep the sheet and close the block
         </Button>
       </Stack>
@@ -118,9 +170,12 @@ export default function TypeInPage() {
   const why = (
     <>
       <WhyPoint title="Totals, not events">
-        A sheet knows how many, not when. These runs count for your record and your rungs, marked as taken from a sheet; pace and rallies are learnt only from runs on the screen.
+        A sheet knows how many, not when. These runs count for your record and your rungs, marked as taken from a sheet;
+        pace and rallies are learnt only from runs on the screen.
       </WhyPoint>
-      <WhyPoint title="Left open">A run without numbers is a run that was not played. Nothing is kept until every number can be.</WhyPoint>
+      <WhyPoint title="Left open">
+        A run without numbers is a run that was not played. Nothing is kept until every number can be.
+      </WhyPoint>
     </>
   );
   return (

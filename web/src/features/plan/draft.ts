@@ -6,7 +6,12 @@ import { localDay, readDay, showHour } from "../../shared/lib/format";
 
 export type Proposal = Schemas["Proposal"];
 export type ProposedSegment = Schemas["ProposedSegment"];
-export type Kept = Required<Pick<Schemas["KeptRequest"], "key">> & { runs: number; seconds: number | null; is_locked: boolean; place: number };
+export type Kept = Required<Pick<Schemas["KeptRequest"], "key">> & {
+  runs: number;
+  seconds: number | null;
+  is_locked: boolean;
+  place: number;
+};
 
 export interface Draft {
   minutes: number;
@@ -48,7 +53,13 @@ function writeKept({ key, runs, seconds, place, is_locked }: Kept): string {
 
 function readKept(text: string): Kept {
   const [key = "", runs, seconds, place, lock] = text.split(".");
-  return { key, runs: Number(runs) || 1, seconds: seconds ? Number(seconds) : null, place: Number(place) || 0, is_locked: lock === "l" };
+  return {
+    key,
+    runs: Number(runs) || 1,
+    seconds: seconds ? Number(seconds) : null,
+    place: Number(place) || 0,
+    is_locked: lock === "l",
+  };
 }
 
 const USUAL = { focus: "balanced", energy: "normal", partner: "feed" };
@@ -78,7 +89,8 @@ function write(draft: Draft, block: string | null): Record<string, string> {
   if (draft.ladders) values["ladders"] = draft.ladders.join(",");
   if (block) values["block"] = block;
   if (draft.start) values["start"] = draft.start;
-  for (const name of ["focus", "energy", "partner"] as const) if (draft[name] !== USUAL[name]) values[name] = draft[name];
+  for (const name of ["focus", "energy", "partner"] as const)
+    if (draft[name] !== USUAL[name]) values[name] = draft[name];
   if (draft.place) values["place"] = String(draft.place);
   if (draft.missing.length) values["missing"] = draft.missing.join("|");
   if (!draft.hasWarmUp) values["warmup"] = "no";
@@ -104,7 +116,20 @@ export function useDraft() {
 /** What the server is asked. */
 export function asked(draft: Draft): Schemas["AskedRequest"] {
   const { minutes, ladders, day, focus, energy, partner, place, missing, kept, fill } = draft;
-  return { minutes, ladders, day, focus, energy, partner, place, missing, kept, fill, has_warm_up: draft.hasWarmUp, has_cool_down: draft.hasCoolDown };
+  return {
+    minutes,
+    ladders,
+    day,
+    focus,
+    energy,
+    partner,
+    place,
+    missing,
+    kept,
+    fill,
+    has_warm_up: draft.hasWarmUp,
+    has_cool_down: draft.hasCoolDown,
+  };
 }
 
 /** The address of the planner with a kept block in it, to be edited. */
@@ -125,8 +150,20 @@ export function addressOf(block: Schemas["Block"]): string {
     hasWarmUp: !left.has("warm_up"),
     hasCoolDown: !left.has("cool_down"),
     kept: [
-      ...setByHand.map((segment) => ({ key: segment.key, runs: 1, seconds: segment.planned_s, place: 0, is_locked: false })),
-      ...challenges.map((segment, place) => ({ key: segment.key, runs: segment.runs_planned, seconds: null, place, is_locked: segment.is_locked })),
+      ...setByHand.map((segment) => ({
+        key: segment.key,
+        runs: 1,
+        seconds: segment.planned_s,
+        place: 0,
+        is_locked: false,
+      })),
+      ...challenges.map((segment, place) => ({
+        key: segment.key,
+        runs: segment.runs_planned,
+        seconds: null,
+        place,
+        is_locked: segment.is_locked,
+      })),
     ],
     fill: false,
   };

@@ -29,10 +29,15 @@ function asKept(segment: ProposedSegment, place: number): Kept {
 const stretched = (draft: Draft) => draft.kept.filter((part) => part.seconds !== null);
 
 /** `isAnswer` says whether the proposal on the screen is the one for a draft, and not one that is still waited for. */
-export function makeEdits(proposal: Proposal, isAnswer: (now: Draft) => boolean, change: (next: Next, isEdit: boolean) => void): Edits {
+export function makeEdits(
+  proposal: Proposal,
+  isAnswer: (now: Draft) => boolean,
+  change: (next: Next, isEdit: boolean) => void,
+): Edits {
   // A press that comes before the answer to the last one builds on what that one asked for.
   const shown = proposal.segments.filter((segment) => segment.rung).map(asKept);
-  const partsOf = (now: Draft) => (now.fill || isAnswer(now) ? shown : now.kept.filter((part) => part.seconds === null));
+  const partsOf = (now: Draft) =>
+    now.fill || isAnswer(now) ? shown : now.kept.filter((part) => part.seconds === null);
   const apply = (edit: (parts: Kept[]) => Kept[], ladder?: number) =>
     change(
       (now) => ({
@@ -49,7 +54,13 @@ export function makeEdits(proposal: Proposal, isAnswer: (now: Draft) => boolean,
     change((now) => {
       const own = stretched(now).find((part) => part.key === segment.key);
       const before = (isAnswer(now) ? null : own?.seconds) ?? segment.planned_s;
-      const clock: Kept = { key: segment.key, runs: 1, seconds: Math.max(STEP_S, before + by * STEP_S), place: 0, is_locked: false };
+      const clock: Kept = {
+        key: segment.key,
+        runs: 1,
+        seconds: Math.max(STEP_S, before + by * STEP_S),
+        place: 0,
+        is_locked: false,
+      };
       return { kept: [...partsOf(now), ...stretched(now).filter((part) => part !== own), clock], fill: false };
     }, true);
 
@@ -69,7 +80,8 @@ export function makeEdits(proposal: Proposal, isAnswer: (now: Draft) => boolean,
       if (!segment) return;
       if (!segment.rung) stretchClock(segment, by);
       // What was set by hand stays as it was set.
-      else if (segment.runs_planned + by >= 1) alter(key, ({ runs }) => ({ runs: Math.max(1, runs + by), is_locked: true }));
+      else if (segment.runs_planned + by >= 1)
+        alter(key, ({ runs }) => ({ runs: Math.max(1, runs + by), is_locked: true }));
     },
     lock: (key) => alter(key, ({ is_locked }) => ({ is_locked: !is_locked })),
     remove: (key) => {

@@ -18,7 +18,14 @@ interface PickProps {
 /** One of a few. */
 export function Pick({ label, value, choices, onChange, width = 190 }: PickProps) {
   return (
-    <TextField select size="small" label={label} value={value} onChange={(event) => onChange(event.target.value)} slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }} sx={{ flex: `1 1 ${width}px`, maxWidth: 300 }}>
+    <TextField
+      select
+      size="small"
+      label={label}
+      value={value}
+      onChange={(event) => onChange(event.target.value)}
+      slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+      sx={{ flex: `1 1 ${width}px`, maxWidth: 300 }}>
       {choices.map((choice) => (
         <MenuItem key={choice.value} value={choice.value}>
           {choice.word}

@@ -15,7 +15,8 @@ function AttachForm({ run, standings }: { run: Run; standings: Standing[] }) {
   const [rungId, setRung] = useState<number | null>(null);
   const [side, setSide] = useState<Side | null>(null);
   const attach = useChange(
-    (body: { rung: number; side: Side }) => unwrap(api.PUT("/api/runs/{run_id}/rung/", { params: { path: { run_id: run.id } }, body })),
+    (body: { rung: number; side: Side }) =>
+      unwrap(api.PUT("/api/runs/{run_id}/rung/", { params: { path: { run_id: run.id } }, body })),
     ["runs"],
     ["ladders"],
     ["today"],
@@ -26,24 +27,43 @@ function AttachForm({ run, standings }: { run: Run; standings: Standing[] }) {
   const chosen = sides.find((each) => each.side === side) ?? sides[0];
   return (
     <Stack spacing={2} sx={{ maxWidth: 520 }}>
-      <TextField select label="Ladder" value={standing.ladder.id} onChange={(event) => setLadder(Number(event.target.value))}>
+      <TextField
+        select
+        label="Ladder"
+        value={standing.ladder.id}
+        onChange={(event) => setLadder(Number(event.target.value))}>
         {standings.map((each) => (
-          <MenuItem key={each.ladder.id} value={each.ladder.id}>{each.ladder.title}</MenuItem>
+          <MenuItem key={each.ladder.id} value={each.ladder.id}>
+            {each.ladder.title}
+          </MenuItem>
         ))}
       </TextField>
       <TextField select label="Rung" value={rung.id} onChange={(event) => setRung(Number(event.target.value))}>
         {standing.rungs.map((each) => (
-          <MenuItem key={each.id} value={each.id}>{each.number}. {each.title}: {each.goal_words}</MenuItem>
+          <MenuItem key={each.id} value={each.id}>
+            {each.number}. {each.title}: {each.goal_words}
+          </MenuItem>
         ))}
       </TextField>
       {sides.length > 1 && (
-        <TextField select label="Side" value={chosen?.side ?? ""} onChange={(event) => setSide(event.target.value as Side)}>
+        <TextField
+          select
+          label="Side"
+          value={chosen?.side ?? ""}
+          onChange={(event) => setSide(event.target.value as Side)}>
           {sides.map((each) => (
-            <MenuItem key={each.side} value={each.side}>{each.words}</MenuItem>
+            <MenuItem key={each.side} value={each.side}>
+              {each.words}
+            </MenuItem>
           ))}
         </TextField>
       )}
-      <Button variant="contained" color="success" loading={attach.isPending} onClick={() => attach.mutate({ rung: rung.id, side: chosen?.side ?? "none" })} sx={{ alignSelf: "flex-start" }}>
+      <Button
+        variant="contained"
+        color="success"
+        loading={attach.isPending}
+        onClick={() => attach.mutate({ rung: rung.id, side: chosen?.side ?? "none" })}
+        sx={{ alignSelf: "flex-start" }}>
         Put it onto this rung
       </Button>
       {attach.error && <ErrorNotice error={attach.error} />}
@@ -57,10 +77,15 @@ export function AttachRun({ run }: { run: Run }) {
     <Panel title="Put it onto a ladder">
       <Stack spacing={2}>
         <Typography>
-          Counted without a plan. It stays in your logbook as it is; on a rung, its presses are counted again by that rung&rsquo;s rules.
+          Counted without a plan. It stays in your logbook as it is; on a rung, its presses are counted again by that
+          rung&rsquo;s rules.
         </Typography>
         {ladders.data && ladders.data.length > 0 && <AttachForm run={run} standings={ladders.data} />}
-        {ladders.data?.length === 0 && <Typography>You have no ladder yet: <RouterLink to="/climb/shelf">take one from the shelf</RouterLink>.</Typography>}
+        {ladders.data?.length === 0 && (
+          <Typography>
+            You have no ladder yet: <RouterLink to="/climb/shelf">take one from the shelf</RouterLink>.
+          </Typography>
+        )}
       </Stack>
     </Panel>
   );

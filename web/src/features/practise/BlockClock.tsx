@@ -13,7 +13,10 @@ const MINUTE_MS = 60_000;
 export function useBlockLeft(block: Block | undefined): number | null {
   const startedAt = block?.status === "started" && block.started_at ? Date.parse(block.started_at) : null;
   const minutes = block?.minutes ?? 0;
-  const read = useCallback(() => (startedAt === null ? NaN : Math.floor((startedAt + minutes * MINUTE_MS - Date.now()) / 1000)), [startedAt, minutes]);
+  const read = useCallback(
+    () => (startedAt === null ? NaN : Math.floor((startedAt + minutes * MINUTE_MS - Date.now()) / 1000)),
+    [startedAt, minutes],
+  );
   const left = useTick(read, startedAt !== null);
   return Number.isNaN(left) ? null : left;
 }
@@ -23,7 +26,15 @@ export function BlockClock({ blockId }: { blockId: number }) {
   const left = useBlockLeft(data);
   if (left === null) return null;
   return (
-    <Box role="timer" aria-label="time left in the block" sx={{ fontVariantNumeric: "tabular-nums", fontSize: "clamp(0.85rem, 2.2vmin, 1.15rem)", lineHeight: 1.2, textAlign: "right" }}>
+    <Box
+      role="timer"
+      aria-label="time left in the block"
+      sx={{
+        fontVariantNumeric: "tabular-nums",
+        fontSize: "clamp(0.85rem, 2.2vmin, 1.15rem)",
+        lineHeight: 1.2,
+        textAlign: "right",
+      }}>
       block
       <Box component="span" sx={{ display: "block", fontWeight: 700, whiteSpace: "nowrap" }}>
         {left < 0 ? `${showClock(-left * 1000)} over` : showClock(left * 1000)}

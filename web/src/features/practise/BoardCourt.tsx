@@ -19,14 +19,40 @@ interface BoardCourtProps {
 }
 
 export function BoardCourt({ tally, drawn, pointed, isMirrored, isOff, onPress, children }: BoardCourtProps) {
-  const { pads, target, then, asks } = tally;
+  const { pads, target, then, face } = tally;
   return (
-    <Box sx={{ position: "absolute", inset: 0, display: "flex", flexDirection: { xs: "column", md: isMirrored ? "row-reverse" : "row" } }}>
-      <Box sx={{ flex: { xs: "none", md: "0 0 40%" }, minHeight: 0, minWidth: 0, position: "relative", display: "flex", flexDirection: "column", justifyContent: "center", overflow: "hidden" }}>{children}</Box>
-      {drawn && !asks ? (
-        <ZoneBoard {...drawn} pads={pads} target={target} then={then} pointed={pointed} isOff={isOff} onPress={onPress} />
+    <Box
+      sx={{
+        position: "absolute",
+        inset: 0,
+        display: "flex",
+        flexDirection: { xs: "column", md: isMirrored ? "row-reverse" : "row" },
+      }}>
+      <Box
+        sx={{
+          flex: { xs: "none", md: "0 0 40%" },
+          minHeight: 0,
+          minWidth: 0,
+          position: "relative",
+          display: "flex",
+          flexDirection: "column",
+          justifyContent: "center",
+          overflow: "hidden",
+        }}>
+        {children}
+      </Box>
+      {drawn && face === "targets" ? (
+        <ZoneBoard
+          {...drawn}
+          pads={pads}
+          target={target}
+          then={then}
+          pointed={pointed}
+          isOff={isOff}
+          onPress={onPress}
+        />
       ) : (
-        <PadGrid pads={pads} pointed={pointed} isOff={isOff} onPress={onPress} />
+        <PadGrid tally={tally} pointed={pointed} isOff={isOff} onPress={onPress} />
       )}
     </Box>
   );

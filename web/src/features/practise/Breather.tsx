@@ -10,9 +10,15 @@ const BREATHER_MS = 30_000;
 
 export function Breather() {
   const [endsAt] = useState(() => Date.now() + BREATHER_MS);
-  const left = useTick(useCallback(() => Math.max(0, Math.ceil((endsAt - Date.now()) / 1000)), [endsAt]), true);
+  const left = useTick(
+    useCallback(() => Math.max(0, Math.ceil((endsAt - Date.now()) / 1000)), [endsAt]),
+    true,
+  );
   return (
-    <Typography role="timer" aria-label="rest" sx={{ alignSelf: "center", fontSize: "1.15rem", fontVariantNumeric: "tabular-nums", minWidth: "9.5em" }}>
+    <Typography
+      role="timer"
+      aria-label="rest"
+      sx={{ alignSelf: "center", fontSize: "1.15rem", fontVariantNumeric: "tabular-nums", minWidth: "9.5em" }}>
       {left > 0 ? `Breathe: ${showClock(left * 1000)}` : "Ready when you are"}
     </Typography>
   );

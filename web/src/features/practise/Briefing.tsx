@@ -41,8 +41,7 @@ export function StartButton({ rung, side, segment, word, isQuiet = false }: Star
         size="large"
         loading={isStarting}
         onClick={() => start({ rung, side, segment })}
-        sx={{ fontSize: "1.25rem", px: 4, py: 1.5 }}
-      >
+        sx={{ fontSize: "1.25rem", px: 4, py: 1.5 }}>
         {word}
       </Button>
       {error && <ErrorNotice error={error} />}

@@ -29,8 +29,17 @@ function BarButton({ icon, word, name, isOff = false, onPress }: BarButtonProps)
       aria-label={name ?? word}
       onPointerDown={(event) => event.preventDefault()} // A tap must not take the keys away from the count.
       onClick={onPress}
-      sx={{ minWidth: 0, px: { xs: 1, md: 2 }, borderColor: court.line, flexDirection: { xs: "column", md: "row" }, fontSize: { xs: "0.8rem", md: "1rem" }, gap: { xs: 0, md: 1 }, lineHeight: 1.15, flex: { xs: 1, md: "none" }, "&.Mui-disabled": { color: "#8f99b8", borderColor: court.line } }}
-    >
+      sx={{
+        minWidth: 0,
+        px: { xs: 1, md: 2 },
+        borderColor: court.line,
+        flexDirection: { xs: "column", md: "row" },
+        fontSize: { xs: "0.8rem", md: "1rem" },
+        gap: { xs: 0, md: 1 },
+        lineHeight: 1.15,
+        flex: { xs: 1, md: "none" },
+        "&.Mui-disabled": { color: "#8f99b8", borderColor: court.line },
+      }}>
       {icon}
       {word}
     </Button>
@@ -53,13 +62,40 @@ interface CourtBarProps {
   onHelp: () => void;
 }
 
-export const CourtBar = memo(function CourtBar({ isOn, isPaused, canUndo, volume, isMuted, onUndo, onLet, onPause, onStop, onMute, onVolume, onHelp }: CourtBarProps) {
+export const CourtBar = memo(function CourtBar({
+  isOn,
+  isPaused,
+  canUndo,
+  volume,
+  isMuted,
+  onUndo,
+  onLet,
+  onPause,
+  onStop,
+  onMute,
+  onVolume,
+  onHelp,
+}: CourtBarProps) {
   const isOff = !isOn;
   return (
-    <Box component="footer" sx={{ display: "flex", gap: { xs: 0.5, md: 1 }, p: { xs: 0.75, md: 1 }, alignItems: "stretch", bgcolor: court.ground, pb: "max(6px, env(safe-area-inset-bottom))" }}>
+    <Box
+      component="footer"
+      sx={{
+        display: "flex",
+        gap: { xs: 0.5, md: 1 },
+        p: { xs: 0.75, md: 1 },
+        alignItems: "stretch",
+        bgcolor: court.ground,
+        pb: "max(6px, env(safe-area-inset-bottom))",
+      }}>
       <BarButton icon={<UndoIcon />} word="Undo" isOff={!canUndo} onPress={onUndo} />
       <BarButton icon={<ReplayIcon />} word="Let" isOff={isOff} onPress={onLet} />
-      <BarButton icon={isPaused ? <PlayArrowIcon /> : <PauseIcon />} word={isPaused ? "Go on" : "Pause"} isOff={isOff} onPress={onPause} />
+      <BarButton
+        icon={isPaused ? <PlayArrowIcon /> : <PauseIcon />}
+        word={isPaused ? "Go on" : "Pause"}
+        isOff={isOff}
+        onPress={onPause}
+      />
       <BarButton icon={<StopIcon />} word="Stop" isOff={isOff} onPress={onStop} />
       <Box sx={{ flex: { xs: 0, md: 1 } }} />
       <Slider
@@ -70,7 +106,12 @@ export const CourtBar = memo(function CourtBar({ isOn, isPaused, canUndo, volume
         onChange={(_, value) => onVolume(value)}
         sx={{ display: { xs: "none", md: "block" }, width: 110, alignSelf: "center", mr: 1, color: court.dim }}
       />
-      <BarButton icon={isMuted ? <VolumeOffIcon /> : <VolumeUpIcon />} word={isMuted ? "Muted" : "Sound"} name={isMuted ? "Muted: turn sounds on" : "Sound: turn sounds off"} onPress={onMute} />
+      <BarButton
+        icon={isMuted ? <VolumeOffIcon /> : <VolumeUpIcon />}
+        word={isMuted ? "Muted" : "Sound"}
+        name={isMuted ? "Muted: turn sounds on" : "Sound: turn sounds off"}
+        onPress={onMute}
+      />
       <BarButton icon={<KeyboardIcon />} word="Keys" onPress={onHelp} />
     </Box>
   );

@@ -7,14 +7,22 @@ import { api, unwrap } from "../../api/client";
 import { useChange, type Run } from "../../api/queries";
 import { showClock } from "../../shared/lib/format";
 import { court } from "../../shared/ui/tape";
-import { detailOf } from "./details";
 import type { Standing } from "./outbox";
+import { signOf } from "./signs";
 
 function Curtain({ children, isClear = false }: { children: ReactNode; isClear?: boolean }) {
   return (
     <Box
-      sx={{ position: "absolute", inset: 0, zIndex: 2, bgcolor: isClear ? "rgba(16, 23, 43, 0.86)" : court.ground, display: "grid", placeItems: "center", p: 2, overflow: "auto" }}
-    >
+      sx={{
+        position: "absolute",
+        inset: 0,
+        zIndex: 2,
+        bgcolor: isClear ? "rgba(16, 23, 43, 0.86)" : court.ground,
+        display: "grid",
+        placeItems: "center",
+        p: 2,
+        overflow: "auto",
+      }}>
       <Stack spacing={2.5} sx={{ alignItems: "center", textAlign: "center", maxWidth: 720 }}>
         {children}
       </Stack>
@@ -25,21 +33,46 @@ function Curtain({ children, isClear = false }: { children: ReactNode; isClear?:
 const bigButton = { fontSize: "clamp(1.4rem, 4vmin, 2.2rem)", px: 5, py: 2 };
 
 /** Before the first press it says what to do; after being away, that nothing is lost. */
-export function ReadyCurtain({ run, standing, atMs, onStart }: { run: Run; standing: Standing; atMs: number; onStart: () => void }) {
+export function ReadyCurtain({
+  run,
+  standing,
+  atMs,
+  onStart,
+}: {
+  run: Run;
+  standing: Standing;
+  atMs: number;
+  onStart: () => void;
+}) {
   const isNew = atMs === 0;
   return (
     <Curtain>
       {isNew ? (
         <>
-          <Typography sx={{ fontSize: "clamp(1.6rem, 5vmin, 2.8rem)", fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 700, color: court.mustard }}>{run.rung.goal_words}</Typography>
+          <Typography
+            sx={{
+              fontSize: "clamp(1.6rem, 5vmin, 2.8rem)",
+              fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+              fontWeight: 700,
+              color: court.mustard,
+            }}>
+            {run.rung.goal_words}
+          </Typography>
           <Typography sx={{ fontSize: "clamp(1.05rem, 2.6vmin, 1.4rem)" }}>{run.rung.set_up}</Typography>
-          {run.rung.cues.length > 0 && <Typography sx={{ fontSize: "clamp(1.05rem, 2.6vmin, 1.4rem)", color: court.dim }}>{run.rung.cues.join(" · ")}</Typography>}
+          {run.rung.cues.length > 0 && (
+            <Typography sx={{ fontSize: "clamp(1.05rem, 2.6vmin, 1.4rem)", color: court.dim }}>
+              {run.rung.cues.join(" · ")}
+            </Typography>
+          )}
         </>
       ) : (
         <>
-          <Typography variant="h1" component="h2">Your count is kept</Typography>
+          <Typography variant="h1" component="h2">
+            Your count is kept
+          </Typography>
           <Typography sx={{ fontSize: "1.3rem" }}>
-            {standing.tally.number} {standing.tally.number_label} at {showClock(atMs)}. The clock has stood still while you were away.
+            {standing.tally.number} {standing.tally.number_label} at {showClock(atMs)}. The clock has stood still while
+            you were away.
           </Typography>
         </>
       )}
@@ -54,7 +87,15 @@ export function ReadyCurtain({ run, standing, atMs, onStart }: { run: Run; stand
 export function CountIn({ count }: { count: number }) {
   return (
     <Curtain isClear>
-      <Box aria-live="assertive" sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "min(60dvh, 80vw)", lineHeight: 1, color: court.mustard }}>
+      <Box
+        aria-live="assertive"
+        sx={{
+          fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+          fontWeight: 800,
+          fontSize: "min(60dvh, 80vw)",
+          lineHeight: 1,
+          color: court.mustard,
+        }}>
         {count}
       </Box>
     </Curtain>
@@ -65,37 +106,90 @@ export function CountIn({ count }: { count: number }) {
 function LeaveOut({ run }: { run: Run }) {
   const navigate = useNavigate();
   const setAside = useChange(
-    () => unwrap(api.PUT("/api/runs/{run_id}/set-aside/", { params: { path: { run_id: run.id } }, body: { reason: "Stopped within its first seconds" } })),
+    () =>
+      unwrap(
+        api.PUT("/api/runs/{run_id}/set-aside/", {
+          params: { path: { run_id: run.id } },
+          body: { reason: "Stopped within its first seconds" },
+        }),
+      ),
     ["runs"],
     ["ladders"],
     ["today"],
     ["blocks"],
   );
   return (
-    <Button color="inherit" variant="outlined" loading={setAside.isPending} onClick={() => setAside.mutate(undefined, { onSuccess: () => void navigate(run.block === null ? "/practise" : `/practise/blocks/${run.block}`, { replace: true }) })}>
+    <Button
+      color="inherit"
+      variant="outlined"
+      loading={setAside.isPending}
+      onClick={() =>
+        setAside.mutate(undefined, {
+          onSuccess: () =>
+            void navigate(run.block === null ? "/practise" : `/practise/blocks/${run.block}`, { replace: true }),
+        })
+      }>
       It was only seconds: leave it out of the record
     </Button>
   );
 }
 
-const ENDINGS = { goal: "Goal reached", missed: "A miss ends it", attempts: "All attempts played", time: "Time", stopped: "Stopped", paper: "From a sheet", won: "You won", lost: "The drill won", given_up: "Given up for today" };
+const ENDINGS = {
+  goal: "Goal reached",
+  missed: "A miss ends it",
+  attempts: "All attempts played",
+  time: "Time",
+  stopped: "Stopped",
+  paper: "From a sheet",
+  won: "You won",
+  lost: "The drill won",
+  given_up: "Given up for today",
+};
 
 /** ``isReady``: the end has stood for a moment, so that no press too many leaves it. */
-export function EndCurtain({ run, standing, isReady, onSee, onUndo }: { run: Run; standing: Standing; isReady: boolean; onSee: () => void; onUndo: () => void }) {
+export function EndCurtain({
+  run,
+  standing,
+  isReady,
+  onSee,
+  onUndo,
+}: {
+  run: Run;
+  standing: Standing;
+  isReady: boolean;
+  onSee: () => void;
+  onUndo: () => void;
+}) {
   const { tally, result } = standing;
-  const closing = detailOf(tally, "closing");
+  const closing = signOf(tally, "closing");
   return (
     <Curtain>
       <Typography variant="h1" component="h2" sx={{ color: court.mustard }}>
         {tally.ending ? ENDINGS[tally.ending] : "Done"}
       </Typography>
-      <Box data-testid="end-number" sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: result.number.length > 4 ? "min(24dvh, 20vw)" : "min(34dvh, 40vw)", lineHeight: 1 }}>{result.number || "–"}</Box>
+      <Box
+        data-testid="end-number"
+        sx={{
+          fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+          fontWeight: 800,
+          fontSize: result.number.length > 4 ? "min(24dvh, 20vw)" : "min(34dvh, 40vw)",
+          lineHeight: 1,
+        }}>
+        {result.number || "–"}
+      </Box>
       <Typography sx={{ fontSize: "1.4rem" }}>
         {result.label}
         {result.beside && `, ${result.beside}`}; asked for: {run.rung.goal_words}
       </Typography>
-      {closing && <Typography sx={{ fontSize: "clamp(1.1rem, 3vmin, 1.6rem)", color: court.mustard }}>{closing}</Typography>}
-      <Button variant="contained" color="success" onClick={onSee} disabled={!isReady} sx={{ ...bigButton, "&.Mui-disabled": { color: court.dim, bgcolor: court.line } }}>
+      {closing && (
+        <Typography sx={{ fontSize: "clamp(1.1rem, 3vmin, 1.6rem)", color: court.mustard }}>{closing.words}</Typography>
+      )}
+      <Button
+        variant="contained"
+        color="success"
+        onClick={onSee}
+        disabled={!isReady}
+        sx={{ ...bigButton, "&.Mui-disabled": { color: court.dim, bgcolor: court.line } }}>
         See what it means
       </Button>
       {result.is_false_start && <LeaveOut run={run} />}

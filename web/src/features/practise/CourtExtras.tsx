@@ -3,26 +3,51 @@ import { Box } from "@mui/material";
 
 import type { Tally } from "../../api/queries";
 import { court, tape } from "../../shared/ui/tape";
-import { detailOf, type CallLine, type ClickLine, type FrameLine } from "./details";
 import type { Standing } from "./outbox";
+import type { Sign, SignOf } from "./signs";
 import { useCaller } from "./useCaller";
 import { useClick, type Playing } from "./useClick";
 
 const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';
 
-function Frame({ frame, number }: { frame: FrameLine | undefined; number: number }) {
+function Frame({ frame, number }: { frame: SignOf<"frames">["frames"][number] | undefined; number: number }) {
   const balls = frame?.balls ?? [];
   return (
-    <Box component="li" aria-label={`Frame ${number}: ${balls.join(" ") || "not played yet"}${frame?.total == null ? "" : `, ${frame.total} in all`}`} sx={{ flex: number === 10 ? 1.4 : 1, minWidth: 0, bgcolor: frame ? court.line : "transparent", borderTop: `3px solid ${balls.length > 0 ? court.mustard : court.line}`, textAlign: "center", py: 0.5, fontVariantNumeric: "tabular-nums" }}>
-      <Box aria-hidden sx={{ fontSize: "clamp(0.75rem, 2.1vmin, 1.2rem)", color: court.mustard, minHeight: "1.4em", whiteSpace: "nowrap" }}>{balls.join(" ")}</Box>
-      <Box aria-hidden sx={{ fontSize: "clamp(0.85rem, 2.6vmin, 1.5rem)", fontWeight: 700, minHeight: "1.4em" }}>{frame?.total ?? ""}</Box>
+    <Box
+      component="li"
+      aria-label={`Frame ${number}: ${balls.join(" ") || "not played yet"}${frame?.total == null ? "" : `, ${frame.total} in all`}`}
+      sx={{
+        flex: number === 10 ? 1.4 : 1,
+        minWidth: 0,
+        bgcolor: frame ? court.line : "transparent",
+        borderTop: `3px solid ${balls.length > 0 ? court.mustard : court.line}`,
+        textAlign: "center",
+        py: 0.5,
+        fontVariantNumeric: "tabular-nums",
+      }}>
+      <Box
+        aria-hidden
+        sx={{
+          fontSize: "clamp(0.75rem, 2.1vmin, 1.2rem)",
+          color: court.mustard,
+          minHeight: "1.4em",
+          whiteSpace: "nowrap",
+        }}>
+        {balls.join(" ")}
+      </Box>
+      <Box aria-hidden sx={{ fontSize: "clamp(0.85rem, 2.6vmin, 1.5rem)", fontWeight: 700, minHeight: "1.4em" }}>
+        {frame?.total ?? ""}
+      </Box>
     </Box>
   );
 }
 
-function FrameSheet({ frames }: { frames: FrameLine[] }) {
+function FrameSheet({ frames }: { frames: SignOf<"frames">["frames"] }) {
   return (
-    <Box component="ol" aria-label="Score sheet" sx={{ listStyle: "none", display: "flex", gap: "3px", m: 0, p: 0, width: "100%", maxWidth: 900 }}>
+    <Box
+      component="ol"
+      aria-label="Score sheet"
+      sx={{ listStyle: "none", display: "flex", gap: "3px", m: 0, p: 0, width: "100%", maxWidth: 900 }}>
       {Array.from({ length: 10 }, (_, index) => (
         <Frame key={index} frame={frames[index]} number={index + 1} />
       ))}
@@ -31,27 +56,60 @@ function FrameSheet({ frames }: { frames: FrameLine[] }) {
 }
 
 /** The strokes of a go as chalk: left and right hand in turn, the one that sounds now in mustard. */
-function StrokeRow({ click, standing, playing }: { click: ClickLine; standing: Standing; playing: Playing }) {
+function StrokeRow({ click, standing, playing }: { click: SignOf<"click">; standing: Standing; playing: Playing }) {
   const { stroke, strokes, isDone } = useClick(click, standing, playing);
-  const words = isDone ? "Clean, or not?" : stroke < 1 ? "Get ready" : `${stroke} of ${strokes}, ${stroke % 2 === 1 ? "first hand" : "other hand"}`;
+  const words = isDone
+    ? "Clean, or not?"
+    : stroke < 1
+      ? "Get ready"
+      : `${stroke} of ${strokes}, ${stroke % 2 === 1 ? "first hand" : "other hand"}`;
   const shown = Math.min(strokes, 64);
   return (
     <Box sx={{ width: "100%", maxWidth: 900 }}>
-      <Box data-testid="strokes" sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(1.2rem, 4vmin, 2.2rem)", color: isDone ? court.mustard : court.text }}>{words}</Box>
-      <Box aria-hidden sx={{ display: "flex", justifyContent: "center", alignItems: "flex-end", gap: "3px", height: 40, mt: 0.5 }}>
+      <Box
+        data-testid="strokes"
+        sx={{
+          fontFamily: HEADINGS,
+          fontWeight: 650,
+          fontSize: "clamp(1.2rem, 4vmin, 2.2rem)",
+          color: isDone ? court.mustard : court.text,
+        }}>
+        {words}
+      </Box>
+      <Box
+        aria-hidden
+        sx={{ display: "flex", justifyContent: "center", alignItems: "flex-end", gap: "3px", height: 40, mt: 0.5 }}>
         {Array.from({ length: shown }, (_, index) => {
           const place = index + 1 + Math.max(0, stroke - shown);
           const isNow = place === stroke;
-          return <Box key={index} sx={{ width: isNow ? 8 : 4, height: place % 2 === 1 ? 36 : 24, opacity: place > stroke ? 0.55 : 1, bgcolor: isNow ? court.mustard : place < stroke ? court.text : court.dim, borderRadius: "2px" }} />;
+          return (
+            <Box
+              key={index}
+              sx={{
+                width: isNow ? 8 : 4,
+                height: place % 2 === 1 ? 36 : 24,
+                opacity: place > stroke ? 0.55 : 1,
+                bgcolor: isNow ? court.mustard : place < stroke ? court.text : court.dim,
+                borderRadius: "2px",
+              }}
+            />
+          );
         })}
       </Box>
     </Box>
   );
 }
 
-const CALLED: Record<string, string> = { coral: court.coral, teal: court.teal, mustard: court.mustard, plum: "#d9a6e5", paper: tape.paper, none: court.text };
+const CALLED: Record<string, string> = {
+  red: court.coral,
+  green: court.teal,
+  yellow: court.mustard,
+  purple: "#d9a6e5",
+  white: tape.paper,
+  none: court.text,
+};
 
-function CallSign({ call: coming, standing, playing }: { call: CallLine; standing: Standing; playing: Playing }) {
+function CallSign({ call: coming, standing, playing }: { call: SignOf<"call">; standing: Standing; playing: Playing }) {
   const call = useCaller(coming, standing, playing);
   return (
     <Box
@@ -74,19 +132,36 @@ function CallSign({ call: coming, standing, playing }: { call: CallLine; standin
         bgcolor: call ? CALLED[call.colour] : "transparent",
         color: court.ground,
         overflowWrap: "anywhere",
-      }}
-    >
+      }}>
       {call?.call}
-      {call?.means && <Box component="span" sx={{ display: "block", fontSize: "0.32em", fontWeight: 600 }}>{call.means}</Box>}
+      {call?.means && (
+        <Box component="span" sx={{ display: "block", fontSize: "0.32em", fontWeight: 600 }}>
+          {call.means}
+        </Box>
+      )}
     </Box>
   );
 }
 
 function CueStrip({ cues }: { cues: string[] }) {
   return (
-    <Box component="ul" aria-label="Cues" sx={{ listStyle: "none", m: 0, p: 0, display: "flex", flexWrap: "wrap", justifyContent: "center", gap: 1.5 }}>
+    <Box
+      component="ul"
+      aria-label="Cues"
+      sx={{ listStyle: "none", m: 0, p: 0, display: "flex", flexWrap: "wrap", justifyContent: "center", gap: 1.5 }}>
       {cues.map((cue) => (
-        <Box component="li" key={cue} sx={{ px: 2, py: 0.5, bgcolor: tape.paper, color: court.ground, fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(1.1rem, 3.6vmin, 2rem)" }}>
+        <Box
+          component="li"
+          key={cue}
+          sx={{
+            px: 2,
+            py: 0.5,
+            bgcolor: tape.paper,
+            color: court.ground,
+            fontFamily: HEADINGS,
+            fontWeight: 650,
+            fontSize: "clamp(1.1rem, 3.6vmin, 2rem)",
+          }}>
           {cue}
         </Box>
       ))}
@@ -100,42 +175,62 @@ const MOST_CHIPS = 24;
 function Lap({ lap, step }: { lap: string[]; step: number }) {
   const from = Math.max(0, Math.min(lap.length - MOST_CHIPS, step - MOST_CHIPS / 2));
   return (
-    <Box aria-hidden sx={{ display: "flex", flexWrap: "wrap", justifyContent: "center", gap: 0.75, fontSize: "clamp(0.9rem, 2.3vmin, 1.3rem)" }}>
+    <Box
+      aria-hidden
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        justifyContent: "center",
+        gap: 0.75,
+        fontSize: "clamp(0.9rem, 2.3vmin, 1.3rem)",
+      }}>
       {from > 0 && <span>…</span>}
-      {lap.slice(from, from + MOST_CHIPS).map((zone, offset) => [zone, from + offset] as const).map(([zone, index]) => (
-        <Box component="span" key={index} sx={{ px: 0.75, bgcolor: index === step ? court.mustard : index < step ? court.tealDeep : "transparent", color: index === step ? court.ground : court.text, border: `1px solid ${court.line}` }}>
-          {zone}
-        </Box>
-      ))}
+      {lap
+        .slice(from, from + MOST_CHIPS)
+        .map((zone, offset) => [zone, from + offset] as const)
+        .map(([zone, index]) => (
+          <Box
+            component="span"
+            key={index}
+            sx={{
+              px: 0.75,
+              bgcolor: index === step ? court.mustard : index < step ? court.tealDeep : "transparent",
+              color: index === step ? court.ground : court.text,
+              border: `1px solid ${court.line}`,
+            }}>
+            {zone}
+          </Box>
+        ))}
       {from + MOST_CHIPS < lap.length && <span>…</span>}
     </Box>
   );
 }
 
-/** Whether a format shows anything of its own. */
-export function hasExtras(tally: Tally): boolean {
-  return (["frames", "click", "call", "lap"] as const).some((name) => detailOf(tally, name) !== null) || (detailOf(tally, "cues") ?? []).length > 0;
-}
+/** Whether a game shows anything while it is played. */
+export const hasExtras = (tally: Tally) => tally.signs.some((sign) => sign.kind !== "closing");
 
 interface CourtExtrasProps {
   standing: Standing;
   playing: Playing;
 }
 
-export function CourtExtras({ standing, playing }: CourtExtrasProps) {
-  const { tally } = standing;
-  const frames = detailOf(tally, "frames");
-  const click = detailOf(tally, "click");
-  const call = detailOf(tally, "call");
-  const cues = detailOf(tally, "cues");
-  const lap = detailOf(tally, "lap");
-  return (
-    <>
-      {frames && <FrameSheet frames={frames} />}
-      {click && <StrokeRow click={click} standing={standing} playing={playing} />}
-      {call && <CallSign call={call} standing={standing} playing={playing} />}
-      {cues && cues.length > 0 && <CueStrip cues={cues} />}
-      {lap && <Lap lap={lap} step={detailOf(tally, "step") ?? 0} />}
-    </>
-  );
+function Extra({ sign, ...shared }: CourtExtrasProps & { sign: Sign }) {
+  switch (sign.kind) {
+    case "frames":
+      return <FrameSheet frames={sign.frames} />;
+    case "click":
+      return <StrokeRow click={sign} {...shared} />;
+    case "call":
+      return <CallSign call={sign} {...shared} />;
+    case "cues":
+      return <CueStrip cues={sign.cues} />;
+    case "lap":
+      return <Lap lap={sign.steps} step={sign.place} />;
+    case "closing":
+      return null;
+  }
+}
+
+export function CourtExtras(props: CourtExtrasProps) {
+  return props.standing.tally.signs.map((sign) => <Extra key={sign.kind} sign={sign} {...props} />);
 }

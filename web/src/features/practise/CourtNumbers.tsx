@@ -13,12 +13,28 @@ const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';
 /** Units that a number says itself. */
 const SAID = new Set(["%", "ms"]);
 
-function Beside({ word, said, unit = "", missing }: { word: string; said: string | null; unit?: string; missing: number | null }) {
+function Beside({
+  word,
+  said,
+  unit = "",
+  missing,
+}: {
+  word: string;
+  said: string | null;
+  unit?: string;
+  missing: number | null;
+}) {
   if (said === null) return null;
   return (
     <Box component="span" sx={{ whiteSpace: "nowrap" }}>
-      {word} <b>{said}</b>{unit && !SAID.has(unit) && ` ${unit}`}
-      {missing !== null && <Box component="span" sx={{ color: missing > 0 ? court.dim : court.teal }}> {missing > 0 ? `(${showNumber(missing)} to go)` : "✓ reached"}</Box>}
+      {word} <b>{said}</b>
+      {unit && !SAID.has(unit) && ` ${unit}`}
+      {missing !== null && (
+        <Box component="span" sx={{ color: missing > 0 ? court.dim : court.teal }}>
+          {" "}
+          {missing > 0 ? `(${showNumber(missing)} to go)` : "✓ reached"}
+        </Box>
+      )}
     </Box>
   );
 }
@@ -26,7 +42,9 @@ function Beside({ word, said, unit = "", missing }: { word: string; said: string
 /** Makes and misses in the words of the game; nothing where what is pressed is neither. */
 function presses({ make_word: make, miss_word: miss }: Run, { makes, misses, pads }: Tally): string[] {
   if (pads.length > 0 && pads.every((pad) => pad.kind === "zone")) return [];
-  return make === "Made" ? [`${makes} made`, `${misses} missed`] : [`${make} ${makes}`, `${miss.toLowerCase()} ${misses}`];
+  return make === "Made"
+    ? [`${makes} made`, `${misses} missed`]
+    : [`${make} ${makes}`, `${miss.toLowerCase()} ${misses}`];
 }
 
 function Company({ run, standing }: { run: Run; standing: Standing }) {
@@ -35,11 +53,29 @@ function Company({ run, standing }: { run: Run; standing: Standing }) {
   const isUp = yardstick.direction === "up";
   const steps = [...presses(run, tally), tally.lets > 0 && counted(tally.lets, "let")];
   return (
-    <Box sx={{ display: "flex", flexWrap: "wrap", justifyContent: "center", columnGap: 3, rowGap: 0.25, fontSize: "clamp(0.95rem, 2.4vmin, 1.35rem)", color: court.text }}>
-      {!run.is_quick && <Beside word="mark" said={yardstick.mark_words} unit={yardstick.unit} missing={isUp ? distance.to_mark : null} />}
+    <Box
+      sx={{
+        display: "flex",
+        flexWrap: "wrap",
+        justifyContent: "center",
+        columnGap: 3,
+        rowGap: 0.25,
+        fontSize: "clamp(0.95rem, 2.4vmin, 1.35rem)",
+        color: court.text,
+      }}>
+      {!run.is_quick && (
+        <Beside
+          word="mark"
+          said={yardstick.mark_words}
+          unit={yardstick.unit}
+          missing={isUp ? distance.to_mark : null}
+        />
+      )}
       <Beside word="usual" said={yardstick.usual_words} missing={isUp ? distance.to_usual : null} />
       <Beside word="best" said={yardstick.best_words} missing={isUp ? distance.to_best : null} />
-      <Box component="span" sx={{ color: court.dim }}>{steps.filter(Boolean).join(", ")}</Box>
+      <Box component="span" sx={{ color: court.dim }}>
+        {steps.filter(Boolean).join(", ")}
+      </Box>
     </Box>
   );
 }
@@ -58,15 +94,17 @@ function Aim({ target, then }: { target: string | null; then: string | null }) {
           sx={{
             fontWeight: 800,
             // As large as its letters let it be; on a phone it has a seventh of the height whatever it says.
-            fontSize: { xs: `clamp(2.2rem, ${165 / Math.max(3, target.length)}vw, 15dvh)`, md: "clamp(2.2rem, 11vmin, 6.5rem)" },
+            fontSize: {
+              xs: `clamp(2.2rem, ${165 / Math.max(3, target.length)}vw, 15dvh)`,
+              md: "clamp(2.2rem, 11vmin, 6.5rem)",
+            },
             minHeight: { xs: "15dvh", md: 0 },
             display: "grid",
             placeItems: "center",
             lineHeight: 1,
             color: court.mustard,
             overflowWrap: "anywhere",
-          }}
-        >
+          }}>
           {target}
         </Box>
       )}
@@ -92,42 +130,105 @@ interface CourtNumbersProps {
   children?: ReactNode;
 }
 
-export const CourtNumbers = memo(function CourtNumbers({ run, standing, restS, isResting, onSkipRest, isBeside = false, children }: CourtNumbersProps) {
+export const CourtNumbers = memo(function CourtNumbers({
+  run,
+  standing,
+  restS,
+  isResting,
+  onSkipRest,
+  isBeside = false,
+  children,
+}: CourtNumbersProps) {
   const { tally } = standing;
   const shown = isResting ? restS : tally.number;
   const digits = String(shown).length;
   const hasAim = tally.target !== null || tally.then !== null || children !== undefined;
   // A third of the screen's height; less where a target is to be read as well, or where it stands beside pads.
-  const tall = isBeside ? "min(26dvh, 16vw)" : hasAim ? `min(33dvh, ${120 / Math.max(2, digits)}vw)` : `min(46dvh, ${150 / Math.max(2, digits)}vw)`;
+  const tall = isBeside
+    ? "min(26dvh, 16vw)"
+    : hasAim
+      ? `min(33dvh, ${120 / Math.max(2, digits)}vw)`
+      : `min(46dvh, ${150 / Math.max(2, digits)}vw)`;
   return (
     <Box
-      sx={{ position: isBeside ? "static" : "absolute", inset: 0, pb: isBeside ? 1 : "84px", pointerEvents: "none", display: "flex", flexDirection: "column", alignItems: "center", justifyContent: "center", textAlign: "center", px: 1, gap: hasAim ? 0.5 : 0 }}
-    >
+      sx={{
+        position: isBeside ? "static" : "absolute",
+        inset: 0,
+        pb: isBeside ? 1 : "84px",
+        pointerEvents: "none",
+        display: "flex",
+        flexDirection: "column",
+        alignItems: "center",
+        justifyContent: "center",
+        textAlign: "center",
+        px: 1,
+        gap: hasAim ? 0.5 : 0,
+      }}>
       <Aim target={tally.target} then={tally.then} />
-      <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: hasAim || isBeside ? "clamp(1.15rem, 4vmin, 2.2rem)" : "clamp(2rem, 5.8vmin, 3.4rem)", lineHeight: 1.1, color: court.mustard }}>
+      <Box
+        sx={{
+          fontFamily: HEADINGS,
+          fontWeight: 650,
+          fontSize: hasAim || isBeside ? "clamp(1.15rem, 4vmin, 2.2rem)" : "clamp(2rem, 5.8vmin, 3.4rem)",
+          lineHeight: 1.1,
+          color: court.mustard,
+        }}>
         {tally.next}
         {restS > 0 && !isResting && ` (${restS} s)`}
       </Box>
       <Box
         data-testid="number"
-        sx={{ fontFamily: HEADINGS, fontWeight: 800, fontVariantNumeric: "tabular-nums", fontSize: tall, lineHeight: 0.92, color: court.text }}
-      >
+        sx={{
+          fontFamily: HEADINGS,
+          fontWeight: 800,
+          fontVariantNumeric: "tabular-nums",
+          fontSize: tall,
+          lineHeight: 0.92,
+          color: court.text,
+        }}>
         {shown}
       </Box>
-      <Box sx={{ fontFamily: HEADINGS, fontWeight: 600, fontSize: isBeside ? "clamp(1rem, 3vmin, 1.6rem)" : "clamp(1.2rem, 4vmin, 2.2rem)", lineHeight: 1.2 }}>
-        {isResting ? (restS === 1 ? "second to rest" : "seconds to rest") : `${tally.number_label}${tally.out_of === null ? "" : `, of ${tally.out_of}`}`}
+      <Box
+        sx={{
+          fontFamily: HEADINGS,
+          fontWeight: 600,
+          fontSize: isBeside ? "clamp(1rem, 3vmin, 1.6rem)" : "clamp(1.2rem, 4vmin, 2.2rem)",
+          lineHeight: 1.2,
+        }}>
+        {isResting
+          ? restS === 1
+            ? "second to rest"
+            : "seconds to rest"
+          : `${tally.number_label}${tally.out_of === null ? "" : `, of ${tally.out_of}`}`}
       </Box>
       {isResting && run.settings["by"] !== "seconds" && (
-        <Button variant="outlined" color="inherit" onClick={onSkipRest} sx={{ pointerEvents: "auto", mt: 1, fontSize: "1.1rem" }}>
+        <Button
+          variant="outlined"
+          color="inherit"
+          onClick={onSkipRest}
+          sx={{ pointerEvents: "auto", mt: 1, fontSize: "1.1rem" }}>
           Go on now
         </Button>
       )}
-      {tally.asks !== "" && tally.asks !== tally.next && <Box sx={{ fontFamily: HEADINGS, fontWeight: 650, fontSize: "clamp(1.15rem, 4vmin, 2.2rem)", color: court.mustard, lineHeight: 1.15 }}>{tally.asks}</Box>}
+      {tally.asks !== "" && (
+        <Box
+          sx={{
+            fontFamily: HEADINGS,
+            fontWeight: 650,
+            fontSize: "clamp(1.15rem, 4vmin, 2.2rem)",
+            color: court.mustard,
+            lineHeight: 1.15,
+          }}>
+          {tally.asks}
+        </Box>
+      )}
       {children}
       <Box sx={hasAim && !isBeside ? LESS_WHERE_LOW : undefined}>
         <Company run={run} standing={standing} />
       </Box>
-      <Box aria-live="polite" sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}>
+      <Box
+        aria-live="polite"
+        sx={{ position: "absolute", width: 1, height: 1, overflow: "hidden", clipPath: "inset(50%)" }}>
         {tally.number} {tally.number_label}. {tally.target ?? ""} {tally.next} {tally.asks}
       </Box>
     </Box>
@@ -141,8 +242,16 @@ export function CourtClock({ leftS, usedS, isPaused }: { leftS: number | null; u
     <Box
       role="timer"
       aria-label={leftS === null ? "time used" : "time left"}
-      sx={{ fontFamily: HEADINGS, fontWeight: 750, fontVariantNumeric: "tabular-nums", fontSize: "clamp(1.6rem, 6vmin, 3.2rem)", lineHeight: 1, px: 1, bgcolor: isLast ? court.mustard : "transparent", color: isLast ? court.ground : court.text }}
-    >
+      sx={{
+        fontFamily: HEADINGS,
+        fontWeight: 750,
+        fontVariantNumeric: "tabular-nums",
+        fontSize: "clamp(1.6rem, 6vmin, 3.2rem)",
+        lineHeight: 1,
+        px: 1,
+        bgcolor: isLast ? court.mustard : "transparent",
+        color: isLast ? court.ground : court.text,
+      }}>
       {showClock((leftS ?? usedS) * 1000)}
       <Box component="span" sx={{ fontSize: "0.4em", fontWeight: 600, ml: 0.75 }}>
         {isPaused ? "paused" : leftS === null ? "used" : "left"}

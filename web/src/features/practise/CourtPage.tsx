@@ -42,9 +42,19 @@ function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => 
   const { problem, isCutOff, waiting } = standing;
   if (!problem && !isCutOff) return null;
   const kept = `${counted(waiting, "press", "presses")} kept on this device`;
-  const words = problem ? `${problem.message} ${kept}.` : `No connection. ${kept} and counted as soon as it is back; play on.`;
+  const words = problem
+    ? `${problem.message} ${kept}.`
+    : `No connection. ${kept} and counted as soon as it is back; play on.`;
   return (
-    <Alert severity={problem ? "error" : "warning"} variant="filled" action={<Button color="inherit" onClick={onRetry}>Try now</Button>} sx={{ borderRadius: 0 }}>
+    <Alert
+      severity={problem ? "error" : "warning"}
+      variant="filled"
+      action={
+        <Button color="inherit" onClick={onRetry}>
+          Try now
+        </Button>
+      }
+      sx={{ borderRadius: 0 }}>
       {words}
     </Alert>
   );
@@ -53,7 +63,18 @@ function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => 
 /** A strip of its own for what is called out: it hides nothing, and nothing moves when it comes. */
 function CallStrip({ words }: { words: string | null }) {
   return (
-    <Box role="status" sx={{ height: "clamp(32px, 6dvh, 56px)", flex: "none", display: "grid", placeItems: "center", fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 800, fontSize: "clamp(1.2rem, 4.4dvh, 2.4rem)", lineHeight: 1 }}>
+    <Box
+      role="status"
+      sx={{
+        height: "clamp(32px, 6dvh, 56px)",
+        flex: "none",
+        display: "grid",
+        placeItems: "center",
+        fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+        fontWeight: 800,
+        fontSize: "clamp(1.2rem, 4.4dvh, 2.4rem)",
+        lineHeight: 1,
+      }}>
       {words && <Box sx={{ bgcolor: court.mustard, color: court.ground, px: 3, py: 0.5 }}>{words}</Box>}
     </Box>
   );
@@ -67,15 +88,32 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
   const isOn = play.isPlaying && !standing.isStopped;
   const isOff = !isOn || standing.isPaused || standing.isStopped || play.isResting;
   const drawn = useDrawnZones(run);
-  const isBoard = tally.pads.length > 0;
-  const extras = hasExtras(tally) ? <CourtExtras standing={standing} playing={{ speaker: play.sound.speaker, clock, isPlaying: play.isPlaying }} /> : undefined;
+  const isBoard = tally.face !== "halves";
+  const extras = hasExtras(tally) ? (
+    <CourtExtras standing={standing} playing={{ speaker: play.sound.speaker, clock, isPlaying: play.isPlaying }} />
+  ) : undefined;
   const numbers = (
-    <CourtNumbers run={run} standing={standing} restS={play.restS} isResting={play.isResting} isBeside={isBoard} onSkipRest={acts.skipRest}>
+    <CourtNumbers
+      run={run}
+      standing={standing}
+      restS={play.restS}
+      isResting={play.isResting}
+      isBeside={isBoard}
+      onSkipRest={acts.skipRest}>
       {extras}
     </CourtNumbers>
   );
   return (
-    <Box component="main" sx={{ height: "100dvh", display: "flex", flexDirection: "column", bgcolor: court.ground, color: court.text, overflow: "hidden" }}>
+    <Box
+      component="main"
+      sx={{
+        height: "100dvh",
+        display: "flex",
+        flexDirection: "column",
+        bgcolor: court.ground,
+        color: court.text,
+        overflow: "hidden",
+      }}>
       <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
         <Heading run={run} />
         {run.block !== null && <BlockClock blockId={run.block} />}
@@ -88,18 +126,34 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
       <LinkNotice standing={standing} onRetry={play.court.retry} />
       <Box sx={{ flex: 1, position: "relative", minHeight: 0 }}>
         {isBoard ? (
-          <BoardCourt tally={tally} drawn={drawn} pointed={play.pointed} isMirrored={athlete.is_mirrored} isOff={isOff} onPress={acts.press}>
+          <BoardCourt
+            tally={tally}
+            drawn={drawn}
+            pointed={play.pointed}
+            isMirrored={athlete.is_mirrored}
+            isOff={isOff}
+            onPress={acts.press}>
             {numbers}
           </BoardCourt>
         ) : (
           <>
-            <Pads makeWord={run.make_word} missWord={run.miss_word} isMirrored={athlete.is_mirrored} isOff={isOff} onPress={acts.press} />
+            <Pads
+              makeWord={run.make_word}
+              missWord={run.miss_word}
+              isMirrored={athlete.is_mirrored}
+              isOff={isOff}
+              onPress={acts.press}
+            />
             {numbers}
           </>
         )}
         {play.countIn !== null && <CountIn count={play.countIn} />}
-        {!play.isPlaying && play.countIn === null && !tally.is_over && <ReadyCurtain run={run} standing={standing} atMs={clock.now()} onStart={acts.start} />}
-        {tally.is_over && <EndCurtain run={run} standing={standing} isReady={play.isEndReady} onSee={acts.seeEnd} onUndo={acts.undo} />}
+        {!play.isPlaying && play.countIn === null && !tally.is_over && (
+          <ReadyCurtain run={run} standing={standing} atMs={clock.now()} onStart={acts.start} />
+        )}
+        {tally.is_over && (
+          <EndCurtain run={run} standing={standing} isReady={play.isEndReady} onSee={acts.seeEnd} onUndo={acts.undo} />
+        )}
       </Box>
       <CourtBar
         isOn={isOn}
@@ -123,16 +177,36 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
 export default function CourtPage() {
   const id = useParams()["runId"] ?? "";
   // What stands on this screen is newer than any answer: it is read once, and never again while it is open.
-  const run = useQuery({ ...runQuery(id), staleTime: 0, gcTime: 0, refetchOnMount: "always", refetchOnReconnect: false });
+  const run = useQuery({
+    ...runQuery(id),
+    staleTime: 0,
+    gcTime: 0,
+    refetchOnMount: "always",
+    refetchOnReconnect: false,
+  });
   const athlete = useQuery(athleteQuery);
   // What waits on this device of it belongs to its count from the first look on.
-  const kept = useQuery({ queryKey: ["presses", id], queryFn: () => listPresses(id), staleTime: 0, gcTime: 0, networkMode: "always" });
+  const kept = useQuery({
+    queryKey: ["presses", id],
+    queryFn: () => listPresses(id),
+    staleTime: 0,
+    gcTime: 0,
+    networkMode: "always",
+  });
   useTitle(run.data ? `${run.data.ladder.title}, ${run.data.rung.goal_words}` : "Practise");
   return (
     <ThemeProvider theme={courtTheme}>
       <CssBaseline />
       <Loaded query={run}>
-        {(data) => <Loaded query={athlete}>{(person) => (!run.isFetching || run.isFetchedAfterMount) && kept.isFetchedAfterMount ? <CourtScreen key={id} run={data} athlete={person} kept={kept.data ?? []} /> : null}</Loaded>}
+        {(data) => (
+          <Loaded query={athlete}>
+            {(person) =>
+              (!run.isFetching || run.isFetchedAfterMount) && kept.isFetchedAfterMount ? (
+                <CourtScreen key={id} run={data} athlete={person} kept={kept.data ?? []} />
+              ) : null
+            }
+          </Loaded>
+        )}
       </Loaded>
     </ThemeProvider>
   );

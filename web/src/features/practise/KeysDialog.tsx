@@ -1,4 +1,15 @@
-import { Button, Dialog, DialogActions, DialogContent, DialogTitle, Table, TableBody, TableCell, TableRow, Typography } from "@mui/material";
+import {
+  Button,
+  Dialog,
+  DialogActions,
+  DialogContent,
+  DialogTitle,
+  Table,
+  TableBody,
+  TableCell,
+  TableRow,
+  Typography,
+} from "@mui/material";
 
 import { KEY_HELP } from "./keys";
 
@@ -20,7 +31,9 @@ export function KeysDialog({ isOpen, isAwake, onClose }: { isOpen: boolean; isAw
           </TableBody>
         </Table>
         <Typography sx={{ mt: 2 }} color="text.secondary">
-          {isAwake ? "The screen stays awake while you play." : "This browser does not let the page keep the screen awake: set a long screen time on the device."}
+          {isAwake
+            ? "The screen stays awake while you play."
+            : "This browser does not let the page keep the screen awake: set a long screen time on the device."}
         </Typography>
       </DialogContent>
       <DialogActions>

@@ -5,10 +5,11 @@ import CloseIcon from "@mui/icons-material/Close";
 import { Box } from "@mui/material";
 
 import type { Schemas } from "../../api/client";
+import type { Tally } from "../../api/queries";
 import { court } from "../../shared/ui/tape";
 import type { PressKind } from "./Pads";
-import { arePins, isNumber } from "./pins";
 import { pressing } from "./pressing";
+import { areNumbers } from "./signs";
 
 type Pad = Schemas["Pad"];
 
@@ -18,13 +19,14 @@ interface PadButtonProps {
   digit: string;
   /** Whether a clicker points at it. */
   isPointed?: boolean;
+  /** Whether its word is a number, and fills it. */
+  isBig?: boolean;
   isOff: boolean;
   onPress: (kind: PressKind, text: string) => void;
 }
 
-export function PadButton({ pad, digit, isPointed = false, isOff, onPress }: PadButtonProps) {
+export function PadButton({ pad, digit, isPointed = false, isBig = false, isOff, onPress }: PadButtonProps) {
   const isOut = pad.kind === "miss";
-  const isBig = isNumber(pad.word);
   return (
     <Box
       component="button"
@@ -55,39 +57,75 @@ export function PadButton({ pad, digit, isPointed = false, isOff, onPress }: Pad
         outline: isPointed ? `6px solid ${court.mustard}` : undefined,
         outlineOffset: -6,
         // The key is a hint for the eye, and no part of the button's name.
-        "&::after": { content: "attr(data-digit)", position: "absolute", right: 8, top: 6, fontSize: "0.95rem", color: court.dim, display: { xs: "none", md: "block" } },
+        "&::after": {
+          content: "attr(data-digit)",
+          position: "absolute",
+          right: 8,
+          top: 6,
+          fontSize: "0.95rem",
+          color: court.dim,
+          display: { xs: "none", md: "block" },
+        },
         "&:disabled": { filter: "saturate(0.35) brightness(0.75)", cursor: "default" },
         "&:focus-visible": { outline: `5px solid ${court.mustard}`, outlineOffset: -8 },
-      }}
-    >
+      }}>
       {pad.is_done && <CheckIcon sx={{ verticalAlign: "-0.15em", mr: 0.5 }} />}
-      {isPointed && <ArrowRightIcon sx={{ fontSize: "1.3em", verticalAlign: "-0.28em", mr: -0.5, color: court.mustard }} />}
+      {isPointed && (
+        <ArrowRightIcon sx={{ fontSize: "1.3em", verticalAlign: "-0.28em", mr: -0.5, color: court.mustard }} />
+      )}
       {isOut && <CloseIcon sx={{ verticalAlign: "-0.15em", mr: 0.5 }} />}
       {pad.word}
-      {pad.beside && <Box component="span" sx={{ display: "block", fontSize: isBig ? "0.34em" : "0.62em", fontWeight: 550, color: court.text }}>{pad.beside}</Box>}
-      <Box data-sheen={isOut ? "miss" : `zone ${pad.text}`} sx={{ position: "absolute", inset: 0, bgcolor: court.text, opacity: 0, pointerEvents: "none" }} />
+      {pad.beside && (
+        <Box
+          component="span"
+          sx={{ display: "block", fontSize: isBig ? "0.34em" : "0.62em", fontWeight: 550, color: court.text }}>
+          {pad.beside}
+        </Box>
+      )}
+      <Box
+        data-sheen={isOut ? "miss" : `zone ${pad.text}`}
+        sx={{ position: "absolute", inset: 0, bgcolor: court.text, opacity: 0, pointerEvents: "none" }}
+      />
     </Box>
   );
 }
 
 interface PadGridProps {
-  pads: Pad[];
+  tally: Tally;
   pointed: string | null;
   isOff: boolean;
   onPress: (kind: PressKind, text: string) => void;
 }
 
-export function PadGrid({ pads, pointed, isOff, onPress }: PadGridProps) {
-  const zones = pads.filter((pad) => pad.kind === "zone");
-  const others = pads.filter((pad) => pad.kind !== "zone");
+export function PadGrid({ tally, pointed, isOff, onPress }: PadGridProps) {
+  const zones = tally.pads.filter((pad) => pad.kind === "zone");
+  const others = tally.pads.filter((pad) => pad.kind !== "zone");
   // However few there are, they fill their half: the fewer, the larger.
-  const isPins = arePins(zones);
-  const across = isPins ? Math.ceil(zones.length / Math.ceil(zones.length / 4)) : Math.min(zones.length, zones.length > 8 ? 4 : zones.length > 4 ? 3 : 2);
+  const isBig = areNumbers(tally);
+  const across =
+    tally.face === "pins"
+      ? Math.ceil(zones.length / Math.ceil(zones.length / 4))
+      : Math.min(zones.length, zones.length > 8 ? 4 : zones.length > 4 ? 3 : 2);
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", gap: 1, p: 1, overflow: "auto" }}>
-      <Box sx={{ flex: 3, display: "grid", gap: 1, gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`, gridAutoRows: "minmax(64px, 1fr)" }}>
+      <Box
+        sx={{
+          flex: 3,
+          display: "grid",
+          gap: 1,
+          gridTemplateColumns: `repeat(${across}, minmax(0, 1fr))`,
+          gridAutoRows: "minmax(64px, 1fr)",
+        }}>
         {zones.map((pad, index) => (
-          <PadButton key={pad.text} pad={pad} digit={isNumber(pad.text) ? "" : index < 9 ? String(index + 1) : ""} isPointed={pad.text === pointed} isOff={isOff} onPress={onPress} />
+          <PadButton
+            key={pad.text}
+            pad={pad}
+            digit={isBig || index >= 9 ? "" : String(index + 1)}
+            isBig={isBig}
+            isPointed={pad.text === pointed}
+            isOff={isOff}
+            onPress={onPress}
+          />
         ))}
       </Box>
       {others.length > 0 && (

@@ -15,7 +15,9 @@ export type PressKind = "make" | "miss" | "let" | "zone";
 export function lightPad(kind: PressKind, text = "") {
   const isStill = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
   const name = CSS.escape(kind === "zone" ? `zone ${text}` : kind);
-  document.querySelector(`[data-sheen="${name}"]`)?.animate({ opacity: [0.9, isStill ? 0.9 : 0] }, { duration: FLASH_MS });
+  document
+    .querySelector(`[data-sheen="${name}"]`)
+    ?.animate({ opacity: [0.9, isStill ? 0.9 : 0] }, { duration: FLASH_MS });
 }
 
 const LOOKS = {
@@ -53,8 +55,7 @@ function Pad({ kind, word, isOff, onPress }: PadProps) {
         WebkitTapHighlightColor: "transparent",
         "&:disabled": { filter: "saturate(0.35) brightness(0.75)", cursor: "default" },
         "&:focus-visible": { outline: `5px solid ${court.mustard}`, outlineOffset: -8 },
-      }}
-    >
+      }}>
       <Box
         aria-hidden
         sx={{
@@ -77,8 +78,7 @@ function Pad({ kind, word, isOff, onPress }: PadProps) {
           transform: kind === "make" ? "rotate(-0.8deg)" : "rotate(0.8deg)",
           // The torn ends of a strip of tape.
           clipPath: "polygon(0 12%, 2% 0, 98% 0, 100% 20%, 99% 45%, 100% 72%, 98% 100%, 2% 100%, 0 80%, 1% 48%)",
-        }}
-      >
+        }}>
         <Icon sx={{ fontSize: "1.1em" }} />
         {word}
         <Box data-sheen={kind} sx={{ position: "absolute", inset: 0, bgcolor: court.text, opacity: 0 }} />
@@ -97,7 +97,14 @@ interface PadsProps {
 
 export const Pads = memo(function Pads({ makeWord, missWord, isMirrored, isOff, onPress }: PadsProps) {
   return (
-    <Box sx={{ position: "absolute", inset: 0, display: "flex", gap: "4px", flexDirection: isMirrored ? "row-reverse" : "row" }}>
+    <Box
+      sx={{
+        position: "absolute",
+        inset: 0,
+        display: "flex",
+        gap: "4px",
+        flexDirection: isMirrored ? "row-reverse" : "row",
+      }}>
       <Pad kind="miss" word={missWord} isOff={isOff} onPress={onPress} />
       <Pad kind="make" word={makeWord} isOff={isOff} onPress={onPress} />
     </Box>

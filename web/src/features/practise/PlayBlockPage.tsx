@@ -23,7 +23,13 @@ function NowWarmUp({ segment }: { segment: Segment }) {
   return (
     <Stack spacing={2}>
       <WarmUp segment={segment} />
-      <Button variant="contained" color="success" size="large" loading={done.isPending} onClick={() => done.mutate(segment.id)} sx={{ alignSelf: "flex-start" }}>
+      <Button
+        variant="contained"
+        color="success"
+        size="large"
+        loading={done.isPending}
+        onClick={() => done.mutate(segment.id)}
+        sx={{ alignSelf: "flex-start" }}>
         Warm: go on
       </Button>
       <Extend segment={segment} word="Two minutes more" />
@@ -45,11 +51,25 @@ function NowChallenge({ block, segment }: { block: Block; segment: Segment }) {
         {played} of {counted(segment.runs_planned, "run")} played.
       </Typography>
       <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>
-        {!isEnough && <StartButton rung={segment.rung.id} side={segment.side} segment={segment.id} word={`Start run ${played + 1}`} />}
-        <Button variant={isEnough ? "contained" : "text"} color={isEnough ? "success" : "primary"} size="large" loading={done.isPending} onClick={() => done.mutate(segment.id)}>
+        {!isEnough && (
+          <StartButton
+            rung={segment.rung.id}
+            side={segment.side}
+            segment={segment.id}
+            word={`Start run ${played + 1}`}
+          />
+        )}
+        <Button
+          variant={isEnough ? "contained" : "text"}
+          color={isEnough ? "success" : "primary"}
+          size="large"
+          loading={done.isPending}
+          onClick={() => done.mutate(segment.id)}>
           {isEnough ? "On to what comes next" : played > 0 ? "That is enough: go on" : "Leave it out today"}
         </Button>
-        {isEnough && <StartButton rung={segment.rung.id} side={segment.side} segment={segment.id} word="One more run" isQuiet />}
+        {isEnough && (
+          <StartButton rung={segment.rung.id} side={segment.side} segment={segment.id} word="One more run" isQuiet />
+        )}
         <Extend segment={segment} word="Plan one run more" />
       </Stack>
       <SideCounts block={block} segment={segment} />
@@ -64,7 +84,13 @@ function NowPartner({ segment }: { segment: Segment }) {
   return (
     <Stack spacing={2}>
       <Typography sx={{ fontSize: "1.15rem" }}>{capital(segment.reasons.join(". "))}.</Typography>
-      <Button variant="contained" color="success" size="large" loading={done.isPending} onClick={() => done.mutate(segment.id)} sx={{ alignSelf: "flex-start" }}>
+      <Button
+        variant="contained"
+        color="success"
+        size="large"
+        loading={done.isPending}
+        onClick={() => done.mutate(segment.id)}
+        sx={{ alignSelf: "flex-start" }}>
         Played: go on
       </Button>
       {done.error && <ErrorNotice error={done.error} />}
@@ -77,13 +103,27 @@ function NowNote({ block, segment }: { block: Block; segment: Segment | undefine
   const navigate = useNavigate();
   const [note, setNote] = useState("");
   const [effort, setEffort] = useState<number | null>(null);
-  const finish = () => change.mutate({ change: "finish", note, effort }, { onSuccess: () => void navigate(`/plan/blocks/${block.id}`) });
+  const finish = () =>
+    change.mutate({ change: "finish", note, effort }, { onSuccess: () => void navigate(`/plan/blocks/${block.id}`) });
   return (
     <Stack spacing={2}>
       {segment && <WarmUp segment={segment} />}
       <Effort value={effort} onChange={setEffort} />
-      <TextField multiline minRows={3} label="What did you feel?" value={note} onChange={(event) => setNote(event.target.value)} slotProps={{ htmlInput: { maxLength: LONGEST_NOTE } }} />
-      <Button variant="contained" color="success" size="large" loading={change.isPending} onClick={finish} sx={{ alignSelf: "flex-start" }}>
+      <TextField
+        multiline
+        minRows={3}
+        label="What did you feel?"
+        value={note}
+        onChange={(event) => setNote(event.target.value)}
+        slotProps={{ htmlInput: { maxLength: LONGEST_NOTE } }}
+      />
+      <Button
+        variant="contained"
+        color="success"
+        size="large"
+        loading={change.isPending}
+        onClick={finish}
+        sx={{ alignSelf: "flex-start" }}>
         Finish the block
       </Button>
       {change.error && <ErrorNotice error={change.error} />}
@@ -94,7 +134,11 @@ function NowNote({ block, segment }: { block: Block; segment: Segment | undefine
 function Now({ block, segment }: { block: Block; segment: Segment | undefined }) {
   if (!segment || segment.kind === "cool_down") return <NowNote block={block} segment={segment} />;
   if (segment.kind === "partner") return <NowPartner segment={segment} />;
-  return segment.kind === "warm_up" ? <NowWarmUp segment={segment} /> : <NowChallenge block={block} segment={segment} />;
+  return segment.kind === "warm_up" ? (
+    <NowWarmUp segment={segment} />
+  ) : (
+    <NowChallenge block={block} segment={segment} />
+  );
 }
 
 function Playing({ block }: { block: Block }) {
@@ -108,7 +152,10 @@ function Playing({ block }: { block: Block }) {
         <Now key={current?.id} block={block} segment={current} />
       </Panel>
       <Panel title="The block">
-        <BlockRibbon segments={block.segments.filter((segment) => segment.dropped_at === null)} minutes={block.minutes} />
+        <BlockRibbon
+          segments={block.segments.filter((segment) => segment.dropped_at === null)}
+          minutes={block.minutes}
+        />
       </Panel>
     </>
   );
@@ -120,7 +167,12 @@ function Begin({ block }: { block: Block }) {
     <Panel>
       <Stack spacing={2.5}>
         <BlockRibbon segments={block.segments} minutes={block.minutes} />
-        <Button variant="contained" color="success" loading={change.isPending} onClick={() => change.mutate({ change: "start" })} sx={{ fontSize: "1.4rem", py: 1.75, px: 4, alignSelf: "flex-start" }}>
+        <Button
+          variant="contained"
+          color="success"
+          loading={change.isPending}
+          onClick={() => change.mutate({ change: "start" })}
+          sx={{ fontSize: "1.4rem", py: 1.75, px: 4, alignSelf: "flex-start" }}>
           Start with the warm-up
         </Button>
         {change.error && <ErrorNotice error={change.error} />}
@@ -132,7 +184,8 @@ function Begin({ block }: { block: Block }) {
 function Closed({ block }: { block: Block }) {
   return (
     <Alert severity="info" variant="outlined" sx={{ color: "text.primary" }}>
-      This block is {block.status}. <RouterLink to={`/plan/blocks/${block.id}`}>See it</RouterLink> or <RouterLink to="/plan">plan the next one</RouterLink>.
+      This block is {block.status}. <RouterLink to={`/plan/blocks/${block.id}`}>See it</RouterLink> or{" "}
+      <RouterLink to="/plan">plan the next one</RouterLink>.
     </Alert>
   );
 }
@@ -151,12 +204,16 @@ export default function PlayBlockPage() {
         </WhyPoint>
       ))}
       <WhyPoint title="Stop if it hurts">
-        On sharp, sudden or worsening pain, dizziness, chest pain or unusual breathlessness, stop and get medical help. Alone at the wall: tell somebody where you are and keep a phone at hand.
+        On sharp, sudden or worsening pain, dizziness, chest pain or unusual breathlessness, stop and get medical help.
+        Alone at the wall: tell somebody where you are and keep a phone at hand.
       </WhyPoint>
     </>
   );
   return (
-    <Page title="Practise the block" heading={block ? `${block.minutes} minutes: ${block.title}` : "The block"} why={why}>
+    <Page
+      title="Practise the block"
+      heading={block ? `${block.minutes} minutes: ${block.title}` : "The block"}
+      why={why}>
       <Loaded query={query}>
         {(data) => (
           <Box sx={{ display: "grid", gap: 3 }}>

@@ -24,7 +24,13 @@ function Starts({ rung, standing }: { rung: Rung; standing: Standing }) {
   return (
     <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap" }}>
       {standing.ladder.sides.map(({ side, words }, index) => (
-        <StartButton key={side} rung={rung.id} side={side} word={words ? `Start, ${words}` : "Start"} isQuiet={index > 0} />
+        <StartButton
+          key={side}
+          rung={rung.id}
+          side={side}
+          word={words ? `Start, ${words}` : "Start"}
+          isQuiet={index > 0}
+        />
       ))}
     </Stack>
   );

@@ -56,14 +56,28 @@ function OneRun({ standings }: { standings: Standing[] }) {
   return (
     <Panel title="Just one run">
       {standings.map(({ ladder, working }) => (
-        <Stack key={ladder.id} direction="row" sx={{ gap: 2, alignItems: "center", flexWrap: "wrap", borderTop: "1px solid", borderColor: "divider", py: 1.25 }}>
+        <Stack
+          key={ladder.id}
+          direction="row"
+          sx={{
+            gap: 2,
+            alignItems: "center",
+            flexWrap: "wrap",
+            borderTop: "1px solid",
+            borderColor: "divider",
+            py: 1.25,
+          }}>
           <Box sx={{ flex: "1 1 260px", minWidth: 0 }}>
             <Typography variant="h3">{ladder.title}</Typography>
             <Typography color="text.secondary">
               Rung {working.number}, {working.title}: {working.goal_words}
             </Typography>
           </Box>
-          <Button component={RouterLink} to={`/practise/rungs/${working.id}`} variant="outlined" aria-label={`Play ${ladder.title}`}>
+          <Button
+            component={RouterLink}
+            to={`/practise/rungs/${working.id}`}
+            variant="outlined"
+            aria-label={`Play ${ladder.title}`}>
             Play
           </Button>
         </Stack>
@@ -78,10 +92,12 @@ export default function PractisePage() {
   const why = (
     <>
       <WhyPoint title="How it counts">
-        A press on the make half of the screen, Space or a clicker counts a make; the other half or X a miss. A wrong press
-        is nothing: undo goes back as far as you like.
+        A press on the make half of the screen, Space or a clicker counts a make; the other half or X a miss. A wrong
+        press is nothing: undo goes back as far as you like.
       </WhyPoint>
-      <WhyPoint title="Nothing is lost">Every press is kept as it happens. Close the lid, come back, carry on.</WhyPoint>
+      <WhyPoint title="Nothing is lost">
+        Every press is kept as it happens. Close the lid, come back, carry on.
+      </WhyPoint>
     </>
   );
   return (
@@ -92,7 +108,13 @@ export default function PractisePage() {
             <Unfinished runs={unfinished.data?.results ?? []} />
             {block && (
               <Panel title={`${block.minutes} minutes: ${block.title}`}>
-                <Button component={RouterLink} to={`/practise/blocks/${block.id}`} variant="contained" color="success" size="large" sx={{ fontSize: "1.3rem", px: 4, py: 1.5 }}>
+                <Button
+                  component={RouterLink}
+                  to={`/practise/blocks/${block.id}`}
+                  variant="contained"
+                  color="success"
+                  size="large"
+                  sx={{ fontSize: "1.3rem", px: 4, py: 1.5 }}>
                   {block.status === "started" ? "Carry on with the block" : "Start the block"}
                 </Button>
               </Panel>
@@ -106,8 +128,7 @@ export default function PractisePage() {
                   <Button component={RouterLink} to="/climb/shelf" variant="contained" color="success">
                     Choose a ladder
                   </Button>
-                }
-              >
+                }>
                 A run is played on a rung of a ladder. Take a ladder from the shelf first.
               </EmptyState>
             )}

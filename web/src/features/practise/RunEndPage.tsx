@@ -29,21 +29,32 @@ function Numbers({ outcome }: { outcome: Outcome }) {
       <Table size="small" aria-label="This run beside the usual, the best and the mark">
         <TableHead>
           <TableRow>
-            {["number", "this run", "usual", "best before", ...(outcome.run.is_quick ? [] : ["mark"])].map((head, index) => (
-              <TableCell key={head} align={index > 0 ? "right" : "left"} sx={{ fontWeight: 700, px: { xs: 0.75, md: 2 } }}>
-                {head}
-              </TableCell>
-            ))}
+            {["number", "this run", "usual", "best before", ...(outcome.run.is_quick ? [] : ["mark"])].map(
+              (head, index) => (
+                <TableCell
+                  key={head}
+                  align={index > 0 ? "right" : "left"}
+                  sx={{ fontWeight: 700, px: { xs: 0.75, md: 2 } }}>
+                  {head}
+                </TableCell>
+              ),
+            )}
           </TableRow>
         </TableHead>
         <TableBody>
           {outcome.rows.map(({ id, title, comparison, mark_words: mark, is_met: isMet }) => (
             <TableRow key={id} sx={{ "& td, & th": { px: { xs: 0.75, md: 2 } } }}>
-              <TableCell component="th" scope="row">{title}</TableCell>
-              <TableCell align="right" sx={{ fontWeight: 700 }}>{comparison.value_words}</TableCell>
+              <TableCell component="th" scope="row">
+                {title}
+              </TableCell>
+              <TableCell align="right" sx={{ fontWeight: 700 }}>
+                {comparison.value_words}
+              </TableCell>
               <TableCell align="right">{comparison.usual_words ?? "none yet"}</TableCell>
               <TableCell align="right">{comparison.best_words ?? "none yet"}</TableCell>
-              {!outcome.run.is_quick && <TableCell align="right">{mark === null ? "" : `${mark} ${isMet ? "✓ met" : "✗ not met"}`}</TableCell>}
+              {!outcome.run.is_quick && (
+                <TableCell align="right">{mark === null ? "" : `${mark} ${isMet ? "✓ met" : "✗ not met"}`}</TableCell>
+              )}
             </TableRow>
           ))}
         </TableBody>
@@ -56,19 +67,42 @@ function WhatHappened({ outcome }: { outcome: Outcome }) {
   const { run, rows, recent, threshold } = outcome;
   const { tally, result } = run;
   const first = rows[0];
-  const presses = [counted(tally.makes, "made", "made"), counted(tally.misses, "missed", "missed"), tally.lets > 0 && counted(tally.lets, "let")];
+  const presses = [
+    counted(tally.makes, "made", "made"),
+    counted(tally.misses, "missed", "missed"),
+    tally.lets > 0 && counted(tally.lets, "let"),
+  ];
   return (
     <Panel title="What happened">
-      <Box sx={{ display: "grid", gap: 3, gridTemplateColumns: { xs: "minmax(0,1fr)", sm: "auto minmax(0,1fr)" }, alignItems: "center" }}>
-        <Figure size="large" value={result.number || "–"} label={[result.label, result.beside].filter(Boolean).join(", ")} beside={presses.filter(Boolean).join(", ")} />
+      <Box
+        sx={{
+          display: "grid",
+          gap: 3,
+          gridTemplateColumns: { xs: "minmax(0,1fr)", sm: "auto minmax(0,1fr)" },
+          alignItems: "center",
+        }}>
+        <Figure
+          size="large"
+          value={result.number || "–"}
+          label={[result.label, result.beside].filter(Boolean).join(", ")}
+          beside={presses.filter(Boolean).join(", ")}
+        />
         <Stack spacing={1.5} sx={{ minWidth: 0 }}>
-          {first && <Typography sx={{ fontSize: "1.2rem", fontWeight: first.comparison.is_new_best ? 700 : 400 }}>{first.comparison.words}</Typography>}
+          {first && (
+            <Typography sx={{ fontSize: "1.2rem", fontWeight: first.comparison.is_new_best ? 700 : 400 }}>
+              {first.comparison.words}
+            </Typography>
+          )}
           <Numbers outcome={outcome} />
         </Stack>
       </Box>
       {recent.length > 1 && (
         <Box sx={{ mt: 2 }}>
-          <ResultStrip points={recent} mark={threshold.values.mark} label={`The last ${recent.length} runs on this rung and side, this one at the right: ${recent.map(({ value }) => show(value)).join(", ")}`} />
+          <ResultStrip
+            points={recent}
+            mark={threshold.values.mark}
+            label={`The last ${recent.length} runs on this rung and side, this one at the right: ${recent.map(({ value }) => show(value)).join(", ")}`}
+          />
         </Box>
       )}
     </Panel>
@@ -82,13 +116,21 @@ function TheVerdict({ outcome }: { outcome: Outcome }) {
     return (
       <Panel title="The verdict">
         <Typography>
-          This was rung {outcome.run.rung.number}; you are working on <RouterLink to={`/climb/${standing.ladder.id}`}>rung {standing.working.number}</RouterLink>. Runs off the rung count for its own record only.
+          This was rung {outcome.run.rung.number}; you are working on{" "}
+          <RouterLink to={`/climb/${standing.ladder.id}`}>rung {standing.working.number}</RouterLink>. Runs off the rung
+          count for its own record only.
         </Typography>
       </Panel>
     );
   }
   return (
-    <Panel title={<>{standing.verdict.headline} &nbsp;<VerdictSign kind={standing.verdict.kind} /></>}>
+    <Panel
+      title={
+        <>
+          {standing.verdict.headline} &nbsp;
+          <VerdictSign kind={standing.verdict.kind} />
+        </>
+      }>
       <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
         <LadderDrawing
           rungs={standing.rungs.length}
@@ -117,9 +159,22 @@ function WhatNext({ run }: { run: Run }) {
   return (
     <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "flex-start" }} className="no-print">
       {hasMore && <Breather />}
-      {hasMore && <StartButton rung={run.rung.id} side={run.side} segment={segment.id} word={`Next run (${segment.runs.length + 1} of ${segment.runs_planned}${segment.side_words ? `, ${segment.side_words}` : ""})`} />}
+      {hasMore && (
+        <StartButton
+          rung={run.rung.id}
+          side={run.side}
+          segment={segment.id}
+          word={`Next run (${segment.runs.length + 1} of ${segment.runs_planned}${segment.side_words ? `, ${segment.side_words}` : ""})`}
+        />
+      )}
       {run.block !== null && (
-        <Button component={RouterLink} to={`/practise/blocks/${run.block}`} variant={hasMore ? "outlined" : "contained"} color={hasMore ? "primary" : "success"} size="large" sx={{ fontSize: "1.25rem", px: 4, py: 1.5 }}>
+        <Button
+          component={RouterLink}
+          to={`/practise/blocks/${run.block}`}
+          variant={hasMore ? "outlined" : "contained"}
+          color={hasMore ? "primary" : "success"}
+          size="large"
+          sx={{ fontSize: "1.25rem", px: 4, py: 1.5 }}>
           On with the block
         </Button>
       )}
@@ -146,16 +201,24 @@ export default function RunEndPage() {
         </WhyPoint>
       )}
       {outcome.run.is_from_paper ? (
-        <WhyPoint title="From a sheet">This run was kept on paper: totals without events, so its pace is not learnt from.</WhyPoint>
+        <WhyPoint title="From a sheet">
+          This run was kept on paper: totals without events, so its pace is not learnt from.
+        </WhyPoint>
       ) : (
         <WhyPoint title="Every number from its events">
-          <RouterLink to={`/look-back/runs/${id}`}>See the {counted(outcome.run.last_seq, "event")} of this run</RouterLink>
+          <RouterLink to={`/look-back/runs/${id}`}>
+            See the {counted(outcome.run.last_seq, "event")} of this run
+          </RouterLink>
         </WhyPoint>
       )}
     </>
   );
   return (
-    <Page title="End of the run" heading={heading} lead={outcome && [outcome.run.side_words, outcome.run.rung.goal_words].filter(Boolean).join(", ")} why={why}>
+    <Page
+      title="End of the run"
+      heading={heading}
+      lead={outcome && [outcome.run.side_words, outcome.run.rung.goal_words].filter(Boolean).join(", ")}
+      why={why}>
       <Loaded query={query}>
         {(data) => (
           <>
@@ -165,16 +228,19 @@ export default function RunEndPage() {
               </Typography>
             )}
             <WhatHappened outcome={data} />
-            <RunBreakdown tally={data.run.tally} />
+            <RunBreakdown breakdown={data.breakdown} />
             {data.run.is_quick ? <AttachRun run={data.run} /> : <TheVerdict outcome={data} />}
             <WhatNext run={data.run} />
             <Panel title="For the record">
               <Stack spacing={2}>
                 <RunNote run={data.run} />
                 <SetAside run={data.run} />
-                {!data.run.is_from_paper && <Typography>
-                  A wrong press? <RouterLink to={`/practise/runs/${id}`}>Back to the count</RouterLink>, and undo it there.
-                </Typography>}
+                {!data.run.is_from_paper && (
+                  <Typography>
+                    A wrong press? <RouterLink to={`/practise/runs/${id}`}>Back to the count</RouterLink>, and undo it
+                    there.
+                  </Typography>
+                )}
               </Stack>
             </Panel>
           </>

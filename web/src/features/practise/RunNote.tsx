@@ -10,15 +10,30 @@ const LONGEST_NOTE = 500;
 
 export function RunNote({ run }: { run: Run }) {
   const [text, setText] = useState("");
-  const add = useChange(() => recordEvents(run.id, [{ id: makeUuid(), kind: "note", seq: run.last_seq + 1, at_ms: run.last_at_ms, text }]), ["runs"]);
-  const notes = (run.tally.detail["notes"] as string[] | undefined) ?? [];
+  const add = useChange(
+    () => recordEvents(run.id, [{ id: makeUuid(), kind: "note", seq: run.last_seq + 1, at_ms: run.last_at_ms, text }]),
+    ["runs"],
+  );
   return (
-    <Stack spacing={1} component="form" onSubmit={(event) => { event.preventDefault(); add.mutate(undefined, { onSuccess: () => setText("") }); }}>
-      {notes.map((note, index) => (
+    <Stack
+      spacing={1}
+      component="form"
+      onSubmit={(event) => {
+        event.preventDefault();
+        add.mutate(undefined, { onSuccess: () => setText("") });
+      }}>
+      {run.tally.notes.map((note, index) => (
         <Typography key={index}>“{note}”</Typography>
       ))}
       <Stack direction="row" spacing={1} sx={{ alignItems: "flex-start" }}>
-        <TextField size="small" label="Note on this run" value={text} onChange={(event) => setText(event.target.value)} slotProps={{ htmlInput: { maxLength: LONGEST_NOTE } }} sx={{ flex: 1, maxWidth: 480 }} />
+        <TextField
+          size="small"
+          label="Note on this run"
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          slotProps={{ htmlInput: { maxLength: LONGEST_NOTE } }}
+          sx={{ flex: 1, maxWidth: 480 }}
+        />
         <Button type="submit" variant="outlined" disabled={!text.trim()} loading={add.isPending}>
           Add
         </Button>

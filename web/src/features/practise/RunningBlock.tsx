@@ -14,7 +14,10 @@ const ASK_EVERY_MS = 15_000;
 export const isOpen = (segment: Segment) => segment.done_at === null && segment.dropped_at === null;
 
 export function Extend({ segment, word }: { segment: Segment; word: string }) {
-  const more = useChange(() => unwrap(api.POST("/api/segments/{segment_id}/more/", { params: { path: { segment_id: segment.id } } })), ["blocks"]);
+  const more = useChange(
+    () => unwrap(api.POST("/api/segments/{segment_id}/more/", { params: { path: { segment_id: segment.id } } })),
+    ["blocks"],
+  );
   return (
     <Box>
       <Button size="large" loading={more.isPending} onClick={() => more.mutate(undefined)}>
@@ -26,8 +29,14 @@ export function Extend({ segment, word }: { segment: Segment; word: string }) {
 }
 
 function useDrop() {
-  const drop = useChange((id: number) => unwrap(api.PUT("/api/segments/{segment_id}/dropped/", { params: { path: { segment_id: id } } })), ["blocks"]);
-  const takeBack = useChange((id: number) => unwrap(api.DELETE("/api/segments/{segment_id}/dropped/", { params: { path: { segment_id: id } } })), ["blocks"]);
+  const drop = useChange(
+    (id: number) => unwrap(api.PUT("/api/segments/{segment_id}/dropped/", { params: { path: { segment_id: id } } })),
+    ["blocks"],
+  );
+  const takeBack = useChange(
+    (id: number) => unwrap(api.DELETE("/api/segments/{segment_id}/dropped/", { params: { path: { segment_id: id } } })),
+    ["blocks"],
+  );
   return { drop, takeBack };
 }
 
@@ -42,7 +51,11 @@ export function RunningBlock({ block }: { block: Block }) {
   return (
     <Stack spacing={1.5}>
       <Typography sx={{ fontSize: "1.2rem" }}>
-        <Box component="span" role="timer" aria-label="time left in the block" sx={{ fontWeight: 700, fontVariantNumeric: "tabular-nums" }}>
+        <Box
+          component="span"
+          role="timer"
+          aria-label="time left in the block"
+          sx={{ fontWeight: 700, fontVariantNumeric: "tabular-nums" }}>
           {left < 0 ? `${showClock(-left * 1000)} over` : `${showClock(left * 1000)} left`}
         </Box>
         {", "}
@@ -50,12 +63,19 @@ export function RunningBlock({ block }: { block: Block }) {
       </Typography>
       {running.late_s > 0 && running.drops.length > 0 && (
         <Alert severity="warning" variant="outlined" sx={{ color: "text.primary" }}>
-          <Typography component="h2" sx={{ fontWeight: 700 }}>Running late: drop which?</Typography>
+          <Typography component="h2" sx={{ fontWeight: 700 }}>
+            Running late: drop which?
+          </Typography>
           <Typography>{running.words}</Typography>
           <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap", mt: 1 }}>
             {running.drops.map(({ id, title, frees_s: freesS, is_enough: isEnough }) => (
-              <Button key={id} variant={isEnough ? "contained" : "outlined"} loading={drop.isPending && drop.variables === id} onClick={() => drop.mutate(id)}>
-                Drop {title} ({showMinutes(freesS)}{isEnough ? ", then it fits" : ""})
+              <Button
+                key={id}
+                variant={isEnough ? "contained" : "outlined"}
+                loading={drop.isPending && drop.variables === id}
+                onClick={() => drop.mutate(id)}>
+                Drop {title} ({showMinutes(freesS)}
+                {isEnough ? ", then it fits" : ""})
               </Button>
             ))}
           </Stack>
@@ -77,12 +97,21 @@ export function RunningBlock({ block }: { block: Block }) {
 
 /** How many runs each side of a drill has had in this block, and has still to come; which side is on now. */
 export function SideCounts({ block, segment }: { block: Block; segment: Segment }) {
-  const sides = block.segments.filter((each) => each.side !== "none" && each.rung?.id === segment.rung?.id && each.dropped_at === null);
+  const sides = block.segments.filter(
+    (each) => each.side !== "none" && each.rung?.id === segment.rung?.id && each.dropped_at === null,
+  );
   if (sides.length === 0) return null;
   return (
-    <Stack component="ul" direction="row" aria-label="Sides" sx={{ listStyle: "none", m: 0, p: 0, gap: 2, flexWrap: "wrap" }}>
+    <Stack
+      component="ul"
+      direction="row"
+      aria-label="Sides"
+      sx={{ listStyle: "none", m: 0, p: 0, gap: 2, flexWrap: "wrap" }}>
       {sides.map((each) => (
-        <Box component="li" key={each.id} sx={{ borderLeft: "5px solid", borderColor: each.id === segment.id ? "secondary.main" : "divider", pl: 1 }}>
+        <Box
+          component="li"
+          key={each.id}
+          sx={{ borderLeft: "5px solid", borderColor: each.id === segment.id ? "secondary.main" : "divider", pl: 1 }}>
           <Typography sx={{ fontWeight: each.id === segment.id ? 700 : 400 }}>
             {each.side_words}: {each.runs.length} of {counted(each.runs_planned, "run")}
             {each.id === segment.id && ", now"}

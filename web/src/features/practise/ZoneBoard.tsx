@@ -32,16 +32,33 @@ const lettersIn = (view: View) => Math.round(Math.max(15, Math.min(30, view.widt
 /** What is pressed is never smaller than a thumb, but for where a neighbour lies. */
 const THUMB_PX = 48;
 
-const letterLook = (letters: number) => ({ fontSize: letters, fontWeight: 700, fill: tape.ink, stroke: tape.paper, strokeWidth: letters / 4, paintOrder: "stroke", style: { pointerEvents: "none", userSelect: "none" } }) as const;
+const letterLook = (letters: number) =>
+  ({
+    fontSize: letters,
+    fontWeight: 700,
+    fill: tape.ink,
+    stroke: tape.paper,
+    strokeWidth: letters / 4,
+    paintOrder: "stroke",
+    style: { pointerEvents: "none", userSelect: "none" },
+  }) as const;
 
 function SideLabel({ placed, words, x, width }: { placed: Placed; words: string; x: number; width: number }) {
   const y = placed.sideY ?? 0;
   const letters = Math.min(17, Math.max(12, (width - 10) / (words.length * 0.56)));
   return (
     <>
-      <polyline points={`${placed.left + placed.width / 2},${placed.top + placed.height / 2} ${x - 6},${y} ${x},${y}`} fill="none" stroke={tape.ink} strokeWidth={1.5} style={{ pointerEvents: "none" }} />
+      <polyline
+        points={`${placed.left + placed.width / 2},${placed.top + placed.height / 2} ${x - 6},${y} ${x},${y}`}
+        fill="none"
+        stroke={tape.ink}
+        strokeWidth={1.5}
+        style={{ pointerEvents: "none" }}
+      />
       <rect x={x} y={y - 21} width={width} height={42} fill={tape.paper} stroke={tape.ink} strokeWidth={1.5} />
-      <text x={x + 6} y={y + letters * 0.36} {...letterLook(letters)}>{words}</text>
+      <text x={x + 6} y={y + letters * 0.36} {...letterLook(letters)}>
+        {words}
+      </text>
     </>
   );
 }
@@ -68,18 +85,37 @@ function PressedZone({ placed, pad, words, look, surface, view, isOff, onPress }
         event.stopPropagation();
         press();
       }}
-      style={{ cursor: isOff ? "default" : "pointer" }}
-    >
+      style={{ cursor: isOff ? "default" : "pointer" }}>
       <ZoneOutline zone={zone} surface={surface} view={view} look={look} />
       <rect x={left} y={top} width={Math.max(1, width)} height={Math.max(1, height)} fill="transparent" />
       {lines.map((line, index) => (
-        <text key={index} x={middle.x} y={middle.y + (index - (lines.length - 1) / 2) * letters * 1.15 + letters * 0.36} textAnchor="middle" {...letterLook(letters)}>
+        <text
+          key={index}
+          x={middle.x}
+          y={middle.y + (index - (lines.length - 1) / 2) * letters * 1.15 + letters * 0.36}
+          textAnchor="middle"
+          {...letterLook(letters)}>
           {line}{" "}
         </text>
       ))}
-      {sideY !== null && <text x={middle.x} y={middle.y + 5} textAnchor="middle" {...letterLook(14)}>{number}</text>}
-      {sideY !== null && <SideLabel placed={placed} words={`${number} ${words}`} x={view.width - SIDE_PX} width={SIDE_PX - 4} />}
-      <rect data-sheen={`zone ${pad.text}`} x={left} y={top} width={width} height={height} fill={tape.ink} opacity={0} style={{ pointerEvents: "none" }} />
+      {sideY !== null && (
+        <text x={middle.x} y={middle.y + 5} textAnchor="middle" {...letterLook(14)}>
+          {number}
+        </text>
+      )}
+      {sideY !== null && (
+        <SideLabel placed={placed} words={`${number} ${words}`} x={view.width - SIDE_PX} width={SIDE_PX - 4} />
+      )}
+      <rect
+        data-sheen={`zone ${pad.text}`}
+        x={left}
+        y={top}
+        width={width}
+        height={height}
+        fill={tape.ink}
+        opacity={0}
+        style={{ pointerEvents: "none" }}
+      />
     </g>
   );
 }
@@ -98,7 +134,16 @@ interface ZoneBoardProps {
   onPress: (kind: PressKind, text: string) => void;
 }
 
-export const ZoneBoard = memo(function ZoneBoard({ zones, surface, pads, target, then, pointed, isOff, onPress }: ZoneBoardProps) {
+export const ZoneBoard = memo(function ZoneBoard({
+  zones,
+  surface,
+  pads,
+  target,
+  then,
+  pointed,
+  isOff,
+  onPress,
+}: ZoneBoardProps) {
   const { room, width, height } = useRoom();
   const padOf = (zone: Zone) => pads.find((each) => each.text === zone.name);
   const wordsOf = (zone: Zone) => {
@@ -118,8 +163,23 @@ export const ZoneBoard = memo(function ZoneBoard({ zones, surface, pads, target,
   const lookOf = (name: string): Look => (name === target ? "next" : name === then ? "chosen" : "plain");
   return (
     <Box sx={{ flex: 1, minHeight: 0, display: "flex", flexDirection: "column", gap: 1, p: 1 }}>
-      <Box ref={room} sx={{ flex: 1, minHeight: 0, overflow: "hidden", bgcolor: tape.paper, outline: `3px solid ${court.line}`, "& *": { touchAction: "manipulation" }, "& [data-pad], & [data-pad] *": { display: "block" } }}>
-        <svg width={width} height={height} style={{ display: "block", userSelect: "none", filter: isOff ? "brightness(0.7)" : undefined }} role="group" aria-label={`${surface.title}: press what was hit`}>
+      <Box
+        ref={room}
+        sx={{
+          flex: 1,
+          minHeight: 0,
+          overflow: "hidden",
+          bgcolor: tape.paper,
+          outline: `3px solid ${court.line}`,
+          "& *": { touchAction: "manipulation" },
+          "& [data-pad], & [data-pad] *": { display: "block" },
+        }}>
+        <svg
+          width={width}
+          height={height}
+          style={{ display: "block", userSelect: "none", filter: isOff ? "brightness(0.7)" : undefined }}
+          role="group"
+          aria-label={`${surface.title}: press what was hit`}>
           <Ground surface={surface} view={view} areSpotsShown={false} />
           {/* Round about small ones, below all of them: a thumb beside a line is meant for it, one on a neighbour is not. */}
           {placed.map(({ zone, left, top, width: wide, height: tall }) => (
@@ -136,15 +196,31 @@ export const ZoneBoard = memo(function ZoneBoard({ zones, surface, pads, target,
           {placed.map((each) => {
             const { zone } = each;
             const pad = padOf(zone);
-            return pad && <PressedZone key={zone.name} placed={each} pad={pad} words={wordsOf(zone)} look={zone.name === pointed ? "next" : lookOf(zone.name)} surface={surface} view={view} isOff={isOff} onPress={onPress} />;
+            return (
+              pad && (
+                <PressedZone
+                  key={zone.name}
+                  placed={each}
+                  pad={pad}
+                  words={wordsOf(zone)}
+                  look={zone.name === pointed ? "next" : lookOf(zone.name)}
+                  surface={surface}
+                  view={view}
+                  isOff={isOff}
+                  onPress={onPress}
+                />
+              )
+            );
           })}
         </svg>
       </Box>
-      {pads.filter((pad) => pad.kind !== "zone").map((pad) => (
-        <Box key={pad.kind} sx={{ display: "grid", height: { xs: 76, md: 92 } }}>
-          <PadButton pad={pad} digit="X" isOff={isOff} onPress={onPress} />
-        </Box>
-      ))}
+      {pads
+        .filter((pad) => pad.kind !== "zone")
+        .map((pad) => (
+          <Box key={pad.kind} sx={{ display: "grid", height: { xs: 76, md: 92 } }}>
+            <PadButton pad={pad} digit="X" isOff={isOff} onPress={onPress} />
+          </Box>
+        ))}
     </Box>
   );
 });

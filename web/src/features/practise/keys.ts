@@ -37,7 +37,8 @@ export const KEY_HELP: [string, string][] = [
 /** Keys that would press whatever control has the focus are left to that control. */
 function isForControl(event: KeyboardEvent): boolean {
   const focused = document.activeElement;
-  const isControl = focused instanceof HTMLElement && focused.matches("button, a, input, textarea, select, [role=slider]");
+  const isControl =
+    focused instanceof HTMLElement && focused.matches("button, a, input, textarea, select, [role=slider]");
   return isControl && (event.key === " " || event.key === "Enter" || focused.matches("input, textarea, [role=slider]"));
 }
 

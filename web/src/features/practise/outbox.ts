@@ -59,7 +59,16 @@ export class Outbox {
     this.lastSeq = Math.max(run.last_seq, ...this.pending.map((event) => event.seq));
     this.lastAtMs = Math.max(run.last_at_ms, ...this.pending.map((event) => event.at_ms));
     clock.skip(Math.max(0, this.lastAtMs - clock.now()));
-    this.standing = { tally: run.tally, result: run.result, distance: run.distance, atMs: run.last_at_ms, waiting: this.pending.length, isCutOff: false, problem: null, ...wishedOf(run.tally, kept) };
+    this.standing = {
+      tally: run.tally,
+      result: run.result,
+      distance: run.distance,
+      atMs: run.last_at_ms,
+      waiting: this.pending.length,
+      isCutOff: false,
+      problem: null,
+      ...wishedOf(run.tally, kept),
+    };
   }
 
   readonly subscribe = (listener: () => void) => {
@@ -96,7 +105,14 @@ export class Outbox {
       this.pending = this.pending.filter((event) => !sent.has(event.id));
       this.waitMs = FIRST_WAIT_MS;
       void forgetPresses([...sent]);
-      this.tell({ tally: recorded.tally, result: recorded.result, distance: recorded.distance, atMs: recorded.last_at_ms, isCutOff: false, problem: null });
+      this.tell({
+        tally: recorded.tally,
+        result: recorded.result,
+        distance: recorded.distance,
+        atMs: recorded.last_at_ms,
+        isCutOff: false,
+        problem: null,
+      });
     } catch (error) {
       await this.recover(error);
     } finally {

@@ -29,5 +29,8 @@ export function behind(waiting: NewEvent[], { run, known }: { run: Run; known: S
   const left = waiting.filter((event) => !known.has(event.id));
   // Far enough behind the other screen's last press not to be taken for a double tap of it.
   const lagMs = Math.max(0, run.last_at_ms + run.double_tap_ms - (left[0]?.at_ms ?? nowMs));
-  return { lagMs, events: left.map((event, place) => ({ ...event, seq: run.last_seq + 1 + place, at_ms: event.at_ms + lagMs })) };
+  return {
+    lagMs,
+    events: left.map((event, place) => ({ ...event, seq: run.last_seq + 1 + place, at_ms: event.at_ms + lagMs })),
+  };
 }

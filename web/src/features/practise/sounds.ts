@@ -8,11 +8,29 @@ const NOTES: Record<Sound, [number, number, number][]> = {
   count_in: [[660, 0, 0.12]],
   go: [[990, 0, 0.35]],
   second: [[880, 0, 0.08]],
-  end: [[784, 0, 0.22], [587, 0.24, 0.22], [392, 0.48, 0.5]],
-  ten: [[988, 0, 0.09], [1319, 0.1, 0.14]],
-  close: [[740, 0, 0.09], [740, 0.14, 0.09]],
-  best: [[784, 0, 0.12], [988, 0.12, 0.12], [1175, 0.24, 0.12], [1568, 0.36, 0.4]],
-  next: [[523, 0, 0.12], [784, 0.13, 0.2]],
+  end: [
+    [784, 0, 0.22],
+    [587, 0.24, 0.22],
+    [392, 0.48, 0.5],
+  ],
+  ten: [
+    [988, 0, 0.09],
+    [1319, 0.1, 0.14],
+  ],
+  close: [
+    [740, 0, 0.09],
+    [740, 0.14, 0.09],
+  ],
+  best: [
+    [784, 0, 0.12],
+    [988, 0.12, 0.12],
+    [1175, 0.24, 0.12],
+    [1568, 0.36, 0.4],
+  ],
+  next: [
+    [523, 0, 0.12],
+    [784, 0.13, 0.2],
+  ],
 };
 
 export class Speaker {
@@ -48,7 +66,8 @@ export class Speaker {
 
   /** Speaks words where the browser has a voice; says whether it does. */
   speak(words: string): boolean {
-    if (this.level === 0 || !("speechSynthesis" in window) || window.speechSynthesis.getVoices().length === 0) return false;
+    if (this.level === 0 || !("speechSynthesis" in window) || window.speechSynthesis.getVoices().length === 0)
+      return false;
     const said = new SpeechSynthesisUtterance(words);
     said.volume = this.level;
     said.rate = 1.1;

@@ -2,9 +2,9 @@
 import { useEffect, useState } from "react";
 
 import type { Standing } from "./outbox";
-import type { ClickLine } from "./details";
 import { Metronome } from "./metronome";
 import type { RunClock } from "./runClock";
+import type { SignOf } from "./signs";
 import type { Speaker } from "./sounds";
 
 /** What a run in play has to be heard by. */
@@ -21,7 +21,7 @@ export interface Clicked {
   isDone: boolean;
 }
 
-export function useClick(click: ClickLine, { tally }: Standing, { speaker, isPlaying }: Playing): Clicked {
+export function useClick(click: SignOf<"click">, { tally }: Standing, { speaker, isPlaying }: Playing): Clicked {
   const [metronome] = useState(() => new Metronome(speaker));
   const [now, setNow] = useState({ stroke: -3, isDone: false });
   const isOn = isPlaying && !tally.is_over && !tally.is_paused;

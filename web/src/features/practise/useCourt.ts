@@ -70,7 +70,8 @@ export function useCourt(run: Run, kept: NewEvent[]): Court {
   useEffect(() => {
     if (standing.waiting > 0) return;
     // What other screens know of this run is behind by these presses.
-    for (const queryKey of [["runs", run.id], ["today"], ["ladders"], ["blocks"]]) void client.invalidateQueries({ queryKey, refetchType: "none" });
+    for (const queryKey of [["runs", run.id], ["today"], ["ladders"], ["blocks"]])
+      void client.invalidateQueries({ queryKey, refetchType: "none" });
     if (!standing.tally.is_over) return;
     clock.clear();
     // Read ahead; whoever opens the result is told of any trouble.

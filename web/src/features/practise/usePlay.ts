@@ -5,9 +5,9 @@ import { useNavigate } from "react-router";
 import type { Athlete, NewEvent, Run } from "../../api/queries";
 import { useStable } from "../../shared/lib/useStable";
 import { callBetween } from "./calls";
-import { isNumber } from "./pins";
 import { lightPad, type PressKind } from "./Pads";
 import type { Speaker } from "./sounds";
+import { areNumbers } from "./signs";
 import { useCall } from "./useCall";
 import { useCountIn } from "./useCountIn";
 import { leftAt, useCourt, usedAt, type Court } from "./useCourt";
@@ -23,9 +23,18 @@ const END_GUARD_MS = 900;
 /** The clocks of the court in whole seconds, running from what the last tally said. Null where there is no such clock. */
 function useClocks({ standing, clock }: Court, isPlaying: boolean) {
   const isOn = isPlaying && !standing.isStopped;
-  const leftS = useTick(useCallback(() => secondsUp(leftAt(standing.tally.time_left_ms, standing, clock.now())), [standing, clock]), isOn);
-  const restS = useTick(useCallback(() => secondsUp(leftAt(standing.tally.rest_left_ms, standing, clock.now())), [standing, clock]), isOn);
-  const usedS = useTick(useCallback(() => Math.floor(usedAt(standing, clock.now()) / 1000), [standing, clock]), isOn);
+  const leftS = useTick(
+    useCallback(() => secondsUp(leftAt(standing.tally.time_left_ms, standing, clock.now())), [standing, clock]),
+    isOn,
+  );
+  const restS = useTick(
+    useCallback(() => secondsUp(leftAt(standing.tally.rest_left_ms, standing, clock.now())), [standing, clock]),
+    isOn,
+  );
+  const usedS = useTick(
+    useCallback(() => Math.floor(usedAt(standing, clock.now()) / 1000), [standing, clock]),
+    isOn,
+  );
   return { leftS: leftS < 0 ? null : leftS, restS: Math.max(0, restS), usedS };
 }
 
@@ -35,7 +44,13 @@ function secondsUp(ms: number | null): number {
 }
 
 /** Says and sounds what the count and the clock come to. */
-function useAnnouncer(court: Court, speaker: Speaker, say: (words: string) => void, isPlaying: boolean, clocks: ReturnType<typeof useClocks>) {
+function useAnnouncer(
+  court: Court,
+  speaker: Speaker,
+  say: (words: string) => void,
+  isPlaying: boolean,
+  clocks: ReturnType<typeof useClocks>,
+) {
   const { standing } = court;
   const { tally } = standing;
   const before = useRef(standing);
@@ -108,7 +123,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
   const [isHelpOpen, setHelp] = useState(false);
   const isAwake = useWakeLock(!tally.is_over);
   const clocks = useClocks(court, isPlaying);
-  const pointer = usePointer(tally.pads);
+  const pointer = usePointer(tally);
   const countIn = useCountIn(
     () => speaker.play("count_in"),
     () => {
@@ -121,7 +136,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
 
   // A rest is kept: what is pressed in it counts only after it was ended on purpose.
   const [skipped, setSkipped] = useState(-1);
-  const isResting = clocks.restS > 0 && tally.pads.length === 0 && skipped !== tally.attempts;
+  const isResting = clocks.restS > 0 && tally.face === "halves" && skipped !== tally.attempts;
 
   const { isEndReady, isSeen } = useEndGuard(tally.is_over);
 
@@ -147,11 +162,11 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
   const pressDigit = (digit: string) => {
     const zones = tally.pads.filter((pad) => pad.kind === "zone");
     // Where pads are numbers of their own, a key is its number or nothing: five pins that stand have no sixth.
-    const areNumbers = zones.length > 0 && zones.every(({ text }) => isNumber(text));
-    const pad = areNumbers ? zones.find(({ text }) => text === digit) : zones[Number(digit) - 1];
+    const isNumbered = areNumbers(tally);
+    const pad = isNumbered ? zones.find(({ text }) => text === digit) : zones[Number(digit) - 1];
     if (isHelpOpen || !isPlaying || isStopped) return;
     if (pad) press("zone", pad.text);
-    else if (areNumbers) say(`No ${digit} here`);
+    else if (isNumbered) say(`No ${digit} here`);
   };
   const undo = () => {
     if (!canUndo && !court.hasPending()) return;
@@ -176,13 +191,47 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     const word = isPlaying && !isStopped && !isPaused && pointer.point();
     if (word) say(word);
   };
-  const keys = { make, point, miss: () => press("miss"), let: () => press("let"), undo, pause, mute: sound.toggle, next: () => tally.is_over && seeEnd() };
+  const keys = {
+    make,
+    point,
+    miss: () => press("miss"),
+    let: () => press("let"),
+    undo,
+    pause,
+    mute: sound.toggle,
+    next: () => tally.is_over && seeEnd(),
+  };
   useKeys({ ...(isHelpOpen ? {} : keys), help: () => setHelp(!isHelpOpen) }, pressDigit);
 
-  const acts = useStable({ start, press, undo, pause, stop, seeEnd, skipRest: () => setSkipped(tally.attempts), letIt: () => press("let"), showKeys: () => setHelp(true), hideKeys: () => setHelp(false), toggleSound: sound.toggle });
+  const acts = useStable({
+    start,
+    press,
+    undo,
+    pause,
+    stop,
+    seeEnd,
+    skipRest: () => setSkipped(tally.attempts),
+    letIt: () => press("let"),
+    showKeys: () => setHelp(true),
+    hideKeys: () => setHelp(false),
+    toggleSound: sound.toggle,
+  });
   return {
     ...clocks,
-    ...{ isEndReady, isResting, court, sound, countIn: countIn.count, isPlaying, isAwake, call, canUndo, isHelpOpen, acts, pointed: pointer.pointed },
+    ...{
+      isEndReady,
+      isResting,
+      court,
+      sound,
+      countIn: countIn.count,
+      isPlaying,
+      isAwake,
+      call,
+      canUndo,
+      isHelpOpen,
+      acts,
+      pointed: pointer.pointed,
+    },
     wayOut: run.block === null ? "/practise" : `/practise/blocks/${run.block}`,
   };
 }

@@ -1,21 +1,18 @@
 /** A clicker has few buttons: one of them points at the zones in turn, and a make then counts at the one pointed at. */
 import { useState } from "react";
 
-import type { Schemas } from "../../api/client";
-import { arePins } from "./pins";
-
-type Pad = Schemas["Pad"];
+import type { Tally } from "../../api/queries";
 
 /** The zones as they are pointed at: what a make counts anyway comes first, so of pins all that stand, then one fewer. */
-function pointable(pads: Pad[]): Pad[] {
+function pointable({ pads, face }: Tally) {
   const zones = pads.filter((pad) => pad.kind === "zone" && !pad.is_done);
-  return arePins(zones) ? zones.reverse() : zones;
+  return face === "pins" ? zones.reverse() : zones;
 }
 
-export function usePointer(pads: Pad[]) {
+export function usePointer(tally: Tally) {
   // Nothing is pointed at before the first press, which goes on to the second zone at once.
   const [turns, setTurns] = useState(0);
-  const zones = pointable(pads);
+  const zones = pointable(tally);
   const at = (turn: number) => zones[turn % zones.length];
   return {
     pointed: turns === 0 ? null : (at(turns)?.text ?? null),

@@ -11,7 +11,10 @@ export function useSound(athlete: Athlete) {
   const [speaker] = useState(() => new Speaker());
   const [volume, setVolume] = useState(athlete.volume);
   const [isMuted, setIsMuted] = useState(athlete.is_muted);
-  const { mutate: save } = useChange((body: { volume: number; is_muted: boolean }) => unwrap(api.PATCH("/api/athlete/", { body })), ["athlete"]);
+  const { mutate: save } = useChange(
+    (body: { volume: number; is_muted: boolean }) => unwrap(api.PATCH("/api/athlete/", { body })),
+    ["athlete"],
+  );
   const saved = useRef({ volume, is_muted: isMuted });
 
   useEffect(() => {

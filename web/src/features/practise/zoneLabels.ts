@@ -47,16 +47,42 @@ function fit(words: string, width: number, height: number, most: number): { line
 }
 
 /** Each zone with its words placed; ``sideTop`` is where rows at the side may begin. */
-export function placeLabels(zones: Zone[], surface: Surface, view: View, wordsOf: (zone: Zone) => string, letters: number, height: number): Placed[] {
+export function placeLabels(
+  zones: Zone[],
+  surface: Surface,
+  view: View,
+  wordsOf: (zone: Zone) => string,
+  letters: number,
+  height: number,
+): Placed[] {
   const placed = zones.map((zone, index) => {
     const box = boxOf(zone, surface);
     const [left, top] = [view.x(box.left), view.y(box.top)];
     const [width, tall] = [view.x(box.right) - left, view.y(box.bottom) - top];
     const isThin = zone.shape.kind === "line" || zone.shape.kind === "row";
-    const inside = isThin ? null : fit(`${index + 1} ${wordsOf(zone)}`, zone.shape.kind === "circle" ? width * 0.8 : width, zone.shape.kind === "circle" ? tall * 0.7 : tall, letters);
-    return { zone, number: index + 1, left, top, width, height: tall, lines: inside?.lines ?? [], letters: inside?.letters ?? LEAST_LETTERS, sideY: null as number | null };
+    const inside = isThin
+      ? null
+      : fit(
+          `${index + 1} ${wordsOf(zone)}`,
+          zone.shape.kind === "circle" ? width * 0.8 : width,
+          zone.shape.kind === "circle" ? tall * 0.7 : tall,
+          letters,
+        );
+    return {
+      zone,
+      number: index + 1,
+      left,
+      top,
+      width,
+      height: tall,
+      lines: inside?.lines ?? [],
+      letters: inside?.letters ?? LEAST_LETTERS,
+      sideY: null as number | null,
+    };
   });
-  const beside = placed.filter(({ lines }) => lines.length === 0).sort((one, other) => one.top + one.height / 2 - (other.top + other.height / 2));
+  const beside = placed
+    .filter(({ lines }) => lines.length === 0)
+    .sort((one, other) => one.top + one.height / 2 - (other.top + other.height / 2));
   const apart = Math.min(ROW_PX + 8, beside.length > 0 ? height / beside.length : 0);
   let next = Math.max(0, (height - apart * beside.length) / 2);
   for (const each of beside) {

@@ -16,7 +16,11 @@ import { useUnits } from "./useUnits";
 /** The aim that the address names, or at the ladder the layout is played on, or at one that is played on this place. */
 function aimOf(aims: LadderAim[], key: string | null, place: DrawnPlace, layout: Layout | null): LadderAim | undefined {
   const ladders = new Set(layout?.ladders ?? []);
-  return aims.find((aim) => keyOf(aim) === key) ?? aims.find((aim) => ladders.has(aim.ladder)) ?? aims.find((aim) => aim.places.includes(place.id));
+  return (
+    aims.find((aim) => keyOf(aim) === key) ??
+    aims.find((aim) => ladders.has(aim.ladder)) ??
+    aims.find((aim) => aim.places.includes(place.id))
+  );
 }
 
 function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null }) {
@@ -26,10 +30,19 @@ function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null })
   const { data: aims } = useQuery(aimsQuery);
   // Laid for a rung, as its ladder asked for it: then it is played there.
   const rung = Number(params.get("rung")) || null;
-  const attach = useChange((id: number) => unwrap(api.PUT("/api/rungs/{rung_id}/layout/", { params: { path: { rung_id: rung ?? 0 } }, body: { layout: id } })), ["ladders"], ["today"], ["layouts"]);
+  const attach = useChange(
+    (id: number) =>
+      unwrap(
+        api.PUT("/api/rungs/{rung_id}/layout/", { params: { path: { rung_id: rung ?? 0 } }, body: { layout: id } }),
+      ),
+    ["ladders"],
+    ["today"],
+    ["layouts"],
+  );
   const aim = params.get("aim");
   const open = (id: number) => void navigate(`/set-up/layouts/${id}${aim ? `?aim=${aim}` : ""}`, { replace: true });
-  const chooseAim = (key: string) => setParams((before) => ({ ...Object.fromEntries(before), aim: key }), { replace: true });
+  const chooseAim = (key: string) =>
+    setParams((before) => ({ ...Object.fromEntries(before), aim: key }), { replace: true });
   if (!aims) return null;
   return (
     <Editor

@@ -27,7 +27,14 @@ function ImportButton() {
   };
   return (
     <Stack spacing={1} sx={{ alignItems: "flex-start" }}>
-      <input ref={field} hidden type="file" accept=".svg,image/svg+xml" aria-label="A layout as SVG" onChange={(event) => void choose(event)} />
+      <input
+        ref={field}
+        hidden
+        type="file"
+        accept=".svg,image/svg+xml"
+        aria-label="A layout as SVG"
+        onChange={(event) => void choose(event)}
+      />
       <Button variant="outlined" size="small" loading={read.isPending} onClick={() => field.current?.click()}>
         Read in an SVG
       </Button>
@@ -39,7 +46,9 @@ function ImportButton() {
 function LayoutCard({ layout, place }: { layout: Layout; place: DrawnPlace | undefined }) {
   const surface = place?.surfaces.find((each) => each.id === layout.zones[0]?.surface) ?? place?.surfaces[0];
   return (
-    <Box component="li" sx={{ display: "flex", gap: 1.5, minWidth: 0, borderTop: "1px solid", borderColor: "divider", py: 1.25 }}>
+    <Box
+      component="li"
+      sx={{ display: "flex", gap: 1.5, minWidth: 0, borderTop: "1px solid", borderColor: "divider", py: 1.25 }}>
       {surface && <Miniature surface={surface} zones={layout.zones} width={84} height={72} />}
       <Box sx={{ minWidth: 0 }}>
         <Typography variant="h3">
@@ -61,9 +70,21 @@ export function LayoutsPanel() {
       <Loaded query={layouts} rows={2}>
         {(all) =>
           all.length === 0 ? (
-            <Typography color="text.secondary">None yet. Lay targets on a place: the drawing says where the tape goes, and how hard they are for you from where you stand.</Typography>
+            <Typography color="text.secondary">
+              None yet. Lay targets on a place: the drawing says where the tape goes, and how hard they are for you from
+              where you stand.
+            </Typography>
           ) : (
-            <Box component="ul" sx={{ display: "grid", columnGap: 3, gridTemplateColumns: "repeat(auto-fill, minmax(min(300px, 100%), 1fr))", listStyle: "none", m: 0, p: 0 }}>
+            <Box
+              component="ul"
+              sx={{
+                display: "grid",
+                columnGap: 3,
+                gridTemplateColumns: "repeat(auto-fill, minmax(min(300px, 100%), 1fr))",
+                listStyle: "none",
+                m: 0,
+                p: 0,
+              }}>
               {all.map((layout) => (
                 <LayoutCard key={layout.id} layout={layout} place={library.find(({ id }) => id === layout.place)} />
               ))}

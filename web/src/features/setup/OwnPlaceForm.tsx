@@ -30,26 +30,59 @@ export function OwnPlaceForm({ units }: { units: Units }) {
   const [kind, setKind] = useState<PlaceKind>("wall");
   const [size, setSize] = useState({ width: "", length: "" });
   const [landmarks, setLandmarks] = useState<Landmark[]>([]);
-  const keep = useChange((body: Schemas["NewPlaceRequest"]) => unwrap(api.POST("/api/places/", { body })), ["places"], ["library"]);
-  const change = (index: number, part: Partial<Landmark>) => setLandmarks(landmarks.map((each, other) => (other === index ? { ...each, ...part } : each)));
+  const keep = useChange(
+    (body: Schemas["NewPlaceRequest"]) => unwrap(api.POST("/api/places/", { body })),
+    ["places"],
+    ["library"],
+  );
+  const change = (index: number, part: Partial<Landmark>) =>
+    setLandmarks(landmarks.map((each, other) => (other === index ? { ...each, ...part } : each)));
 
   const save = (event: SubmitEvent) => {
     event.preventDefault();
-    const spots = landmarks.filter(({ title }) => title.trim()).map(({ title, x, y }) => ({ title: title.trim(), at: [toMetres(x || "0", units), toMetres(y || "0", units)] }));
+    const spots = landmarks
+      .filter(({ title }) => title.trim())
+      .map(({ title, x, y }) => ({ title: title.trim(), at: [toMetres(x || "0", units), toMetres(y || "0", units)] }));
     const drawing = { kind, width_m: toMetres(size.width, units), length_m: toMetres(size.length, units), spots };
-    keep.mutate({ name, offers: [KINDS[kind].offers], drawing }, { onSuccess: (place) => void navigate(`/set-up/layouts/new?place=${place.drawn_as}`) });
+    keep.mutate(
+      { name, offers: [KINDS[kind].offers], drawing },
+      { onSuccess: (place) => void navigate(`/set-up/layouts/new?place=${place.drawn_as}`) },
+    );
   };
 
   const length = (label: string, value: string, onValue: (value: string) => void, isRequired = false) => (
-    <TextField label={`${label} (${unit})`} size="small" type="number" required={isRequired} value={value} onChange={(event) => onValue(event.target.value)} sx={{ width: 150 }} slotProps={{ htmlInput: { step: "any" } }} />
+    <TextField
+      label={`${label} (${unit})`}
+      size="small"
+      type="number"
+      required={isRequired}
+      value={value}
+      onChange={(event) => onValue(event.target.value)}
+      sx={{ width: 150 }}
+      slotProps={{ htmlInput: { step: "any" } }}
+    />
   );
 
   return (
     <form onSubmit={save}>
       <Stack spacing={1.5}>
         <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1.25 }}>
-          <TextField label="What you call it" size="small" required value={name} onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { maxLength: 80 } }} sx={{ flex: "1 1 180px" }} />
-          <TextField select label="What it is" size="small" value={kind} onChange={(event) => setKind(event.target.value as PlaceKind)} sx={{ width: 180 }}>
+          <TextField
+            label="What you call it"
+            size="small"
+            required
+            value={name}
+            onChange={(event) => setName(event.target.value)}
+            slotProps={{ htmlInput: { maxLength: 80 } }}
+            sx={{ flex: "1 1 180px" }}
+          />
+          <TextField
+            select
+            label="What it is"
+            size="small"
+            value={kind}
+            onChange={(event) => setKind(event.target.value as PlaceKind)}
+            sx={{ width: 180 }}>
             {Object.entries(KINDS).map(([id, { word }]) => (
               <MenuItem key={id} value={id}>
                 {word}
@@ -61,7 +94,14 @@ export function OwnPlaceForm({ units }: { units: Units }) {
         </Stack>
         {landmarks.map((landmark, index) => (
           <Stack key={index} direction="row" sx={{ flexWrap: "wrap", gap: 1.25 }}>
-            <TextField label="What is there" placeholder="foot of the drainpipe" size="small" value={landmark.title} onChange={(event) => change(index, { title: event.target.value })} sx={{ flex: "1 1 180px" }} />
+            <TextField
+              label="What is there"
+              placeholder="foot of the drainpipe"
+              size="small"
+              value={landmark.title}
+              onChange={(event) => change(index, { title: event.target.value })}
+              sx={{ flex: "1 1 180px" }}
+            />
             {length("From the left", landmark.x, (x) => change(index, { x }))}
             {length(kind === "wall" ? "Up" : "Away", landmark.y, (y) => change(index, { y }))}
           </Stack>

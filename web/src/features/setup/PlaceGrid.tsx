@@ -9,12 +9,26 @@ import { ZoneShape } from "../../shared/board/ZoneShape";
 import { ForgetPlace } from "./ForgetPlace";
 
 /** A surface, and what lies on it, fitted into a small room. */
-export function Miniature({ surface, zones = [], width, height }: { surface: Surface; zones?: Zone[]; width: number; height: number }) {
+export function Miniature({
+  surface,
+  zones = [],
+  width,
+  height,
+}: {
+  surface: Surface;
+  zones?: Zone[];
+  width: number;
+  height: number;
+}) {
   const view = wholeOf(surface, width, height);
   return (
     <svg width={width} height={height} aria-hidden="true" style={{ display: "block", flex: "none" }}>
       <Ground surface={surface} view={view} areSpotsShown={false} />
-      {zones.map((zone) => (zone.surface === surface.id ? <ZoneShape key={zone.name} zone={{ ...zone, name: "" }} surface={surface} view={view} /> : null))}
+      {zones.map((zone) =>
+        zone.surface === surface.id ? (
+          <ZoneShape key={zone.name} zone={{ ...zone, name: "" }} surface={surface} view={view} />
+        ) : null,
+      )}
     </svg>
   );
 }
@@ -24,18 +38,41 @@ export function PlaceGrid({ library }: { library: DrawnPlace[] }) {
   // What a layout is laid for goes on with the place.
   const rung = params.get("rung") ? `&rung=${params.get("rung") ?? ""}` : "";
   return (
-    <Box component="ul" sx={{ display: "grid", gap: 2, gridTemplateColumns: "repeat(auto-fill, minmax(min(260px, 100%), 1fr))", listStyle: "none", m: 0, p: 0 }}>
+    <Box
+      component="ul"
+      sx={{
+        display: "grid",
+        gap: 2,
+        gridTemplateColumns: "repeat(auto-fill, minmax(min(260px, 100%), 1fr))",
+        listStyle: "none",
+        m: 0,
+        p: 0,
+      }}>
       {library.map((place) => {
         const [surface] = place.surfaces;
         return (
-          <Box component="li" key={place.id} sx={{ bgcolor: "background.paper", border: "1px solid", borderColor: "divider", p: 1.5, display: "flex", gap: 1.5, minWidth: 0 }}>
+          <Box
+            component="li"
+            key={place.id}
+            sx={{
+              bgcolor: "background.paper",
+              border: "1px solid",
+              borderColor: "divider",
+              p: 1.5,
+              display: "flex",
+              gap: 1.5,
+              minWidth: 0,
+            }}>
             {surface && <Miniature surface={surface} width={96} height={110} />}
             <Box sx={{ minWidth: 0 }}>
               <Typography variant="h3" component="h2">
                 <RouterLink to={`/set-up/layouts/new?place=${place.id}${rung}`}>{place.title}</RouterLink>
               </Typography>
               <Typography variant="body2" color="text.secondary">
-                {place.sizes.slice(0, 3).map(({ name, words }) => `${name} ${words}`).join(", ")}
+                {place.sizes
+                  .slice(0, 3)
+                  .map(({ name, words }) => `${name} ${words}`)
+                  .join(", ")}
               </Typography>
               <Typography variant="body2" color="text.secondary">
                 {place.sizes_from}

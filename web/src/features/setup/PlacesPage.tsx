@@ -13,12 +13,20 @@ export default function PlacesPage() {
   const units = useUnits();
   const why = (
     <>
-      <WhyPoint title="Where the sizes come from">Each place names the rules that its sizes are from. They are nominal: measure your own court where a few centimetres matter, and keep it as a place of your own.</WhyPoint>
-      <WhyPoint title="Whose rules">The venue comes first: what a hall, a club or a lifeguard says holds before anything drawn here.</WhyPoint>
+      <WhyPoint title="Where the sizes come from">
+        Each place names the rules that its sizes are from. They are nominal: measure your own court where a few
+        centimetres matter, and keep it as a place of your own.
+      </WhyPoint>
+      <WhyPoint title="Whose rules">
+        The venue comes first: what a hall, a club or a lifeguard says holds before anything drawn here.
+      </WhyPoint>
     </>
   );
   return (
-    <Page title="Places" lead="Every place is drawn to scale. Choose one to lay targets on it, or measure your own." why={why}>
+    <Page
+      title="Places"
+      lead="Every place is drawn to scale. Choose one to lay targets on it, or measure your own."
+      why={why}>
       <Panel title="A place of your own">
         <OwnPlaceForm units={units} />
       </Panel>

@@ -49,7 +49,9 @@ export default function SetUpPage() {
   const inBlock = new Set(block?.segments.flatMap((segment) => (segment.ladder ? [segment.ladder.id] : [])));
   const standings = (query.data?.standings ?? []).filter(({ ladder }) => !block || inBlock.has(ladder.id));
   const kit = block ? block.kit : [...new Set(standings.flatMap(({ ladder }) => ladder.kit))];
-  const lead = block ? `For the block on ${showDay(block.day)}: ${counted(kit.length, "thing")} to bring.` : "For all your ladders; plan a block and only its kit is listed.";
+  const lead = block
+    ? `For the block on ${showDay(block.day)}: ${counted(kit.length, "thing")} to bring.`
+    : "For all your ladders; plan a block and only its kit is listed.";
   const actions = (
     <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
       <Button component={RouterLink} to="/set-up/layouts/new" variant="contained" color="success">
@@ -73,7 +75,9 @@ export default function SetUpPage() {
       <Loaded query={query}>
         {() =>
           standings.length === 0 ? (
-            <EmptyState title="Nothing to set up yet">Take a ladder from the shelf under Climb, and its kit and tape stand here.</EmptyState>
+            <EmptyState title="Nothing to set up yet">
+              Take a ladder from the shelf under Climb, and its kit and tape stand here.
+            </EmptyState>
           ) : (
             <>
               <Panel title="To bring">

@@ -25,8 +25,7 @@ function NextBlock({ block, today, stale }: { block: Block; today: string; stale
         <Link component={RouterLink} to={`/plan/blocks/${block.id}`}>
           See the whole block
         </Link>
-      }
-    >
+      }>
       <Stack spacing={2.5}>
         <BlockRibbon segments={block.segments} minutes={block.minutes} />
         <Button
@@ -34,8 +33,7 @@ function NextBlock({ block, today, stale }: { block: Block; today: string; stale
           to={`/practise/blocks/${block.id}`}
           variant="contained"
           color="success"
-          sx={{ fontSize: "1.4rem", py: 1.75, px: 4, alignSelf: { xs: "stretch", sm: "flex-start" } }}
-        >
+          sx={{ fontSize: "1.4rem", py: 1.75, px: 4, alignSelf: { xs: "stretch", sm: "flex-start" } }}>
           {isStarted ? "Carry on with the block" : "Start the block"}
         </Button>
         <Refit block={block} stale={stale} />
@@ -55,12 +53,30 @@ function Asking({ standing }: { standing: Standing }) {
     <Box
       component={RouterLink}
       to={`/climb/${ladder.id}`}
-      sx={{ display: "flex", gap: 2, alignItems: "center", color: "inherit", textDecoration: "none", borderTop: "1px solid", borderColor: "divider", py: 1.5, "&:hover .name": { textDecoration: "underline" } }}
-    >
-      <LadderDrawing rungs={rungs.length} held={held} share={verdict.share} width={64} step={14} label={`Holds rung ${held} of ${rungs.length}`} />
+      sx={{
+        display: "flex",
+        gap: 2,
+        alignItems: "center",
+        color: "inherit",
+        textDecoration: "none",
+        borderTop: "1px solid",
+        borderColor: "divider",
+        py: 1.5,
+        "&:hover .name": { textDecoration: "underline" },
+      }}>
+      <LadderDrawing
+        rungs={rungs.length}
+        held={held}
+        share={verdict.share}
+        width={64}
+        step={14}
+        label={`Holds rung ${held} of ${rungs.length}`}
+      />
       <Box sx={{ minWidth: 0, flex: 1 }}>
         <Stack direction="row" spacing={1} sx={{ alignItems: "center", flexWrap: "wrap", rowGap: 0.5 }}>
-          <Typography className="name" variant="h3">{ladder.title}</Typography>
+          <Typography className="name" variant="h3">
+            {ladder.title}
+          </Typography>
           <VerdictSign kind={verdict.kind} />
         </Stack>
         <Typography color="text.secondary">
@@ -76,7 +92,13 @@ function Recent({ runs }: { runs: Run[] }) {
   return (
     <Stack spacing={1}>
       {runs.map((run) => (
-        <Link key={run.id} component={RouterLink} to={`/practise/runs/${run.id}/end`} color="inherit" underline="hover" sx={{ display: "block" }}>
+        <Link
+          key={run.id}
+          component={RouterLink}
+          to={`/practise/runs/${run.id}/end`}
+          color="inherit"
+          underline="hover"
+          sx={{ display: "block" }}>
           <b>
             {run.result.number} {run.result.label}
           </b>{" "}
@@ -96,11 +118,13 @@ export default function TodayPage() {
       {day.next_block && (
         <WhyPoint title="Why these">
           <Stack component="ul" sx={{ pl: 2.5, m: 0 }} spacing={0.5}>
-            {day.next_block.segments.filter((segment) => segment.rung).map((segment) => (
-              <li key={segment.id}>
-                {segment.title}: {segment.reasons.join(", ")}
-              </li>
-            ))}
+            {day.next_block.segments
+              .filter((segment) => segment.rung)
+              .map((segment) => (
+                <li key={segment.id}>
+                  {segment.title}: {segment.reasons.join(", ")}
+                </li>
+              ))}
           </Stack>
         </WhyPoint>
       )}
@@ -123,11 +147,19 @@ export default function TodayPage() {
     </>
   );
   return (
-    <Page title="Today" heading={day ? showLongDay(day.day) : "Today"} lead={day && lead(day.next_block, day.standings)} why={why}>
+    <Page
+      title="Today"
+      heading={day ? showLongDay(day.day) : "Today"}
+      lead={day && lead(day.next_block, day.standings)}
+      why={why}>
       <Loaded query={query}>
         {({ next_block: block, standings, day: today, stale }) => (
           <>
-            {block ? <NextBlock block={block} today={today} stale={stale} /> : <NoBlock hasLadders={standings.length > 0} />}
+            {block ? (
+              <NextBlock block={block} today={today} stale={stale} />
+            ) : (
+              <NoBlock hasLadders={standings.length > 0} />
+            )}
             {standings.length > 0 && (
               <Panel title="What your ladders ask for">
                 {[...standings].sort(byPressing).map((standing) => (
@@ -150,7 +182,9 @@ function byPressing(one: Standing, other: Standing): number {
 
 function lead(block: Block | null, standings: Standing[]) {
   const moving = standings.filter((standing) => standing.verdict.kind !== "stay").length;
-  const ladders = moving ? `${counted(moving, "ladder")} waiting for your decision.` : "No ladder is waiting for a decision.";
+  const ladders = moving
+    ? `${counted(moving, "ladder")} waiting for your decision.`
+    : "No ladder is waiting for a decision.";
   if (!block) return `Nothing planned yet. ${ladders}`;
   const playing = block.segments.filter((segment) => segment.rung).reduce((sum, segment) => sum + segment.planned_s, 0);
   return `${showMinutes(playing)} of challenges after the warm-up. ${ladders}`;
@@ -158,8 +192,18 @@ function lead(block: Block | null, standings: Standing[]) {
 
 function NoBlock({ hasLadders }: { hasLadders: boolean }) {
   const [title, text, to, word] = hasLadders
-    ? ["No block is planned", "Say how many minutes you have and which ladders; the rest is arranged for you.", "/plan", "Plan a block"]
-    : ["Start with a ladder", "A ladder is a drill in steps. Take one from the shelf; what a step asks for is yours to change.", "/climb/shelf", "Choose a ladder"];
+    ? [
+        "No block is planned",
+        "Say how many minutes you have and which ladders; the rest is arranged for you.",
+        "/plan",
+        "Plan a block",
+      ]
+    : [
+        "Start with a ladder",
+        "A ladder is a drill in steps. Take one from the shelf; what a step asks for is yours to change.",
+        "/climb/shelf",
+        "Choose a ladder",
+      ];
   const action = (
     <Button component={RouterLink} to={to} variant="contained" color="success" size="large">
       {word}

@@ -15,7 +15,15 @@ export function Field({ name, label, autoComplete, value, fault, help, onChange 
   return (
     <FormControl required error={!!fault}>
       <InputLabel htmlFor={name}>{label}</InputLabel>
-      <OutlinedInput id={name} label={label} type={name === "password" ? "password" : "text"} autoComplete={autoComplete} value={value} aria-describedby={`${name}-help`} onChange={(event) => onChange(event.target.value)} />
+      <OutlinedInput
+        id={name}
+        label={label}
+        type={name === "password" ? "password" : "text"}
+        autoComplete={autoComplete}
+        value={value}
+        aria-describedby={`${name}-help`}
+        onChange={(event) => onChange(event.target.value)}
+      />
       <FormHelperText id={`${name}-help`}>{fault ?? help}</FormHelperText>
     </FormControl>
   );

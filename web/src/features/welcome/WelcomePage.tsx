@@ -13,7 +13,9 @@ import { Field } from "./Field";
 
 /** The rarer doors are no part of the first view. */
 const ForgottenForm = lazy(() => import("./ForgottenForm").then((module) => ({ default: module.ForgottenForm })));
-const FirstCodes = lazy(() => import("../../shared/ui/RecoveryCodes").then((module) => ({ default: module.FirstCodes })));
+const FirstCodes = lazy(() =>
+  import("../../shared/ui/RecoveryCodes").then((module) => ({ default: module.FirstCodes })),
+);
 
 const IS_DEMO = document.documentElement.dataset["demo"] === "yes";
 const CLIENT = { params: { path: { client: "browser" as const } } };
@@ -29,7 +31,9 @@ async function signIn(body: Names) {
 
 async function signUp(body: Names) {
   // The schema also asks for an e-mail address, which this server does not.
-  await unwrap(account.POST("/_allauth/{client}/v1/auth/signup", { ...CLIENT, body: body as Names & { email: string } }));
+  await unwrap(
+    account.POST("/_allauth/{client}/v1/auth/signup", { ...CLIENT, body: body as Names & { email: string } }),
+  );
   const { timeZone } = Intl.DateTimeFormat().resolvedOptions();
   // A zone that the server does not know leaves the athlete on UTC, to be changed in the settings.
   await api.PATCH("/api/athlete/", { body: { timezone: timeZone } });
@@ -62,7 +66,14 @@ function NamesForm({ isNew, onSignUp }: { isNew: boolean; onSignUp: () => void }
   };
   return (
     <Stack component="form" spacing={2} onSubmit={submit}>
-      <Field name="username" label="Name to sign in with" autoComplete="username" value={names.username} fault={problem?.field("username")} onChange={(username) => setNames({ ...names, username })} />
+      <Field
+        name="username"
+        label="Name to sign in with"
+        autoComplete="username"
+        value={names.username}
+        fault={problem?.field("username")}
+        onChange={(username) => setNames({ ...names, username })}
+      />
       <Field
         name="password"
         label="Password"
@@ -85,7 +96,13 @@ function DemoDoor() {
   return (
     <Stack spacing={1} sx={{ borderLeft: "6px solid", borderColor: "warning.main", pl: 2 }}>
       <Typography>This is the demo. Wren Talloway has left nine months of practice here to look around in.</Typography>
-      <Button variant="contained" color="warning" size="large" onClick={() => way.mutate(null)} loading={way.isPending} sx={{ alignSelf: "flex-start" }}>
+      <Button
+        variant="contained"
+        color="warning"
+        size="large"
+        onClick={() => way.mutate(null)}
+        loading={way.isPending}
+        sx={{ alignSelf: "flex-start" }}>
         Enter as the demo athlete
       </Button>
       {way.error && <ErrorNotice error={way.error} />}
@@ -113,7 +130,9 @@ function Doors() {
     <Stack spacing={2}>
       <Typography variant="h2">{isNew ? "Sign up" : "Sign in"}</Typography>
       <NamesForm key={door} isNew={isNew} onSignUp={() => setDoor("codes")} />
-      <Button onClick={() => setDoor(isNew ? "sign in" : "sign up")}>{isNew ? "I have an account: sign in" : "I am new here: sign up"}</Button>
+      <Button onClick={() => setDoor(isNew ? "sign in" : "sign up")}>
+        {isNew ? "I have an account: sign in" : "I am new here: sign up"}
+      </Button>
       {!isNew && <Button onClick={() => setDoor("forgotten")}>I forgot my password</Button>}
     </Stack>
   );
@@ -126,7 +145,16 @@ export default function WelcomePage() {
   // Whoever is in already is shown in: another sign-in here would only be refused.
   if (athlete.data) return <Navigate to={state?.from ?? "/"} replace />;
   return (
-    <Box component="main" sx={{ maxWidth: 1000, mx: "auto", p: { xs: 3, md: 6 }, display: "grid", gap: { xs: 4, md: 8 }, gridTemplateColumns: { xs: "1fr", md: "1fr 380px" } }}>
+    <Box
+      component="main"
+      sx={{
+        maxWidth: 1000,
+        mx: "auto",
+        p: { xs: 3, md: 6 },
+        display: "grid",
+        gap: { xs: 4, md: 8 },
+        gridTemplateColumns: { xs: "1fr", md: "1fr 380px" },
+      }}>
       <Stack spacing={3}>
         <Box>
           <TapeHeading>You play. We count.</TapeHeading>
@@ -137,7 +165,14 @@ export default function WelcomePage() {
         </Typography>
         {IS_DEMO && <DemoDoor />}
         <Box sx={{ display: { xs: "none", md: "block" } }}>
-          <LadderDrawing rungs={5} held={2} share={0.6} width={150} step={42} label="A ladder with the marker on the second of five rungs" />
+          <LadderDrawing
+            rungs={5}
+            held={2}
+            share={0.6}
+            width={150}
+            step={42}
+            label="A ladder with the marker on the second of five rungs"
+          />
         </Box>
       </Stack>
       <Suspense fallback={<Skeletons />}>

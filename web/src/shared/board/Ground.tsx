@@ -6,13 +6,38 @@ import type { View } from "./view";
 const GROUNDS: Record<string, string> = { floor: "#f0e4cf", wall: "#ebe7dd", table: "#dde8e0", air: "#e8eef5" };
 const CORNER = / corner$/;
 
-export function Ground({ surface, view, areSpotsShown = true }: { surface: Surface; view: View; areSpotsShown?: boolean }) {
+export function Ground({
+  surface,
+  view,
+  areSpotsShown = true,
+}: {
+  surface: Surface;
+  view: View;
+  areSpotsShown?: boolean;
+}) {
   const { x, y, scale } = view;
   return (
     <g>
-      <rect x={x(0)} y={y(surface.length_m)} width={surface.width_m * scale} height={surface.length_m * scale} fill={GROUNDS[surface.kind] ?? tape.paper} stroke={tape.ink} strokeWidth={2} strokeDasharray={surface.kind === "air" ? "4 6" : undefined} />
+      <rect
+        x={x(0)}
+        y={y(surface.length_m)}
+        width={surface.width_m * scale}
+        height={surface.length_m * scale}
+        fill={GROUNDS[surface.kind] ?? tape.paper}
+        stroke={tape.ink}
+        strokeWidth={2}
+        strokeDasharray={surface.kind === "air" ? "4 6" : undefined}
+      />
       {surface.marks.map(({ title, start, end }) => (
-        <line key={title} x1={x(start[0] ?? 0)} y1={y(start[1] ?? 0)} x2={x(end[0] ?? 0)} y2={y(end[1] ?? 0)} stroke={tape.ink} strokeOpacity={0.75} strokeWidth={surface.kind === "air" ? 3 : 1.5}>
+        <line
+          key={title}
+          x1={x(start[0] ?? 0)}
+          y1={y(start[1] ?? 0)}
+          x2={x(end[0] ?? 0)}
+          y2={y(end[1] ?? 0)}
+          stroke={tape.ink}
+          strokeOpacity={0.75}
+          strokeWidth={surface.kind === "air" ? 3 : 1.5}>
           <title>{title}</title>
         </line>
       ))}

@@ -46,7 +46,15 @@ function Outline({ zone, surface, view, colour }: ShapeProps & { colour: string 
       const [start, end] = endsOf(zone);
       return (
         <>
-          <line x1={x(start.x)} y1={y(start.y)} x2={x(end.x)} y2={y(end.y)} stroke={colour} strokeOpacity={0.25} strokeWidth={2 * radius + 6} />
+          <line
+            x1={x(start.x)}
+            y1={y(start.y)}
+            x2={x(end.x)}
+            y2={y(end.y)}
+            stroke={colour}
+            strokeOpacity={0.25}
+            strokeWidth={2 * radius + 6}
+          />
           {thingsOf(zone).map((thing, index) => (
             <circle key={index} cx={x(thing.x)} cy={y(thing.y)} r={radius} fill={colour} stroke={tape.paper} />
           ))}
@@ -55,7 +63,15 @@ function Outline({ zone, surface, view, colour }: ShapeProps & { colour: string 
     }
     default: {
       const box = boxOf(zone, surface);
-      return <rect x={x(box.left)} y={y(box.top)} width={(box.right - box.left) * scale} height={(box.top - box.bottom) * scale} {...tapeLook} />;
+      return (
+        <rect
+          x={x(box.left)}
+          y={y(box.top)}
+          width={(box.right - box.left) * scale}
+          height={(box.top - box.bottom) * scale}
+          {...tapeLook}
+        />
+      );
     }
   }
 }
@@ -64,16 +80,34 @@ export function ZoneShape(props: ShapeProps) {
   const { zone, surface, view, look = "plain", text = zone.name, letters = 13 } = props;
   const box = boxOf(zone, surface);
   // A name that would not fit in it stands above it, or below where there is no room above.
-  const isRoomy = zone.shape.kind !== "line" && zone.shape.kind !== "row" && (box.right - box.left) * view.scale > text.length * letters * 0.58 + 12 && (box.top - box.bottom) * view.scale > 2 * letters;
+  const isRoomy =
+    zone.shape.kind !== "line" &&
+    zone.shape.kind !== "row" &&
+    (box.right - box.left) * view.scale > text.length * letters * 0.58 + 12 &&
+    (box.top - box.bottom) * view.scale > 2 * letters;
   const above = view.y(box.top) - 9;
-  const y = isRoomy ? view.y(middleOf(zone).y) + letters * 0.38 : above > letters ? above : view.y(box.bottom) + letters + 5;
+  const y = isRoomy
+    ? view.y(middleOf(zone).y) + letters * 0.38
+    : above > letters
+      ? above
+      : view.y(box.bottom) + letters + 5;
   // A strip is named at its left, where other targets lie upon it less often.
   const isStrip = zone.shape.kind === "strip";
   const x = isStrip ? view.x(0) + 10 : view.x(middleOf(zone).x);
   return (
     <>
       <Outline {...props} colour={COLOURS[look]} />
-      <text x={x} y={y} textAnchor={isStrip ? "start" : "middle"} fontSize={letters} fontWeight={700} fill={tape.ink} stroke={tape.paper} strokeWidth={letters / 4} paintOrder="stroke" style={{ pointerEvents: "none", userSelect: "none" }}>
+      <text
+        x={x}
+        y={y}
+        textAnchor={isStrip ? "start" : "middle"}
+        fontSize={letters}
+        fontWeight={700}
+        fill={tape.ink}
+        stroke={tape.paper}
+        strokeWidth={letters / 4}
+        paintOrder="stroke"
+        style={{ pointerEvents: "none", userSelect: "none" }}>
         {text}
       </text>
     </>

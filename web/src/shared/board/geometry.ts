@@ -52,7 +52,10 @@ export function endsOf(zone: Zone): [Spot, Spot] {
   const lengths: Lengths = zone.shape;
   const across = length(lengths.across_m) / 2;
   const up = length(lengths.up_m) / 2;
-  return [{ x: x - across, y: y - up }, { x: x + across, y: y + up }];
+  return [
+    { x: x - across, y: y - up },
+    { x: x + across, y: y + up },
+  ];
 }
 
 /** Where the things of a row stand. */
@@ -73,7 +76,8 @@ const place = (zone: Zone, { x, y }: Spot): Zone => ({ ...zone, at: [toMillimetr
 /** The target with its middle there, kept on the surface. */
 export function movedTo(zone: Zone, to: Spot, surface: Surface): Zone {
   const half = halfOf(zone.shape, surface);
-  const within = (value: number, reach: number, whole: number) => Math.min(Math.max(value, reach), Math.max(reach, whole - reach));
+  const within = (value: number, reach: number, whole: number) =>
+    Math.min(Math.max(value, reach), Math.max(reach, whole - reach));
   return place(zone, { x: within(to.x, half.x, surface.width_m), y: within(to.y, half.y, surface.length_m) });
 }
 
@@ -84,7 +88,10 @@ export function handlesOf(zone: Zone, surface: Surface): Handle[] {
     case "circle":
       return [{ id: "e", x: right, y: middle.y, cursor: "ew-resize" }];
     case "strip":
-      return [{ id: "n", x: surface.width_m / 2, y: top, cursor: "ns-resize" }, { id: "s", x: surface.width_m / 2, y: bottom, cursor: "ns-resize" }];
+      return [
+        { id: "n", x: surface.width_m / 2, y: top, cursor: "ns-resize" },
+        { id: "s", x: surface.width_m / 2, y: bottom, cursor: "ns-resize" },
+      ];
     case "rectangle":
       return [
         { id: "nw", x: left, y: top, cursor: "nwse-resize" },
@@ -94,7 +101,10 @@ export function handlesOf(zone: Zone, surface: Surface): Handle[] {
       ];
     default: {
       const [start, end] = endsOf(zone);
-      return [{ id: "start", ...start, cursor: "move" }, { id: "end", ...end, cursor: "move" }];
+      return [
+        { id: "start", ...start, cursor: "move" },
+        { id: "end", ...end, cursor: "move" },
+      ];
     }
   }
 }
@@ -107,7 +117,10 @@ function between(zone: Zone, start: Spot, end: Spot): Zone {
 function boxed(zone: Zone, box: Box): Zone {
   const width = Math.max(SMALLEST_M, box.right - box.left);
   const height = Math.max(SMALLEST_M, box.top - box.bottom);
-  const lengths = zone.shape.kind === "strip" ? { width_m: toMillimetre(height) } : { width_m: toMillimetre(width), height_m: toMillimetre(height) };
+  const lengths =
+    zone.shape.kind === "strip"
+      ? { width_m: toMillimetre(height) }
+      : { width_m: toMillimetre(width), height_m: toMillimetre(height) };
   return place(withLengths(zone, lengths), { x: box.left + width / 2, y: box.bottom + height / 2 });
 }
 
@@ -163,11 +176,31 @@ export function limitsOf(key: LengthName, kind: Shape["kind"], surface: Surface)
 export function grown(zone: Zone, wider: number, higher: number, surface: Surface): Zone {
   const { kind } = zone.shape;
   const { x, y } = middleOf(zone);
-  if (kind === "circle") return movedTo({ ...zone, shape: { ...zone.shape, radius_m: toMillimetre(Math.max(SMALLEST_M, length(zone.shape.radius_m) + (wider || higher) / 2)) } }, { x, y }, surface);
+  if (kind === "circle")
+    return movedTo(
+      {
+        ...zone,
+        shape: {
+          ...zone.shape,
+          radius_m: toMillimetre(Math.max(SMALLEST_M, length(zone.shape.radius_m) + (wider || higher) / 2)),
+        },
+      },
+      { x, y },
+      surface,
+    );
   if (kind === "line" || kind === "row") {
     const [start, end] = endsOf(zone);
     return between(zone, start, { x: end.x + wider, y: end.y + higher });
   }
   const box = boxOf(zone, surface);
-  return movedTo(boxed(zone, { left: box.left - wider / 2, right: box.right + wider / 2, bottom: box.bottom - higher / 2, top: box.top + higher / 2 }), { x, y }, surface);
+  return movedTo(
+    boxed(zone, {
+      left: box.left - wider / 2,
+      right: box.right + wider / 2,
+      bottom: box.bottom - higher / 2,
+      top: box.top + higher / 2,
+    }),
+    { x, y },
+    surface,
+  );
 }

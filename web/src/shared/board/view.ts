@@ -23,13 +23,24 @@ export interface View {
 
 /** A view with that spot in its middle. */
 function around(width: number, height: number, scale: number, middle: Spot): View {
-  return { width, height, scale, x: (metres) => width / 2 + (metres - middle.x) * scale, y: (metres) => height / 2 - (metres - middle.y) * scale };
+  return {
+    width,
+    height,
+    scale,
+    x: (metres) => width / 2 + (metres - middle.x) * scale,
+    y: (metres) => height / 2 - (metres - middle.y) * scale,
+  };
 }
 
 const middleOfSurface = (surface: Surface): Spot => ({ x: surface.width_m / 2, y: surface.length_m / 2 });
 
 /** A whole surface in the middle of a room, so many points for a metre; as many as fit beside the margin without it. */
-export function wholeOf(surface: Surface, width: number, height: number, scale = Math.min((width - 8) / surface.width_m, (height - 8) / surface.length_m)): View {
+export function wholeOf(
+  surface: Surface,
+  width: number,
+  height: number,
+  scale = Math.min((width - 8) / surface.width_m, (height - 8) / surface.length_m),
+): View {
   return around(width, height, scale, middleOfSurface(surface));
 }
 
@@ -50,7 +61,8 @@ export function closeOn(zones: Zone[], surface: Surface, width: number, height: 
   const [bottom, top] = [Math.min(...boxes.map((box) => box.bottom)), Math.max(...boxes.map((box) => box.top))];
   const scale = Math.min(width / ((right - left) * (1 + AROUND)), height / ((top - bottom) * (1 + AROUND)));
   // What lies beyond the surface's edge is nothing to be seen.
-  const within = (middle: number, half: number, whole: number) => (2 * half >= whole ? whole / 2 : Math.min(Math.max(middle, half), whole - half));
+  const within = (middle: number, half: number, whole: number) =>
+    2 * half >= whole ? whole / 2 : Math.min(Math.max(middle, half), whole - half);
   const edge = 6 / scale;
   return around(width, height, scale, {
     x: within((left + right) / 2, width / 2 / scale - edge, surface.width_m),

@@ -13,7 +13,8 @@ function fromDay(day: string): Date {
 }
 
 /** A day out of an address, or the other one where it is none. */
-export const readDay = (text: string | null | undefined, other: string) => (text && /^\d{4}-\d{2}-\d{2}$/.test(text) ? text : other);
+export const readDay = (text: string | null | undefined, other: string) =>
+  text && /^\d{4}-\d{2}-\d{2}$/.test(text) ? text : other;
 
 /** A day of another year is said with its year. */
 function say(day: string, length: 0 | 1): string {
@@ -32,7 +33,8 @@ export const showNumber = (value: number) => numberFormat.format(value);
 /** A share from 0 to 1 as percent: "71 %". */
 export const showShare = (share: number) => `${Math.round(100 * share)} %`;
 /** A chance with its interval: "71 %, 64 to 77". */
-export const showChance = ({ chance, low, high }: { chance: number; low: number; high: number }) => `${showShare(chance)}, ${Math.round(100 * low)} to ${Math.round(100 * high)}`;
+export const showChance = ({ chance, low, high }: { chance: number; low: number; high: number }) =>
+  `${showShare(chance)}, ${Math.round(100 * low)} to ${Math.round(100 * high)}`;
 
 /** Seconds as minutes for a plan: "5 min", "90 s" while short. */
 export function showMinutes(seconds: number): string {
@@ -44,7 +46,9 @@ export function showMinutes(seconds: number): string {
 /** A range of seconds in minutes: "4 to 7 min", with half minutes while it is short. */
 export function showRange(lowS: number, highS: number): string {
   const round = (seconds: number) => (seconds >= 600 ? Math.round(seconds / 60) : Math.round(seconds / 30) / 2);
-  return round(lowS) === round(highS) ? `${numberFormat.format(round(lowS))} min` : `${numberFormat.format(round(lowS))} to ${numberFormat.format(round(highS))} min`;
+  return round(lowS) === round(highS)
+    ? `${numberFormat.format(round(lowS))} min`
+    : `${numberFormat.format(round(lowS))} to ${numberFormat.format(round(highS))} min`;
 }
 
 /** Milliseconds as a running clock: "1:05". */
@@ -63,7 +67,9 @@ export function counted(count: number, noun: string, plural = `${noun}s`): strin
 
 /** Today on this device as "2026-03-01". */
 export function localDay(at = new Date()): string {
-  return [at.getFullYear(), String(at.getMonth() + 1).padStart(2, "0"), String(at.getDate()).padStart(2, "0")].join("-");
+  return [at.getFullYear(), String(at.getMonth() + 1).padStart(2, "0"), String(at.getDate()).padStart(2, "0")].join(
+    "-",
+  );
 }
 
 /** A body limit as it is said, with its last day. */

@@ -7,7 +7,8 @@ const metres = new Intl.NumberFormat(undefined, { maximumFractionDigits: 2 });
 
 /** A length to read: "83 cm", "1.25 m", "4 ft 1 in". */
 export function showLength(lengthM: number, units: Units): string {
-  if (units === "metric") return Math.abs(lengthM) < 1 ? `${number.format(lengthM * 100)} cm` : `${metres.format(lengthM)} m`;
+  if (units === "metric")
+    return Math.abs(lengthM) < 1 ? `${number.format(lengthM * 100)} cm` : `${metres.format(lengthM)} m`;
   const inches = Math.round((lengthM / INCH_M) * 2) / 2;
   const feet = Math.trunc(inches / 12);
   const rest = Math.abs(inches % 12);

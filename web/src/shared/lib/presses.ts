@@ -36,7 +36,8 @@ function quietly(work: Promise<unknown>): Promise<void> {
   );
 }
 
-export const keepPresses = (run: string, events: NewEvent[]) => quietly(store().bulkPut(events.map((event) => ({ ...event, run }))));
+export const keepPresses = (run: string, events: NewEvent[]) =>
+  quietly(store().bulkPut(events.map((event) => ({ ...event, run }))));
 
 export const forgetPresses = (ids: string[]) => quietly(store().bulkDelete(ids));
 

@@ -15,7 +15,9 @@ function step<T>({ past, now, future }: Timeline<T>, action: Step<T>): Timeline<
   if (action.kind === "set") return { past: [...past, now].slice(-MOST_STEPS), now: action.value, future: [] };
   if (action.kind === "undo") {
     const before = past.at(-1);
-    return before === undefined ? { past, now, future } : { past: past.slice(0, -1), now: before, future: [now, ...future] };
+    return before === undefined
+      ? { past, now, future }
+      : { past: past.slice(0, -1), now: before, future: [now, ...future] };
   }
   const [after, ...later] = future;
   return after === undefined ? { past, now, future } : { past: [...past, now], now: after, future: later };

@@ -6,7 +6,9 @@ export function useRoom(first = { width: 640, height: 400 }) {
   const [size, setSize] = useState(first);
   useLayoutEffect(() => {
     if (!room.current) return;
-    const watch = new ResizeObserver(([entry]) => entry && setSize({ width: entry.contentRect.width, height: entry.contentRect.height }));
+    const watch = new ResizeObserver(
+      ([entry]) => entry && setSize({ width: entry.contentRect.width, height: entry.contentRect.height }),
+    );
     watch.observe(room.current);
     return () => watch.disconnect();
   }, []);

@@ -11,7 +11,9 @@ export function useStable<H extends Handlers>(handlers: H): H {
   // eslint-disable-next-line react-hooks/refs -- read when a handler is called, not while these are made
   const [stable] = useState(() => {
     const names = Object.keys(handlers) as (keyof H)[];
-    return Object.fromEntries(names.map((name) => [name, (...given: never[]) => latest.current[name]?.(...given)])) as H;
+    return Object.fromEntries(
+      names.map((name) => [name, (...given: never[]) => latest.current[name]?.(...given)]),
+    ) as H;
   });
   return stable;
 }

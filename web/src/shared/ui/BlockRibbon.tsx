@@ -6,7 +6,10 @@ import { counted, showMinutes } from "../lib/format";
 import { ribbonLook } from "./ribbonLook";
 import { tape } from "./tape";
 
-type RibbonSegment = Pick<Schemas["Segment"], "kind" | "title" | "planned_s" | "side"> & { done_at?: string | null; runs_planned: number };
+type RibbonSegment = Pick<Schemas["Segment"], "kind" | "title" | "planned_s" | "side"> & {
+  done_at?: string | null;
+  runs_planned: number;
+};
 
 export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; minutes: number }) {
   const total = minutes * 60;
@@ -36,11 +39,22 @@ export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; 
                 fontSize: "0.82rem",
                 lineHeight: 1.15,
                 fontWeight: 600,
-              }}
-            >
+              }}>
               <Box sx={{ px: 0.75 }}>
-                <Box sx={{ whiteSpace: "nowrap" }}>{segment.done_at ? "✓ " : ""}{showMinutes(segment.planned_s)}</Box>
-                <Box sx={{ fontWeight: 400, display: "-webkit-box", WebkitLineClamp: 2, WebkitBoxOrient: "vertical", overflow: "hidden", overflowWrap: "normal", hyphens: "auto" }}>
+                <Box sx={{ whiteSpace: "nowrap" }}>
+                  {segment.done_at ? "✓ " : ""}
+                  {showMinutes(segment.planned_s)}
+                </Box>
+                <Box
+                  sx={{
+                    fontWeight: 400,
+                    display: "-webkit-box",
+                    WebkitLineClamp: 2,
+                    WebkitBoxOrient: "vertical",
+                    overflow: "hidden",
+                    overflowWrap: "normal",
+                    hyphens: "auto",
+                  }}>
                   {word}
                 </Box>
               </Box>
@@ -57,7 +71,11 @@ export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; 
             </Typography>
             <Typography component="span" sx={{ textDecoration: segment.done_at ? "line-through" : "none" }}>
               {segment.title}
-              {segment.runs_planned > 0 && <Box component="span" sx={{ color: "text.secondary" }}>, {counted(segment.runs_planned, "run")}</Box>}
+              {segment.runs_planned > 0 && (
+                <Box component="span" sx={{ color: "text.secondary" }}>
+                  , {counted(segment.runs_planned, "run")}
+                </Box>
+              )}
               {segment.done_at && " (done)"}
             </Typography>
           </Stack>

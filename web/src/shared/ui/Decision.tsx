@@ -9,7 +9,8 @@ type Kind = Verdict["kind"];
 /** What can be decided, in words that say where it leads; against the advice it says "anyway". */
 function wordsFor(kind: Kind, { held, working, verdict }: Standing): string {
   if (kind === "climb") return verdict.kind === "climb" ? `Climb: rung ${working.number} is held` : "Climb anyway";
-  if (kind === "step_back") return verdict.kind === "step_back" ? `Step back to rung ${Math.max(1, held)}` : "Step back anyway";
+  if (kind === "step_back")
+    return verdict.kind === "step_back" ? `Step back to rung ${Math.max(1, held)}` : "Step back anyway";
   return "Stay for now";
 }
 
@@ -31,11 +32,20 @@ export function Decision({ standing, onClimb }: DecisionProps) {
   const { ladder, verdict } = standing;
   const decide = useDecision(ladder.id);
   const takeBack = useTakeMoveBack(ladder.id);
-  const choose = (kind: Kind) => decide.mutate({ decision: kind, held: standing.held }, { onSuccess: () => kind === "climb" && onClimb?.() });
+  const choose = (kind: Kind) =>
+    decide.mutate({ decision: kind, held: standing.held }, { onSuccess: () => kind === "climb" && onClimb?.() });
   const isDecided = decide.isSuccess && !takeBack.isSuccess;
   if (isDecided) {
     return (
-      <Alert severity="success" variant="outlined" sx={{ color: "text.primary" }} action={<Button loading={takeBack.isPending} onClick={() => takeBack.mutate(undefined)}>Undo</Button>}>
+      <Alert
+        severity="success"
+        variant="outlined"
+        sx={{ color: "text.primary" }}
+        action={
+          <Button loading={takeBack.isPending} onClick={() => takeBack.mutate(undefined)}>
+            Undo
+          </Button>
+        }>
         Decided. What the rules advised is kept beside it.
       </Alert>
     );
@@ -44,7 +54,13 @@ export function Decision({ standing, onClimb }: DecisionProps) {
     <Stack spacing={1} className="no-print">
       <Stack direction="row" sx={{ gap: 1.25, flexWrap: "wrap" }}>
         {choices(standing).map((kind) => (
-          <Button key={kind} variant={kind === verdict.kind ? "contained" : "outlined"} color={kind === verdict.kind ? "success" : "primary"} size={kind === verdict.kind ? "large" : "medium"} loading={decide.isPending} onClick={() => choose(kind)}>
+          <Button
+            key={kind}
+            variant={kind === verdict.kind ? "contained" : "outlined"}
+            color={kind === verdict.kind ? "success" : "primary"}
+            size={kind === verdict.kind ? "large" : "medium"}
+            loading={decide.isPending}
+            onClick={() => choose(kind)}>
             {wordsFor(kind, standing)}
           </Button>
         ))}

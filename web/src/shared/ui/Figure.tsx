@@ -20,12 +20,15 @@ export function Figure({ value, label, beside, size = "medium" }: FigureProps) {
           fontVariantNumeric: "tabular-nums",
           fontSize: size === "large" ? "clamp(3rem, 2rem + 5vw, 5.500rem)" : "1.75rem",
           lineHeight: 1,
-        }}
-      >
+        }}>
         {value}
       </Typography>
       <Typography sx={{ fontWeight: 600 }}>{label}</Typography>
-      {beside && <Typography variant="body2" color="text.secondary">{beside}</Typography>}
+      {beside && (
+        <Typography variant="body2" color="text.secondary">
+          {beside}
+        </Typography>
+      )}
     </Box>
   );
 }

@@ -21,7 +21,15 @@ interface LadderDrawingProps {
   isHopping?: boolean;
 }
 
-export function LadderDrawing({ rungs, held, share, width = 96, step = 34, label, isHopping = false }: LadderDrawingProps) {
+export function LadderDrawing({
+  rungs,
+  held,
+  share,
+  width = 96,
+  step = 34,
+  label,
+  isHopping = false,
+}: LadderDrawingProps) {
   const height = (rungs + 1) * step + 22;
   const ground = height - 8;
   const rungY = (number: number) => ground - number * step;
@@ -31,9 +39,27 @@ export function LadderDrawing({ rungs, held, share, width = 96, step = 34, label
   return (
     <Box component="span" role="img" aria-label={label} sx={{ display: "inline-block", lineHeight: 0, flexShrink: 0 }}>
       <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} aria-hidden="true">
-        <line x1="0" x2={width} y1={ground + 3} y2={ground + 3} stroke={tape.ink} strokeWidth="2" strokeDasharray="2 5" strokeLinecap="round" />
+        <line
+          x1="0"
+          x2={width}
+          y1={ground + 3}
+          y2={ground + 3}
+          stroke={tape.ink}
+          strokeWidth="2"
+          strokeDasharray="2 5"
+          strokeLinecap="round"
+        />
         {[left, right].map((rail, index) => (
-          <line key={index} x1={rail(6)} x2={rail(ground)} y1="6" y2={ground} stroke={tape.timber} strokeWidth="7" strokeLinecap="round" />
+          <line
+            key={index}
+            x1={rail(6)}
+            x2={rail(ground)}
+            y1="6"
+            y2={ground}
+            stroke={tape.timber}
+            strokeWidth="7"
+            strokeLinecap="round"
+          />
         ))}
         {Array.from({ length: rungs }, (_, index) => index + 1).map((number) => {
           const y = rungY(number);
@@ -41,7 +67,15 @@ export function LadderDrawing({ rungs, held, share, width = 96, step = 34, label
           const fill = number <= held ? 1 : number === held + 1 ? share : 0;
           return (
             <g key={number}>
-              <line x1={from} x2={to} y1={y} y2={y} stroke={number <= held + 1 ? tape.timberDark : "#cdb793"} strokeWidth="8" strokeLinecap="round" />
+              <line
+                x1={from}
+                x2={to}
+                y1={y}
+                y2={y}
+                stroke={number <= held + 1 ? tape.timberDark : "#cdb793"}
+                strokeWidth="8"
+                strokeLinecap="round"
+              />
               {fill > 0 && (
                 <line
                   x1={from + 3}
@@ -61,7 +95,13 @@ export function LadderDrawing({ rungs, held, share, width = 96, step = 34, label
           <Box component="g" sx={isHopping ? { animation: `${hop} 700ms cubic-bezier(.3,1.4,.6,1)` } : undefined}>
             <path d="M-8 0 L-6 -15 L7 -17 L8 0 Z" fill={tape.plum} />
             <path d="M-8 0 L-5 -3 L-2 0 L1 -3 L4 0 L8 -3 L8 1 L-8 1 Z" fill={tape.plum} />
-            <path d="M-3.5 -6.5 L0 -11.5 L3.5 -6.5" stroke={tape.paper} strokeWidth="2" strokeLinecap="round" fill="none" />
+            <path
+              d="M-3.5 -6.5 L0 -11.5 L3.5 -6.5"
+              stroke={tape.paper}
+              strokeWidth="2"
+              strokeLinecap="round"
+              fill="none"
+            />
           </Box>
         </g>
       </svg>

@@ -24,8 +24,7 @@ export function TapeHeading({ children, colour = tape.mustard }: { children: Rea
         backgroundSize: "100% 0.3em",
         backgroundPosition: "0 92%",
         pr: 0.5,
-      }}
-    >
+      }}>
       {children}
     </Typography>
   );
@@ -56,10 +55,11 @@ export function Page({ title, heading, lead, actions, why, children }: PageProps
         display: "grid",
         gap: { xs: 3, md: 5 },
         gridTemplateColumns: { xs: "minmax(0, 1fr)", lg: why ? "minmax(0, 1fr) 300px" : "minmax(0, 1fr)" },
-      }}
-    >
+      }}>
       <Stack spacing={3} sx={{ minWidth: 0 }}>
-        <Stack direction="row" sx={{ justifyContent: "space-between", alignItems: "flex-start", flexWrap: "wrap", gap: 2 }}>
+        <Stack
+          direction="row"
+          sx={{ justifyContent: "space-between", alignItems: "flex-start", flexWrap: "wrap", gap: 2 }}>
           <Box sx={{ minWidth: 0, flex: "1 1 320px" }}>
             <TapeHeading>{heading ?? title}</TapeHeading>
             {lead && <Typography sx={{ mt: 1.25, color: "text.secondary", maxWidth: 640 }}>{lead}</Typography>}
@@ -79,8 +79,13 @@ function Why({ children }: { children: ReactNode }) {
     <Box
       component="aside"
       aria-labelledby="why"
-      sx={{ borderLeft: { lg: "2px dashed" }, borderTop: { xs: "2px dashed", lg: 0 }, borderColor: "divider", pl: { lg: 3 }, pt: { xs: 2, lg: 0.5 } }}
-    >
+      sx={{
+        borderLeft: { lg: "2px dashed" },
+        borderTop: { xs: "2px dashed", lg: 0 },
+        borderColor: "divider",
+        pl: { lg: 3 },
+        pt: { xs: 2, lg: 0.5 },
+      }}>
       <Typography variant="h2" id="why" sx={{ mb: 1.5 }}>
         Why
       </Typography>
@@ -106,9 +111,19 @@ export function WhyPoint({ title, children }: { title: string; children: ReactNo
 /** A part of a screen: flat, set off by a line of chalk rather than by a floating card. */
 export function Panel({ title, actions, children }: { title?: ReactNode; actions?: ReactNode; children: ReactNode }) {
   return (
-    <Box component="section" sx={{ bgcolor: "background.paper", border: "1px solid", borderColor: "divider", p: { xs: 2, md: 2.5 }, minWidth: 0 }}>
+    <Box
+      component="section"
+      sx={{
+        bgcolor: "background.paper",
+        border: "1px solid",
+        borderColor: "divider",
+        p: { xs: 2, md: 2.5 },
+        minWidth: 0,
+      }}>
       {title && (
-        <Stack direction="row" sx={{ justifyContent: "space-between", alignItems: "baseline", flexWrap: "wrap", gap: 1, mb: 1.5 }}>
+        <Stack
+          direction="row"
+          sx={{ justifyContent: "space-between", alignItems: "baseline", flexWrap: "wrap", gap: 1, mb: 1.5 }}>
           <Typography variant="h2">{title}</Typography>
           {actions}
         </Stack>

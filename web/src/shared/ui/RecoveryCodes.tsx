@@ -10,9 +10,22 @@ export function CodeList({ codes }: { codes: string[] }) {
   return (
     <Stack spacing={1.5}>
       <Typography>
-        If you forget your password, one of these sets a new one. Each works once. There is no other way back: write them down, or print this page, and keep it where your password is not.
+        If you forget your password, one of these sets a new one. Each works once. There is no other way back: write
+        them down, or print this page, and keep it where your password is not.
       </Typography>
-      <Box component="ol" aria-label="One-time codes" sx={{ listStyle: "none", m: 0, p: 0, display: "grid", gap: 0.5, gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" }, fontSize: "1.25rem", fontFamily: "ui-monospace, monospace" }}>
+      <Box
+        component="ol"
+        aria-label="One-time codes"
+        sx={{
+          listStyle: "none",
+          m: 0,
+          p: 0,
+          display: "grid",
+          gap: 0.5,
+          gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" },
+          fontSize: "1.25rem",
+          fontFamily: "ui-monospace, monospace",
+        }}>
         {codes.map((code) => (
           <li key={code}>{code}</li>
         ))}
@@ -41,8 +54,19 @@ export function FirstCodes({ onDone }: { onDone: () => void }) {
   return (
     <Stack spacing={2}>
       <Typography variant="h2">Your codes for a forgotten password</Typography>
-      {make.data ? <CodeList codes={make.data.codes} /> : make.error ? <ErrorNotice error={make.error} onRetry={() => mutate(undefined)} /> : <Typography role="status">They are being made …</Typography>}
-      <Button className="no-print" variant="contained" color="success" onClick={onDone} disabled={!make.data && !make.error}>
+      {make.data ? (
+        <CodeList codes={make.data.codes} />
+      ) : make.error ? (
+        <ErrorNotice error={make.error} onRetry={() => mutate(undefined)} />
+      ) : (
+        <Typography role="status">They are being made …</Typography>
+      )}
+      <Button
+        className="no-print"
+        variant="contained"
+        color="success"
+        onClick={onDone}
+        disabled={!make.data && !make.error}>
         I have them: go on
       </Button>
     </Stack>
@@ -57,7 +81,15 @@ export function NewCodes() {
       {make.data ? (
         <CodeList codes={make.data.codes} />
       ) : (
-        <Alert severity="info" variant="outlined" sx={{ color: "text.primary" }} action={<Button color="inherit" loading={make.isPending} onClick={() => make.mutate(undefined)}>Make new ones</Button>}>
+        <Alert
+          severity="info"
+          variant="outlined"
+          sx={{ color: "text.primary" }}
+          action={
+            <Button color="inherit" loading={make.isPending} onClick={() => make.mutate(undefined)}>
+              Make new ones
+            </Button>
+          }>
           Six one-time codes bring you back when you forget your password. New ones take the place of those you have.
         </Alert>
       )}

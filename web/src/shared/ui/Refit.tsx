@@ -20,7 +20,10 @@ interface RefitProps {
 
 export function Refit({ block, stale = [] }: RefitProps) {
   const path = { params: { path: { block_id: block.id } } };
-  const refit = useChange((minutes: number) => unwrap(api.POST("/api/blocks/{block_id}/refit/", { ...path, body: { minutes } })), ...STALE);
+  const refit = useChange(
+    (minutes: number) => unwrap(api.POST("/api/blocks/{block_id}/refit/", { ...path, body: { minutes } })),
+    ...STALE,
+  );
   const takeBack = useChange(() => unwrap(api.DELETE("/api/blocks/{block_id}/refit/", path)), ...STALE);
   if (block.status !== "planned") return null;
   const error = refit.error ?? takeBack.error;
@@ -47,18 +50,28 @@ export function Refit({ block, stale = [] }: RefitProps) {
             <Button loading={refit.isPending} onClick={() => refit.mutate(block.minutes)}>
               Bring it up to date
             </Button>
-          }
-        >
+          }>
           <b>Changed since it was planned.</b>
           {stale.map((words) => (
             <Box key={words}>{words}</Box>
           ))}
         </Alert>
       )}
-      <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }} role="group" aria-label="Less time after all">
+      <Stack
+        direction="row"
+        sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}
+        role="group"
+        aria-label="Less time after all">
         <Typography>Only</Typography>
         {shorter(block.minutes).map((minutes) => (
-          <Button key={minutes} variant="outlined" size="small" loading={refit.isPending} aria-label={`Only ${minutes} minutes after all`} onClick={() => refit.mutate(minutes)} sx={{ minWidth: 52 }}>
+          <Button
+            key={minutes}
+            variant="outlined"
+            size="small"
+            loading={refit.isPending}
+            aria-label={`Only ${minutes} minutes after all`}
+            onClick={() => refit.mutate(minutes)}
+            sx={{ minWidth: 52 }}>
             {minutes}
           </Button>
         ))}

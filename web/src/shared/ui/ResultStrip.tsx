@@ -27,13 +27,31 @@ export function ResultStrip({ points, mark, label, height = 96 }: ResultStripPro
           const foot = height - 19 - thickness / 2;
           return (
             <g key={id}>
-              <line x1={x} x2={x} y1={foot} y2={Math.min(foot, y(value ?? 0) + thickness / 2)} stroke={isMet ? tape.teal : "#8b8371"} strokeWidth={thickness} strokeLinecap="round" />
+              <line
+                x1={x}
+                x2={x}
+                y1={foot}
+                y2={Math.min(foot, y(value ?? 0) + thickness / 2)}
+                stroke={isMet ? tape.teal : "#8b8371"}
+                strokeWidth={thickness}
+                strokeLinecap="round"
+              />
               {!isMet && <path d={`M${x - 3} ${height - 12} l6 6 m0 -6 l-6 6`} stroke={tape.coral} strokeWidth="1.6" />}
-              {isMet && <path d={`M${x - 4} ${height - 9} l3 3 l5 -6`} stroke={tape.teal} strokeWidth="1.8" fill="none" />}
+              {isMet && (
+                <path d={`M${x - 4} ${height - 9} l3 3 l5 -6`} stroke={tape.teal} strokeWidth="1.8" fill="none" />
+              )}
             </g>
           );
         })}
-        <line x1="0" x2={width - 54} y1={y(mark)} y2={y(mark)} stroke={tape.plum} strokeWidth="2" strokeDasharray="7 4" />
+        <line
+          x1="0"
+          x2={width - 54}
+          y1={y(mark)}
+          y2={y(mark)}
+          stroke={tape.plum}
+          strokeWidth="2"
+          strokeDasharray="7 4"
+        />
         <text x={width - 50} y={y(mark) + 5} fill={tape.plum} fontSize="13" fontWeight="650" fontFamily="inherit">
           mark {showNumber(mark)}
         </text>

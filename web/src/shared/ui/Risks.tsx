@@ -10,8 +10,17 @@ type Ladder = Schemas["LadderRef"];
 
 export function Risks({ ladder }: { ladder: Ladder }) {
   const sayYes = useChange(
-    (risk: string) => unwrap(api.POST("/api/ladders/{ladder_id}/acknowledgements/", { params: { path: { ladder_id: ladder.id } }, body: { risk } })),
-    ["ladders"], ["blocks"], ["today"], ["proposal"],
+    (risk: string) =>
+      unwrap(
+        api.POST("/api/ladders/{ladder_id}/acknowledgements/", {
+          params: { path: { ladder_id: ladder.id } },
+          body: { risk },
+        }),
+      ),
+    ["ladders"],
+    ["blocks"],
+    ["today"],
+    ["proposal"],
   );
   if (ladder.risks.length === 0) return null;
   return (

@@ -20,8 +20,18 @@ export function VerdictSign({ kind }: { kind: Verdict["kind"] }) {
   return (
     <Box
       component="span"
-      sx={{ display: "inline-flex", alignItems: "center", gap: 0.5, bgcolor: colour, color: ink, px: 1, py: 0.25, fontWeight: 700, fontSize: "0.9rem", whiteSpace: "nowrap" }}
-    >
+      sx={{
+        display: "inline-flex",
+        alignItems: "center",
+        gap: 0.5,
+        bgcolor: colour,
+        color: ink,
+        px: 1,
+        py: 0.25,
+        fontWeight: 700,
+        fontSize: "0.9rem",
+        whiteSpace: "nowrap",
+      }}>
       <Icon fontSize="inherit" aria-hidden />
       {word}
     </Box>
@@ -58,7 +68,8 @@ export function EvidenceStrokes({ standing }: { standing: Standing }) {
             label={`${each.met} of the last ${counted(each.recent.length, "run")} at the mark, ${values.reached} wanted`}
           />
           <Typography variant="body2">
-            {each.met} reached, {values.reached} wanted{values.days > 1 && `; on ${counted(each.days_met, "day")}, ${values.days} wanted`}
+            {each.met} reached, {values.reached} wanted
+            {values.days > 1 && `; on ${counted(each.days_met, "day")}, ${values.days} wanted`}
           </Typography>
         </Stack>
       ))}

@@ -20,7 +20,11 @@ export const sharedTheme: ThemeOptions = {
     MuiButton: {
       defaultProps: { disableElevation: true },
       styleOverrides: {
-        root: { minHeight: 44, borderRadius: 2, "&.Mui-focusVisible": { outline: "3px solid currentColor", outlineOffset: 2 } },
+        root: {
+          minHeight: 44,
+          borderRadius: 2,
+          "&.Mui-focusVisible": { outline: "3px solid currentColor", outlineOffset: 2 },
+        },
       },
     },
     MuiLink: { defaultProps: { underline: "always" } },

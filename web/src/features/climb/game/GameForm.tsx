@@ -21,11 +21,34 @@ function Words({ draft, setDraft, goalWords }: { draft: Draft; setDraft: (draft:
   const cues = [...draft.cues, "", ""].slice(0, MOST_CUES);
   return (
     <>
-      <TextField label="Name of the rung" value={draft.title} placeholder={goalWords} helperText="Left empty, it is called after its game." onChange={(event) => setDraft({ ...draft, title: event.target.value })} slotProps={{ htmlInput: { maxLength: 120 } }} />
-      <TextField label="Set-up" multiline minRows={2} value={draft.setUp} onChange={(event) => setDraft({ ...draft, setUp: event.target.value })} slotProps={{ htmlInput: { maxLength: 2000 } }} />
+      <TextField
+        label="Name of the rung"
+        value={draft.title}
+        placeholder={goalWords}
+        helperText="Left empty, it is called after its game."
+        onChange={(event) => setDraft({ ...draft, title: event.target.value })}
+        slotProps={{ htmlInput: { maxLength: 120 } }}
+      />
+      <TextField
+        label="Set-up"
+        multiline
+        minRows={2}
+        value={draft.setUp}
+        onChange={(event) => setDraft({ ...draft, setUp: event.target.value })}
+        slotProps={{ htmlInput: { maxLength: 2000 } }}
+      />
       <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" } }}>
         {cues.map((cue, place) => (
-          <TextField key={place} size="small" label={`Cue ${place + 1}`} value={cue} onChange={(event) => setDraft({ ...draft, cues: cues.map((each, index) => (index === place ? event.target.value : each)) })} slotProps={{ htmlInput: { maxLength: 60 } }} />
+          <TextField
+            key={place}
+            size="small"
+            label={`Cue ${place + 1}`}
+            value={cue}
+            onChange={(event) =>
+              setDraft({ ...draft, cues: cues.map((each, index) => (index === place ? event.target.value : each)) })
+            }
+            slotProps={{ htmlInput: { maxLength: 60 } }}
+          />
         ))}
       </Box>
     </>
@@ -51,23 +74,48 @@ export function GameForm({ game, challenges, rung }: GameFormProps) {
   };
   return (
     <Stack spacing={2.5} sx={{ maxWidth: 760 }}>
-      <TextField select label="Game" value={draft.format} onChange={(event) => choose(event.target.value)} helperText={challenge.game}>
+      <TextField
+        select
+        label="Game"
+        value={draft.format}
+        onChange={(event) => choose(event.target.value)}
+        helperText={challenge.game}>
         {challenges.map((each) => (
-          <MenuItem key={each.id} value={each.id}>{each.title}</MenuItem>
+          <MenuItem key={each.id} value={each.id}>
+            {each.title}
+          </MenuItem>
         ))}
       </TextField>
       {fieldsOf(schema).map((field) =>
         field.kind === "names" || field.kind === "rows" ? (
-          <ListInput key={field.name} field={field} value={(draft.settings[field.name] ?? []) as string[] | Row[]} problemAt={problemAt} targets={targets} onChange={(value) => set(field.name, value)} />
+          <ListInput
+            key={field.name}
+            field={field}
+            value={(draft.settings[field.name] ?? []) as string[] | Row[]}
+            problemAt={problemAt}
+            targets={targets}
+            onChange={(value) => set(field.name, value)}
+          />
         ) : (
-          <PlainInput key={field.name} field={field} value={(draft.settings[field.name] ?? null) as number | string | null} problem={problemAt(field.name)} onChange={(value) => set(field.name, value)} />
+          <PlainInput
+            key={field.name}
+            field={field}
+            value={(draft.settings[field.name] ?? null) as number | string | null}
+            problem={problemAt(field.name)}
+            onChange={(value) => set(field.name, value)}
+          />
         ),
       )}
       {/* What is wrong with a setting stands at the setting. */}
-      {problem && problem.errors.every((error) => error.loc[0] !== "settings") && <Alert severity="error" variant="outlined" sx={{ color: "text.primary" }}>{problem.detail}</Alert>}
+      {problem && problem.errors.every((error) => error.loc[0] !== "settings") && (
+        <Alert severity="error" variant="outlined" sx={{ color: "text.primary" }}>
+          {problem.detail}
+        </Alert>
+      )}
       {checked && (
         <Typography role="status">
-          <b>{checked.goal_words}.</b> {checked.rule} About {showMinutes(checked.expected_s)} for one run, {showMinutes(checked.low_s)} to {showMinutes(checked.high_s)}.
+          <b>{checked.goal_words}.</b> {checked.rule} About {showMinutes(checked.expected_s)} for one run,{" "}
+          {showMinutes(checked.low_s)} to {showMinutes(checked.high_s)}.
         </Typography>
       )}
       <Words draft={draft} setDraft={setDraft} goalWords={checked?.goal_words ?? ""} />

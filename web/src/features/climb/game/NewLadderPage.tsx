@@ -27,19 +27,50 @@ function NewLadder({ challenges }: { challenges: Challenge[] }) {
     <Stack spacing={3}>
       <Panel title="The drill">
         <Stack spacing={2} sx={{ maxWidth: 760 }}>
-          <TextField required label="Name of the ladder" value={words.title} onChange={(event) => setWords({ ...words, title: event.target.value })} slotProps={{ htmlInput: { maxLength: 120 } }} />
-          <TextField required label="Discipline" value={words.discipline} onChange={(event) => setWords({ ...words, discipline: event.target.value })} slotProps={{ htmlInput: { maxLength: 80 } }} />
-          <TextField label="What it is about" value={words.summary} onChange={(event) => setWords({ ...words, summary: event.target.value })} slotProps={{ htmlInput: { maxLength: 500 } }} />
-          <FormControlLabel control={<Checkbox checked={hasSides} onChange={(event) => setHasSides(event.target.checked)} />} label="Played with each side on its own" />
+          <TextField
+            required
+            label="Name of the ladder"
+            value={words.title}
+            onChange={(event) => setWords({ ...words, title: event.target.value })}
+            slotProps={{ htmlInput: { maxLength: 120 } }}
+          />
+          <TextField
+            required
+            label="Discipline"
+            value={words.discipline}
+            onChange={(event) => setWords({ ...words, discipline: event.target.value })}
+            slotProps={{ htmlInput: { maxLength: 80 } }}
+          />
+          <TextField
+            label="What it is about"
+            value={words.summary}
+            onChange={(event) => setWords({ ...words, summary: event.target.value })}
+            slotProps={{ htmlInput: { maxLength: 500 } }}
+          />
+          <FormControlLabel
+            control={<Checkbox checked={hasSides} onChange={(event) => setHasSides(event.target.checked)} />}
+            label="Played with each side on its own"
+          />
         </Stack>
       </Panel>
       <Panel title="Its first rung">
         <GameForm game={game} challenges={challenges} rung={null} />
       </Panel>
-      <Button variant="contained" color="success" size="large" disabled={!isNamed || game.problem !== null} loading={make.isPending} onClick={() => make.mutate(undefined, { onSuccess: ({ id }) => void navigate(`/climb/${id}`) })} sx={{ alignSelf: "flex-start" }}>
+      <Button
+        variant="contained"
+        color="success"
+        size="large"
+        disabled={!isNamed || game.problem !== null}
+        loading={make.isPending}
+        onClick={() => make.mutate(undefined, { onSuccess: ({ id }) => void navigate(`/climb/${id}`) })}
+        sx={{ alignSelf: "flex-start" }}>
         Make this ladder
       </Button>
-      <WhyOff>{isNamed ? game.problem !== null && "Its game has a setting that cannot be played: it is marked above." : "Give it a name and a discipline first."}</WhyOff>
+      <WhyOff>
+        {isNamed
+          ? game.problem !== null && "Its game has a setting that cannot be played: it is marked above."
+          : "Give it a name and a discipline first."}
+      </WhyOff>
       {make.error && <ErrorNotice error={make.error} />}
     </Stack>
   );
@@ -49,8 +80,13 @@ export default function NewLadderPage() {
   const challenges = useQuery(challengesQuery);
   const why = (
     <>
-      <WhyPoint title="From easy to hard">Begin with a rung that you would make seven times in ten. The next ones come on top of it.</WhyPoint>
-      <WhyPoint title="Take care">A ladder of your own carries no cautions but yours. What can injure (flips, contact, diving, heavy overhead work) belongs under the eyes of a qualified coach, and under the rules of the venue.</WhyPoint>
+      <WhyPoint title="From easy to hard">
+        Begin with a rung that you would make seven times in ten. The next ones come on top of it.
+      </WhyPoint>
+      <WhyPoint title="Take care">
+        A ladder of your own carries no cautions but yours. What can injure (flips, contact, diving, heavy overhead
+        work) belongs under the eyes of a qualified coach, and under the rules of the venue.
+      </WhyPoint>
     </>
   );
   return (

@@ -16,15 +16,30 @@ export function PlainInput({ field, value, problem, label = field.title, onChang
   const common = { label, size: "small" as const, fullWidth: true, error: problem !== undefined };
   if (field.kind === "choice") {
     return (
-      <TextField {...common} select value={value ?? ""} helperText={problem} onChange={(event) => onChange(event.target.value)}>
+      <TextField
+        {...common}
+        select
+        value={value ?? ""}
+        helperText={problem}
+        onChange={(event) => onChange(event.target.value)}>
         {field.options.map((option) => (
-          <MenuItem key={option.value} value={option.value}>{option.title}</MenuItem>
+          <MenuItem key={option.value} value={option.value}>
+            {option.title}
+          </MenuItem>
         ))}
       </TextField>
     );
   }
   if (field.kind === "text") {
-    return <TextField {...common} value={value ?? ""} helperText={problem ?? field.hint} onChange={(event) => onChange(event.target.value)} slotProps={{ htmlInput: { maxLength: field.longest } }} />;
+    return (
+      <TextField
+        {...common}
+        value={value ?? ""}
+        helperText={problem ?? field.hint}
+        onChange={(event) => onChange(event.target.value)}
+        slotProps={{ htmlInput: { maxLength: field.longest } }}
+      />
+    );
   }
   const range = `${field.minimum} to ${field.maximum}${field.unit ? ` ${field.unit}` : ""}${field.isOptional ? ", or nothing" : ""}`;
   return (

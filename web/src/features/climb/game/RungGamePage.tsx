@@ -15,8 +15,15 @@ function useSave(ladderId: number, rung: Rung | null) {
   return useChange(
     (draft: Draft) =>
       rung
-        ? unwrap(api.PUT("/api/rungs/{rung_id}/challenge/", { params: { path: { rung_id: rung.id } }, body: bodyOf(draft) }))
-        : unwrap(api.POST("/api/ladders/{ladder_id}/rungs/", { params: { path: { ladder_id: ladderId } }, body: bodyOf(draft) })),
+        ? unwrap(
+            api.PUT("/api/rungs/{rung_id}/challenge/", { params: { path: { rung_id: rung.id } }, body: bodyOf(draft) }),
+          )
+        : unwrap(
+            api.POST("/api/ladders/{ladder_id}/rungs/", {
+              params: { path: { ladder_id: ladderId } },
+              body: bodyOf(draft),
+            }),
+          ),
     ["ladders"],
     ["today"],
     ["blocks"],
@@ -32,10 +39,18 @@ function Editing({ detail, rung, challenges }: { detail: LadderDetail; rung: Run
     <Stack spacing={2.5}>
       <GameForm game={game} challenges={challenges} rung={rung} />
       <Stack direction="row" sx={{ gap: 1.5 }}>
-        <Button variant="contained" color="success" size="large" disabled={game.problem !== null} loading={save.isPending} onClick={() => save.mutate(game.draft, { onSuccess: () => void navigate(`/climb/${ladderId}`) })}>
+        <Button
+          variant="contained"
+          color="success"
+          size="large"
+          disabled={game.problem !== null}
+          loading={save.isPending}
+          onClick={() => save.mutate(game.draft, { onSuccess: () => void navigate(`/climb/${ladderId}`) })}>
           {rung ? "Play it like this" : "Put it on top"}
         </Button>
-        <Button component={RouterLink} to={`/climb/${ladderId}`} size="large">Leave it as it was</Button>
+        <Button component={RouterLink} to={`/climb/${ladderId}`} size="large">
+          Leave it as it was
+        </Button>
       </Stack>
       <WhyOff>{game.problem !== null && "A setting cannot be played: it is marked above."}</WhyOff>
       {save.error && <ErrorNotice error={save.error} />}
@@ -51,13 +66,27 @@ export default function RungGamePage() {
   const title = rungId ? "Change the game" : "One rung more";
   const why = (
     <>
-      <WhyPoint title="Runs keep their game">What was played stays as it was played: a changed game counts from the next run on.</WhyPoint>
-      <WhyPoint title="What is asked for">It stays as long as the game can still reach it; else it is set to what is fair to ask, and is yours to change.</WhyPoint>
+      <WhyPoint title="Runs keep their game">
+        What was played stays as it was played: a changed game counts from the next run on.
+      </WhyPoint>
+      <WhyPoint title="What is asked for">
+        It stays as long as the game can still reach it; else it is set to what is fair to ask, and is yours to change.
+      </WhyPoint>
     </>
   );
   return (
-    <Page title={title} heading={rung ? `${title}: ${rung.title}` : title} lead={ladder.data?.standing.ladder.title} why={why}>
-      <Loaded query={ladder}>{(detail) => <Loaded query={challenges}>{(list) => <Editing key={rungId ?? "new"} detail={detail} rung={rung} challenges={list} />}</Loaded>}</Loaded>
+    <Page
+      title={title}
+      heading={rung ? `${title}: ${rung.title}` : title}
+      lead={ladder.data?.standing.ladder.title}
+      why={why}>
+      <Loaded query={ladder}>
+        {(detail) => (
+          <Loaded query={challenges}>
+            {(list) => <Editing key={rungId ?? "new"} detail={detail} rung={rung} challenges={list} />}
+          </Loaded>
+        )}
+      </Loaded>
     </Page>
   );
 }

@@ -74,26 +74,55 @@ export interface SettingsSchema {
 function plainField(name: string, property: Property): PlainField {
   const { title } = property;
   const words = typeof property.default === "string" ? property.default : "";
-  if (property.oneOf) return { kind: "choice", name, title, start: words, options: property.oneOf.map((each) => ({ value: each.const, title: each.title })) };
-  if (property.type === "string") return { kind: "text", name, title, start: words, longest: property.maxLength ?? 100, hint: property.description };
+  if (property.oneOf)
+    return {
+      kind: "choice",
+      name,
+      title,
+      start: words,
+      options: property.oneOf.map((each) => ({ value: each.const, title: each.title })),
+    };
+  if (property.type === "string")
+    return { kind: "text", name, title, start: words, longest: property.maxLength ?? 100, hint: property.description };
   const start = typeof property.default === "number" ? property.default : null;
-  return { kind: "number", name, title, start, minimum: property.minimum ?? 0, maximum: property.maximum ?? 0, unit: property["x-unit"] ?? "", isOptional: Array.isArray(property.type) };
+  return {
+    kind: "number",
+    name,
+    title,
+    start,
+    minimum: property.minimum ?? 0,
+    maximum: property.maximum ?? 0,
+    unit: property["x-unit"] ?? "",
+    isOptional: Array.isArray(property.type),
+  };
 }
 
 function fieldOf(name: string, property: Property): Field {
   if (property.type !== "array") return plainField(name, property);
-  const list = { name, title: property.title, fewest: property.minItems ?? 0, most: property.maxItems ?? 24, areTargets: property["x-targets"] ?? false };
+  const list = {
+    name,
+    title: property.title,
+    fewest: property.minItems ?? 0,
+    most: property.maxItems ?? 24,
+    areTargets: property["x-targets"] ?? false,
+  };
   const columns = Object.entries(property.items?.properties ?? {}).map(([column, each]) => plainField(column, each));
-  return columns.length > 0 ? { kind: "rows", ...list, columns } : { kind: "names", ...list, longest: property.items?.maxLength ?? 24 };
+  return columns.length > 0
+    ? { kind: "rows", ...list, columns }
+    : { kind: "names", ...list, longest: property.items?.maxLength ?? 24 };
 }
 
 /** The fields of an editor; what every run is given on its own is not asked for. */
 export function fieldsOf(schema: SettingsSchema): Field[] {
-  return Object.entries(schema.properties).filter(([, property]) => !property["x-of-the-run"]).map(([name, property]) => fieldOf(name, property));
+  return Object.entries(schema.properties)
+    .filter(([, property]) => !property["x-of-the-run"])
+    .map(([name, property]) => fieldOf(name, property));
 }
 
 export function defaultsOf(schema: SettingsSchema): Settings {
-  return Object.fromEntries(Object.entries(schema.properties).map(([name, property]) => [name, property.default ?? null]));
+  return Object.fromEntries(
+    Object.entries(schema.properties).map(([name, property]) => [name, property.default ?? null]),
+  );
 }
 
 /** A row as it begins. */

@@ -38,7 +38,13 @@ export function useGame(first: Draft) {
   const asked = useDeferredValue(draft);
   const check = useQuery({
     queryKey: ["check", asked.format, asked.settings],
-    queryFn: () => unwrap(api.POST("/api/challenges/{format_id}/check/", { params: { path: { format_id: asked.format } }, body: { settings: asked.settings } })),
+    queryFn: () =>
+      unwrap(
+        api.POST("/api/challenges/{format_id}/check/", {
+          params: { path: { format_id: asked.format } },
+          body: { settings: asked.settings },
+        }),
+      ),
     placeholderData: keepPreviousData,
     staleTime: 60_000,
     retry: false,

@@ -82,7 +82,21 @@ function MoveMenu({ block, targets, onChoose }: Pick<BlockTapeProps, "block" | "
   };
   return (
     <>
-      <IconButton aria-label={`Move ${block.title}`} title="Move to another window" onClick={(event) => setAnchor(event.currentTarget)} sx={{ position: "absolute", right: 0, bottom: 0, width: 30, height: 30, borderRadius: 0, color: "inherit", bgcolor: "inherit", "&:hover": { bgcolor: tape.ink } }}>
+      <IconButton
+        aria-label={`Move ${block.title}`}
+        title="Move to another window"
+        onClick={(event) => setAnchor(event.currentTarget)}
+        sx={{
+          position: "absolute",
+          right: 0,
+          bottom: 0,
+          width: 30,
+          height: 30,
+          borderRadius: 0,
+          color: "inherit",
+          bgcolor: "inherit",
+          "&:hover": { bgcolor: tape.ink },
+        }}>
         <OpenWith fontSize="small" />
       </IconButton>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
@@ -122,14 +136,17 @@ export function BlockTape(props: BlockTapeProps & { style?: CSSProperties }) {
         zIndex: shift ? 5 : 1,
         pointerEvents: shift ? "none" : "auto",
         opacity: shift ? 0.85 : 1,
-      }}
-    >
+      }}>
       <Box>
         <b>
           {block.start && `${showHour(block.start)}, `}
           {block.minutes} min {look.word}
         </b>
-        <Box component={RouterLink} to={`/plan/blocks/${block.id}`} draggable={false} sx={{ display: "block", color: "inherit", fontSize: "0.8rem" }}>
+        <Box
+          component={RouterLink}
+          to={`/plan/blocks/${block.id}`}
+          draggable={false}
+          sx={{ display: "block", color: "inherit", fontSize: "0.8rem" }}>
           {block.title}
         </Box>
       </Box>

@@ -26,10 +26,21 @@ export function CalendarPanel({ monday }: { monday: string }) {
         </Button>
         {link ? (
           <>
-            <Typography>Whoever has this link can read your plan, without signing in. Made on {showDay(link.made_at.slice(0, 10))}.</Typography>
-            <TextField label="Private link to subscribe to" size="small" value={address} slotProps={{ htmlInput: { readOnly: true } }} fullWidth />
+            <Typography>
+              Whoever has this link can read your plan, without signing in. Made on {showDay(link.made_at.slice(0, 10))}
+              .
+            </Typography>
+            <TextField
+              label="Private link to subscribe to"
+              size="small"
+              value={address}
+              slotProps={{ htmlInput: { readOnly: true } }}
+              fullWidth
+            />
             <Stack direction="row" spacing={1.5}>
-              <Button variant="outlined" onClick={() => void navigator.clipboard.writeText(address).then(() => setCopied(true))}>
+              <Button
+                variant="outlined"
+                onClick={() => void navigator.clipboard.writeText(address).then(() => setCopied(true))}>
                 {isCopied ? "Copied" : "Copy it"}
               </Button>
               <Button color="error" loading={revoke.isPending} onClick={() => revoke.mutate(undefined)}>
@@ -39,7 +50,9 @@ export function CalendarPanel({ monday }: { monday: string }) {
           </>
         ) : (
           <>
-            <Typography>A private link lets your calendar follow the plan by itself. You can revoke it whenever you like.</Typography>
+            <Typography>
+              A private link lets your calendar follow the plan by itself. You can revoke it whenever you like.
+            </Typography>
             <Button variant="outlined" loading={make.isPending} onClick={() => make.mutate(undefined)}>
               Make a private link
             </Button>

@@ -22,12 +22,14 @@ export function MoveDialog({ monday, block, target, onClose }: MoveDialogProps) 
   return (
     <Dialog open onClose={onClose} aria-labelledby="move-title">
       <DialogTitle id="move-title">Move it to {target.words}?</DialogTitle>
-      <DialogContent>
-        {error ? <ErrorNotice error={error} /> : <MoveEffect check={check.data} />}
-      </DialogContent>
+      <DialogContent>{error ? <ErrorNotice error={error} /> : <MoveEffect check={check.data} />}</DialogContent>
       <DialogActions>
         <Button onClick={onClose}>Leave it</Button>
-        <Button variant="contained" loading={move.isPending} disabled={!check.data} onClick={() => move.mutate(to, { onSuccess: onClose })}>
+        <Button
+          variant="contained"
+          loading={move.isPending}
+          disabled={!check.data}
+          onClick={() => move.mutate(to, { onSuccess: onClose })}>
           Move it
         </Button>
       </DialogActions>

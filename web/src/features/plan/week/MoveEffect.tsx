@@ -7,7 +7,8 @@ import { tape } from "../../../shared/ui/tape";
 export function MoveEffect({ check }: { check: Schemas["CheckedMove"] | undefined }) {
   if (!check) return <Typography>Looking at what it breaks…</Typography>;
   const { breaches, lost, won } = check;
-  if (breaches.length + lost.length + won.length === 0) return <Typography sx={{ color: tape.teal }}>✓ It breaks nothing.</Typography>;
+  if (breaches.length + lost.length + won.length === 0)
+    return <Typography sx={{ color: tape.teal }}>✓ It breaks nothing.</Typography>;
   return (
     <Box component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
       {breaches.map((words) => (

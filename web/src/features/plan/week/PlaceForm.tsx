@@ -10,9 +10,18 @@ import { ErrorNotice } from "../../../shared/ui/Loaded";
 export function PlaceForm({ places, standings }: { places: Place[]; standings: Standing[] }) {
   const [name, setName] = useState("");
   const [offers, setOffers] = useState<string[]>([]);
-  const keep = useChange((body: Schemas["NewPlaceRequest"]) => unwrap(api.POST("/api/places/", { body })), ["places"], ["week-terms"], ["weeks"], ["proposal"]);
-  const known = [...new Set([...standings.flatMap(({ ladder }) => ladder.needs), ...places.flatMap((place) => place.offers)])].sort();
-  const toggle = (thing: string) => setOffers(offers.includes(thing) ? offers.filter((each) => each !== thing) : [...offers, thing]);
+  const keep = useChange(
+    (body: Schemas["NewPlaceRequest"]) => unwrap(api.POST("/api/places/", { body })),
+    ["places"],
+    ["week-terms"],
+    ["weeks"],
+    ["proposal"],
+  );
+  const known = [
+    ...new Set([...standings.flatMap(({ ladder }) => ladder.needs), ...places.flatMap((place) => place.offers)]),
+  ].sort();
+  const toggle = (thing: string) =>
+    setOffers(offers.includes(thing) ? offers.filter((each) => each !== thing) : [...offers, thing]);
   const clear = () => {
     setName("");
     setOffers([]);
@@ -31,9 +40,20 @@ export function PlaceForm({ places, standings }: { places: Place[]; standings: S
       ))}
       <form onSubmit={save}>
         <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center", mt: 1.5 }}>
-          <TextField label="A new place" size="small" value={name} required onChange={(event) => setName(event.target.value)} slotProps={{ htmlInput: { maxLength: 80 } }} />
+          <TextField
+            label="A new place"
+            size="small"
+            value={name}
+            required
+            onChange={(event) => setName(event.target.value)}
+            slotProps={{ htmlInput: { maxLength: 80 } }}
+          />
           {known.map((thing) => (
-            <FormControlLabel key={thing} control={<Checkbox checked={offers.includes(thing)} onChange={() => toggle(thing)} />} label={thing} />
+            <FormControlLabel
+              key={thing}
+              control={<Checkbox checked={offers.includes(thing)} onChange={() => toggle(thing)} />}
+              label={thing}
+            />
           ))}
           <Button type="submit" variant="outlined" loading={keep.isPending}>
             Add the place

@@ -15,7 +15,13 @@ import { WishRow } from "./WishRow";
 export type NewWindow = Required<Schemas["NewWindowRequest"]>;
 export type NewWish = Required<Schemas["NewWishRequest"]>;
 
-const asWindow = ({ weekday, start, minutes, place, missing }: Schemas["Window"]): NewWindow => ({ weekday, start: showHour(start), minutes, place: place?.id ?? null, missing });
+const asWindow = ({ weekday, start, minutes, place, missing }: Schemas["Window"]): NewWindow => ({
+  weekday,
+  start: showHour(start),
+  minutes,
+  place: place?.id ?? null,
+  missing,
+});
 const asWish = ({ kind, ladder, number }: Schemas["WeekWish"]): NewWish => ({ kind, ladder, number });
 
 interface TermsEditorProps {
@@ -28,10 +34,22 @@ interface TermsEditorProps {
 export function TermsEditor({ terms, places, standings, onDone }: TermsEditorProps) {
   const [windows, setWindows] = useState(terms.windows.map(asWindow));
   const [wishes, setWishes] = useState(terms.wishes.map(asWish));
-  const keep = useChange((body: Schemas["NewTermsRequest"]) => unwrap(api.PUT("/api/week-terms/", { body })), ["week-terms"], ["weeks"]);
+  const keep = useChange(
+    (body: Schemas["NewTermsRequest"]) => unwrap(api.PUT("/api/week-terms/", { body })),
+    ["week-terms"],
+    ["weeks"],
+  );
   const problems = keep.error instanceof ProblemError ? (keep.error.problem?.errors ?? []) : [];
-  const faultOf = (list: string, place: number) => problems.filter(({ loc }) => loc[0] === list && loc[1] === place).map(({ msg }) => msg).join(" ");
-  const replace = <T,>(list: T[], place: number, ...items: T[]) => [...list.slice(0, place), ...items, ...list.slice(place + 1)];
+  const faultOf = (list: string, place: number) =>
+    problems
+      .filter(({ loc }) => loc[0] === list && loc[1] === place)
+      .map(({ msg }) => msg)
+      .join(" ");
+  const replace = <T,>(list: T[], place: number, ...items: T[]) => [
+    ...list.slice(0, place),
+    ...items,
+    ...list.slice(place + 1),
+  ];
   const moveWish = (place: number, by: number) => {
     const next = [...wishes];
     next.splice(place + by, 0, ...next.splice(place, 1));
@@ -49,9 +67,22 @@ export function TermsEditor({ terms, places, standings, onDone }: TermsEditorPro
           <Stack spacing={2} component="section" aria-label="Windows">
             <Typography variant="h3">When you can practise</Typography>
             {windows.map((window, place) => (
-              <WindowRow key={place} number={place + 1} window={window} places={places} fault={faultOf("windows", place)} onChange={(next) => setWindows(replace(windows, place, next))} onRemove={() => setWindows(replace(windows, place))} />
+              <WindowRow
+                key={place}
+                number={place + 1}
+                window={window}
+                places={places}
+                fault={faultOf("windows", place)}
+                onChange={(next) => setWindows(replace(windows, place, next))}
+                onRemove={() => setWindows(replace(windows, place))}
+              />
             ))}
-            <Button variant="outlined" onClick={() => setWindows([...windows, { weekday: 0, start: "18:00", minutes: 45, place: null, missing: [] }])} sx={{ alignSelf: "flex-start" }}>
+            <Button
+              variant="outlined"
+              onClick={() =>
+                setWindows([...windows, { weekday: 0, start: "18:00", minutes: 45, place: null, missing: [] }])
+              }
+              sx={{ alignSelf: "flex-start" }}>
               Add a window
             </Button>
           </Stack>
@@ -70,7 +101,12 @@ export function TermsEditor({ terms, places, standings, onDone }: TermsEditorPro
                 onDown={place < wishes.length - 1 ? () => moveWish(place, 1) : undefined}
               />
             ))}
-            <Button variant="outlined" onClick={() => setWishes([...wishes, { kind: first ? "at_least" : "rest_days", ladder: first, number: 1 }])} sx={{ alignSelf: "flex-start" }}>
+            <Button
+              variant="outlined"
+              onClick={() =>
+                setWishes([...wishes, { kind: first ? "at_least" : "rest_days", ladder: first, number: 1 }])
+              }
+              sx={{ alignSelf: "flex-start" }}>
               Add a wish
             </Button>
           </Stack>

@@ -61,12 +61,30 @@ function makeScale(spans: [number, number][]) {
     }
     return y;
   };
-  const place = (from: number, minutes: number): Place => ({ top: stretch(from), height: Math.max(LEAST_PX, stretch(from + minutes) - stretch(from)) });
-  const height = Math.max(LEAST_PX, ...spans.map(([from, to]) => place(from, to - from)).map(({ top, height: tall }) => top + tall));
+  const place = (from: number, minutes: number): Place => ({
+    top: stretch(from),
+    height: Math.max(LEAST_PX, stretch(from + minutes) - stretch(from)),
+  });
+  const height = Math.max(
+    LEAST_PX,
+    ...spans.map(([from, to]) => place(from, to - from)).map(({ top, height: tall }) => top + tall),
+  );
   return { place, height };
 }
 
-function WindowFrame({ window, at, proposed, isOver, isTaken }: { window: Window; at: Place; proposed: string[] | undefined; isOver: boolean; isTaken: boolean }) {
+function WindowFrame({
+  window,
+  at,
+  proposed,
+  isOver,
+  isTaken,
+}: {
+  window: Window;
+  at: Place;
+  proposed: string[] | undefined;
+  isOver: boolean;
+  isTaken: boolean;
+}) {
   return (
     <Box
       data-window={window.id}
@@ -85,8 +103,7 @@ function WindowFrame({ window, at, proposed, isOver, isTaken }: { window: Window
         p: 0.5,
         fontSize: "0.82rem",
         lineHeight: 1.2,
-      }}
-    >
+      }}>
       {!isTaken && (
         <>
           <b>{showHour(window.start)}</b>, {window.minutes} min
@@ -108,28 +125,68 @@ function DayColumn({ weekday, scale, ...grid }: GridProps & { weekday: number; s
   const windows = week.windows.filter((window) => window.weekday === weekday);
   const blocks = week.blocks.filter((block) => block.day === day && block.status !== "dropped");
   const isTaken = (window: Window) => !proposed && blocks.some((block) => isIn(block, window));
-  const shown = proposed ? blocks.filter((block) => block.status !== "planned" || !windows.some(({ start }) => start === block.start)) : blocks;
-  const targets = week.windows.filter((window) => !(window.weekday === weekday && blocks.some(({ start }) => start === window.start))).map((window) => ({ id: window.id, words: windowWords(window) }));
+  const shown = proposed
+    ? blocks.filter((block) => block.status !== "planned" || !windows.some(({ start }) => start === block.start))
+    : blocks;
+  const targets = week.windows
+    .filter((window) => !(window.weekday === weekday && blocks.some(({ start }) => start === window.start)))
+    .map((window) => ({ id: window.id, words: windowWords(window) }));
   const tapeOf = (block: Block) => {
     const start = hourOf(block);
     const at = start ? scale.place(minuteOf(start), block.minutes) : null;
     return (
-      <Box key={block.id} sx={at ? { position: { xs: "relative", md: "absolute" }, left: 0, right: 0, top: { md: at.top }, minHeight: { xs: 56, md: Math.max(LEAST_PX, block.minutes * PX_PER_MINUTE) }, display: "grid", pl: { md: "3px" }, pr: { md: "3px" } } : { mb: 0.5, display: "grid" }}>
+      <Box
+        key={block.id}
+        sx={
+          at
+            ? {
+                position: { xs: "relative", md: "absolute" },
+                left: 0,
+                right: 0,
+                top: { md: at.top },
+                minHeight: { xs: 56, md: Math.max(LEAST_PX, block.minutes * PX_PER_MINUTE) },
+                display: "grid",
+                pl: { md: "3px" },
+                pr: { md: "3px" },
+              }
+            : { mb: 0.5, display: "grid" }
+        }>
         <BlockTape block={block} targets={targets} onOver={onOver} onDrop={onDrop} onChoose={onChoose} />
       </Box>
     );
   };
   const isEmpty = windows.length === 0 && shown.length === 0;
   return (
-    <Box component="section" aria-label={WEEKDAYS[weekday]} sx={{ minWidth: 0, borderTop: "4px solid", borderColor: day === localDay() ? tape.mustard : "divider", pt: 0.5 }}>
+    <Box
+      component="section"
+      aria-label={WEEKDAYS[weekday]}
+      sx={{ minWidth: 0, borderTop: "4px solid", borderColor: day === localDay() ? tape.mustard : "divider", pt: 0.5 }}>
       <Typography component="h2" sx={{ fontWeight: 700, fontSize: "0.95rem", mb: 0.5 }}>
         {showDay(day)}
       </Typography>
       {shown.filter((block) => !hourOf(block)).map(tapeOf)}
-      {isEmpty && <Typography variant="body2" color="text.secondary" sx={{ display: { md: "none" } }}>rest</Typography>}
-      <Box sx={{ position: "relative", height: { md: scale.height }, display: "grid", gap: { xs: 0.5, md: 0 }, alignContent: "start" }}>
+      {isEmpty && (
+        <Typography variant="body2" color="text.secondary" sx={{ display: { md: "none" } }}>
+          rest
+        </Typography>
+      )}
+      <Box
+        sx={{
+          position: "relative",
+          height: { md: scale.height },
+          display: "grid",
+          gap: { xs: 0.5, md: 0 },
+          alignContent: "start",
+        }}>
         {windows.map((window) => (
-          <WindowFrame key={window.id} window={window} at={scale.place(minuteOf(window.start), window.minutes)} proposed={proposed?.[window.id]} isOver={over === window.id} isTaken={isTaken(window)} />
+          <WindowFrame
+            key={window.id}
+            window={window}
+            at={scale.place(minuteOf(window.start), window.minutes)}
+            proposed={proposed?.[window.id]}
+            isOver={over === window.id}
+            isTaken={isTaken(window)}
+          />
         ))}
         {shown.filter((block) => hourOf(block)).map(tapeOf)}
       </Box>
@@ -139,10 +196,20 @@ function DayColumn({ weekday, scale, ...grid }: GridProps & { weekday: number; s
 
 export function WeekGrid(props: GridProps) {
   const { windows, blocks } = props.week;
-  const spans: [number, number][] = [...windows, ...blocks.map((block) => ({ start: hourOf(block), minutes: block.minutes }))].flatMap(({ start, minutes }) => (start ? [[minuteOf(start), minuteOf(start) + Math.max(minutes, LEAST_PX / PX_PER_MINUTE)]] : []));
+  const spans: [number, number][] = [
+    ...windows,
+    ...blocks.map((block) => ({ start: hourOf(block), minutes: block.minutes })),
+  ].flatMap(({ start, minutes }) =>
+    start ? [[minuteOf(start), minuteOf(start) + Math.max(minutes, LEAST_PX / PX_PER_MINUTE)]] : [],
+  );
   const scale = makeScale(spans);
   return (
-    <Box sx={{ display: "grid", gap: { xs: 1.5, md: 1 }, gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "repeat(7, minmax(0, 1fr))" } }}>
+    <Box
+      sx={{
+        display: "grid",
+        gap: { xs: 1.5, md: 1 },
+        gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "repeat(7, minmax(0, 1fr))" },
+      }}>
       {WEEKDAYS.map((name, weekday) => (
         <DayColumn key={name} weekday={weekday} scale={scale} {...props} />
       ))}

@@ -50,18 +50,37 @@ function useDraggedMove(monday: string) {
   return { held, check, move, over };
 }
 
-function Board({ week, arrangement, titles }: { week: SeenWeek; arrangement: ReturnType<typeof useArrangement>; titles: Record<number, string> }) {
+function Board({
+  week,
+  arrangement,
+  titles,
+}: {
+  week: SeenWeek;
+  arrangement: ReturnType<typeof useArrangement>;
+  titles: Record<number, string>;
+}) {
   const { held, check, move, over } = useDraggedMove(week.monday);
   const [chosen, setChosen] = useState<{ block: Block; target: Target } | null>(null);
   const { arrange, keep } = arrangement;
   const isSlow = useIsSlow(arrange.isPending);
-  const proposed = arrange.data ? Object.fromEntries(arrange.data.windows.map(({ window, ladders }) => [window, ladders.map((id) => titles[id] ?? "")])) : null;
+  const proposed = arrange.data
+    ? Object.fromEntries(
+        arrange.data.windows.map(({ window, ladders }) => [window, ladders.map((id) => titles[id] ?? "")]),
+      )
+    : null;
   const isPast = dayOf(week.monday, 6) < localDay();
   const error = arrange.error ?? keep.error ?? move.error;
   return (
     <Panel>
       <Stack spacing={2}>
-        <WeekGrid week={week} proposed={proposed} over={held?.window ?? null} onOver={over} onDrop={(block, window) => move.mutate({ block, window })} onChoose={(block, target) => setChosen({ block, target })} />
+        <WeekGrid
+          week={week}
+          proposed={proposed}
+          over={held?.window ?? null}
+          onOver={over}
+          onDrop={(block, window) => move.mutate({ block, window })}
+          onChoose={(block, target) => setChosen({ block, target })}
+        />
         <Box role="status" sx={{ minHeight: 28 }}>
           {held && <MoveEffect check={check.data} />}
           {isSlow && (
@@ -76,7 +95,11 @@ function Board({ week, arrangement, titles }: { week: SeenWeek; arrangement: Ret
           <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap" }}>
             {arrange.data ? (
               <>
-                <Button variant="contained" color="success" loading={keep.isPending} onClick={() => keep.mutate(arrange.data, { onSuccess: () => arrange.reset() })}>
+                <Button
+                  variant="contained"
+                  color="success"
+                  loading={keep.isPending}
+                  onClick={() => keep.mutate(arrange.data, { onSuccess: () => arrange.reset() })}>
                   Keep this week
                 </Button>
                 <Button onClick={() => arrange.reset()}>Leave it as it was</Button>
@@ -94,7 +117,9 @@ function Board({ week, arrangement, titles }: { week: SeenWeek; arrangement: Ret
           </Typography>
         )}
       </Stack>
-      {chosen && <MoveDialog monday={week.monday} block={chosen.block} target={chosen.target} onClose={() => setChosen(null)} />}
+      {chosen && (
+        <MoveDialog monday={week.monday} block={chosen.block} target={chosen.target} onClose={() => setChosen(null)} />
+      )}
     </Panel>
   );
 }
@@ -120,9 +145,12 @@ function Why() {
     <>
       <WhyPoint title="How it is arranged">
         Minutes, places, kit and dose are never broken. Wishes are taken in your order: one is kept if it goes together
-        with all dearer ones, else it gives way as little as it has to. What is left goes to more visits, and to days that are even.
+        with all dearer ones, else it gives way as little as it has to. What is left goes to more visits, and to days
+        that are even.
       </WhyPoint>
-      <WhyPoint title="Moving">Drag a block to another window, or use its move button; what breaks is said before you drop it.</WhyPoint>
+      <WhyPoint title="Moving">
+        Drag a block to another window, or use its move button; what breaks is said before you drop it.
+      </WhyPoint>
     </>
   );
 }
@@ -140,13 +168,19 @@ function TheWeek({ monday }: { monday: string }) {
         {(week) => (
           <>
             {isBare ? (
-              !usual.isOpen && <EmptyState title="When can you practise?" action={usual.open}>Say your windows of the week and what you wish for; the week is arranged from them.</EmptyState>
+              !usual.isOpen && (
+                <EmptyState title="When can you practise?" action={usual.open}>
+                  Say your windows of the week and what you wish for; the week is arranged from them.
+                </EmptyState>
+              )
             ) : (
               <Board week={week} arrangement={arrangement} titles={titles} />
             )}
             {usual.editor}
             {states.length > 0 && (
-              <Panel title={arrangement.arrange.data ? "What this would make of your wishes" : "Your wishes"} actions={!usual.isOpen && usual.open}>
+              <Panel
+                title={arrangement.arrange.data ? "What this would make of your wishes" : "Your wishes"}
+                actions={!usual.isOpen && usual.open}>
                 <WishStates states={states} isArranged={arrangement.arrange.data !== undefined || week.is_kept} />
               </Panel>
             )}

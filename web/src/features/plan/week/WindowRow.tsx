@@ -19,14 +19,37 @@ interface WindowRowProps {
 }
 
 export function WindowRow({ number, window, places, fault, onChange, onRemove }: WindowRowProps) {
-  const choices = [{ value: "", word: "anywhere" }, ...places.map(({ id, name }) => ({ value: String(id), word: name }))];
+  const choices = [
+    { value: "", word: "anywhere" },
+    ...places.map(({ id, name }) => ({ value: String(id), word: name })),
+  ];
   return (
     <Box role="group" aria-label={`Window ${number}`}>
       <Fields>
-        <Pick label="Day" value={String(window.weekday)} choices={DAYS} onChange={(day) => onChange({ ...window, weekday: Number(day) })} width={130} />
+        <Pick
+          label="Day"
+          value={String(window.weekday)}
+          choices={DAYS}
+          onChange={(day) => onChange({ ...window, weekday: Number(day) })}
+          width={130}
+        />
         <DayField label="From" type="time" value={window.start} onChange={(start) => onChange({ ...window, start })} />
-        <TextField label="Minutes" type="number" size="small" value={window.minutes} onChange={(event) => onChange({ ...window, minutes: Number(event.target.value) })} slotProps={{ htmlInput: { min: 10, max: 180, step: 5 } }} sx={{ width: 100 }} />
-        <Pick label="Place" value={String(window.place ?? "")} choices={choices} onChange={(place) => onChange({ ...window, place: Number(place) || null })} width={150} />
+        <TextField
+          label="Minutes"
+          type="number"
+          size="small"
+          value={window.minutes}
+          onChange={(event) => onChange({ ...window, minutes: Number(event.target.value) })}
+          slotProps={{ htmlInput: { min: 10, max: 180, step: 5 } }}
+          sx={{ width: 100 }}
+        />
+        <Pick
+          label="Place"
+          value={String(window.place ?? "")}
+          choices={choices}
+          onChange={(place) => onChange({ ...window, place: Number(place) || null })}
+          width={150}
+        />
         <IconButton aria-label={`Take out window ${number}`} onClick={onRemove}>
           <Close />
         </IconButton>

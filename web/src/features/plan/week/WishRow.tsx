@@ -33,15 +33,40 @@ interface WishRowProps {
 export function WishRow({ number, wish, standings, fault, onChange, onRemove, onUp, onDown }: WishRowProps) {
   const ladders = standings.map(({ ladder }) => ({ value: String(ladder.id), word: ladder.title }));
   const ofLadder = isOfLadder(wish.kind);
-  const setKind = (kind: string) => onChange({ kind, ladder: isOfLadder(kind) ? (wish.ladder ?? standings[0]?.ladder.id ?? null) : null, number: 1 });
+  const setKind = (kind: string) =>
+    onChange({ kind, ladder: isOfLadder(kind) ? (wish.ladder ?? standings[0]?.ladder.id ?? null) : null, number: 1 });
   return (
     <Box role="group" aria-label={`Wish ${number}`}>
       <Fields>
-        {ofLadder && <Pick label="Ladder" value={String(wish.ladder ?? "")} choices={ladders} onChange={(ladder) => onChange({ ...wish, ladder: Number(ladder) })} width={170} />}
+        {ofLadder && (
+          <Pick
+            label="Ladder"
+            value={String(wish.ladder ?? "")}
+            choices={ladders}
+            onChange={(ladder) => onChange({ ...wish, ladder: Number(ladder) })}
+            width={170}
+          />
+        )}
         <Pick label="Wish" value={wish.kind} choices={KINDS} onChange={setKind} width={130} />
-        {wish.kind === "day_off" && <Pick label="Day" value={String(wish.number)} choices={DAYS} onChange={(day) => onChange({ ...wish, number: Number(day) })} width={130} />}
+        {wish.kind === "day_off" && (
+          <Pick
+            label="Day"
+            value={String(wish.number)}
+            choices={DAYS}
+            onChange={(day) => onChange({ ...wish, number: Number(day) })}
+            width={130}
+          />
+        )}
         {(ofLadder || wish.kind === "rest_days") && (
-          <TextField label={ofLadder ? "Times" : "Days"} type="number" size="small" value={wish.number} onChange={(event) => onChange({ ...wish, number: Number(event.target.value) })} slotProps={{ htmlInput: { min: 0, max: 14 } }} sx={{ width: 90 }} />
+          <TextField
+            label={ofLadder ? "Times" : "Days"}
+            type="number"
+            size="small"
+            value={wish.number}
+            onChange={(event) => onChange({ ...wish, number: Number(event.target.value) })}
+            slotProps={{ htmlInput: { min: 0, max: 14 } }}
+            sx={{ width: 90 }}
+          />
         )}
         <Box sx={{ whiteSpace: "nowrap" }}>
           <IconButton aria-label={`Dearer: wish ${number}`} disabled={!onUp} onClick={onUp}>

@@ -19,7 +19,9 @@ export function WishStates({ states, isArranged }: { states: WishState[]; isArra
           <Typography component="span" sx={{ fontWeight: 650 }}>
             {state.words}
           </Typography>{" "}
-          <Box component="span" sx={{ color: state.is_kept ? tape.teal : tape.coral, fontWeight: 650, whiteSpace: "nowrap" }}>
+          <Box
+            component="span"
+            sx={{ color: state.is_kept ? tape.teal : tape.coral, fontWeight: 650, whiteSpace: "nowrap" }}>
             {state.is_kept ? "✓ kept" : isArranged ? "✗ gave way" : "✗ not met"}
           </Box>
           {!state.is_kept && reach(state) && (

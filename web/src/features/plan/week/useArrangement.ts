@@ -26,8 +26,15 @@ export function useArrangement(monday: string) {
   const arrange = useMutation({ mutationFn: () => unwrap(api.POST("/api/weeks/{monday}/arrangement/", path)) });
   const keep = useChange(
     ({ windows, states }: Schemas["ProposedWeek"]) =>
-      unwrap(api.PUT("/api/weeks/{monday}/", { ...path, body: { windows, why: states.map(({ key, why }) => ({ key, why })) } })),
-    ["weeks"], ["blocks"], ["today"],
+      unwrap(
+        api.PUT("/api/weeks/{monday}/", {
+          ...path,
+          body: { windows, why: states.map(({ key, why }) => ({ key, why })) },
+        }),
+      ),
+    ["weeks"],
+    ["blocks"],
+    ["today"],
   );
   return { arrange, keep };
 }

@@ -12,11 +12,19 @@ interface Move {
 export function useMoveCheck(monday: string, move: Move | null) {
   return useQuery({
     queryKey: ["weeks", monday, "check", move],
-    queryFn: () => unwrap(api.POST("/api/weeks/{monday}/move/", { params: { path: { monday } }, body: move ?? { block: 0, window: 0 } })),
+    queryFn: () =>
+      unwrap(
+        api.POST("/api/weeks/{monday}/move/", { params: { path: { monday } }, body: move ?? { block: 0, window: 0 } }),
+      ),
     enabled: move !== null,
   });
 }
 
 export function useMove(monday: string) {
-  return useChange((body: Move) => unwrap(api.PUT("/api/weeks/{monday}/move/", { params: { path: { monday } }, body })), ["weeks"], ["blocks"], ["today"]);
+  return useChange(
+    (body: Move) => unwrap(api.PUT("/api/weeks/{monday}/move/", { params: { path: { monday } }, body })),
+    ["weeks"],
+    ["blocks"],
+    ["today"],
+  );
 }

@@ -35,7 +35,12 @@ function Offers({ offers, onTake }: { offers: Offer[]; onTake: (offer: Offer) =>
       {offers.map((offer) => (
         <div key={`${offer.zone}-${offer.lever}`}>
           <b>{offer.zone}</b>: {offer.words} ({showChance(offer.predicted)}).{" "}
-          <Button size="small" variant="outlined" onClick={() => onTake(offer)} sx={{ minHeight: 32, py: 0 }} aria-label={`Try it: ${offer.zone}, ${offer.words}`}>
+          <Button
+            size="small"
+            variant="outlined"
+            onClick={() => onTake(offer)}
+            sx={{ minHeight: 32, py: 0 }}
+            aria-label={`Try it: ${offer.zone}, ${offer.words}`}>
             Try it
           </Button>
         </div>
@@ -56,18 +61,30 @@ export function AimWhy({ aims, chosen, onChoose, worked, zone, onTake }: AimWhyP
       )}
       {aims.length === 0 ? (
         <WhyPoint title="Your aim is not known yet">
-          Put a layout on a rung and play it: makes and misses at a known distance and size tell how far off you are, as an angle, and that foretells every other target.
+          Put a layout on a rung and play it: makes and misses at a known distance and size tell how far off you are, as
+          an angle, and that foretells every other target.
         </WhyPoint>
       ) : (
         <WhyPoint title="Whose aim">
-          <TextField select size="small" fullWidth label="Looked at with the aim of" value={chosen ? keyOf(chosen) : ""} onChange={(event) => onChoose(event.target.value)} sx={{ my: 1 }}>
+          <TextField
+            select
+            size="small"
+            fullWidth
+            label="Looked at with the aim of"
+            value={chosen ? keyOf(chosen) : ""}
+            onChange={(event) => onChoose(event.target.value)}
+            sx={{ my: 1 }}>
             {aims.map((aim) => (
               <MenuItem key={keyOf(aim)} value={keyOf(aim)}>
                 {aim.title}
               </MenuItem>
             ))}
           </TextField>
-          {!chosen && <Typography variant="body2">None of your ladders is played here yet: choose whose aim to look with.</Typography>}
+          {!chosen && (
+            <Typography variant="body2">
+              None of your ladders is played here yet: choose whose aim to look with.
+            </Typography>
+          )}
           {chosen?.is_contradicted ? (
             <Alert severity="warning" variant="outlined" sx={{ color: "text.primary" }}>
               {chosen.words}.

@@ -13,11 +13,18 @@ import { useDrag } from "./useDrag";
 import { viewOf, type View } from "../../../shared/board/view";
 import { ZoneShape, type Look } from "../../../shared/board/ZoneShape";
 
-const ARROWS: Record<string, [number, number]> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, 1], ArrowDown: [0, -1] };
+const ARROWS: Record<string, [number, number]> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
 const ZOOMS = [1, 2, 4];
 
 /** A finger on a target drags it and does not scroll; "touch-action" leaves out what is displayed inline, as shapes are. */
-const HELD = { "& [data-zone], & [data-zone] *, & [data-handle], & [data-handle] *": { display: "block", touchAction: "none" } };
+const HELD = {
+  "& [data-zone], & [data-zone] *, & [data-handle], & [data-handle] *": { display: "block", touchAction: "none" },
+};
 
 export interface BoardProps {
   surface: Surface;
@@ -57,7 +64,15 @@ function StandMark({ stand, surface, view }: { stand: Stand; surface: Surface; v
   return (
     <g style={{ pointerEvents: "none" }}>
       <path d={`M ${x - 9} ${y} h 18 M ${x} ${y - 9} v 18`} stroke={tape.ink} strokeWidth={3} />
-      <text x={x + 13} y={y + 4} fontSize={12} fontWeight={600} fill={tape.ink} stroke={tape.paper} strokeWidth={3} paintOrder="stroke">
+      <text
+        x={x + 13}
+        y={y + 4}
+        fontSize={12}
+        fontWeight={600}
+        fill={tape.ink}
+        stroke={tape.paper}
+        strokeWidth={3}
+        paintOrder="stroke">
         you
       </text>
     </g>
@@ -85,7 +100,11 @@ export function Board(props: BoardProps) {
   const active = chosen === null ? undefined : shown[chosen];
   const here = active?.surface === surface.id ? active : undefined;
 
-  const zoomTo = (zoom: number) => setCloser({ zoom, at: zoom > 1 ? (here ? middleOf(here) : { x: surface.width_m / 2, y: surface.length_m * 0.75 }) : null });
+  const zoomTo = (zoom: number) =>
+    setCloser({
+      zoom,
+      at: zoom > 1 ? (here ? middleOf(here) : { x: surface.width_m / 2, y: surface.length_m * 0.75 }) : null,
+    });
 
   const onKey = (event: KeyboardEvent, index: number, zone: Zone) => {
     if (event.key === "Delete" || event.key === "Backspace") onRemove(index);
@@ -98,15 +117,55 @@ export function Board(props: BoardProps) {
     event.preventDefault();
   };
 
-  const lookOf = (zone: Zone, index: number): Look => (played?.now === zone.name ? "now" : played?.next === zone.name ? "next" : index === chosen && !played ? "chosen" : "plain");
+  const lookOf = (zone: Zone, index: number): Look =>
+    played?.now === zone.name
+      ? "now"
+      : played?.next === zone.name
+        ? "next"
+        : index === chosen && !played
+          ? "chosen"
+          : "plain";
 
   return (
     <Box>
-      <Box ref={room} sx={{ minWidth: 0, border: "1px solid", borderColor: "divider", bgcolor: "#fffdf8", overflow: "hidden", ...HELD }}>
-        <svg width={width} height={view.height} role="group" aria-label={`${surface.title}, ${showLength(surface.width_m, units)} by ${showLength(surface.length_m, units)}`} onPointerDown={() => onChoose(null)} style={{ display: "block" }}>
+      <Box
+        ref={room}
+        sx={{
+          minWidth: 0,
+          border: "1px solid",
+          borderColor: "divider",
+          bgcolor: "#fffdf8",
+          overflow: "hidden",
+          ...HELD,
+        }}>
+        <svg
+          width={width}
+          height={view.height}
+          role="group"
+          aria-label={`${surface.title}, ${showLength(surface.width_m, units)} by ${showLength(surface.length_m, units)}`}
+          onPointerDown={() => onChoose(null)}
+          style={{ display: "block" }}>
           <Ground surface={surface} view={view} />
-          {carried?.x && <line x1={view.x(carried.x.at_m)} x2={view.x(carried.x.at_m)} y1={0} y2={view.height} stroke={tape.plum} strokeWidth={1.5} />}
-          {carried?.y && <line y1={view.y(carried.y.at_m)} y2={view.y(carried.y.at_m)} x1={0} x2={width} stroke={tape.plum} strokeWidth={1.5} />}
+          {carried?.x && (
+            <line
+              x1={view.x(carried.x.at_m)}
+              x2={view.x(carried.x.at_m)}
+              y1={0}
+              y2={view.height}
+              stroke={tape.plum}
+              strokeWidth={1.5}
+            />
+          )}
+          {carried?.y && (
+            <line
+              y1={view.y(carried.y.at_m)}
+              y2={view.y(carried.y.at_m)}
+              x1={0}
+              x2={width}
+              stroke={tape.plum}
+              strokeWidth={1.5}
+            />
+          )}
           {shown.map((zone, index) =>
             zone.surface === surface.id ? (
               <g
@@ -124,9 +183,14 @@ export function Board(props: BoardProps) {
                 }}
                 {...hand}
                 onFocus={() => onChoose(index)}
-                onKeyDown={(event) => onKey(event, index, zone)}
-              >
-                <ZoneShape zone={zone} surface={surface} view={view} look={lookOf(zone, index)} text={sayZone(zone, foretold)} />
+                onKeyDown={(event) => onKey(event, index, zone)}>
+                <ZoneShape
+                  zone={zone}
+                  surface={surface}
+                  view={view}
+                  look={lookOf(zone, index)}
+                  text={sayZone(zone, foretold)}
+                />
               </g>
             ) : null,
           )}
@@ -134,9 +198,22 @@ export function Board(props: BoardProps) {
           {here &&
             chosen !== null &&
             handlesOf(here, surface).map((handle) => (
-              <g key={handle.id} data-handle={handle.id} style={{ cursor: handle.cursor }} onPointerDown={(event) => take(event, chosen, here, handle)} {...hand}>
+              <g
+                key={handle.id}
+                data-handle={handle.id}
+                style={{ cursor: handle.cursor }}
+                onPointerDown={(event) => take(event, chosen, here, handle)}
+                {...hand}>
                 <circle cx={view.x(handle.x)} cy={view.y(handle.y)} r={20} fill="transparent" />
-                <rect x={view.x(handle.x) - 6} y={view.y(handle.y) - 6} width={12} height={12} fill={tape.paper} stroke={tape.plum} strokeWidth={3} />
+                <rect
+                  x={view.x(handle.x) - 6}
+                  y={view.y(handle.y) - 6}
+                  width={12}
+                  height={12}
+                  fill={tape.paper}
+                  stroke={tape.plum}
+                  strokeWidth={3}
+                />
               </g>
             ))}
           <StandMark stand={stand} surface={surface} view={view} />
@@ -147,11 +224,19 @@ export function Board(props: BoardProps) {
           )}
         </svg>
       </Box>
-      <Stack direction="row" sx={{ justifyContent: "space-between", flexWrap: "wrap", gap: 1, mt: 0.75, alignItems: "center" }}>
+      <Stack
+        direction="row"
+        sx={{ justifyContent: "space-between", flexWrap: "wrap", gap: 1, mt: 0.75, alignItems: "center" }}>
         <Typography id="board-keys" variant="body2" color="text.secondary" sx={{ flex: "1 1 300px" }}>
-          Drag a target, or pull a corner. Keys on a target: arrows move it, with Shift in strides, with Ctrl they size it; + and − size it, Delete takes it off.
+          Drag a target, or pull a corner. Keys on a target: arrows move it, with Shift in strides, with Ctrl they size
+          it; + and − size it, Delete takes it off.
         </Typography>
-        <ToggleButtonGroup exclusive size="small" value={closer.zoom} onChange={(_, zoom: number | null) => zoom && zoomTo(zoom)} aria-label="How close to look">
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          value={closer.zoom}
+          onChange={(_, zoom: number | null) => zoom && zoomTo(zoom)}
+          aria-label="How close to look">
           {ZOOMS.map((zoom) => (
             <ToggleButton key={zoom} value={zoom} sx={{ minHeight: 36 }}>
               {zoom === 1 ? "All of it" : `${zoom}× closer`}
@@ -159,7 +244,9 @@ export function Board(props: BoardProps) {
           ))}
         </ToggleButtonGroup>
       </Stack>
-      <Box role="status" sx={{ position: "absolute", width: "1px", height: "1px", overflow: "hidden", clipPath: "inset(50%)" }}>
+      <Box
+        role="status"
+        sx={{ position: "absolute", width: "1px", height: "1px", overflow: "hidden", clipPath: "inset(50%)" }}>
         {here && sayWhere(here, surface, units)}
       </Box>
     </Box>

@@ -47,9 +47,30 @@ function useUndoKeys({ undo, redo }: Laying) {
   }, []);
 }
 
-function useSave({ id, place, laying, onSaved }: { id: number | null; place: DrawnPlace; laying: Laying; onSaved: (layout: Layout) => void }) {
+function useSave({
+  id,
+  place,
+  laying,
+  onSaved,
+}: {
+  id: number | null;
+  place: DrawnPlace;
+  laying: Laying;
+  onSaved: (layout: Layout) => void;
+}) {
   const body: Schemas["NewLayoutRequest"] = { ...laying.laid, place: place.id };
-  const save = useChange(() => unwrap(id === null ? api.POST("/api/layouts/", { body }) : api.PUT("/api/layouts/{layout_id}/", { params: { path: { layout_id: id } }, body })), ["layouts"], ["ladders"], ["today"], ["blocks"]);
+  const save = useChange(
+    () =>
+      unwrap(
+        id === null
+          ? api.POST("/api/layouts/", { body })
+          : api.PUT("/api/layouts/{layout_id}/", { params: { path: { layout_id: id } }, body }),
+      ),
+    ["layouts"],
+    ["ladders"],
+    ["today"],
+    ["blocks"],
+  );
   const press = () =>
     save.mutate(undefined, {
       onSuccess: (layout) => {
@@ -60,14 +81,41 @@ function useSave({ id, place, laying, onSaved }: { id: number | null; place: Dra
   return { save, press };
 }
 
-function Tools({ laying, onMirror, onSave, isSaving, isNew }: { laying: Laying; onMirror: () => void; onSave: () => void; isSaving: boolean; isNew: boolean }) {
+function Tools({
+  laying,
+  onMirror,
+  onSave,
+  isSaving,
+  isNew,
+}: {
+  laying: Laying;
+  onMirror: () => void;
+  onSave: () => void;
+  isSaving: boolean;
+  isNew: boolean;
+}) {
   const isSaved = laying.isSaved && !isNew;
   return (
     <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}>
-      <TextField label="Name of the layout" size="small" value={laying.laid.title} onChange={(event) => laying.change({ title: event.target.value })} slotProps={{ htmlInput: { maxLength: 80 } }} sx={{ flex: "1 1 200px" }} />
-      <Button onClick={laying.undo} disabled={!laying.canUndo} variant="outlined">Undo</Button>
-      <Button onClick={laying.redo} disabled={!laying.canRedo} variant="outlined">Redo</Button>
-      {laying.laid.zones.length > 0 && <Button onClick={onMirror} variant="outlined">Mirror it</Button>}
+      <TextField
+        label="Name of the layout"
+        size="small"
+        value={laying.laid.title}
+        onChange={(event) => laying.change({ title: event.target.value })}
+        slotProps={{ htmlInput: { maxLength: 80 } }}
+        sx={{ flex: "1 1 200px" }}
+      />
+      <Button onClick={laying.undo} disabled={!laying.canUndo} variant="outlined">
+        Undo
+      </Button>
+      <Button onClick={laying.redo} disabled={!laying.canRedo} variant="outlined">
+        Redo
+      </Button>
+      {laying.laid.zones.length > 0 && (
+        <Button onClick={onMirror} variant="outlined">
+          Mirror it
+        </Button>
+      )}
       <Button onClick={onSave} variant="contained" color="success" disabled={isSaved} loading={isSaving}>
         {isSaved ? "Saved" : "Save"}
       </Button>
@@ -78,10 +126,27 @@ function Tools({ laying, onMirror, onSave, isSaving, isNew }: { laying: Laying; 
 /** The tape list beside the board; a long one scrolls there, so that the board stays in view. */
 function TapeColumn({ worked, isEmpty }: { worked: WorkedOut | undefined; isEmpty: boolean }) {
   return (
-    <Box component="section" aria-label="Where the tape goes" tabIndex={0} className="scrolls" sx={{ minWidth: 0, maxHeight: { lg: 720 }, overflowY: "auto" }}>
-      <Typography variant="h2" sx={{ mb: 1 }}>Where the tape goes</Typography>
-      {isEmpty ? <Typography color="text.secondary">Add a target: then its corners stand here, each from two landmarks.</Typography> : worked && <TapeList tape={worked.tape} />}
-      {worked && worked.kit.length > 0 && <Typography sx={{ mt: 2 }}><b>To bring:</b> {worked.kit.join(", ")}.</Typography>}
+    <Box
+      component="section"
+      aria-label="Where the tape goes"
+      tabIndex={0}
+      className="scrolls"
+      sx={{ minWidth: 0, maxHeight: { lg: 720 }, overflowY: "auto" }}>
+      <Typography variant="h2" sx={{ mb: 1 }}>
+        Where the tape goes
+      </Typography>
+      {isEmpty ? (
+        <Typography color="text.secondary">
+          Add a target: then its corners stand here, each from two landmarks.
+        </Typography>
+      ) : (
+        worked && <TapeList tape={worked.tape} />
+      )}
+      {worked && worked.kit.length > 0 && (
+        <Typography sx={{ mt: 2 }}>
+          <b>To bring:</b> {worked.kit.join(", ")}.
+        </Typography>
+      )}
     </Box>
   );
 }
@@ -110,43 +175,97 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
     change({ zones: laid.zones.filter((_, other) => other !== index) });
     setChosen(null);
   };
-  const take = (offer: Offer) => change(offer.lever === "distance" ? { stand: offer.stand } : { zones: laid.zones.map((each) => (each.name === offer.zone ? { ...each, shape: offer.shape } : each)) });
-  const foretold = Object.fromEntries((worked?.zones ?? []).flatMap(({ name, predicted }) => (predicted ? [[name, showShare(predicted.chance)]] : [])));
+  const take = (offer: Offer) =>
+    change(
+      offer.lever === "distance"
+        ? { stand: offer.stand }
+        : { zones: laid.zones.map((each) => (each.name === offer.zone ? { ...each, shape: offer.shape } : each)) },
+    );
+  const foretold = Object.fromEntries(
+    (worked?.zones ?? []).flatMap(({ name, predicted }) => (predicted ? [[name, showShare(predicted.chance)]] : [])),
+  );
 
   return (
     <Page
       title={laid.title || "Layout"}
       heading={laid.title || "A layout without a name"}
       lead={`On ${place.title}. ${capital(surface.title)} is drawn to scale: ${place.sizes_from}.`}
-      why={<AimWhy aims={aims} chosen={aim} onChoose={onAim} worked={worked} zone={zone?.name} onTake={take} />}
-    >
-      {laying.isBroughtBack && <Alert severity="info" variant="outlined" sx={{ color: "text.primary" }}>Your changes from before are here; they are not saved yet. Undo goes back to what is saved.</Alert>}
+      why={<AimWhy aims={aims} chosen={aim} onChoose={onAim} worked={worked} zone={zone?.name} onTake={take} />}>
+      {laying.isBroughtBack && (
+        <Alert severity="info" variant="outlined" sx={{ color: "text.primary" }}>
+          Your changes from before are here; they are not saved yet. Undo goes back to what is saved.
+        </Alert>
+      )}
       <Panel>
         <Stack spacing={2}>
-          <Tools laying={laying} isNew={id === null} isSaving={save.isPending} onSave={press} onMirror={() => mirror.mutate(undefined, { onSuccess: ({ zones, stand }) => change({ zones, stand }) })} />
+          <Tools
+            laying={laying}
+            isNew={id === null}
+            isSaving={save.isPending}
+            onSave={press}
+            onMirror={() => mirror.mutate(undefined, { onSuccess: ({ zones, stand }) => change({ zones, stand }) })}
+          />
           <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}>
             {place.surfaces.length > 1 && (
-              <ToggleButtonGroup exclusive size="small" value={surface.id} onChange={(_, next: string | null) => next && setSurfaceId(next)} aria-label="Which part of the place">
+              <ToggleButtonGroup
+                exclusive
+                size="small"
+                value={surface.id}
+                onChange={(_, next: string | null) => next && setSurfaceId(next)}
+                aria-label="Which part of the place">
                 {place.surfaces.map((each) => (
-                  <ToggleButton key={each.id} value={each.id}>{capital(each.title)}</ToggleButton>
+                  <ToggleButton key={each.id} value={each.id}>
+                    {capital(each.title)}
+                  </ToggleButton>
                 ))}
               </ToggleButtonGroup>
             )}
             <Typography sx={{ ml: 1 }}>Add a</Typography>
             {(Object.keys(KINDS) as Kind[]).map((kind) => (
-              <Button key={kind} size="small" variant="outlined" aria-label={`Add a ${KINDS[kind].word}`} onClick={() => add([newZone(kind, surface, laid.zones)])}>
+              <Button
+                key={kind}
+                size="small"
+                variant="outlined"
+                aria-label={`Add a ${KINDS[kind].word}`}
+                onClick={() => add([newZone(kind, surface, laid.zones)])}>
                 {KINDS[kind].adds}
               </Button>
             ))}
           </Stack>
-          <Box sx={{ display: "grid", gap: 2.5, gridTemplateColumns: { xs: "minmax(0, 1fr)", lg: "minmax(0, 1fr) 290px" } }}>
+          <Box
+            sx={{
+              display: "grid",
+              gap: 2.5,
+              gridTemplateColumns: { xs: "minmax(0, 1fr)", lg: "minmax(0, 1fr) 290px" },
+            }}>
             <Stack spacing={2} sx={{ minWidth: 0 }}>
-              <Board surface={surface} zones={laid.zones} chosen={chosen} units={units} stand={laying.stand} foretold={foretold} played={preview.played} onChoose={setChosen} onChange={laying.replaceZone} onRemove={remove} />
-              <StandSlider place={place} stand={laying.stand} units={units} worked={worked} zone={zone?.name} onSlide={laying.slide} onSettle={laying.settle} />
+              <Board
+                surface={surface}
+                zones={laid.zones}
+                chosen={chosen}
+                units={units}
+                stand={laying.stand}
+                foretold={foretold}
+                played={preview.played}
+                onChoose={setChosen}
+                onChange={laying.replaceZone}
+                onRemove={remove}
+              />
+              <StandSlider
+                place={place}
+                stand={laying.stand}
+                units={units}
+                worked={worked}
+                zone={zone?.name}
+                onSlide={laying.slide}
+                onSettle={laying.settle}
+              />
             </Stack>
             <TapeColumn worked={worked} isEmpty={laid.zones.length === 0} />
           </Box>
-          {(laying.worked.error ?? save.error ?? mirror.error) && <ErrorNotice error={laying.worked.error ?? save.error ?? mirror.error} />}
+          {(laying.worked.error ?? save.error ?? mirror.error) && (
+            <ErrorNotice error={laying.worked.error ?? save.error ?? mirror.error} />
+          )}
         </Stack>
       </Panel>
       {zone && zoneSurface && chosen !== null && (
@@ -157,7 +276,9 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
             surface={zoneSurface}
             units={units}
             onChange={(next) => laying.replaceZone(chosen, next)}
-            onDivide={(parts) => change({ zones: laid.zones.flatMap((each, index) => (index === chosen ? parts : [each])) })}
+            onDivide={(parts) =>
+              change({ zones: laid.zones.flatMap((each, index) => (index === chosen ? parts : [each])) })
+            }
             onDouble={() => add([{ ...zone, name: freeName(laid.zones, zone.name), at: zone.at }])}
             onRemove={() => remove(chosen)}
           />
@@ -165,11 +286,23 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
       )}
       {laid.zones.length > 0 && (
         <Panel title="In which order">
-          <PatternPanel pattern={laid.pattern} zones={laid.zones} worked={worked} preview={preview} onPattern={(pattern) => change({ pattern })} />
+          <PatternPanel
+            pattern={laid.pattern}
+            zones={laid.zones}
+            worked={worked}
+            preview={preview}
+            onPattern={(pattern) => change({ pattern })}
+          />
         </Panel>
       )}
       <Panel title="With this layout">
-        {id === null ? <Typography color="text.secondary">Save it first; then it goes into a block, onto a rung, onto paper and out to a file.</Typography> : <KeptActions id={id} />}
+        {id === null ? (
+          <Typography color="text.secondary">
+            Save it first; then it goes into a block, onto a rung, onto paper and out to a file.
+          </Typography>
+        ) : (
+          <KeptActions id={id} />
+        )}
       </Panel>
     </Page>
   );

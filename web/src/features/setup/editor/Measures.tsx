@@ -16,7 +16,16 @@ function Measure({ from, to, words }: { from: [number, number]; to: [number, num
   return (
     <g>
       <line x1={x1} y1={y1} x2={x2} y2={y2} stroke={tape.plum} strokeWidth={1.5} strokeDasharray="3 4" />
-      <text x={(x1 + x2) / 2 + (isLevel ? 0 : 6)} y={(y1 + y2) / 2 + (isLevel ? -5 : 4)} textAnchor={isLevel ? "middle" : "start"} fontSize={12} fontWeight={600} fill={tape.plum} stroke={tape.paper} strokeWidth={3} paintOrder="stroke">
+      <text
+        x={(x1 + x2) / 2 + (isLevel ? 0 : 6)}
+        y={(y1 + y2) / 2 + (isLevel ? -5 : 4)}
+        textAnchor={isLevel ? "middle" : "start"}
+        fontSize={12}
+        fontWeight={600}
+        fill={tape.plum}
+        stroke={tape.paper}
+        strokeWidth={3}
+        paintOrder="stroke">
         {words}
       </text>
     </g>
@@ -32,9 +41,17 @@ export function Measures({ zone, surface, view, units }: { zone: Zone; surface: 
   return (
     <g style={{ pointerEvents: "none" }} data-testid="measures">
       <Measure from={[x(0), level]} to={[x(left), level]} words={showLength(left, units)} />
-      <Measure from={[x(right), level]} to={[x(surface.width_m), level]} words={showLength(surface.width_m - right, units)} />
+      <Measure
+        from={[x(right), level]}
+        to={[x(surface.width_m), level]}
+        words={showLength(surface.width_m - right, units)}
+      />
       <Measure from={[upright, y(0)]} to={[upright, y(bottom)]} words={showLength(bottom, units)} />
-      <Measure from={[upright, y(top)]} to={[upright, y(surface.length_m)]} words={showLength(surface.length_m - top, units)} />
+      <Measure
+        from={[upright, y(top)]}
+        to={[upright, y(surface.length_m)]}
+        words={showLength(surface.length_m - top, units)}
+      />
     </g>
   );
 }

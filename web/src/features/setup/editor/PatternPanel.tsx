@@ -33,7 +33,9 @@ export function usePreview(steps: string[]) {
     return () => clearInterval(clock);
   }, [isPlaying, steps.length]);
   const index = isPlaying ? at % steps.length : 0;
-  const played = isPlaying ? { now: steps[index] ?? "", next: steps[(index + 1) % steps.length] ?? "", step: index + 1 } : null;
+  const played = isPlaying
+    ? { now: steps[index] ?? "", next: steps[(index + 1) % steps.length] ?? "", step: index + 1 }
+    : null;
   return { played, toggle: () => setAt(isPlaying ? null : 0) };
 }
 
@@ -68,7 +70,16 @@ export function PatternPanel({ pattern, zones, worked, preview, onPattern }: Pat
           helperText={problem || "Names or numbers of the targets, with commas between"}
           sx={{ flex: "1 1 260px" }}
         />
-        <TextField select size="small" label="A usual order" value="" onChange={(event) => order.mutate(event.target.value as Made, { onSuccess: (made) => onPattern(made.pattern) })} sx={{ width: 210 }} disabled={zones.length < 2}>
+        <TextField
+          select
+          size="small"
+          label="A usual order"
+          value=""
+          onChange={(event) =>
+            order.mutate(event.target.value as Made, { onSuccess: (made) => onPattern(made.pattern) })
+          }
+          sx={{ width: 210 }}
+          disabled={zones.length < 2}>
           {Object.entries(ORDERS).map(([made, words]) => (
             <MenuItem key={made} value={made}>
               {words}
@@ -85,7 +96,9 @@ export function PatternPanel({ pattern, zones, worked, preview, onPattern }: Pat
         </Typography>
       )}
       <WhyOff>{zones.length === 1 && "A usual order takes two targets or more."}</WhyOff>
-      <WhyOff>{zones.length > 0 && !worked?.steps.length && !problem && "Without an order there is nothing to play."}</WhyOff>
+      <WhyOff>
+        {zones.length > 0 && !worked?.steps.length && !problem && "Without an order there is nothing to play."}
+      </WhyOff>
       {order.error && <ErrorNotice error={order.error} />}
     </Stack>
   );

@@ -9,7 +9,16 @@ type Taped = WorkedOut["tape"][number];
 
 function Corners({ taped }: { taped: Taped }) {
   return (
-    <Box component="dl" sx={{ m: 0, fontSize: "0.95rem", display: "grid", gridTemplateColumns: "minmax(5.2rem, auto) minmax(0, 1fr)", columnGap: 1.25, rowGap: 0.5 }}>
+    <Box
+      component="dl"
+      sx={{
+        m: 0,
+        fontSize: "0.95rem",
+        display: "grid",
+        gridTemplateColumns: "minmax(5.2rem, auto) minmax(0, 1fr)",
+        columnGap: 1.25,
+        rowGap: 0.5,
+      }}>
       {taped.fixes.map(({ corner, reaches }) => (
         <Fragment key={corner}>
           <dt>{corner}</dt>

@@ -30,13 +30,24 @@ const PARTS: Record<string, [string, number, number]> = {
 };
 
 /** A length that is typed: it counts when one leaves it or presses Enter, and only if it is a number. */
-function LengthField({ label, valueM, units, onLength }: { label: string; valueM: number; units: Units; onLength: (lengthM: number) => void }) {
+function LengthField({
+  label,
+  valueM,
+  units,
+  onLength,
+}: {
+  label: string;
+  valueM: number;
+  units: Units;
+  onLength: (lengthM: number) => void;
+}) {
   const { unit, perMetre, step } = TYPED[units];
   const shown = String(Math.round(valueM * perMetre * 100) / 100);
   const [typed, setTyped] = useState<string | null>(null);
   const settle = () => {
     const value = Number(typed?.replace(",", "."));
-    if (typed !== null && typed.trim() !== "" && Number.isFinite(value) && typed !== shown) onLength(toMillimetre(value / perMetre));
+    if (typed !== null && typed.trim() !== "" && Number.isFinite(value) && typed !== shown)
+      onLength(toMillimetre(value / perMetre));
     setTyped(null);
   };
   return (
@@ -84,20 +95,55 @@ export function ZonePanel({ zone, surface, units, onChange, onDivide, onDouble, 
     // Its left and lower edges stay: a length that is typed changes no other number.
     onChange(movedTo(reshaped, { x: x + left - now.left, y: y + bottom - now.bottom }, surface));
   };
-  const lengths = Object.entries(zone.shape as Lengths).filter((entry): entry is [LengthName, number] => entry[0] in LENGTHS);
+  const lengths = Object.entries(zone.shape as Lengths).filter(
+    (entry): entry is [LengthName, number] => entry[0] in LENGTHS,
+  );
   return (
     <Stack spacing={1.5}>
       <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1.25 }}>
-        <TextField label="Name" size="small" value={name ?? zone.name} onChange={(event) => setName(event.target.value)} onBlur={rename} onKeyDown={(event) => event.key === "Enter" && rename()} sx={{ width: 190 }} slotProps={{ htmlInput: { maxLength: 40 } }} />
+        <TextField
+          label="Name"
+          size="small"
+          value={name ?? zone.name}
+          onChange={(event) => setName(event.target.value)}
+          onBlur={rename}
+          onKeyDown={(event) => event.key === "Enter" && rename()}
+          sx={{ width: 190 }}
+          slotProps={{ htmlInput: { maxLength: 40 } }}
+        />
         {lengths.map(([key, valueM]) => (
-          <LengthField key={key} label={LENGTHS[key]} valueM={valueM} units={units} onLength={(lengthM) => resize(key, lengthM)} />
+          <LengthField
+            key={key}
+            label={LENGTHS[key]}
+            valueM={valueM}
+            units={units}
+            onLength={(lengthM) => resize(key, lengthM)}
+          />
         ))}
-        {zone.shape.kind !== "strip" && <LengthField label="From the left" valueM={left} units={units} onLength={(lengthM) => onChange(movedTo(zone, { x: x + lengthM - left, y }, surface))} />}
-        <LengthField label={surface.is_upright ? "From the ground" : "From the near edge"} valueM={bottom} units={units} onLength={(lengthM) => onChange(movedTo(zone, { x, y: y + lengthM - bottom }, surface))} />
+        {zone.shape.kind !== "strip" && (
+          <LengthField
+            label="From the left"
+            valueM={left}
+            units={units}
+            onLength={(lengthM) => onChange(movedTo(zone, { x: x + lengthM - left, y }, surface))}
+          />
+        )}
+        <LengthField
+          label={surface.is_upright ? "From the ground" : "From the near edge"}
+          valueM={bottom}
+          units={units}
+          onLength={(lengthM) => onChange(movedTo(zone, { x, y: y + lengthM - bottom }, surface))}
+        />
       </Stack>
       <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1, alignItems: "center" }}>
         {zone.shape.kind === "rectangle" && (
-          <TextField select size="small" label="Divide into" value="" onChange={(event) => divide.mutate(event.target.value, { onSuccess: onDivide })} sx={{ width: 220 }}>
+          <TextField
+            select
+            size="small"
+            label="Divide into"
+            value=""
+            onChange={(event) => divide.mutate(event.target.value, { onSuccess: onDivide })}
+            sx={{ width: 220 }}>
             {Object.entries(PARTS).map(([key, [words]]) => (
               <MenuItem key={key} value={key}>
                 {words}

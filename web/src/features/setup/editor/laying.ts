@@ -17,10 +17,14 @@ export const KINDS: Record<Kind, { word: string; adds: string }> = {
   row: { word: "row", adds: "Row" },
 };
 
-
 export const laidOf = ({ title, zones, stand, pattern }: Layout): Laid => ({ title, zones, stand, pattern });
 
-export const emptyOn = (place: DrawnPlace): Laid => ({ title: `New on ${place.title.toLowerCase()}`, zones: [], stand: place.first_stand, pattern: "" });
+export const emptyOn = (place: DrawnPlace): Laid => ({
+  title: `New on ${place.title.toLowerCase()}`,
+  zones: [],
+  stand: place.first_stand,
+  pattern: "",
+});
 
 export const isSame = (one: Laid, other: Laid) => JSON.stringify(one) === JSON.stringify(other);
 
@@ -35,7 +39,13 @@ function shapeOf(kind: Kind, surface: Surface): Shape {
     case "line":
       return { kind, across_m: size, up_m: 0, within_m: 0.1 };
     case "row":
-      return { kind, across_m: toMillimetre(Math.min(surface.width_m * 0.8, Math.max(size, 8 * surface.thing_m))), up_m: 0, apart_m: 0.01, size_m: surface.thing_m };
+      return {
+        kind,
+        across_m: toMillimetre(Math.min(surface.width_m * 0.8, Math.max(size, 8 * surface.thing_m))),
+        up_m: 0,
+        apart_m: 0.01,
+        size_m: surface.thing_m,
+      };
     default:
       return { kind, width_m: size, height_m: toMillimetre(Math.max(0.05, Math.round(size * 15) / 20)) };
   }
@@ -54,7 +64,10 @@ const PLACES = [0.5, 0.2, 0.8, 0.35, 0.65];
 
 /** A new target in the middle of a surface; a wall is aimed at from knee to head. */
 export function newZone(kind: Kind, surface: Surface, zones: Zone[]): Zone {
-  const y = surface.kind === "wall" ? Math.min(surface.length_m / 2, 1.2) : surface.length_m * (surface.kind === "air" ? 0.5 : 0.75);
+  const y =
+    surface.kind === "wall"
+      ? Math.min(surface.length_m / 2, 1.2)
+      : surface.length_m * (surface.kind === "air" ? 0.5 : 0.75);
   const [share = 0.5] = PLACES.slice(zones.filter((zone) => zone.surface === surface.id).length % PLACES.length);
   return {
     name: freeName(zones, KINDS[kind].word),
@@ -75,5 +88,13 @@ export const renamed = (pattern: string, from: string, to: string) =>
 export const draftKey = (id: number | null, place: string) => `jolly-layout-${id ?? `new-${place}`}`;
 
 export function isLaid(value: unknown): value is Laid {
-  return typeof value === "object" && value !== null && "zones" in value && Array.isArray(value.zones) && "stand" in value && "title" in value && "pattern" in value;
+  return (
+    typeof value === "object" &&
+    value !== null &&
+    "zones" in value &&
+    Array.isArray(value.zones) &&
+    "stand" in value &&
+    "title" in value &&
+    "pattern" in value
+  );
 }

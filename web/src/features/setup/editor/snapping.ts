@@ -34,13 +34,23 @@ export function snapMove(zone: Zone, to: Spot, surface: Surface, nearM: number, 
   const moved = movedTo(zone, { x: toStep(to.x, step), y: toStep(to.y, step) }, surface);
   const box = boxOf(moved, surface);
   const middle = middleOf(moved);
-  const x = zone.shape.kind === "strip" ? { by: 0, guide: null } : pullOf([box.left, middle.x, box.right], surface.guides_x, nearM);
+  const x =
+    zone.shape.kind === "strip"
+      ? { by: 0, guide: null }
+      : pullOf([box.left, middle.x, box.right], surface.guides_x, nearM);
   const y = pullOf([box.bottom, middle.y, box.top], surface.guides_y, nearM);
   return { zone: movedTo(moved, { x: middle.x + x.by, y: middle.y + y.by }, surface), x: x.guide, y: y.guide };
 }
 
 /** A handle on its way to a place. */
-export function snapPull(zone: Zone, handle: Handle["id"], to: Spot, surface: Surface, nearM: number, step: number): Snapped {
+export function snapPull(
+  zone: Zone,
+  handle: Handle["id"],
+  to: Spot,
+  surface: Surface,
+  nearM: number,
+  step: number,
+): Snapped {
   const isAcross = handle !== "n" && handle !== "s";
   const isUp = handle !== "e";
   const x = isAcross ? pullOf([to.x], surface.guides_x, nearM) : { by: 0, guide: null };

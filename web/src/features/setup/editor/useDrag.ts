@@ -43,7 +43,10 @@ export function useDrag({ surface, scale, step, onDrop }: DragProps) {
     const start = handle ?? middleOf(zone);
     const to = { x: start.x + (event.clientX - from.x) / scale, y: start.y - (event.clientY - from.y) / scale };
     const near = NEAR / scale;
-    latest.current = { index, ...(handle ? snapPull(zone, handle.id, to, surface, near, step) : snapMove(zone, to, surface, near, step)) };
+    latest.current = {
+      index,
+      ...(handle ? snapPull(zone, handle.id, to, surface, near, step) : snapMove(zone, to, surface, near, step)),
+    };
     setCarried(latest.current);
   };
 

@@ -42,7 +42,9 @@ export function useLaying({ id, place, kept, aim }: LayingProps) {
   }, [key, laid, isSaved]);
 
   const seen = useSettled(sliding ? { ...laid, stand: sliding } : laid, ASK_AFTER_MS);
-  const worked = useQuery(workedOutQuery({ ...seen, place: place.id, ladder: aim?.ladder ?? null, side: aim?.side ?? null }));
+  const worked = useQuery(
+    workedOutQuery({ ...seen, place: place.id, ladder: aim?.ladder ?? null, side: aim?.side ?? null }),
+  );
 
   const change = (part: Partial<Laid>) => history.set({ ...laid, ...part });
   return {
@@ -61,9 +63,12 @@ export function useLaying({ id, place, kept, aim }: LayingProps) {
     replaceZone: (index: number, zone: Zone) => {
       // Two of one name could not be told apart in the tape list.
       const others = laid.zones.filter((_, other) => other !== index);
-      const named = others.some(({ name }) => name === zone.name) ? { ...zone, name: freeName(others, zone.name) } : zone;
+      const named = others.some(({ name }) => name === zone.name)
+        ? { ...zone, name: freeName(others, zone.name) }
+        : zone;
       const before = laid.zones[index]?.name;
-      const pattern = before === undefined || before === named.name ? laid.pattern : renamed(laid.pattern, before, named.name);
+      const pattern =
+        before === undefined || before === named.name ? laid.pattern : renamed(laid.pattern, before, named.name);
       change({ zones: laid.zones.map((each, other) => (other === index ? named : each)), pattern });
     },
     forgetDraft: () => forget(key),

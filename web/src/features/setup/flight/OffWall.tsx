@@ -47,7 +47,15 @@ function Dot({ x, y, word, colour = tape.ink, is = "right" }: DotProps) {
   return (
     <g>
       <circle cx={x} cy={y} r={6} fill={colour} />
-      <text {...place} textAnchor={anchor} fontSize={15} fontWeight={700} fill={tape.ink} stroke={tape.paper} strokeWidth={3} paintOrder="stroke">
+      <text
+        {...place}
+        textAnchor={anchor}
+        fontSize={15}
+        fontWeight={700}
+        fill={tape.ink}
+        stroke={tape.paper}
+        strokeWidth={3}
+        paintOrder="stroke">
         {word}
       </text>
     </g>
@@ -69,10 +77,21 @@ function FromAbove({ here, there, flight, width_m, units }: LineProps) {
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="img" aria-label="The line from above">
       <rect x={left} y={PAD} width={width_m * scale} height={deepest * scale} fill="#f0e4cf" />
       <line x1={left} y1={PAD} x2={left + width_m * scale} y2={PAD} stroke={tape.ink} strokeWidth={6} />
-      {flight && <polyline points={path(stops.map(at))} fill="none" stroke={tape.teal} strokeWidth={3} strokeDasharray="9 6" />}
+      {flight && (
+        <polyline points={path(stops.map(at))} fill="none" stroke={tape.teal} strokeWidth={3} strokeDasharray="9 6" />
+      )}
       {flight?.touches.map((touch, index) => {
         const [x, y] = at(touch);
-        return <Dot key={index} x={x} y={y} word={touch.away_m === 0 ? showLength(touch.x_m, units) : showLength(touch.away_m, units)} colour={tape.coral} is={touch.away_m === 0 ? "above" : touch.x_m === 0 ? "left" : "right"} />;
+        return (
+          <Dot
+            key={index}
+            x={x}
+            y={y}
+            word={touch.away_m === 0 ? showLength(touch.x_m, units) : showLength(touch.away_m, units)}
+            colour={tape.coral}
+            is={touch.away_m === 0 ? "above" : touch.x_m === 0 ? "left" : "right"}
+          />
+        );
       })}
       <Dot x={hereX} y={hereY} word="here" />
       <Dot x={thereX} y={thereY} word="there" />
@@ -87,10 +106,21 @@ function FromTheSide({ here, there, flight, units }: LineProps) {
   const scaleX = (WIDTH - 2 * PAD) / Math.max(0.1, flight.path_m);
   const scaleY = (HEIGHT - 2 * PAD) / tallest;
   const flown = flight.legs_m.map((_, index) => flight.legs_m.slice(0, index + 1).reduce((sum, leg) => sum + leg, 0));
-  const at = (reach: number, height: number): [number, number] => [PAD + reach * scaleX, HEIGHT - PAD - height * scaleY];
-  const stops = [at(0, here.height_m), ...flight.touches.map((touch, index) => at(flown[index] ?? 0, touch.height_m)), at(flight.path_m, there.height_m)];
+  const at = (reach: number, height: number): [number, number] => [
+    PAD + reach * scaleX,
+    HEIGHT - PAD - height * scaleY,
+  ];
+  const stops = [
+    at(0, here.height_m),
+    ...flight.touches.map((touch, index) => at(flown[index] ?? 0, touch.height_m)),
+    at(flight.path_m, there.height_m),
+  ];
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} width="100%" role="img" aria-label="The line from the side, its way unrolled">
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      width="100%"
+      role="img"
+      aria-label="The line from the side, its way unrolled">
       <line x1={PAD} y1={HEIGHT - PAD} x2={WIDTH - PAD} y2={HEIGHT - PAD} stroke={tape.ink} strokeWidth={3} />
       {flight.touches.map((touch, index) => {
         const [x, y] = at(flown[index] ?? 0, touch.height_m);
@@ -109,16 +139,52 @@ function FromTheSide({ here, there, flight, units }: LineProps) {
 }
 
 function sayTouch({ x_m, away_m, height_m }: Space, units: Units): string {
-  const where = away_m === 0 ? `${showLength(x_m, units)} from its left end` : `${showLength(away_m, units)} out from the wall, on the ${x_m === 0 ? "left" : "right"} one`;
+  const where =
+    away_m === 0
+      ? `${showLength(x_m, units)} from its left end`
+      : `${showLength(away_m, units)} out from the wall, on the ${x_m === 0 ? "left" : "right"} one`;
   return `${where}, ${showLength(height_m, units)} up`;
 }
 
-function Spot({ word, space, width_m, units, onChange }: { word: string; space: Space; width_m: number; units: Units; onChange: (space: Space) => void }) {
+function Spot({
+  word,
+  space,
+  width_m,
+  units,
+  onChange,
+}: {
+  word: string;
+  space: Space;
+  width_m: number;
+  units: Units;
+  onChange: (space: Space) => void;
+}) {
   return (
     <Stack direction="row" sx={{ gap: 3, flexWrap: "wrap" }} role="group" aria-label={word}>
-      <LengthSlider label={`${word}, from the left`} value={space.x_m} min={0} max={width_m} units={units} onChange={(x_m) => onChange({ ...space, x_m })} />
-      <LengthSlider label={`${word}, from the wall`} value={space.away_m} min={0.1} max={DEEPEST_M} units={units} onChange={(away_m) => onChange({ ...space, away_m })} />
-      <LengthSlider label={`${word}, up`} value={space.height_m} min={0} max={TALLEST_M} units={units} onChange={(height_m) => onChange({ ...space, height_m })} />
+      <LengthSlider
+        label={`${word}, from the left`}
+        value={space.x_m}
+        min={0}
+        max={width_m}
+        units={units}
+        onChange={(x_m) => onChange({ ...space, x_m })}
+      />
+      <LengthSlider
+        label={`${word}, from the wall`}
+        value={space.away_m}
+        min={0.1}
+        max={DEEPEST_M}
+        units={units}
+        onChange={(away_m) => onChange({ ...space, away_m })}
+      />
+      <LengthSlider
+        label={`${word}, up`}
+        value={space.height_m}
+        min={0}
+        max={TALLEST_M}
+        units={units}
+        onChange={(height_m) => onChange({ ...space, height_m })}
+      />
     </Stack>
   );
 }
@@ -129,12 +195,23 @@ export function OffWall({ units }: { units: Units }) {
   const [width_m, setWidth] = useState(6.1);
   const [way, setWay] = useState("front");
   const body = { here, there, width_m, walls: WAYS[way]?.walls ?? ["front"] };
-  const query = useQuery({ queryKey: ["flight", body], queryFn: () => unwrap(api.POST("/api/flight/off-wall/", { body })), placeholderData: keepPreviousData, retry: false });
+  const query = useQuery({
+    queryKey: ["flight", body],
+    queryFn: () => unwrap(api.POST("/api/flight/off-wall/", { body })),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
   const flight = query.error || query.data?.no_way ? undefined : query.data;
   const line = { here, there, flight, width_m, units };
   return (
     <Stack spacing={2}>
-      <ToggleButtonGroup exclusive size="small" value={way} onChange={(_, next: string | null) => next && setWay(next)} aria-label="Off which walls" sx={{ flexWrap: "wrap" }}>
+      <ToggleButtonGroup
+        exclusive
+        size="small"
+        value={way}
+        onChange={(_, next: string | null) => next && setWay(next)}
+        aria-label="Off which walls"
+        sx={{ flexWrap: "wrap" }}>
         {Object.entries(WAYS).map(([id, { words }]) => (
           <ToggleButton key={id} value={id}>
             {words}
@@ -142,13 +219,21 @@ export function OffWall({ units }: { units: Units }) {
         ))}
       </ToggleButtonGroup>
       {query.error && <ErrorNotice error={query.error} />}
-      {query.data?.no_way && <Typography data-testid="no-way">{query.data.no_way} Move one of the two, or choose another wall.</Typography>}
+      {query.data?.no_way && (
+        <Typography data-testid="no-way">{query.data.no_way} Move one of the two, or choose another wall.</Typography>
+      )}
       {flight && (
         <Typography data-testid="aim-at" sx={{ fontSize: "1.1rem" }}>
-          Aim at <b>{flight.touches.map((touch) => sayTouch(touch, units)).join("; then ")}</b>. The ball flies {showLength(flight.path_m, units)}.
+          Aim at <b>{flight.touches.map((touch) => sayTouch(touch, units)).join("; then ")}</b>. The ball flies{" "}
+          {showLength(flight.path_m, units)}.
         </Typography>
       )}
-      <Box sx={{ display: "grid", gap: 2, gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "repeat(2, minmax(0, 1fr))" } }}>
+      <Box
+        sx={{
+          display: "grid",
+          gap: 2,
+          gridTemplateColumns: { xs: "minmax(0, 1fr)", md: "repeat(2, minmax(0, 1fr))" },
+        }}>
         <FromAbove {...line} />
         <FromTheSide {...line} />
       </Box>

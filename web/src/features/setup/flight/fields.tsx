@@ -20,7 +20,16 @@ export function LengthSlider({ label, value, min, max, units, onChange }: Length
       <Typography id={id}>
         {label}: <b>{showLength(value, units)}</b>
       </Typography>
-      <Slider aria-labelledby={id} getAriaValueText={(at) => showLength(at, units)} value={value} min={min} max={max} step={0.05} color="secondary" onChange={(_, next) => onChange(next)} />
+      <Slider
+        aria-labelledby={id}
+        getAriaValueText={(at) => showLength(at, units)}
+        value={value}
+        min={min}
+        max={max}
+        step={0.05}
+        color="secondary"
+        onChange={(_, next) => onChange(next)}
+      />
     </Box>
   );
 }

@@ -1,0 +1,80 @@
+"""What the court screen shows beside its number: the sheet of frames, the strokes of a click, a call, cues, a lap.
+
+A sign says what it is in its first field, and the screen draws it by that, whichever the game.
+"""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+
+@dataclass(frozen=True, slots=True)
+class FrameLine:
+    """A frame on the sheet: a mark for each ball, the score up to it (None while bonus balls are due), what it is."""
+
+    balls: tuple[str, ...]
+    total: int | None
+    kind: str | None
+
+
+@dataclass(frozen=True, slots=True)
+class FrameSheet:
+    """The score sheet of ten frames, as far as it is played."""
+
+    kind: Literal["frames"] = "frames"
+    frames: tuple[FrameLine, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Click:
+    """A click to play to: beats a minute, strokes a beat, the strokes of the go and the time of one of them."""
+
+    kind: Literal["click"] = "click"
+    bpm: int = 60
+    per_beat: int = 1
+    strokes: int = 0
+    stroke_ms: float = 1000.0
+
+
+@dataclass(frozen=True, slots=True)
+class CalledOut:
+    """What is called out next, and in how many ms: the screen does so at its moment, and does not wait to be told.
+
+    ``place`` counts what was called: another place is another call.
+    """
+
+    kind: Literal["call"] = "call"
+    call: str = ""
+    means: str = ""
+    colour: str = "none"
+    in_ms: int = 0
+    place: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class Cues:
+    """What to feel or picture on each rep."""
+
+    kind: Literal["cues"] = "cues"
+    cues: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Lap:
+    """The targets of a lap in their order, and the one to play (from 0)."""
+
+    kind: Literal["lap"] = "lap"
+    steps: tuple[str, ...] = ()
+    place: int = 0
+
+
+@dataclass(frozen=True, slots=True)
+class Closing:
+    """What is said at the end of a run."""
+
+    kind: Literal["closing"] = "closing"
+    words: str = ""
+
+
+Sign = FrameSheet | Click | CalledOut | Cues | Lap | Closing

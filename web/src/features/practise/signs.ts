@@ -1,0 +1,13 @@
+/** What the rules show beside the number, by its kind. */
+import type { Tally } from "../../api/queries";
+
+export type Sign = Tally["signs"][number];
+export type SignOf<Kind extends Sign["kind"]> = Extract<Sign, { kind: Kind }>;
+
+/** The tally's sign of a kind; null where it has none. */
+export function signOf<Kind extends Sign["kind"]>(tally: Tally, kind: Kind): SignOf<Kind> | null {
+  return (tally.signs.find((sign) => sign.kind === kind) as SignOf<Kind> | undefined) ?? null;
+}
+
+/** Whether the pads of a face are numbers of their own, so that a key is its number. */
+export const areNumbers = ({ face }: Tally) => face === "pins" || face === "marks";
