@@ -12,18 +12,18 @@ from django.db.models import Sum
 from accounts.models import Athlete
 from config.unchanged import remember
 from jolly_core.aim.directions import Directions, estimate_directions
-from jolly_core.aim.record import Evidence, Landed, Tries
+from jolly_core.aim.record import Evidence, Tries
 from jolly_core.aim.spread import Aim, Predicted, estimate_aim, predict
 from jolly_core.challenges.registry import FORMATS, get_format, stored_tally
 from jolly_core.errors import CoreError
 from jolly_core.patterns.written import read_pattern
-from jolly_core.places.beside import read_beside
+from jolly_core.places.aimed import AimedAmong, AimedAt, stored_aimed
 from jolly_core.places.kit import kit_of
 from jolly_core.places.layout import Layout, Stand, distance_to, read_layout, stand_at
 from jolly_core.places.place import Place
 from jolly_core.places.standing import stand_words
 from jolly_core.places.tape import Taped, read_long, tape_list
-from jolly_core.places.zone import Zone, read_shape
+from jolly_core.places.zone import Zone
 from jolly_core.planning.rung_maker import NextRung, propose_rungs
 from jolly_core.sides import side_words
 from ladders.models import Ladder, Rung
@@ -153,33 +153,26 @@ def _read_evidence(athlete: Athlete, ladder_ids: Sequence[int], since: datetime 
     found: dict[Key, list[Evidence]] = {}
     by_zone: set[int] = set()
     rows = aimed_runs.values_list("rung__ladder", "side", "aimed")
-    for ladder, side, aimed, makes, attempts in rows.annotate(hits=Sum("makes"), tries=Sum("attempts")):
-        if "zones" in aimed:
+    for ladder, side, stored, makes, attempts in rows.annotate(hits=Sum("makes"), tries=Sum("attempts")):
+        aimed = stored_aimed(stored)
+        if isinstance(aimed, AimedAt):
+            found.setdefault((ladder, side), []).append(aimed.tries(makes, attempts))
+        elif aimed:
             by_zone.add(ladder)
-            continue
-        tries = Tries(aimed["distance_m"], read_shape(aimed["shape"]), makes, attempts)
-        found.setdefault((ladder, side), []).append(tries)
     # Where balls were counted zone by zone the tallies say how many; few ladders are played like that.
     counted = aimed_runs.filter(rung__ladder__in=by_zone, format__in=COUNTING_ZONES, is_from_paper=False)
-    told = counted.values_list("rung__ladder", "side", "aimed", "tally")
-    for ladder, side, aimed, tally in told:
-        found.setdefault((ladder, side), []).append(_landed(aimed, tally))
+    for ladder, side, stored, kept in counted.values_list("rung__ladder", "side", "aimed", "tally"):
+        aimed, tally = stored_aimed(stored), stored_tally(kept)
+        if isinstance(aimed, AimedAmong):
+            balls = get_format(tally.format).balls_by_zone(tally)
+            found.setdefault((ladder, side), []).append(aimed.landed(balls, tally.attempts))
     return found
-
-
-def _landed(aimed: Mapping[str, Any], stored: Mapping[str, Any]) -> Landed:
-    """Where the balls of a run landed that were counted zone by zone."""
-    tally = stored_tally(stored)
-    balls = get_format(tally.format).balls_by_zone(tally)
-    counts = tuple(balls.get(name, 0) for name in aimed["zones"])
-    zones = tuple(read_beside(each) for each in aimed["zones"].values())
-    return Landed(aimed["distance_m"], zones, counts, tally.attempts - sum(counts))
 
 
 def tries_at(rung: Rung) -> Tries | None:
     """The set-up that a rung's makes and misses tell of, nothing tried yet; None without a target."""
     aimed = aimed_at(rung.laid)
-    return Tries(aimed["distance_m"], read_shape(aimed["shape"]), 0, 0) if aimed else None
+    return aimed.tries(0, 0) if aimed else None
 
 
 def work_out(athlete: Athlete, place_key: str, given: Mapping[str, Any], *, aim: LadderAim | None) -> WorkedOut:
@@ -229,10 +222,10 @@ def list_next_rungs(rung: Rung) -> list[Offer]:
     below, which would be the step back.
     """
     layout = rung.laid
-    if layout is None or not layout.zones:
+    kept = core_layout(layout) if layout else None
+    if layout is None or kept is None or not kept.zones:
         return []
     athlete = rung.ladder.athlete
-    kept = core_layout(layout)
     aim = get_aim(athlete, rung.ladder_id)
     offers = list_offers(place_of(layout), kept, kept.zones[0], aim, units=athlete.units)
     below = get_rung_below(rung.ladder, rung)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import fields
 from datetime import datetime
 from typing import Any
 
@@ -13,24 +14,10 @@ from blocks.models import Block, Segment
 from config.bounds import check_room
 from jolly_core.errors import CoreError
 from jolly_core.load.weekly import check_effort
+from jolly_core.planning.kept import BlockShape, PartShape
 from layouts.models import Layout
 
-#: What a re-fit changes, and what taking it back restores.
 MOST_AHEAD = 400
-_SHAPE = ("title", "minutes", "spare_s", "widen")
-_SEGMENT_SHAPE = (
-    "kind",
-    "title",
-    "rung_id",
-    "side",
-    "planned_s",
-    "low_s",
-    "high_s",
-    "runs_planned",
-    "is_locked",
-    "is_set",
-    "reasons",
-)
 
 
 @transaction.atomic
@@ -49,7 +36,7 @@ def replan_block(
 ) -> Block:
     """Give a planned block other segments, and say what changed. Raises ``CoreError`` for one that has begun."""
     _check_planned(block)
-    block.before = _shape_of(block) if can_take_back else {}
+    block.before = _shape_of(block).as_stored() if can_take_back else {}
     for name, value in values.items():
         setattr(block, name, value)
     if change:
@@ -66,10 +53,9 @@ def take_refit_back(block: Block) -> Block:
     _check_planned(block)
     if not block.before:
         raise CoreError.one("nothing_to_take_back", "This block was not re-fitted since it was planned.", "block")
-    before = block.before
-    segments = before["segments"]
+    before = BlockShape.from_stored(block.before).as_dict()
     block.changes = block.changes[:-1]
-    return replan_block(block, segments=segments, **{name: before[name] for name in _SHAPE})
+    return replan_block(block, **before)
 
 
 def put_layout(block: Block, layout: Layout) -> Block:
@@ -104,9 +90,11 @@ def _check_planned(block: Block) -> None:
         raise CoreError.one("block_closed", "This block has begun; plan a new one.", "status", value=block.status)
 
 
-def _shape_of(block: Block) -> dict[str, Any]:
-    segments = [{name: getattr(segment, name) for name in _SEGMENT_SHAPE} for segment in block.segments.all()]
-    return {**{name: getattr(block, name) for name in _SHAPE}, "segments": segments}
+def _shape_of(block: Block) -> BlockShape:
+    """What a re-fit changes, and what taking it back restores."""
+    names = [each.name for each in fields(PartShape)]
+    segments = tuple(PartShape(**{name: getattr(each, name) for name in names}) for each in block.segments.all())
+    return BlockShape(block.title, block.minutes, block.spare_s, block.widen, segments)
 
 
 def _lay_segments(block: Block, segments: Sequence[dict[str, Any]]) -> None:

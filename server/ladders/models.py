@@ -6,7 +6,7 @@ from django.conf import settings
 from django.db import models
 from django.utils.functional import cached_property
 
-from jolly_core.body.traits import Traits, read_traits
+from jolly_core.body.traits import Traits
 from jolly_core.challenges.registry import AnyGame, stored_game
 from jolly_core.sides import BOTH_SIDES, NONE
 from layouts.models import Layout
@@ -51,7 +51,7 @@ class Ladder(models.Model):
     @cached_property
     def known_traits(self) -> Traits:
         """What it asks of body and place, as the core takes it."""
-        return read_traits(self.traits)
+        return Traits.from_stored(self.traits)
 
     def __str__(self) -> str:
         return self.title

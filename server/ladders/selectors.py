@@ -11,7 +11,7 @@ from django.shortcuts import get_object_or_404
 from accounts.models import Athlete
 from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_format
-from jolly_core.thresholds.threshold import Threshold, read_threshold
+from jolly_core.thresholds.threshold import Threshold, stored_threshold
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from layouts.models import Layout
 
@@ -82,7 +82,7 @@ def get_rung_below(ladder: Ladder, rung: Rung) -> Rung | None:
 
 def get_threshold(rung: Rung) -> Threshold:
     """What is asked of the rung now."""
-    return read_threshold(get_format(rung.format), get_threshold_values(rung))
+    return stored_threshold(get_format(rung.format), get_threshold_values(rung))
 
 
 def get_threshold_values(rung: Rung) -> dict[str, Any]:
@@ -95,7 +95,7 @@ def list_thresholds(rungs: Sequence[Rung]) -> dict[int, Threshold]:
     """What is asked of each of the rungs now, by their ids, read at once."""
     revisions = ThresholdRevision.objects.filter(rung__in=rungs).order_by("id")
     values = dict(revisions.values_list("rung", "threshold"))
-    return {rung.pk: read_threshold(get_format(rung.format), values[rung.pk]) for rung in rungs}
+    return {rung.pk: stored_threshold(get_format(rung.format), values[rung.pk]) for rung in rungs}
 
 
 def list_moves(ladder: Ladder) -> QuerySet[Move]:

@@ -11,11 +11,11 @@ from django.db import transaction
 from accounts.models import Athlete
 from config.bounds import check_room
 from jolly_core.body.risks import RISKS
-from jolly_core.body.traits import read_traits
+from jolly_core.body.traits import Traits, read_traits
 from jolly_core.challenges.registry import AnyGame, get_format, read_game
 from jolly_core.errors import CoreError
 from jolly_core.thresholds.fair import fair_threshold
-from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold
+from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold, stored_threshold
 from jolly_core.words import shortened
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
@@ -29,8 +29,7 @@ MOST_LADDERS, MOST_RUNGS = 200, 100
 def take_ladder(athlete: Athlete, key: str, pack: Mapping[str, Any], at: datetime) -> Ladder:
     """Put a ladder of the shelf among the athlete's own. Taking it again returns the one that is there."""
     values = {name: pack[name] for name in ("title", "discipline", "summary", "has_sides", "kit", "cautions")}
-    values["traits"] = pack.get("traits", {})
-    read_traits(values["traits"])
+    values["traits"] = read_traits(pack.get("traits", {})).as_stored()
     if not Ladder.objects.filter(athlete=athlete, shelf_key=key).exists():
         _check_room(athlete)
     ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults={**values, "arrived_at": at})
@@ -49,7 +48,7 @@ def make_ladder(athlete: Athlete, given: Mapping[str, Any], rung: Mapping[str, A
         raise CoreError.one("empty", "Give the ladder a name.", "title", value=given["title"])
     _check_room(athlete)
     values = {name: given[name] for name in ("title", "discipline", "summary", "has_sides")}
-    ladder = Ladder.objects.create(athlete=athlete, traits={}, arrived_at=at, **values)
+    ladder = Ladder.objects.create(athlete=athlete, traits=Traits().as_stored(), arrived_at=at, **values)
     add_rung(ladder, rung, at)
     return ladder
 
@@ -90,13 +89,13 @@ def change_challenge(rung: Rung, given: Mapping[str, Any], at: datetime) -> Rung
     asked = rung.threshold_revisions.order_by("id").last()
     if asked is None or is_other_game or not _can_be_asked(game, asked.threshold):
         threshold = fair_threshold(game, each_side=rung.ladder.has_sides)
-        ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
+        ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_stored(), made_at=at)
     return rung
 
 
 def _can_be_asked(game: AnyGame, threshold: Mapping[str, Any]) -> bool:
     try:
-        check_mark(game, read_threshold(type(game), threshold))
+        check_mark(game, stored_threshold(type(game), threshold))
     except CoreError:
         return False
     return True
@@ -139,7 +138,7 @@ def _add_rung(
         settings=game.settings.as_stored(),
         layout=_lay(ladder.athlete, given.get("layout")),
     )
-    ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
+    ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_stored(), made_at=at)
     return rung
 
 
@@ -202,7 +201,7 @@ def change_threshold(rung: Rung, given: Mapping[str, Any], at: datetime) -> Thre
         raise CoreError.one(
             "no_sides", f"{rung.ladder.title} has no sides; ask for it without them.", "each_side", value=True
         )
-    return ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_dict(), made_at=at)
+    return ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_stored(), made_at=at)
 
 
 @transaction.atomic

@@ -15,10 +15,8 @@ class Layout(models.Model):
     title = models.CharField(max_length=LONGEST_TITLE)
     place_key = models.CharField(max_length=40)
     own_place = models.ForeignKey("places.Place", null=True, on_delete=models.RESTRICT, related_name="layouts")
-    #: As the core's layouts are kept.
-    zones = models.JSONField(default=list)
-    stand = models.JSONField(default=dict)
-    pattern = models.TextField(blank=True)
+    #: As the core's layouts are stored, but for the title.
+    drawn = models.JSONField(default=dict)
     is_dropped = models.BooleanField(default=False)
     created_at = models.DateTimeField(auto_now_add=True)
     changed_at = models.DateTimeField(auto_now=True)

@@ -3,19 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Any
 
 from django.db.models import QuerySet
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
-from jolly_core.places.beside import write_beside, zones_beside
+from jolly_core.places.aimed import AimedAmong, AimedAt
+from jolly_core.places.beside import zones_beside
 from jolly_core.places.kit import kit_of
 from jolly_core.places.layout import Layout as CoreLayout
-from jolly_core.places.layout import Stand, distance_to
+from jolly_core.places.layout import distance_to
 from jolly_core.places.made_orders import order_by_place
 from jolly_core.places.place import Place as DrawnPlace
-from jolly_core.places.zone import Zone, read_zone, write_shape
+from jolly_core.places.zone import Zone
 from layouts.models import Layout
 from places.selectors import get_drawn_place
 
@@ -37,8 +37,7 @@ def place_of(layout: Layout) -> DrawnPlace:
 
 def core_layout(layout: Layout) -> CoreLayout:
     """A kept layout as the core takes it."""
-    zones = tuple(read_zone(zone) for zone in layout.zones)
-    return CoreLayout(layout.title, zones, Stand(**layout.stand), layout.pattern)
+    return CoreLayout.from_stored({**layout.drawn, "title": layout.title})
 
 
 def list_kit(layout: Layout) -> list[str]:
@@ -51,20 +50,17 @@ def order_on(layout: Layout | None, written: str, names: Sequence[str]) -> Seque
     return order_by_place(written, _zones_named(core_layout(layout), names)) if layout else ()
 
 
-def aimed_among(layout: Layout | None, names: Sequence[str]) -> dict[str, Any]:
+def aimed_among(layout: Layout | None, names: Sequence[str]) -> AimedAmong | None:
     """The set-up that balls counted by these targets tell of: each beside the first, which is aimed at.
 
-    Empty without a layout or names, and where the targets cannot tell where balls land.
+    None without a layout or names, and where the targets cannot tell where balls land.
     """
     if layout is None or not names:
-        return {}
+        return None
     kept, place = core_layout(layout), place_of(layout)
     zones = _zones_named(kept, names)
     beside = zones_beside(place, zones)
-    return beside and {
-        "distance_m": round(distance_to(place, kept.stand, zones[0]), 3),
-        "zones": {name: write_beside(zone) for name, zone in beside.items()},
-    }
+    return AimedAmong(round(distance_to(place, kept.stand, zones[0]), 3), beside) if beside else None
 
 
 def _zones_named(layout: CoreLayout, names: Sequence[str]) -> list[Zone]:
@@ -73,16 +69,13 @@ def _zones_named(layout: CoreLayout, names: Sequence[str]) -> list[Zone]:
     return [by_name[name] for name in names] if by_name.keys() >= set(names) else []
 
 
-def aimed_at(layout: Layout | None) -> dict[str, Any]:
+def aimed_at(layout: Layout | None) -> AimedAt | None:
     """The set-up that a make or miss on a layout tells of: its first target, and how far away that is.
 
-    Empty without a layout or target: then a run tells nothing of the aim.
+    None without a layout or target: then a run tells nothing of the aim.
     """
-    if layout is None or not layout.zones:
-        return {}
-    kept = core_layout(layout)
+    kept = core_layout(layout) if layout else None
+    if layout is None or kept is None or not kept.zones:
+        return None
     first = kept.zones[0]
-    return {
-        "distance_m": round(distance_to(place_of(layout), kept.stand, first), 3),
-        "shape": write_shape(first.shape),
-    }
+    return AimedAt(round(distance_to(place_of(layout), kept.stand, first), 3), first.shape)

@@ -88,5 +88,5 @@ def _check_room(athlete: Athlete) -> None:
 
 
 def _fill(kept: Layout, layout: CoreLayout) -> None:
-    for name, value in layout.as_dict().items():
-        setattr(kept, name, value)
+    drawn = layout.as_stored()
+    kept.title, kept.drawn = drawn.pop("title"), drawn

@@ -8,7 +8,7 @@ from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
 from jolly_core.places.place import Place as DrawnPlace
-from jolly_core.places.plain import make_place
+from jolly_core.places.plain import Measured
 from jolly_core.places.registry import PLACES
 from places.models import Place
 
@@ -47,4 +47,4 @@ def get_own_place(athlete: Athlete, key: str) -> Place | None:
 
 def draw_place(place: Place) -> DrawnPlace:
     """A measured place as the core takes it."""
-    return make_place(f"{OWN}{place.pk}", place.name, **(place.drawing or {}))
+    return Measured.from_stored(place.drawing or {}).place(f"{OWN}{place.pk}", place.name)

@@ -10,7 +10,7 @@ from django.db.models import RestrictedError
 from accounts.models import Athlete
 from config.bounds import check_room
 from jolly_core.errors import CoreError
-from jolly_core.places.plain import make_place
+from jolly_core.places.plain import Measured
 from places.models import Place
 
 MOST_PLACES = 100
@@ -30,22 +30,23 @@ def keep_place(athlete: Athlete, name: str, offers: Sequence[str], drawing: Mapp
         check_room(Place.objects.filter(athlete=athlete), MOST_PLACES, "places", instead="forget one first")
     values: dict[str, Any] = {}
     if drawing is not None:
-        _check_drawing(known, name, drawing)
-        values["drawing"] = dict(drawing)
+        values["drawing"] = _checked_drawing(known, name, drawing).as_stored()
         # It was measured, not emptied: what it offered stays.
         offers = [*(known.offers if known else ()), *offers]
     values["offers"] = list(dict.fromkeys(each.strip() for each in offers if each.strip()))
     return Place.objects.update_or_create(athlete=athlete, name=name, defaults=values)[0]
 
 
-def _check_drawing(known: Place | None, name: str, drawing: Mapping[str, Any]) -> None:
+def _checked_drawing(known: Place | None, name: str, drawing: Mapping[str, Any]) -> Measured:
+    measured = Measured.from_stored(drawing)
     try:
-        make_place("new", name, **drawing)
+        measured.place("new", name)
     except CoreError as error:
         raise error.under("drawing") from None
-    if known and known.layouts.exists() and known.drawing != dict(drawing):
+    if known and known.layouts.exists() and Measured.from_stored(known.drawing or {}) != measured:
         message = f"Targets lie on {name} as it was measured; keep the new measures under another name."
         raise CoreError.one("in_use", message, "drawing")
+    return measured
 
 
 def drop_place(place: Place) -> None:

@@ -5,6 +5,8 @@ from __future__ import annotations
 from django.conf import settings
 from django.db import models
 
+from jolly_core.planning.kept import RoutinePart, RoutineParts
+
 
 class Routine(models.Model):
     """A block's shape to repeat: its terms, and which ladder is played on which side, in which order, how often.
@@ -23,3 +25,9 @@ class Routine(models.Model):
 
     class Meta:
         ordering = ("id",)
+
+    @property
+    def known_parts(self) -> tuple[RoutinePart, ...]:
+        """Which ladder is played on which side, in which order, how often."""
+        stored = {"parts": self.parts} if isinstance(self.parts, list) else self.parts
+        return RoutineParts.from_stored(stored).parts

@@ -15,6 +15,7 @@ from blocks.models import Block
 from config.bounds import check_room
 from jolly_core.errors import CoreError
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
+from jolly_core.planning.kept import RoutinePart, RoutineParts
 from jolly_core.planning.warmup import NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS
 from jolly_core.planning.wish import Kept
 from jolly_core.words import counted, shortened
@@ -116,11 +117,11 @@ def keep_routine(block: Block, title: str) -> Routine:
         raise CoreError.one("empty", "Give the routine a name.", "title")
     kept = Routine.objects.filter(athlete=block.athlete)
     check_room(kept, MOST_ROUTINES, "routines", instead="forget one first")
-    parts = [
-        {"ladder": segment.rung.ladder_id, "side": segment.side, "runs": segment.runs_planned}
+    parts = tuple(
+        RoutinePart(segment.rung.ladder_id, segment.side, segment.runs_planned)
         for segment in block.segments.all()
         if segment.rung
-    ]
+    )
     return Routine.objects.create(
         athlete=block.athlete,
         title=title.strip(),
@@ -128,7 +129,7 @@ def keep_routine(block: Block, title: str) -> Routine:
         focus=block.focus,
         energy=block.energy,
         partner=block.partner,
-        parts=parts,
+        parts=RoutineParts(parts).as_stored(),
     )
 
 
@@ -139,17 +140,15 @@ def drop_routine(routine: Routine) -> None:
 @transaction.atomic
 def plan_routine(routine: Routine, day: date, working: dict[int, int]) -> Block:
     """A block of a routine's shape, on the rungs that are worked on now (``working``: rung by ladder)."""
-    parts = [part for part in routine.parts if part["ladder"] in working]
+    parts = [part for part in routine.known_parts if part.ladder in working]
     asked = Asked(
         minutes=routine.minutes,
-        ladder_ids=list(dict.fromkeys(part["ladder"] for part in parts)),
+        ladder_ids=list(dict.fromkeys(part.ladder for part in parts)),
         day=day,
         focus=routine.focus,
         energy=routine.energy,
         partner=routine.partner,
-        kept=[
-            Kept(f"{working[part['ladder']]}-{part['side']}", place, part["runs"]) for place, part in enumerate(parts)
-        ],
+        kept=[Kept(f"{working[part.ladder]}-{part.side}", place, part.runs) for place, part in enumerate(parts)],
         fill=False,
     )
     return plan_block(routine.athlete, asked)

@@ -13,7 +13,7 @@ from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.registry import AnyGame, stored_game, stored_tally
 from jolly_core.challenges.tally import AnyTally
 from jolly_core.record.result import Result, result_of
-from jolly_core.record.yardstick import Distance, Yardstick, measure, read_yardstick
+from jolly_core.record.yardstick import Distance, Yardstick, measure
 
 
 class Run(models.Model):
@@ -88,12 +88,12 @@ class Run(models.Model):
     @property
     def measure(self) -> Yardstick:
         """What it is measured against."""
-        return read_yardstick(self.yardstick)
+        return Yardstick.from_stored(self.yardstick)
 
     @property
     def result(self) -> Result:
         """The one number that the run is known by: that which its mark asked for when it began."""
-        return result_of(self.game, self.known_tally, self.yardstick.get("metric"))
+        return result_of(self.game, self.known_tally, self.measure.metric)
 
 
 class Event(models.Model):

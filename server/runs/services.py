@@ -80,7 +80,7 @@ def start_run(
         started_at=started_at,
         day=day,
         tally=tally.as_stored(),
-        yardstick=get_yardstick(rung, side, started_at).as_dict(),
+        yardstick=get_yardstick(rung, side, started_at).as_stored(),
         aimed=_aimed(rung),
     )
 
@@ -98,7 +98,8 @@ def _game_of(athlete: Athlete, rung: Rung, run_id: UUID, day: date) -> AnyGame:
 def _aimed(rung: Rung) -> dict[str, Any]:
     """What the run's makes and misses, or its balls zone by zone, tell of the aim; empty where they tell nothing."""
     game = rung.game
-    return aimed_at(rung.laid) if game.is_aimed else aimed_among(rung.laid, game.counted_zones())
+    aimed = aimed_at(rung.laid) if game.is_aimed else aimed_among(rung.laid, game.counted_zones())
+    return aimed.as_stored() if aimed else {}
 
 
 def _check_allowed(athlete: Athlete, rung: Rung, day: date) -> None:
@@ -141,7 +142,7 @@ def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: d
         started_at=started_at,
         day=get_day(athlete, started_at),
         tally=tally.as_stored(),
-        yardstick=get_yardstick(rung, segment.side, started_at).as_dict(),
+        yardstick=get_yardstick(rung, segment.side, started_at).as_stored(),
         aimed=_aimed(rung),
         **columns_of(game, tally),
     )
@@ -314,7 +315,7 @@ def attach_run(run: Run, rung: Rung, side: str) -> Run:
     _check_allowed(run.athlete, rung, run.day)
     game = _game_of(run.athlete, rung, run.pk, run.day)
     run.rung, run.side, run.format, run.settings = rung, side, game.id, game.settings.as_stored()
-    run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_dict(), _aimed(rung)
+    run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_stored(), _aimed(rung)
     run.save(update_fields=["rung", "side", "format", "settings", "yardstick", "aimed"])
     session, added, ids = _replay(run, run.events.all()), [], list_ids(run)
     if not session.is_over():

@@ -17,6 +17,7 @@ from blocks.selectors import list_blocks_between
 from jolly_core.body.traits import HARD
 from jolly_core.errors import CoreError
 from jolly_core.planning import week as core
+from jolly_core.planning.kept import GaveWay
 from jolly_core.planning.screening import screen
 from jolly_core.planning.times import time_of_segment
 from jolly_core.planning.wish import Terms, Wish
@@ -143,7 +144,9 @@ def get_week(athlete: Athlete, monday: date, moves: Mapping[int, Window] | None 
         key = place.key if isinstance(place, core.Window) else str(place.pk)
         assignment[key] = (*assignment.get(key, ()), *(str(ladder) for ladder in ladders[block.pk]))
     kept = KeptWeek.objects.filter(athlete=athlete, monday=monday).first()
-    return SeenWeek(monday, windows, blocks, week, assignment, kept.why if kept else {}, kept is not None)
+    return SeenWeek(
+        monday, windows, blocks, week, assignment, GaveWay.from_stored(kept.why).why if kept else {}, kept is not None
+    )
 
 
 def _ladders_of(block: Block) -> list[int]:

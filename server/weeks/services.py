@@ -15,6 +15,7 @@ from blocks.models import Block
 from blocks.selectors import list_blocks_between
 from blocks.services import drop_block, move_block
 from jolly_core.errors import CoreError
+from jolly_core.planning.kept import GaveWay
 from jolly_core.planning.week import check_week
 from jolly_core.planning.week_solver import ArrangedWeek, arrange_week
 from ladders.selectors import list_ladders
@@ -81,7 +82,7 @@ def keep_week(athlete: Athlete, monday: date, drills: Mapping[int, Sequence[int]
         if ladders:
             asked = Asked(window.minutes, list(ladders), day, place=window.place, missing=window.missing)
             plan_block(athlete, asked, start=window.start)
-    KeptWeek.objects.update_or_create(athlete=athlete, monday=monday, defaults={"why": dict(why)})
+    KeptWeek.objects.update_or_create(athlete=athlete, monday=monday, defaults={"why": GaveWay(dict(why)).as_stored()})
 
 
 def move_to_window(block: Block, window: Window) -> Block:

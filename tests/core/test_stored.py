@@ -8,6 +8,9 @@ from pathlib import Path
 
 import pytest
 
+from jolly_core.aim.record import Tries
+from jolly_core.aim.targets import Circle, Rectangle
+from jolly_core.body.traits import Traits
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.registry import FORMATS, read_game, stored_game, stored_tally
 from jolly_core.challenges.session import Session
@@ -15,9 +18,16 @@ from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.errors import CoreError
 from jolly_core.foretelling.registry import FORECASTS, forecast_of
 from jolly_core.lessons.registry import LESSONS, lessons_of
+from jolly_core.load.dose import Dose
 from jolly_core.load.registry import DOSES
 from jolly_core.paper.registry import FORMS, form_of
+from jolly_core.places.aimed import AimedAmong, AimedAt, stored_aimed
+from jolly_core.places.layout import Layout, Stand
+from jolly_core.places.plain import Measured
+from jolly_core.planning.kept import BlockShape, GaveWay, RoutinePart, RoutineParts
 from jolly_core.record.result import result_of
+from jolly_core.record.yardstick import Yardstick
+from jolly_core.stored import Stored
 from jolly_core.thresholds.fair import fair_threshold
 from jolly_core.thresholds.threshold import read_threshold
 
@@ -47,7 +57,7 @@ def test_settings_of_a_later_version_are_refused_with_a_sentence() -> None:
 
 
 #: What each version of the rules stored of a run of every format: one example of each is kept for good.
-EXAMPLES = {file.stem: json.loads(file.read_text()) for file in Path(__file__).with_name("stored").glob("*.json")}
+EXAMPLES = {file.stem: json.loads(file.read_text()) for file in Path(__file__).with_name("stored").glob("v*.json")}
 
 
 @pytest.mark.parametrize("format_id", sorted(EXAMPLES["v1"]))
@@ -109,3 +119,53 @@ class TestEveryFormat:
 def test_no_room_knows_a_format_that_is_not_there() -> None:
     assert set(FORECASTS) == set(FORMS) == set(FORMATS)
     assert {*LESSONS, *DOSES} <= set(FORMATS)
+
+
+#: Everything else that is stored, as it was before there were versions, and what it comes to.
+KEPT = json.loads(Path(__file__).with_name("stored").joinpath("kept.json").read_text())
+
+
+def test_what_is_kept_beside_runs_reads_as_it_did() -> None:
+    stick = Yardstick.from_stored(KEPT["yardstick"])
+    assert (stick.mark_words, stick.usual, stick.best) == ("8", 6.5, 9)
+    assert Yardstick.from_stored({}).metric == ""
+    at, among = (stored_aimed(KEPT[name]) for name in ("aimed_at", "aimed_among"))
+    assert isinstance(at, AimedAt)
+    assert at.tries(7, 10) == Tries(4.0, Circle(0.25), 7, 10)
+    assert isinstance(among, AimedAmong)
+    assert among.landed({"low": 3}, 10).counts == (0, 3)
+    assert stored_aimed({}) is None
+
+
+def test_what_is_kept_of_ladders_places_and_plans_reads_as_it_did() -> None:
+    traits = Traits.from_stored(KEPT["traits"])
+    assert (traits.regions, traits.effort, traits.dose) == (("shoulder",), "moderate", Dose(120, days_between=1))
+    layout = Layout.from_stored({**KEPT["layout"], "title": "Sheet"})
+    assert (layout.zones[0].shape, layout.stand) == (Rectangle(1.0, 1.0), Stand(2.0, 4.0))
+    assert Measured.from_stored(KEPT["measured"]).place("yard", "Yard").surfaces[0].width_m == 4.2
+    assert BlockShape.from_stored(KEPT["block"]).segments[0].reasons == ("not played yet",)
+    assert RoutineParts.from_stored(KEPT["routine"]).parts == (RoutinePart(3, "weak", 2),)
+    assert GaveWay.from_stored(KEPT["why"]).why == KEPT["why"]
+
+
+@pytest.mark.parametrize(
+    ("kind", "name"),
+    [
+        (Yardstick, "yardstick"),
+        (AimedAt, "aimed_at"),
+        (AimedAmong, "aimed_among"),
+        (Layout, "layout"),
+        (Traits, "traits"),
+        (Measured, "measured"),
+        (BlockShape, "block"),
+        (RoutineParts, "routine"),
+        (GaveWay, "why"),
+    ],
+)
+def test_it_is_stored_with_its_version_and_read_back(kind: type[Stored], name: str) -> None:
+    read = kind.from_stored(KEPT[name])
+    stored = json.loads(json.dumps(read.as_stored()))
+    assert stored["v"] == kind._version
+    assert kind.from_stored(stored) == read
+    with pytest.raises(CoreError, match="update the program"):
+        kind.from_stored({**stored, "v": stored["v"] + 1})

@@ -9,6 +9,7 @@ from typing import Any
 from jolly_core.body.risks import RISKS
 from jolly_core.errors import CoreError, Problem
 from jolly_core.load.dose import Dose, read_dose
+from jolly_core.stored import Stored
 from jolly_core.validation import check_choice
 
 ARM_REGIONS = ("shoulder", "elbow", "wrist")
@@ -24,7 +25,7 @@ LONGEST_WORDS = 120
 
 
 @dataclass(frozen=True)
-class Traits:
+class Traits(Stored):
     """``needs`` is what the place must offer ("wall", "basket"); ``is_fine``: a fine skill, best while fresh."""
 
     regions: tuple[str, ...] = ()

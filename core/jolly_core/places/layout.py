@@ -5,12 +5,13 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from math import hypot, sqrt
-from typing import Any
+from typing import Any, Self
 
 from jolly_core.aim.targets import check_target, turned_over
 from jolly_core.errors import CoreError, Problem
 from jolly_core.places.place import FLOOR, Place, Point, Surface
 from jolly_core.places.zone import Zone, extent, read_zone
+from jolly_core.stored import Stored, from_plain, to_plain, upgraded
 from jolly_core.validation import check_number
 
 MOST_ZONES = 40
@@ -33,7 +34,9 @@ class Stand:
 
 
 @dataclass(frozen=True)
-class Layout:
+class Layout(Stored):
+    """Targets on a place, and where the athlete stands."""
+
     title: str
     zones: tuple[Zone, ...]
     stand: Stand
@@ -43,7 +46,14 @@ class Layout:
     def as_dict(self) -> dict[str, Any]:
         """As it is kept and sent."""
         zones = [zone.as_dict() for zone in self.zones]
-        return {"title": self.title, "zones": zones, "stand": vars(self.stand), "pattern": self.pattern}
+        return {"title": self.title, "zones": zones, "stand": to_plain(self.stand), "pattern": self.pattern}
+
+    @classmethod
+    def from_stored(cls, stored: Mapping[str, Any]) -> Self:
+        values = upgraded(cls, stored)
+        zones = tuple(read_zone(zone) for zone in values.get("zones", ()))
+        stand: Stand = from_plain(Stand, values.get("stand") or {"x_m": 0.0, "back_m": 0.0})
+        return cls(values.get("title", ""), zones, stand, values.get("pattern", ""))
 
 
 def read_layout(place: Place, given: Mapping[str, Any], *, is_named: bool = True) -> Layout:

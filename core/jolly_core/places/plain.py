@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
 from typing import Any
 
 from jolly_core.errors import CoreError, Problem
 from jolly_core.places.place import FLOOR, KINDS, WALL, Place, Spot, Surface
+from jolly_core.stored import Stored
 from jolly_core.validation import check_choice
 
 MEASURED = "measured on the spot"
@@ -17,6 +19,35 @@ PLAIN_WALL = Place(
     "plain_wall", "Plain wall", MEASURED, (Surface("wall", "the wall", WALL, 4.0, 3.0),), sizes=WALL_SIZES
 )
 PLAIN_MAT = Place("plain_mat", "Plain mat", MEASURED, (Surface("mat", "the mat", FLOOR, 2.0, 6.0),), sizes=MAT_SIZES)
+
+
+@dataclass(frozen=True)
+class MeasuredSpot:
+    """A landmark on a place of the athlete's own: metres from its left edge, and from the near edge or up."""
+
+    title: str
+    at: tuple[float, float]
+
+
+@dataclass(frozen=True)
+class Measured(Stored):
+    """What an athlete measured of a place: one surface with what is on it to measure from, such as a drainpipe."""
+
+    kind: str
+    width_m: float
+    length_m: float
+    spots: tuple[MeasuredSpot, ...] = ()
+
+    def place(self, place_id: str, title: str) -> Place:
+        """The place to scale. Raises ``CoreError`` with every size that cannot be, and every spot off the surface."""
+        return make_place(
+            place_id,
+            title,
+            kind=self.kind,
+            width_m=self.width_m,
+            length_m=self.length_m,
+            spots=[{"title": spot.title, "at": spot.at} for spot in self.spots],
+        )
 
 
 def make_place(

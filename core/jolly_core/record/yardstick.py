@@ -3,30 +3,27 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import asdict, dataclass
-from typing import Any
+from dataclasses import dataclass
 
 from jolly_core.challenges.metric import Metric
 from jolly_core.record.usual import best_of, is_better, usual_of
+from jolly_core.stored import Stored
 
 #: Within a tenth of the best, and at least within one, a run is close to it. Common practice, no source.
 CLOSE_SHARE = 10
 
 
 @dataclass(frozen=True)
-class Yardstick:
+class Yardstick(Stored):
     """What a run is measured against, fixed when it begins: later runs do not move it."""
 
-    metric: str
-    title: str
-    unit: str
-    direction: str
-    mark: float
-    usual: float | None
-    best: float | None
-
-    def as_dict(self) -> dict[str, Any]:
-        return asdict(self)
+    metric: str = ""
+    title: str = ""
+    unit: str = ""
+    direction: str = "up"
+    mark: float | None = None
+    usual: float | None = None
+    best: float | None = None
 
     def _said(self, value: float | None) -> str | None:
         return None if value is None else Metric(self.metric, self.title, self.direction, self.unit).number(value)
@@ -45,12 +42,6 @@ class Yardstick:
     def best_words(self) -> str | None:
         """The best as it is said; None without one."""
         return self._said(self.best)
-
-
-def read_yardstick(kept: Mapping[str, Any]) -> Yardstick:
-    """A yardstick as it was kept with its run, whatever was kept beside it."""
-    known: dict[str, Any] = {name: kept.get(name) for name in Yardstick.__dataclass_fields__}
-    return Yardstick(**known)
 
 
 @dataclass(frozen=True)

@@ -11,6 +11,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.errors import CoreError, Problem
 from jolly_core.foretelling.registry import forecast_of
+from jolly_core.stored import Stored, upgraded
 from jolly_core.validation import check_integer, check_number
 from jolly_core.words import counted, plain
 
@@ -19,7 +20,7 @@ HIGHEST_MARK = 100_000
 
 
 @dataclass(frozen=True)
-class Threshold:
+class Threshold(Stored):
     """Reach ``mark`` of ``metric`` in ``reached`` of the ``of_last`` last runs, on ``days`` different days.
 
     ``each_side``: the weak and the strong side must each do so. ``floor``: missed in ``floor_runs`` runs one after
@@ -64,17 +65,8 @@ class Threshold:
         return words + (", on each side" if self.each_side else "")
 
     def as_dict(self) -> dict[str, Any]:
-        """The threshold as plain values, as ``read_threshold`` takes them."""
-        return {
-            "metric": self.metric.id,
-            "mark": self.mark,
-            "reached": self.reached,
-            "of_last": self.of_last,
-            "days": self.days,
-            "each_side": self.each_side,
-            "floor": self.floor,
-            "floor_runs": self.floor_runs,
-        }
+        """The threshold as plain values, as ``read_threshold`` takes them: its metric by its id."""
+        return {**super().as_dict(), "metric": self.metric.id}
 
 
 def check_mark(game: AnyGame, threshold: Threshold) -> None:
@@ -102,6 +94,16 @@ def _mark_problem(game: AnyGame, metric: Metric, name: str, value: float) -> Pro
         message = f"Every run that is played to its end comes to {metric.at_least(value)}; ask for more."
         return Problem("always_met", message, (name,), value, worst)
     return None
+
+
+def stored_threshold(format_: type[AnyGame], stored: Mapping[str, Any]) -> Threshold:
+    """The threshold that was stored for runs of a format; what is missing has its default.
+
+    It was checked when it was stored. A metric that the format no longer has is its leading one.
+    """
+    values = upgraded(Threshold, stored)
+    known = {name: values[name] for name in Threshold.__dataclass_fields__ if name in values}
+    return Threshold(**{**known, "metric": format_.metric(values["metric"]) or format_.metrics[0]})
 
 
 def read_threshold(format_: type[AnyGame], given: Mapping[str, Any]) -> Threshold:

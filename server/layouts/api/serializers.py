@@ -66,8 +66,9 @@ class LayoutRefSerializer(serializers.ModelSerializer[Layout]):
 class LayoutSerializer(serializers.ModelSerializer[Layout]):
     place = serializers.CharField(source="place_key")
     place_title = serializers.SerializerMethodField()
-    zones = ZoneSerializer(many=True)
-    stand = StandSerializer()
+    zones = ZoneSerializer(many=True, source="drawn.zones")
+    stand = StandSerializer(source="drawn.stand")
+    pattern = serializers.CharField(source="drawn.pattern")
     ladders = serializers.SerializerMethodField()
 
     class Meta:

@@ -36,10 +36,15 @@ def work_out(client: APIClient, *zones: dict[str, Any], **values: Any) -> Any:
 def test_a_run_keeps_what_it_was_aimed_at(client: APIClient, player: Player, putting: Ladder) -> None:
     run = play(player, putting, 7)
     shape = {"kind": "rectangle", "width_m": 0.55, "height_m": 0.52}
-    assert run.aimed == {"distance_m": 4.0, "shape": shape}
+    assert run.aimed == {"v": 1, "distance_m": 4.0, "shape": shape}
     layout = putting.rungs.get(number=1).layout
     assert layout
-    given = {"title": "Farther", "place": "disc_basket", "zones": layout.zones, "stand": {"x_m": 6.0, "back_m": -4.5}}
+    given = {
+        "title": "Farther",
+        "place": "disc_basket",
+        "zones": layout.drawn["zones"],
+        "stand": {"x_m": 6.0, "back_m": -4.5},
+    }
     client.put(f"/api/layouts/{layout.pk}/", given, format="json")
     run.refresh_from_db()
     assert run.aimed["distance_m"] == 4.0
@@ -276,7 +281,7 @@ def test_targets_that_overlap_or_are_missing_do_not_tell(client: APIClient, putt
     rung = nine_zones(client, putting)
     layout = putting.rungs.get(pk=rung).layout
     assert layout
-    layout.zones[0]["at"] = [2.0, 1.2]
-    assert aimed_among(layout, [zone["name"] for zone in layout.zones]) == {}
-    assert aimed_among(layout, ["middle middle", "no such zone"]) == {}
-    assert aimed_among(None, ["middle middle"]) == {}
+    layout.drawn["zones"][0]["at"] = [2.0, 1.2]
+    assert aimed_among(layout, [zone["name"] for zone in layout.drawn["zones"]]) is None
+    assert aimed_among(layout, ["middle middle", "no such zone"]) is None
+    assert aimed_among(None, ["middle middle"]) is None

@@ -45,6 +45,19 @@ def test_what_was_stored_otherwise_is_named_and_left_as_it_is(runs: list[Run]) -
     assert run.makes == 99
 
 
+def test_what_was_stored_otherwise_is_put_right_when_asked(runs: list[Run]) -> None:
+    run = runs[0]
+    # As an earlier version stored it: no version, no face, notes within the detail.
+    old = {name: value for name, value in run.tally.items() if name not in ("v", "face", "signs", "notes")}
+    Run.objects.filter(pk=run.pk).update(makes=99, tally={**old, "detail": {"notes": []}})
+    said = StringIO()
+    call_command("recount_runs", "--repair", stdout=said)
+    assert "3 runs recounted; 1 put right." in said.getvalue()
+    run.refresh_from_db()
+    assert (run.makes, run.tally["v"]) == (run.tally["makes"], 2)
+    assert recounted().strip() == "3 runs recounted; 0 differ from what is stored."
+
+
 def test_an_event_that_is_missing_is_found(runs: list[Run]) -> None:
     run = runs[1]
     Event.objects.bulk_create([Event(run=run, client_id=run.pk, seq=4, kind="make", at_ms=9000)])

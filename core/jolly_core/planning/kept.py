@@ -1,0 +1,64 @@
+"""What of plans is kept beside their own columns: a block before a re-fit, a routine, why wishes of a week gave way."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, field
+
+from jolly_core.stored import Stored
+
+
+@dataclass(frozen=True)
+class PartShape:
+    """A part of a block before a re-fit."""
+
+    kind: str
+    title: str
+    rung_id: int | None = None
+    side: str = "none"
+    planned_s: int = 0
+    low_s: int = 0
+    high_s: int = 0
+    runs_planned: int = 0
+    is_locked: bool = False
+    is_set: bool = False
+    reasons: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True)
+class BlockShape(Stored):
+    """A block before a re-fit: what taking the re-fit back restores."""
+
+    title: str
+    minutes: int
+    spare_s: int = 0
+    widen: float = 1.0
+    segments: tuple[PartShape, ...] = ()
+
+
+@dataclass(frozen=True)
+class RoutinePart:
+    """So many runs of a ladder on a side."""
+
+    ladder: int
+    side: str
+    runs: int
+
+
+@dataclass(frozen=True)
+class RoutineParts(Stored):
+    """The parts of a routine in their order. Version 1 was the bare list."""
+
+    _version = 2
+    _upgrades = {1: lambda old: old}
+
+    parts: tuple[RoutinePart, ...] = ()
+
+
+@dataclass(frozen=True)
+class GaveWay(Stored):
+    """Why wishes of a week gave way, by their keys. Version 1 was the bare mapping."""
+
+    _version = 2
+    _upgrades = {1: lambda old: {"why": old}}
+
+    why: dict[str, str] = field(default_factory=dict)
