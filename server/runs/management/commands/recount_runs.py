@@ -12,7 +12,7 @@ class Command(BaseCommand):
 
     def add_arguments(self, parser: CommandParser) -> None:
         parser.add_argument(
-            "--repair", action="store_true", help="Store what the events come to by the rules of today."
+            "--repair", action="store_true", help="Store what the events come to today."
         )
 
     def handle(self, *args: Any, **options: Any) -> None:
