@@ -18,6 +18,7 @@ from __future__ import annotations
 
 from collections.abc import Callable, Hashable, Mapping
 from dataclasses import dataclass, fields, is_dataclass
+from datetime import date, datetime
 from functools import cache
 from types import UnionType
 from typing import Any, ClassVar, Self, Union, cast, get_args, get_origin, get_type_hints
@@ -71,7 +72,7 @@ def upgraded(kind: type[Stored], stored: Mapping[str, Any]) -> dict[str, Any]:
 
 
 def to_plain(value: Any) -> Any:
-    """A typed value as JSON has it: lists for tuples, mappings for dataclasses.
+    """A typed value as JSON has it: lists for tuples, mappings for dataclasses, days and moments as ISO 8601 has them.
 
     >>> to_plain((1, ("a", None)))
     [1, ['a', None]]
@@ -79,6 +80,8 @@ def to_plain(value: Any) -> Any:
     kind = type(value)
     if kind in _SCALARS:
         return value
+    if kind is datetime or kind is date:
+        return value.isoformat()
     if kind is tuple or kind is list:
         return [to_plain(each) for each in value]
     if kind is dict:
@@ -113,7 +116,7 @@ def _reader(kind: Any) -> Callable[[Any], Any]:
     if origin in (dict, Mapping):
         read = _reader(get_args(kind)[1])
         return lambda value: {name: read(each) for name, each in value.items()}
-    return lambda value: value
+    return kind.fromisoformat if kind in (date, datetime) else lambda value: value
 
 
 def _dataclass_reader(kind: Any) -> Callable[[Any], Any]:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date
 from typing import Any
@@ -12,8 +12,9 @@ from accounts.models import Athlete
 from accounts.selectors import get_today
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.lessons.registry import lessons_of
-from jolly_core.record.usual import Comparison, best_of, compare, usual_of
-from jolly_core.sides import side_words
+from jolly_core.record.summary import PlayedRun, SideSummary
+from jolly_core.record.usual import Comparison, compare, usual_of
+from jolly_core.sides import SIDES, side_words
 from jolly_core.thresholds.evidence import RunResult
 from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.threshold import Threshold
@@ -30,7 +31,7 @@ from ladders.selectors import (
     load_layouts,
 )
 from runs.models import Run
-from runs.selectors import ENOUGH_ENTRIES, Books, get_run, list_books, list_counting, list_results, list_values
+from runs.selectors import History, get_run, list_counting_before, list_history, list_summaries
 
 #: How many results are shown in a row at the end of a run.
 RECENT_RUNS = 20
@@ -48,10 +49,11 @@ class RunPoint:
 
 @dataclass(frozen=True)
 class RungRecord:
-    """The runs that count on one rung and side, with the usual and best they make."""
+    """The runs that count on one rung and side: how many, the latest of them, the usual and best they make."""
 
     side: str
     side_words: str
+    count: int
     runs: Sequence[RunPoint]
     usual: float | None
     spread: float | None
@@ -107,8 +109,16 @@ class Outcome:
 
 def get_standing(ladder: Ladder) -> LadderStanding:
     working = get_working_rung(ladder)
-    threshold = get_threshold(working)
-    return _stand(ladder, working, threshold, list_results(working, threshold.metric.id, ladder.arrived_at))
+    history = list_summaries([working])
+    return _stand(ladder, working, get_threshold(working), _results(ladder, working, get_threshold(working), history))
+
+
+def _results(ladder: Ladder, rung: Rung, threshold: Threshold, history: History) -> list[RunResult]:
+    """The latest runs on a rung since the athlete came to it, oldest first, as the core's thresholds take them."""
+    runs = [(run, side) for side in SIDES for run in history.get((rung.pk, side), SideSummary()).latest]
+    since = ladder.arrived_at
+    ordered = sorted((each for each in runs if each[0].started_at >= since), key=lambda each: each[0].place)
+    return [RunResult(run.day, side, run.metrics.get(threshold.metric.id)) for run, side in ordered]
 
 
 def _stand(ladder: Ladder, working: Rung, threshold: Threshold, results: Sequence[RunResult]) -> LadderStanding:
@@ -126,56 +136,53 @@ def list_standings(athlete: Athlete, ladder_ids: Sequence[int] | None = None) ->
 
 def read_standings(
     athlete: Athlete, today: date, ladder_ids: Sequence[int] | None = None
-) -> tuple[list[LadderStanding], Books]:
-    """The same with the books of the rungs being worked on, all read at once however many ladders there are."""
+) -> tuple[list[LadderStanding], History]:
+    """The same with what was played on the rungs being worked on, all read at once however many ladders there are."""
     ladders = list_ladders_and_rungs(athlete, ladder_ids)
     working = [get_working_rung(ladder) for ladder in ladders]
     thresholds = list_thresholds(working)
     below = [get_rung_below(ladder, rung) for ladder, rung in zip(ladders, working, strict=True)]
-    asked = max((max(each.of_last, each.floor_runs) for each in thresholds.values()), default=0)
-    books = list_books(working, today, below=[rung for rung in below if rung], entries=max(ENOUGH_ENTRIES, asked))
+    history = list_history(working, today, below=[rung for rung in below if rung])
     standings = []
     for ladder, rung in zip(ladders, working, strict=True):
         threshold = thresholds[rung.pk]
-        entries = [entry for entry in books.get(rung.pk, []) if entry.started_at >= ladder.arrived_at]
-        results = [RunResult(entry.day, entry.side, entry.metrics.get(threshold.metric.id)) for entry in entries]
-        standings.append(_stand(ladder, rung, threshold, results))
-    return standings, books
+        standings.append(_stand(ladder, rung, threshold, _results(ladder, rung, threshold, history)))
+    return standings, history
 
 
 def list_rung_standings(ladder: Ladder) -> list[RungStanding]:
-    """Every rung from the top down, with its threshold and the runs on it."""
-    working = get_working_rung(ladder)
-    return [_rung_standing(ladder, rung, working) for rung in reversed(list_rungs(ladder))]
+    """Every rung from the top down, with its threshold and the latest runs on it."""
+    working, rungs = get_working_rung(ladder), list_rungs(ladder)
+    history = list_summaries(rungs)
+    return [_rung_standing(ladder, rung, working, history) for rung in reversed(rungs)]
 
 
-def _rung_standing(ladder: Ladder, rung: Rung, working: Rung) -> RungStanding:
+def _rung_standing(ladder: Ladder, rung: Rung, working: Rung, history: History) -> RungStanding:
     state = "held" if rung.number <= ladder.held else "working" if rung.pk == working.pk else "ahead"
-    threshold = get_threshold(rung)
-    records = [_record(ladder, rung, threshold, side) for side in ladder.sides]
-    game = rung.game
+    threshold, game = get_threshold(rung), rung.game
+    records = [_record(ladder, history.get((rung.pk, side), SideSummary()), threshold, side) for side in ladder.sides]
     marks = {metric.id: fair_mark(game, metric.id) for metric in game.metrics}
     fair = {metric: mark for metric, mark in marks.items() if mark is not None}
     return RungStanding(rung, threshold, fair, state, records)
 
 
-def _record(ladder: Ladder, rung: Rung, threshold: Threshold, side: str) -> RungRecord:
-    runs = list(list_counting(rung, side=side))
-    values = list_values(runs, threshold.metric.id)
-    usual = usual_of(values)
+def _record(ladder: Ladder, summary: SideSummary, threshold: Threshold, side: str) -> RungRecord:
+    metric = threshold.metric
+    usual = usual_of(summary.values(metric.id))
     return RungRecord(
         side=side,
         side_words=side_words(side, ladder.athlete.handedness),
-        runs=_points(runs, threshold),
+        count=summary.runs,
+        runs=_points(summary.latest, threshold),
         usual=usual.mean if usual else None,
         spread=usual.spread if usual else None,
-        best=best_of(values, threshold.metric.direction),
+        best=summary.best(metric.id, metric.direction),
     )
 
 
-def _points(runs: Sequence[Run], threshold: Threshold) -> list[RunPoint]:
+def _points(runs: Iterable[PlayedRun], threshold: Threshold) -> list[RunPoint]:
     values = [(run, run.metrics.get(threshold.metric.id)) for run in runs]
-    return [RunPoint(run.pk, run.day, value, threshold.is_met_by(value)) for run, value in values]
+    return [RunPoint(UUID(run.id), run.day, value, threshold.is_met_by(value)) for run, value in values]
 
 
 def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
@@ -184,14 +191,12 @@ def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
     ladder = get_ladder(athlete, run.rung.ladder_id)
     rung = next(rung for rung in list_rungs(ladder) if rung.pk == run.rung_id)
     threshold = get_threshold(rung)
-    earlier = [
-        other for other in list_counting(rung, side=run.side) if (other.started_at, other.pk) < (run.started_at, run.pk)
-    ]
+    earlier = list_counting_before(run)
     standing = get_standing(ladder)
     return Outcome(
         run=run,
         rows=_rows(run, earlier, threshold),
-        recent=_points([*earlier, run], threshold)[-RECENT_RUNS:],
+        recent=_points([*(each.played for each in earlier[1 - RECENT_RUNS :]), run.played], threshold),
         threshold=threshold,
         standing=standing,
         is_working_rung=standing.working.pk == rung.pk,
@@ -213,7 +218,9 @@ def _rows(run: Run, earlier: Sequence[Run], threshold: Threshold) -> list[Metric
             MetricRow(
                 id=metric.id,
                 title=metric.title,
-                comparison=compare(value, list_values(earlier, metric.id), metric),
+                comparison=compare(
+                    value, [each for other in earlier if (each := other.metrics.get(metric.id)) is not None], metric
+                ),
                 mark_words=metric.number(threshold.mark) if is_asked else None,
                 is_met=threshold.is_met_by(value) if is_asked else None,
             )

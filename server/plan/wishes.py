@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import date, timedelta
 from statistics import fmean
@@ -17,18 +17,21 @@ from climb.selectors import LadderStanding, read_standings
 from config.unchanged import remember
 from jolly_core.aim.spread import predict
 from jolly_core.errors import CoreError
+from jolly_core.foretelling.pace import Pace
 from jolly_core.load.dose import DoseLeft, dose_left, stricter
 from jolly_core.load.registry import dose_of
 from jolly_core.planning.times import Habit, foretell_run, learn_habit, set_up_seconds
 from jolly_core.planning.wish import Wish
+from jolly_core.record.pace import pace_of
+from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.sides import BOTH_SIDES, NONE, hand_of, side_words
 from ladders.models import Ladder, Rung
 from ladders.selectors import get_rung_below, list_unacknowledged
-from runs.selectors import Books, Entry, list_attempts_by_day, list_books, list_last_days, pace_of
+from runs.selectors import History, list_attempts_by_day, list_history, list_last_days
 
 #: A rung with fewer runs than this is new.
 NEW_RUNS = 3
-RECENT_ENTRIES = 10
+RECENT_RUNS = 10
 #: A rate that was foretold is kept off certainty, as nobody has seen it yet.
 MOST_RATE = 0.95
 
@@ -51,7 +54,7 @@ class _Record:
 
     athlete: Athlete
     day: date
-    books: Books
+    history: History
     last_days: dict[tuple[int, str], date]
     attempts: dict[int, dict[date, int]]
     left_out: dict[tuple[int, str], LeftOut]
@@ -71,7 +74,7 @@ def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_te
 
     Raises ``CoreError`` for ladders that are not the athlete's.
     """
-    standings, books = read_standings(athlete, day, ladder_ids)
+    standings, history = read_standings(athlete, day, ladder_ids)
     by_id = {standing.ladder.pk: standing for standing in standings}
     for place, ladder_id in enumerate(ladder_ids):
         if ladder_id not in by_id:
@@ -82,7 +85,7 @@ def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_te
     tested = [(segment.rung, segment.side) for segment in test.segments.all() if segment.rung] if test else []
     targets = [(rung, side) for rung, side in tested if rung.ladder_id in by_id]
     if targets:
-        books = list_books([rung for rung, _ in targets], day)
+        history = list_history([rung for rung, _ in targets], day)
     else:
         targets = [(standing.working, side) for standing in chosen for side in standing.ladder.sides]
     tests = {segment.key: (segment.runs_planned, segment.position) for segment in test.segments.all()} if test else {}
@@ -90,12 +93,12 @@ def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_te
     record = _Record(
         athlete=athlete,
         day=day,
-        books=books,
+        history=history,
         last_days=last_days,
         attempts=list_attempts_by_day(athlete, day - timedelta(days=7)),
         left_out=list_left_out(athlete, day),
         foretold=_foretell(
-            athlete, [target for target in targets if _is_new_on_a_known_ladder(target, books, last_days)]
+            athlete, [target for target in targets if _is_new_on_a_known_ladder(target, history, last_days)]
         ),
         tests=tests,
     )
@@ -104,10 +107,10 @@ def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_te
     return Wishes(tuple(wishes), keys, get_habit(athlete), test.day if test else None)
 
 
-def _is_new_on_a_known_ladder(target: Target, books: Books, last_days: Mapping[tuple[int, str], date]) -> bool:
+def _is_new_on_a_known_ladder(target: Target, history: History, last_days: Mapping[tuple[int, str], date]) -> bool:
     """Whether a rung was not played on a side yet, but others of its ladder were: they may tell of the aim there."""
     rung, side = target
-    return (rung.ladder_id, side) in last_days and not _on_side(books, rung, side)
+    return (rung.ladder_id, side) in last_days and not _on_side(history, rung, side)
 
 
 def _foretell(athlete: Athlete, new: Sequence[Target]) -> dict[Target, float]:
@@ -145,9 +148,8 @@ def key_of(rung: Rung, side: str) -> str:
 
 def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> Wish:
     ladder: Ladder = standing.ladder
-    entries = _on_side(record.books, rung, side)
-    below = get_rung_below(ladder, rung)
-    pace = pace_of(rung, entries, below=_on_side(record.books, below, side) if below else ())
+    runs_here = _on_side(record.history, rung, side)
+    pace = _pace(record.history, rung, get_rung_below(ladder, rung), side)
     foretold = record.foretold.get((rung, side))
     if foretold is not None:
         pace = replace(pace, rate=min(MOST_RATE, max(1 - MOST_RATE, foretold)))
@@ -170,11 +172,11 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
         hand=hand,
         traits=ladder.known_traits,
         tries=tries,
-        rate=_rate(entries),
-        other_rate=_rate(_other(record.books.get(rung.pk, []), side)),
+        rate=_rate(runs_here),
+        other_rate=_rate(_on_other_side(record.history, rung, side)),
         left_out=left_out.left_out,
         planned=left_out.planned,
-        is_new=len(entries) < NEW_RUNS,
+        is_new=len(runs_here) < NEW_RUNS,
         is_prior=pace.is_prior,
         foretold=foretold,
         test_runs=runs,
@@ -185,8 +187,15 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
     )
 
 
-def _on_side(books: Books, rung: Rung, side: str) -> list[Entry]:
-    return [entry for entry in books.get(rung.pk, []) if entry.side == side]
+def _pace(history: History, rung: Rung, below: Rung | None, side: str) -> Pace:
+    """The pace on a rung and side, or near it: that of the rung below where this one was not played."""
+    runs = _on_side(history, rung, side)
+    near = pace_of(below.game, _on_side(history, below, side)) if below and not runs else None
+    return pace_of(rung.game, runs, near)
+
+
+def _on_side(history: History, rung: Rung, side: str) -> tuple[PlayedRun, ...]:
+    return history.get((rung.pk, side), SideSummary()).latest
 
 
 def _dose(record: _Record, ladder: Ladder, rung: Rung) -> DoseLeft:
@@ -195,10 +204,11 @@ def _dose(record: _Record, ladder: Ladder, rung: Rung) -> DoseLeft:
     return dose_left(dose, record.attempts.get(ladder.pk, {}), record.day)
 
 
-def _other(entries: Iterable[Entry], side: str) -> list[Entry]:
-    return [entry for entry in entries if side in BOTH_SIDES and entry.side not in (side, NONE)]
+def _on_other_side(history: History, rung: Rung, side: str) -> tuple[PlayedRun, ...]:
+    others = [each for each in BOTH_SIDES if each != side]
+    return _on_side(history, rung, others[0]) if side in BOTH_SIDES else ()
 
 
-def _rate(entries: Sequence[Entry]) -> float | None:
-    last = list(entries)[-RECENT_ENTRIES:]
-    return fmean([entry.makes / entry.attempts for entry in last]) if last else None
+def _rate(runs: Sequence[PlayedRun]) -> float | None:
+    shares = [run.makes / run.attempts for run in runs[-RECENT_RUNS:] if run.attempts]
+    return fmean(shares) if shares else None

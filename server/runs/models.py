@@ -13,6 +13,7 @@ from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.registry import AnyGame, stored_game, stored_tally
 from jolly_core.challenges.tally import AnyTally
 from jolly_core.record.result import Result, result_of
+from jolly_core.record.summary import PlayedRun
 from jolly_core.record.yardstick import Distance, Yardstick, measure
 
 
@@ -81,6 +82,18 @@ class Run(models.Model):
         return ["tally", *columns]
 
     @property
+    def counts(self) -> bool:
+        """Whether it counts for the record: over, not set aside, and something was played in it."""
+        return self.is_over and not self.set_aside and self.is_played
+
+    @property
+    def played(self) -> PlayedRun:
+        """What the record needs of it."""
+        return PlayedRun(
+            str(self.pk), self.started_at, self.day, self.metrics, self.attempts, self.makes, self.time_used_ms
+        )
+
+    @property
     def distance(self) -> Distance:
         """How far the run's number is from its mark, usual and best."""
         return measure(self.measure, self.known_tally.metrics, self.known_tally.in_hand)
@@ -94,6 +107,22 @@ class Run(models.Model):
     def result(self) -> Result:
         """The one number that the run is known by: that which its mark asked for when it began."""
         return result_of(self.game, self.known_tally, self.measure.metric)
+
+
+class Summary(models.Model):
+    """What the runs that count on a rung and side come to: kept with every change of them, so that reading stays cheap.
+
+    ``manage.py recount_runs --repair`` makes all of them anew.
+    """
+
+    rung = models.ForeignKey("ladders.Rung", on_delete=models.CASCADE, related_name="summaries")
+    side = models.CharField(max_length=6)
+    last_day = models.DateField(null=True)
+    #: As the core's ``record.summary`` stores it.
+    summary = models.JSONField()
+
+    class Meta:
+        constraints = [models.UniqueConstraint(fields=("rung", "side"), name="a_summary_for_each_side")]
 
 
 class Event(models.Model):

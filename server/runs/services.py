@@ -27,6 +27,7 @@ from layouts.selectors import aimed_among, aimed_at, order_on
 from runs.live import put_session, take_session
 from runs.models import Event, Run, columns_of
 from runs.selectors import get_dose_left, get_run_to_record, get_used, get_yardstick, list_ids, list_known
+from runs.summaries import keep_summary, rebuild_summary
 
 if TYPE_CHECKING:
     from blocks.models import Segment
@@ -130,7 +131,7 @@ def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: d
         raise CoreError.one("wrong_segment", f"{segment.title} has nothing to tally.", "segment", value=segment.pk)
     game = rung.game
     tally = tally_of_totals(game, totals)
-    return Run.objects.create(
+    run = Run.objects.create(
         athlete=athlete,
         rung=rung,
         segment=segment,
@@ -146,6 +147,8 @@ def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: d
         aimed=_aimed(rung),
         **columns_of(game, tally),
     )
+    keep_summary(run, did_count=False)
+    return run
 
 
 def _check_segment(segment: Segment, rung: Rung, side: str) -> None:
@@ -278,24 +281,30 @@ def _check_order(ordered: Sequence[Event], places: Mapping[UUID, int]) -> None:
 
 def _keep_tally(run: Run, session: Session, ids: set[UUID], fresh: Collection[Event]) -> None:
     tally = session.tally()
+    did_count = run.counts
     columns = run.keep(tally)
     run.last_seq = max([run.last_seq, *(event.seq for event in fresh)])
     run.last_at_ms = max([run.last_at_ms, *(event.at_ms for event in fresh)])
     run.event_count += len(fresh)
     run.save(update_fields=[*columns, "last_seq", "last_at_ms", "event_count"])
+    keep_summary(run, did_count=did_count)
     put_session(run.pk, ids, session)
 
 
+@transaction.atomic
 def set_run_aside(run: Run, reason: str) -> Run:
     """Leave a run out of the record: rain, a lost ball, an interruption. It stays to be seen and taken back."""
-    run.set_aside = reason
+    did_count, run.set_aside = run.counts, reason
     run.save(update_fields=["set_aside"])
+    keep_summary(run, did_count=did_count)
     return run
 
 
+@transaction.atomic
 def take_run_back(run: Run) -> Run:
-    run.set_aside = ""
+    did_count, run.set_aside = run.counts, ""
     run.save(update_fields=["set_aside"])
+    keep_summary(run, did_count=did_count)
     return run
 
 
@@ -313,7 +322,7 @@ def attach_run(run: Run, rung: Rung, side: str) -> Run:
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
     _check_allowed(run.athlete, rung, run.day)
-    game = _game_of(run.athlete, rung, run.pk, run.day)
+    game, before = _game_of(run.athlete, rung, run.pk, run.day), (run.rung_id, run.side)
     run.rung, run.side, run.format, run.settings = rung, side, game.id, game.settings.as_stored()
     run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_stored(), _aimed(rung)
     run.save(update_fields=["rung", "side", "format", "settings", "yardstick", "aimed"])
@@ -326,4 +335,6 @@ def attach_run(run: Run, rung: Rung, side: str) -> Run:
         added.append(last)
         ids.add(last.client_id)
     _keep_tally(run, session, ids, added)
+    rebuild_summary(*before)
+    rebuild_summary(run.rung_id, run.side)
     return run

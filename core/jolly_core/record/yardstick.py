@@ -59,8 +59,11 @@ class Distance:
     is_new_best: bool = False
 
 
-def lay_yardstick(metric: Metric, mark: float, earlier: Sequence[float]) -> Yardstick:
-    """The yardstick for a run after ``earlier`` results of the metric, oldest first."""
+def lay_yardstick(metric: Metric, mark: float, earlier: Sequence[float], best: float | None = None) -> Yardstick:
+    """The yardstick for a run after ``earlier`` results of the metric, oldest first.
+
+    ``best`` is the best of all where ``earlier`` are only the latest of them.
+    """
     usual = usual_of(earlier)
     return Yardstick(
         metric=metric.id,
@@ -69,7 +72,7 @@ def lay_yardstick(metric: Metric, mark: float, earlier: Sequence[float]) -> Yard
         direction=metric.direction,
         mark=mark,
         usual=usual.mean if usual else None,
-        best=best_of(earlier, metric.direction),
+        best=best_of(earlier, metric.direction) if best is None else best,
     )
 
 

@@ -66,7 +66,8 @@ class RungRecordSerializer(serializers.Serializer[Any]):
     usual = serializers.FloatField(allow_null=True)
     spread = serializers.FloatField(allow_null=True)
     best = serializers.FloatField(allow_null=True)
-    runs = RunPointSerializer(many=True)
+    count = serializers.IntegerField(help_text="How many runs count in all.")
+    runs = RunPointSerializer(many=True, help_text="The latest of them, oldest first.")
 
 
 class RungStandingSerializer(serializers.Serializer[Any]):

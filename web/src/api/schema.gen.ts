@@ -2317,6 +2317,9 @@ export interface components {
             spread: number | null;
             /** Format: double */
             best: number | null;
+            /** @description How many runs count in all. */
+            count: number;
+            /** @description The latest of them, oldest first. */
             runs: components["schemas"]["RunPoint"][];
         };
         RungRef: {

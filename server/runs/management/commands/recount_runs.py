@@ -5,15 +5,14 @@ from typing import Any
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 
 from runs.recount import list_recountable, recount, repair
+from runs.summaries import rebuild_summaries
 
 
 class Command(BaseCommand):
     help = "Recount every run from its events, and say where what is stored differs."
 
     def add_arguments(self, parser: CommandParser) -> None:
-        parser.add_argument(
-            "--repair", action="store_true", help="Store what the events come to today."
-        )
+        parser.add_argument("--repair", action="store_true", help="Store what the events come to today.")
 
     def handle(self, *args: Any, **options: Any) -> None:
         counted = differing = 0
@@ -25,6 +24,8 @@ class Command(BaseCommand):
                 repair(run)
             counted += 1
             differing += bool(differences)
+        if options["repair"]:
+            rebuild_summaries()
         if differing and not options["repair"]:
             raise CommandError(f"{counted} runs recounted; {differing} differ from what is stored.")
         done = "put right" if options["repair"] else "differ from what is stored"

@@ -13,7 +13,7 @@ const SHOWN_RUNS = 20;
 const STATES = { held: "✓ held", working: "working on it", ahead: "ahead" };
 
 function SideRecord({ record, mark }: { record: Schemas["RungRecord"]; mark: number }) {
-  const { runs, usual, best, spread } = record;
+  const { count, runs, usual, best, spread } = record;
   const last = runs.slice(-SHOWN_RUNS);
   const latest = last.at(-1);
   if (!latest)
@@ -23,7 +23,7 @@ function SideRecord({ record, mark }: { record: Schemas["RungRecord"]; mark: num
     <Box sx={{ minWidth: 0, flex: "1 1 300px" }}>
       <Typography>
         {record.side_words && <b>{record.side_words}: </b>}
-        {counted(runs.length, "run")}
+        {counted(count, "run")}
         {usual !== null && `, ${numbers}`};{" "}
         <Link component={RouterLink} to={`/practise/runs/${latest.id}/end`}>
           last on {showDay(latest.day)}
@@ -107,7 +107,7 @@ export function RungRow({ ladderId, standing, onChange }: RungRowProps) {
         )}
       </Stack>
       {isWorking && rung.layout && <NextRungs rungId={rung.id} />}
-      {state === "ahead" && records.every((record) => record.runs.length === 0) ? null : (
+      {state === "ahead" && records.every((record) => record.count === 0) ? null : (
         <Stack direction="row" sx={{ gap: 2, flexWrap: "wrap" }}>
           {records.map((record) => (
             <SideRecord key={record.side} record={record} mark={threshold.values.mark} />

@@ -1,0 +1,57 @@
+"""An athlete's own pace on a rung, from the latest runs there."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+from math import log, sqrt
+from statistics import fmean
+
+from jolly_core.challenges.registry import AnyGame
+from jolly_core.foretelling.pace import Pace
+from jolly_core.foretelling.registry import forecast_of
+from jolly_core.record.summary import PlayedRun
+from jolly_core.record.usual import usual_of
+
+#: A pace steadies within this many runs and follows the athlete after that.
+PACE_RUNS = 10
+#: As many runs as the prior spread of a tempo weighs.
+PRIOR_TEMPI = 3
+
+
+def pace_of(game: AnyGame, runs: Sequence[PlayedRun], below: Pace | None = None) -> Pace:
+    """The pace in the last of a side's runs of a game, oldest first.
+
+    Without any it is a prior, and says so: tempo and rate of the rung ``below`` where there is a record of it, or else
+    the stated one.
+    """
+    last = list(runs)[-PACE_RUNS:]
+    prior = forecast_of(game).prior
+    attempts = sum(run.attempts for run in last)
+    usual = usual_of([value for run in last if (value := run.metrics.get(game.leading)) is not None])
+    if not attempts:
+        if below and not below.is_prior:
+            return replace(prior, attempt_ms=below.attempt_ms, rate=below.rate, tempo_spread=below.tempo_spread)
+        # Runs that were kept by the clock alone tell what is usual, and nothing of tempo and rate.
+        return replace(prior, usual=usual.mean, spread=usual.spread) if usual else prior
+    # Runs from paper have no clock: they tell the rate, but not the tempo.
+    timed = [run for run in last if run.time_used_ms and run.attempts]
+    tempi = [log(run.time_used_ms / run.attempts) for run in timed]
+    # The spread of few runs is drawn towards the prior's, and widened for a mean that is itself uncertain.
+    spread = sqrt(
+        (PRIOR_TEMPI * prior.tempo_spread**2 + sum((tempo - fmean(tempi)) ** 2 for tempo in tempi))
+        / (PRIOR_TEMPI + max(0, len(tempi) - 1))
+        * (1 + 1 / max(1, len(tempi)))
+    )
+    return Pace(
+        attempt_ms=max(1, sum(run.time_used_ms for run in timed) // sum(run.attempts for run in timed))
+        if timed
+        else prior.attempt_ms,
+        # Laplace's rule keeps a rate from a short record off the ends.
+        rate=(sum(run.makes for run in last) + 1) / (attempts + 2),
+        is_prior=False,
+        usual=usual.mean if usual else None,
+        spread=usual.spread if usual else None,
+        tempo_spread=spread,
+        seen=attempts,
+    )

@@ -1,0 +1,79 @@
+"""What the runs that count on one rung and side come to, kept so that reading it does not grow with the record."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass, field
+from datetime import date, datetime
+
+from jolly_core.record.usual import UP, USUAL_RUNS
+from jolly_core.stored import Stored
+
+#: As many of the latest runs are kept as any threshold, pace or picture looks at.
+LATEST = 20
+
+
+@dataclass(frozen=True, slots=True)
+class PlayedRun:
+    """What a record needs of one run that counts; ``time_used_ms`` is 0 for one from paper."""
+
+    id: str
+    started_at: datetime
+    day: date
+    metrics: dict[str, int | float | None]
+    attempts: int = 0
+    makes: int = 0
+    time_used_ms: int = 0
+
+    @property
+    def place(self) -> tuple[datetime, str]:
+        """Where it stands in the record: by its start, and by its id among those that began at once."""
+        return self.started_at, self.id
+
+
+@dataclass(frozen=True)
+class SideSummary(Stored):
+    """How many runs count, and the latest of them (oldest first); of each metric its latest values and its ends."""
+
+    runs: int = 0
+    latest: tuple[PlayedRun, ...] = ()
+    recent: dict[str, tuple[float, ...]] = field(default_factory=dict)
+    lowest: dict[str, float] = field(default_factory=dict)
+    highest: dict[str, float] = field(default_factory=dict)
+
+    @property
+    def last(self) -> PlayedRun | None:
+        return self.latest[-1] if self.latest else None
+
+    def plus(self, run: PlayedRun) -> SideSummary:
+        """With one more run, which began after all others."""
+        values = {name: value for name, value in run.metrics.items() if value is not None}
+        return SideSummary(
+            self.runs + 1,
+            (*self.latest[1 - LATEST :], run),
+            {**self.recent, **{name: (*self.values(name)[1 - USUAL_RUNS :], value) for name, value in values.items()}},
+            {**self.lowest, **{name: min(value, self.lowest.get(name, value)) for name, value in values.items()}},
+            {**self.highest, **{name: max(value, self.highest.get(name, value)) for name, value in values.items()}},
+        )
+
+    def values(self, metric_id: str) -> tuple[float, ...]:
+        """The metric's latest values, of runs that have one: as many as a usual is made of."""
+        return self.recent.get(metric_id, ())
+
+    def best(self, metric_id: str, direction: str) -> float | None:
+        """The best value of a metric, of all runs."""
+        return (self.highest if direction == UP else self.lowest).get(metric_id)
+
+
+def summarize(runs: Sequence[PlayedRun]) -> SideSummary:
+    """The summary of runs in order of time, oldest first.
+
+    >>> at = datetime(2026, 5, 1, 18)
+    >>> summary = summarize([PlayedRun("a", at, at.date(), {"makes": 7}), PlayedRun("b", at, at.date(), {"makes": 5})])
+    >>> summary.runs, summary.best("makes", "up"), summary.values("makes")
+    (2, 7, (7, 5))
+    """
+    summary = SideSummary()
+    for run in runs:
+        summary = summary.plus(run)
+    return summary
