@@ -103,8 +103,15 @@ def _names(kind: Hashable) -> tuple[str, ...]:
     return tuple(each.name for each in fields(cast("Any", kind)))
 
 
+Reader = Callable[[Any], Any]
+
+
+def _as_it_is(value: Any) -> Any:
+    return value
+
+
 @cache
-def _reader(kind: Any) -> Callable[[Any], Any]:
+def _reader(kind: Any) -> Reader:
     """How a plain value is read as that type."""
     origin = get_origin(kind)
     if is_dataclass(kind) and isinstance(kind, type):
@@ -115,30 +122,41 @@ def _reader(kind: Any) -> Callable[[Any], Any]:
         return _tuple_reader(get_args(kind))
     if origin in (dict, Mapping):
         read = _reader(get_args(kind)[1])
-        return lambda value: {name: read(each) for name, each in value.items()}
-    return kind.fromisoformat if kind in (date, datetime) else lambda value: value
+        return _as_it_is if read is _as_it_is else lambda value: {name: read(each) for name, each in value.items()}
+    return kind.fromisoformat if kind in (date, datetime) else _as_it_is
 
 
-def _dataclass_reader(kind: Any) -> Callable[[Any], Any]:
+def _dataclass_reader(kind: Any) -> Reader:
     hints = get_type_hints(kind)
     readers = {each.name: _reader(hints[each.name]) for each in fields(kind)}
-    return lambda value: kind(**{name: readers[name](each) for name, each in value.items() if name in readers})
+    # Most fields are what they look like: only the others cost a call.
+    others = [(name, read) for name, read in readers.items() if read is not _as_it_is]
+
+    def read_all(value: Mapping[str, Any]) -> Any:
+        known = {name: each for name, each in value.items() if name in readers}
+        for name, read in others:
+            if name in known:
+                known[name] = read(known[name])
+        return kind(**known)
+
+    return read_all
 
 
-def _union_reader(kinds: tuple[Any, ...]) -> Callable[[Any], Any]:
-    """One of several types: dataclasses are told apart by the default of their first field, such as ``kind``."""
+def _union_reader(kinds: tuple[Any, ...]) -> Reader:
+    """One of several types, or None; dataclasses are told apart by the default of their first field, as ``kind``."""
+    if len(kinds) == 1:
+        read = _reader(kinds[0])
+        return _as_it_is if read is _as_it_is else lambda value: None if value is None else read(value)
     if not all(is_dataclass(each) for each in kinds):
-        read = _reader(kinds[0]) if len(kinds) == 1 else None
-        return lambda value: value if value is None or read is None else read(value)
+        return _as_it_is
     tags = {fields(each)[0].default: _reader(each) for each in kinds}
     tag = fields(kinds[0])[0].name
-    only = _reader(kinds[0]) if len(kinds) == 1 else None
-    return lambda value: None if value is None else only(value) if only else tags[value[tag]](value)
+    return lambda value: None if value is None else tags[value[tag]](value)
 
 
-def _tuple_reader(kinds: tuple[Any, ...]) -> Callable[[Any], Any]:
+def _tuple_reader(kinds: tuple[Any, ...]) -> Reader:
     if len(kinds) == 2 and kinds[1] is Ellipsis:  # noqa: PLR2004 # one type, and as many of it as there are
         read = _reader(kinds[0])
-        return lambda value: tuple(read(each) for each in value)
+        return tuple if read is _as_it_is else lambda value: tuple([read(each) for each in value])
     each_reads = [_reader(each) for each in kinds]
     return lambda value: tuple(read(each) for read, each in zip(each_reads, value, strict=True))

@@ -1,5 +1,7 @@
 """The athlete: who signs in, and how they like things."""
 
+from typing import Any
+
 from django.conf import settings
 from django.contrib.auth.models import AbstractUser
 from django.core.validators import MaxValueValidator, MinValueValidator
@@ -35,6 +37,15 @@ class Athlete(AbstractUser):
     #: Miss on the right and make on the left, for a left-hander.
     is_mirrored = models.BooleanField(default=False)
     is_demo = models.BooleanField(default=False)
+    #: Goes up with every write through the API: see ``config.caching``.
+    record_version = models.PositiveBigIntegerField(default=0, editable=False)
+
+    def save(self, *args: Any, **options: Any) -> None:
+        """Save all but the version of the record, which another write may have moved on since this one was read."""
+        if not self._state.adding and options.get("update_fields") is None:
+            names = [field.name for field in self._meta.concrete_fields if not field.primary_key]
+            options["update_fields"] = [name for name in names if name != "record_version"]
+        super().save(*args, **options)
 
     @property
     def shown_name(self) -> str:

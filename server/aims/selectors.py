@@ -10,7 +10,7 @@ from typing import Any
 from django.db.models import Sum
 
 from accounts.models import Athlete
-from config.unchanged import remember
+from config.caching import cached_until_write
 from jolly_core.aim.directions import Directions, estimate_directions
 from jolly_core.aim.record import Evidence, Tries
 from jolly_core.aim.spread import Aim, Predicted, estimate_aim, predict
@@ -101,7 +101,7 @@ class WorkedOut:
 
 def list_aims(athlete: Athlete) -> list[LadderAim]:
     """The athlete's aim, ladder by ladder and side by side, where makes and misses tell of one."""
-    return remember(("aims", athlete.pk), lambda: read_aims(athlete))
+    return cached_until_write(athlete, "aims", lambda: read_aims(athlete))
 
 
 def read_aims(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderAim]:

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 
-from django.db.models import Count, Q, QuerySet, Sum
+from django.db.models import Count, Prefetch, Q, QuerySet, Sum
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
@@ -122,10 +122,15 @@ def list_left_out(athlete: Athlete, day: date) -> dict[tuple[int, str], LeftOut]
     return {key: LeftOut(times.count(0), len(times)) for key, times in last.items()}
 
 
+#: What of a segment tells how long it took.
+_TIMED = ("block", "position", "side", "planned_s", "low_s", "high_s", "runs_planned", "done_at")
+
+
 def list_timed(athlete: Athlete) -> list[Timed]:
     """Planned against actual of the last challenges that were played as planned, the latest last."""
     done = Block.objects.filter(athlete=athlete, status=Block.Status.DONE).order_by("-day", "-id")
-    blocks = list(done.only("started_at", "widen").prefetch_related("segments")[:HABIT_BLOCKS])
+    slim = Prefetch("segments", Segment.objects.only(*_TIMED).order_by("block", "position"))
+    blocks = list(done.only("started_at", "widen").prefetch_related(slim)[:HABIT_BLOCKS])
     runs = _list_run_times(blocks)
     timed = []
     for block in reversed(blocks):

@@ -14,20 +14,21 @@ from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.lessons.registry import lessons_of
 from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.record.usual import Comparison, compare, usual_of
-from jolly_core.sides import SIDES, side_words
+from jolly_core.sides import side_words
 from jolly_core.thresholds.evidence import RunResult
 from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 from ladders.models import Ladder, Rung
 from ladders.selectors import (
+    RungName,
+    WorkedOn,
     get_ladder,
-    get_rung_below,
     get_threshold,
     get_working_rung,
-    list_ladders_and_rungs,
     list_rungs,
     list_thresholds,
+    list_worked_on,
     load_layouts,
 )
 from runs.models import Run
@@ -76,10 +77,15 @@ class LadderStanding:
 
     ladder: Ladder
     held: int
-    rungs: Sequence[Rung]
+    rungs: Sequence[RungName]
     working: Rung
     threshold: Threshold
     verdict: Verdict
+
+    @property
+    def below(self) -> RungName | None:
+        """The rung right below the one that is worked on."""
+        return WorkedOn(self.ladder, self.rungs, self.working).below
 
 
 @dataclass(frozen=True)
@@ -109,28 +115,32 @@ class Outcome:
 
 def get_standing(ladder: Ladder) -> LadderStanding:
     working = get_working_rung(ladder)
-    history = list_summaries([working])
-    return _stand(ladder, working, get_threshold(working), _results(ladder, working, get_threshold(working), history))
+    threshold = get_threshold(working)
+    names = [RungName(rung.pk, rung.number, rung.title) for rung in list_rungs(ladder)]
+    worked_on = WorkedOn(ladder, names, working)
+    return _stand(worked_on, threshold, _results(ladder, working, threshold, list_summaries([working.pk])))
 
 
 def _results(ladder: Ladder, rung: Rung, threshold: Threshold, history: History) -> list[RunResult]:
     """The latest runs on a rung since the athlete came to it, oldest first, as the core's thresholds take them."""
-    runs = [(run, side) for side in SIDES for run in history.get((rung.pk, side), SideSummary()).latest]
-    since = ladder.arrived_at
-    ordered = sorted((each for each in runs if each[0].started_at >= since), key=lambda each: each[0].place)
+    many = max(threshold.of_last, threshold.floor_runs)
+    played = [(side, history.get((rung.pk, side), SideSummary())) for side in ladder.sides]
+    runs = [(run, side) for side, summary in played for run in summary.since(ladder.arrived_at, many)]
+    ordered = sorted(runs, key=lambda each: each[0].place)
     return [RunResult(run.day, side, run.metrics.get(threshold.metric.id)) for run, side in ordered]
 
 
-def _stand(ladder: Ladder, working: Rung, threshold: Threshold, results: Sequence[RunResult]) -> LadderStanding:
-    rungs = list_rungs(ladder)
-    place = RungPlace(working.number, len(rungs), ladder.athlete.handedness, is_ladder_held=ladder.held >= len(rungs))
-    return LadderStanding(ladder, ladder.held, rungs, working, threshold, judge(threshold, results, place))
+def _stand(worked_on: WorkedOn, threshold: Threshold, results: Sequence[RunResult]) -> LadderStanding:
+    ladder, working, rungs = worked_on.ladder, worked_on.working, len(worked_on.rungs)
+    place = RungPlace(working.number, rungs, ladder.athlete.handedness, is_ladder_held=ladder.held >= rungs)
+    verdict = judge(threshold, results, place)
+    return LadderStanding(ladder, ladder.held, worked_on.rungs, working, threshold, verdict)
 
 
 def list_standings(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderStanding]:
     """Where the athlete stands on all ladders, or on those that are named and theirs."""
     standings = read_standings(athlete, get_today(athlete), ladder_ids)[0]
-    load_layouts([rung for standing in standings for rung in standing.rungs])
+    load_layouts([standing.working for standing in standings])
     return standings
 
 
@@ -138,22 +148,22 @@ def read_standings(
     athlete: Athlete, today: date, ladder_ids: Sequence[int] | None = None
 ) -> tuple[list[LadderStanding], History]:
     """The same with what was played on the rungs being worked on, all read at once however many ladders there are."""
-    ladders = list_ladders_and_rungs(athlete, ladder_ids)
-    working = [get_working_rung(ladder) for ladder in ladders]
+    worked_on = list_worked_on(athlete, ladder_ids)
+    working = [each.working for each in worked_on]
     thresholds = list_thresholds(working)
-    below = [get_rung_below(ladder, rung) for ladder, rung in zip(ladders, working, strict=True)]
-    history = list_history(working, today, below=[rung for rung in below if rung])
+    history = list_history(working, today, below=[each.below.id for each in worked_on if each.below])
     standings = []
-    for ladder, rung in zip(ladders, working, strict=True):
-        threshold = thresholds[rung.pk]
-        standings.append(_stand(ladder, rung, threshold, _results(ladder, rung, threshold, history)))
+    for each in worked_on:
+        threshold = thresholds[each.working.pk]
+        results = _results(each.ladder, each.working, threshold, history)
+        standings.append(_stand(each, threshold, results))
     return standings, history
 
 
 def list_rung_standings(ladder: Ladder) -> list[RungStanding]:
     """Every rung from the top down, with its threshold and the latest runs on it."""
     working, rungs = get_working_rung(ladder), list_rungs(ladder)
-    history = list_summaries(rungs)
+    history = list_summaries([rung.pk for rung in rungs])
     return [_rung_standing(ladder, rung, working, history) for rung in reversed(rungs)]
 
 
@@ -173,7 +183,7 @@ def _record(ladder: Ladder, summary: SideSummary, threshold: Threshold, side: st
         side=side,
         side_words=side_words(side, ladder.athlete.handedness),
         count=summary.runs,
-        runs=_points(summary.latest, threshold),
+        runs=_points(summary.latest(), threshold),
         usual=usual.mean if usual else None,
         spread=usual.spread if usual else None,
         best=summary.best(metric.id, metric.direction),

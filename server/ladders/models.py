@@ -93,10 +93,15 @@ class Rung(models.Model):
         """Its layout, if it was not put away."""
         return self.layout if self.layout and not self.layout.is_dropped else None
 
-    @property
+    @cached_property
     def game(self) -> AnyGame:
         """What is played on it."""
         return stored_game(self.format, self.settings)
+
+    def play(self, game: AnyGame) -> list[str]:
+        """Take a game as the one that is played on it; the names of the columns that have to be written."""
+        self.format, self.settings, self.game = game.id, game.settings.as_stored(), game
+        return ["format", "settings"]
 
     def __str__(self) -> str:
         return f"{self.ladder.title} {self.number}: {self.title}"

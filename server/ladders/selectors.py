@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from dataclasses import dataclass
 from typing import Any
 
 from django.db.models import Prefetch, QuerySet, prefetch_related_objects
@@ -28,17 +29,50 @@ def _with_rungs(athlete: Athlete) -> QuerySet[Ladder]:
     return ladders.prefetch_related("rungs__threshold_revisions", "rungs__layout", "acknowledgements")
 
 
-def list_ladders_and_rungs(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[Ladder]:
-    """The same, or those of them that are named, without the thresholds: for those who need only a few of them."""
+@dataclass(frozen=True)
+class RungName:
+    """A rung by its name, where many are listed."""
+
+    id: int
+    number: int
+    title: str
+
+
+@dataclass(frozen=True)
+class WorkedOn:
+    """A ladder with all of its rungs by name, and in full the one that is worked on."""
+
+    ladder: Ladder
+    rungs: Sequence[RungName]
+    working: Rung
+
+    @property
+    def below(self) -> RungName | None:
+        """The rung right below the one that is worked on."""
+        return next((each for each in self.rungs if each.number == self.working.number - 1), None)
+
+
+def list_worked_on(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[WorkedOn]:
+    """The athlete's ladders, or those of them that are named, in the order they were taken: four queries for all."""
     ladders = Ladder.objects.filter(athlete=athlete, is_quick=False).prefetch_related(
         # Into plain lists: a query for each ladder, though never sent, costs more than reading all of them.
-        Prefetch("rungs", to_attr="loaded_rungs"),
         Prefetch("acknowledgements", to_attr="loaded_acknowledgements"),
     )
-    found: list[Ladder] = list(ladders if ladder_ids is None else ladders.filter(pk__in=ladder_ids))
+    found = list(ladders if ladder_ids is None else ladders.filter(pk__in=ladder_ids))
+    names: dict[int, list[RungName]] = {ladder.pk: [] for ladder in found}
+    rows = Rung.objects.filter(ladder__in=found).order_by("ladder", "number")
+    for ladder_id, rung_id, number, title in rows.values_list("ladder", "id", "number", "title"):
+        names[ladder_id].append(RungName(rung_id, number, title))
+    # Right above the rung that is held; the top rung once all are.
+    wanted = {ladder.pk: names[ladder.pk][min(ladder.held, len(names[ladder.pk]) - 1)].id for ladder in found}
+    in_full = Rung.objects.in_bulk(list(wanted.values()))
+    worked_on = []
     for ladder in found:
         ladder.athlete = athlete  # it is known already: no need to read it once more for each
-    return found
+        working = in_full[wanted[ladder.pk]]
+        working.ladder = ladder
+        worked_on.append(WorkedOn(ladder, names[ladder.pk], working))
+    return worked_on
 
 
 def load_layouts(rungs: Sequence[Rung]) -> None:
@@ -66,8 +100,7 @@ def get_rung(athlete: Athlete, rung_id: int) -> Rung:
 
 
 def list_rungs(ladder: Ladder) -> list[Rung]:
-    loaded: list[Rung] | None = getattr(ladder, "loaded_rungs", None)
-    return list(ladder.rungs.all()) if loaded is None else loaded
+    return list(ladder.rungs.all())
 
 
 def get_working_rung(ladder: Ladder) -> Rung:

@@ -84,8 +84,7 @@ def change_challenge(rung: Rung, given: Mapping[str, Any], at: datetime) -> Rung
         setattr(rung, name, given[name])
     if not rung.title.strip():
         rung.title = shortened(game.goal_words(), 120)
-    rung.format, rung.settings = game.id, game.settings.as_stored()
-    rung.save(update_fields=["title", "set_up", "cues", "format", "settings"])
+    rung.save(update_fields=["title", "set_up", "cues", *rung.play(game)])
     asked = rung.threshold_revisions.order_by("id").last()
     if asked is None or is_other_game or not _can_be_asked(game, asked.threshold):
         threshold = fair_threshold(game, each_side=rung.ladder.has_sides)

@@ -14,7 +14,7 @@ from aims.selectors import read_aims, tries_at
 from blocks.models import Block
 from blocks.selectors import LeftOut, list_left_out, list_timed
 from climb.selectors import LadderStanding, read_standings
-from config.unchanged import remember
+from config.caching import cached_until_write
 from jolly_core.aim.spread import predict
 from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Pace
@@ -26,7 +26,7 @@ from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.sides import BOTH_SIDES, NONE, hand_of, side_words
 from ladders.models import Ladder, Rung
-from ladders.selectors import get_rung_below, list_unacknowledged
+from ladders.selectors import list_unacknowledged
 from runs.selectors import History, list_attempts_by_day, list_history, list_last_days
 
 #: A rung with fewer runs than this is new.
@@ -58,15 +58,17 @@ class _Record:
     last_days: dict[tuple[int, str], date]
     attempts: dict[int, dict[date, int]]
     left_out: dict[tuple[int, str], LeftOut]
-    #: Of rungs that were not played on a side yet: what the aim at their ladder foretells there.
+    #: Of rungs that were not played on a side yet: the pace on the rung below.
+    near: Mapping[Target, Pace]
+    #: Of the same: what the aim at their ladder foretells there.
     foretold: Mapping[Target, float]
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
 
 
 def list_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Wishes:
     """The same as ``read_wishes``; while a block is dragged about, the record is read once."""
-    key = (athlete.pk, tuple(ladder_ids), day, is_test)
-    return remember(key, lambda: read_wishes(athlete, ladder_ids, day, is_test=is_test))
+    key = ("wishes", tuple(ladder_ids), day, is_test)
+    return cached_until_write(athlete, key, lambda: read_wishes(athlete, ladder_ids, day, is_test=is_test))
 
 
 def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Wishes:
@@ -97,6 +99,7 @@ def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_te
         last_days=last_days,
         attempts=list_attempts_by_day(athlete, day - timedelta(days=7)),
         left_out=list_left_out(athlete, day),
+        near=_near(standings, history),
         foretold=_foretell(
             athlete, [target for target in targets if _is_new_on_a_known_ladder(target, history, last_days)]
         ),
@@ -111,6 +114,22 @@ def _is_new_on_a_known_ladder(target: Target, history: History, last_days: Mappi
     """Whether a rung was not played on a side yet, but others of its ladder were: they may tell of the aim there."""
     rung, side = target
     return (rung.ladder_id, side) in last_days and not _on_side(history, rung, side)
+
+
+def _near(standings: Sequence[LadderStanding], history: History) -> dict[Target, Pace]:
+    """The pace on the rung below, for each side that the rung above was not played on yet."""
+    bare = [
+        (standing, side, standing.below)
+        for standing in standings
+        for side in standing.ladder.sides
+        if not _on_side(history, standing.working, side)
+    ]
+    below = Rung.objects.in_bulk([under.id for _, side, under in bare if under and (under.id, side) in history])
+    return {
+        (standing.working, side): pace_of(rung.game, _on_side(history, rung, side))
+        for standing, side, under in bare
+        if under and (rung := below.get(under.id))
+    }
 
 
 def _foretell(athlete: Athlete, new: Sequence[Target]) -> dict[Target, float]:
@@ -149,7 +168,7 @@ def key_of(rung: Rung, side: str) -> str:
 def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> Wish:
     ladder: Ladder = standing.ladder
     runs_here = _on_side(record.history, rung, side)
-    pace = _pace(record.history, rung, get_rung_below(ladder, rung), side)
+    pace = pace_of(rung.game, runs_here, record.near.get((rung, side)))
     foretold = record.foretold.get((rung, side))
     if foretold is not None:
         pace = replace(pace, rate=min(MOST_RATE, max(1 - MOST_RATE, foretold)))
@@ -187,15 +206,8 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
     )
 
 
-def _pace(history: History, rung: Rung, below: Rung | None, side: str) -> Pace:
-    """The pace on a rung and side, or near it: that of the rung below where this one was not played."""
-    runs = _on_side(history, rung, side)
-    near = pace_of(below.game, _on_side(history, below, side)) if below and not runs else None
-    return pace_of(rung.game, runs, near)
-
-
-def _on_side(history: History, rung: Rung, side: str) -> tuple[PlayedRun, ...]:
-    return history.get((rung.pk, side), SideSummary()).latest
+def _on_side(history: History, rung: Rung, side: str) -> list[PlayedRun]:
+    return history.get((rung.pk, side), SideSummary()).latest(RECENT_RUNS)
 
 
 def _dose(record: _Record, ladder: Ladder, rung: Rung) -> DoseLeft:
@@ -204,11 +216,11 @@ def _dose(record: _Record, ladder: Ladder, rung: Rung) -> DoseLeft:
     return dose_left(dose, record.attempts.get(ladder.pk, {}), record.day)
 
 
-def _on_other_side(history: History, rung: Rung, side: str) -> tuple[PlayedRun, ...]:
+def _on_other_side(history: History, rung: Rung, side: str) -> list[PlayedRun]:
     others = [each for each in BOTH_SIDES if each != side]
-    return _on_side(history, rung, others[0]) if side in BOTH_SIDES else ()
+    return _on_side(history, rung, others[0]) if side in BOTH_SIDES else []
 
 
 def _rate(runs: Sequence[PlayedRun]) -> float | None:
-    shares = [run.makes / run.attempts for run in runs[-RECENT_RUNS:] if run.attempts]
+    shares = [run.makes / run.attempts for run in runs if run.attempts]
     return fmean(shares) if shares else None

@@ -63,10 +63,15 @@ class Run(models.Model):
             models.Index(fields=("athlete", "is_over", "rung", "side", "day"), name="days_of_an_athlete"),
         ]
 
-    @property
+    @cached_property
     def game(self) -> AnyGame:
         """What was played."""
         return stored_game(self.format, self.settings)
+
+    def play(self, game: AnyGame) -> list[str]:
+        """Take a game as the one that is played; the names of the columns that have to be written."""
+        self.format, self.settings, self.game = game.id, game.settings.as_stored(), game
+        return ["format", "settings"]
 
     @cached_property
     def known_tally(self) -> AnyTally:

@@ -30,8 +30,8 @@ BELOW = timedelta(days=365)
 
 def list_runs(athlete: Athlete) -> QuerySet[Run]:
     """All of the athlete's runs, the latest first."""
-    runs = Run.objects.filter(athlete=athlete).select_related("rung__ladder__athlete", "segment")
-    return runs.order_by("-started_at", "id")
+    runs = Run.objects.filter(athlete=athlete).select_related("rung__ladder__athlete", "rung__layout", "segment")
+    return runs.prefetch_related("rung__ladder__acknowledgements").order_by("-started_at", "id")
 
 
 def list_played(athlete: Athlete) -> QuerySet[Run]:
@@ -83,12 +83,12 @@ def list_counting_before(run: Run) -> list[Run]:
 
 def get_summary(rung: Rung, side: str) -> SideSummary:
     """What the runs that count on a rung and side come to."""
-    return list_summaries([rung]).get((rung.pk, side), SideSummary())
+    return list_summaries([rung.pk]).get((rung.pk, side), SideSummary())
 
 
-def list_summaries(rungs: Iterable[Rung]) -> History:
+def list_summaries(rung_ids: Iterable[int]) -> History:
     """The same of each side of each of the rungs, read at once."""
-    rows = Summary.objects.filter(rung__in=[rung.pk for rung in rungs]).values_list("rung", "side", "summary")
+    rows = Summary.objects.filter(rung__in=list(rung_ids)).values_list("rung", "side", "summary")
     return {(rung, side): SideSummary.from_stored(stored) for rung, side, stored in rows}
 
 
@@ -147,10 +147,10 @@ def list_played_counts(athlete: Athlete, since: date) -> list[Played]:
     ]
 
 
-def list_history(rungs: Sequence[Rung], today: date, *, below: Sequence[Rung] = ()) -> History:
-    """What was played on each side of each of the rungs, and of those ``below`` if it was played lately."""
-    history = list_summaries([*rungs, *below])
-    since, under = _days_ago(today, BELOW.days), {rung.pk for rung in below} - {rung.pk for rung in rungs}
+def list_history(rungs: Sequence[Rung], today: date, *, below: Sequence[int] = ()) -> History:
+    """What was played on each side of each of the rungs, and of those ``below`` (by id) if it was played lately."""
+    ids = {rung.pk for rung in rungs}
+    history, since, under = list_summaries({*ids, *below}), _days_ago(today, BELOW.days), set(below) - ids
     return {
         (rung, side): summary
         for (rung, side), summary in history.items()
@@ -164,4 +164,4 @@ def _days_ago(today: date, days: int) -> datetime:
 
 def get_pace(rung: Rung, side: str) -> Pace:
     """The athlete's own pace on a rung from the last runs there; the stated prior without any."""
-    return pace_of(rung.game, get_summary(rung, side).latest)
+    return pace_of(rung.game, get_summary(rung, side).latest())

@@ -204,8 +204,7 @@ def _share_cap(run: Run) -> bool:
     reduced = dose.reduced(get_used(run.athlete, run.rung_id, run.day, but=run.pk))
     if reduced == game:
         return False
-    run.settings = reduced.settings.as_stored()
-    run.save(update_fields=["settings"])
+    run.save(update_fields=run.play(reduced))
     return True
 
 
@@ -323,9 +322,10 @@ def attach_run(run: Run, rung: Rung, side: str) -> Run:
         raise CoreError([problem])
     _check_allowed(run.athlete, rung, run.day)
     game, before = _game_of(run.athlete, rung, run.pk, run.day), (run.rung_id, run.side)
-    run.rung, run.side, run.format, run.settings = rung, side, game.id, game.settings.as_stored()
+    run.rung, run.side = rung, side
+    columns = run.play(game)
     run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_stored(), _aimed(rung)
-    run.save(update_fields=["rung", "side", "format", "settings", "yardstick", "aimed"])
+    run.save(update_fields=["rung", "side", "yardstick", "aimed", *columns])
     session, added, ids = _replay(run, run.events.all()), [], list_ids(run)
     if not session.is_over():
         # It was stopped by hand at its last press, whatever its own rules would still have asked for.

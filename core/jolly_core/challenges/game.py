@@ -27,7 +27,7 @@ class Game(ABC, Generic[SettingsType, State]):
     them, which is what makes undo go back as far as wished. ``metrics`` starts with the one that the format is about;
     ``make_word`` and ``miss_word`` are what the two halves of the court screen say. ``is_aimed`` says that a make hits
     a target, where there is one, and a miss misses it; ``counts_zones`` that balls are counted target by target,
-    whichever of them was aimed at.
+    whichever of them was aimed at. ``is_offered_first`` is for the format that one begins with who has none in mind.
     """
 
     settings: SettingsType
@@ -39,6 +39,7 @@ class Game(ABC, Generic[SettingsType, State]):
     miss_word: ClassVar[str] = "Missed"
     is_aimed: ClassVar[bool] = True
     counts_zones: ClassVar[bool] = False
+    is_offered_first: ClassVar[bool] = False
     settings_type: ClassVar[type[Settings]]
     detail_type: ClassVar[type[Any]]
     metrics: ClassVar[tuple[Metric, ...]]

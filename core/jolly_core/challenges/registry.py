@@ -18,6 +18,11 @@ AnyGame = Game[Any, Any]
 FORMATS: dict[str, type[AnyGame]] = {each.id: each for each in list_classes(formats, Game)}
 
 
+def list_formats() -> list[type[AnyGame]]:
+    """The formats in the order in which they are offered: by their titles, behind the one to begin with."""
+    return sorted(FORMATS.values(), key=lambda each: (not each.is_offered_first, each.title))
+
+
 def get_format(format_id: str) -> type[AnyGame]:
     """The format of that id. Raises ``CoreError`` (``unknown_format``)."""
     try:

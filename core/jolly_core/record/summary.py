@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass, field
-from datetime import date, datetime
+from datetime import UTC, date, datetime
 
 from jolly_core.record.usual import UP, USUAL_RUNS
 from jolly_core.stored import Stored
@@ -33,24 +33,65 @@ class PlayedRun:
 
 @dataclass(frozen=True)
 class SideSummary(Stored):
-    """How many runs count, and the latest of them (oldest first); of each metric its latest values and its ends."""
+    """How many runs count, and the latest of them, oldest first, column by column: a record reads many of these.
+
+    Of each metric it has the latest values, as many as a usual is made of, and the ends of all.
+    """
 
     runs: int = 0
-    latest: tuple[PlayedRun, ...] = ()
+    ids: tuple[str, ...] = ()
+    started: tuple[str, ...] = ()
+    days: tuple[str, ...] = ()
+    attempts: tuple[int, ...] = ()
+    makes: tuple[int, ...] = ()
+    times_ms: tuple[int, ...] = ()
+    #: The values of each metric in the latest runs; None where a run has none.
+    metrics: dict[str, tuple[int | float | None, ...]] = field(default_factory=dict)
     recent: dict[str, tuple[float, ...]] = field(default_factory=dict)
     lowest: dict[str, float] = field(default_factory=dict)
     highest: dict[str, float] = field(default_factory=dict)
 
     @property
     def last(self) -> PlayedRun | None:
-        return self.latest[-1] if self.latest else None
+        """The run that began last; None without any."""
+        runs = self.latest(1)
+        return runs[0] if runs else None
+
+    def latest(self, many: int = LATEST) -> list[PlayedRun]:
+        """The last ``many`` runs, oldest first."""
+        return [self._run(place) for place in range(max(0, len(self.ids) - many), len(self.ids))]
+
+    def since(self, moment: datetime, many: int = LATEST) -> list[PlayedRun]:
+        """Those of the last ``many`` runs that began then or later, oldest first."""
+        return [run for run in self.latest(many) if run.started_at >= moment]
+
+    def _run(self, place: int) -> PlayedRun:
+        return PlayedRun(
+            self.ids[place],
+            datetime.fromisoformat(self.started[place]),
+            date.fromisoformat(self.days[place]),
+            {name: values[place] for name, values in self.metrics.items()},
+            self.attempts[place],
+            self.makes[place],
+            self.times_ms[place],
+        )
 
     def plus(self, run: PlayedRun) -> SideSummary:
         """With one more run, which began after all others."""
         values = {name: value for name, value in run.metrics.items() if value is not None}
+        names = dict.fromkeys([*self.metrics, *run.metrics])
         return SideSummary(
             self.runs + 1,
-            (*self.latest[1 - LATEST :], run),
+            (*self.ids[1 - LATEST :], run.id),
+            (*self.started[1 - LATEST :], run.started_at.astimezone(UTC).isoformat()),
+            (*self.days[1 - LATEST :], run.day.isoformat()),
+            (*self.attempts[1 - LATEST :], run.attempts),
+            (*self.makes[1 - LATEST :], run.makes),
+            (*self.times_ms[1 - LATEST :], run.time_used_ms),
+            {
+                name: (*(self.metrics.get(name) or (None,) * len(self.ids))[1 - LATEST :], run.metrics.get(name))
+                for name in names
+            },
             {**self.recent, **{name: (*self.values(name)[1 - USUAL_RUNS :], value) for name, value in values.items()}},
             {**self.lowest, **{name: min(value, self.lowest.get(name, value)) for name, value in values.items()}},
             {**self.highest, **{name: max(value, self.highest.get(name, value)) for name, value in values.items()}},
@@ -68,7 +109,7 @@ class SideSummary(Stored):
 def summarize(runs: Sequence[PlayedRun]) -> SideSummary:
     """The summary of runs in order of time, oldest first.
 
-    >>> at = datetime(2026, 5, 1, 18)
+    >>> at = datetime(2026, 5, 1, 18, tzinfo=UTC)
     >>> summary = summarize([PlayedRun("a", at, at.date(), {"makes": 7}), PlayedRun("b", at, at.date(), {"makes": 5})])
     >>> summary.runs, summary.best("makes", "up"), summary.values("makes")
     (2, 7, (7, 5))

@@ -4,6 +4,7 @@ from rest_framework import serializers
 
 from accounts.models import Athlete, BodyLimit
 from config.fields import DayField
+from config.reading import ReadSerializer
 from jolly_core.body.limits import REST
 
 
@@ -34,7 +35,7 @@ class AthleteSerializer(serializers.ModelSerializer[Athlete]):
         return super().to_internal_value(data)
 
 
-class NewLimitSerializer(serializers.Serializer[Any]):
+class NewLimitSerializer(ReadSerializer):
     """Types only: which parts have sides is the core's to say."""
 
     part = serializers.CharField()
@@ -53,13 +54,13 @@ class BodyLimitSerializer(serializers.ModelSerializer[BodyLimit]):
         fields = ("id", "part", "side", "strictness", "since", "until", "note", "words")
 
 
-class RecoveryCodesSerializer(serializers.Serializer[Any]):
+class RecoveryCodesSerializer(ReadSerializer):
     """Codes as they are shown, this once."""
 
     codes = serializers.ListField(child=serializers.CharField())
 
 
-class RecoverySerializer(serializers.Serializer[Any]):
+class RecoverySerializer(ReadSerializer):
     username = serializers.CharField(max_length=150)
     code = serializers.CharField(max_length=40)
     password = serializers.CharField(max_length=128, trim_whitespace=False)

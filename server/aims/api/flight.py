@@ -1,12 +1,11 @@
 """Lines of flight, as the flight view asks for them."""
 
-from typing import Any
-
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from config.reading import ReadSerializer
 from config.requests import Request, read_given
 from jolly_core.aim.lines import can_land_before, fly, window_under_string
 from jolly_core.errors import CoreError
@@ -17,7 +16,7 @@ WALLS = {"front": "B", "left": "L", "right": "R"}
 FAR_M = 100.0
 
 
-class SpaceSerializer(serializers.Serializer[Any]):
+class SpaceSerializer(ReadSerializer):
     """A point: from the left end of the wall, away from the wall, and up; in metres."""
 
     x_m = serializers.FloatField(min_value=-FAR_M, max_value=FAR_M)
@@ -25,34 +24,34 @@ class SpaceSerializer(serializers.Serializer[Any]):
     height_m = serializers.FloatField(min_value=0, max_value=20)
 
 
-class OffWallSerializer(serializers.Serializer[Any]):
+class OffWallSerializer(ReadSerializer):
     here = SpaceSerializer()
     there = SpaceSerializer()
     walls = serializers.ListField(child=serializers.ChoiceField(choices=list(WALLS)), min_length=1, max_length=2)
     width_m = serializers.FloatField(min_value=0.1, max_value=FAR_M)
 
 
-class FlightSerializer(serializers.Serializer[Any]):
+class FlightSerializer(ReadSerializer):
     touches = SpaceSerializer(many=True)
     path_m = serializers.FloatField()
     legs_m = serializers.ListField(child=serializers.FloatField())
     no_way = serializers.CharField(help_text="Why there is no such line; empty where there is one.")
 
 
-class OverNetSerializer(serializers.Serializer[Any]):
+class OverNetSerializer(ReadSerializer):
     place = serializers.CharField()
     contact_m = serializers.FloatField(min_value=0.01, max_value=5)
     from_net_m = serializers.FloatField(min_value=0.01, max_value=30)
     string_m = serializers.FloatField(min_value=0.01, max_value=5, help_text="Above the middle of the net.")
 
 
-class LineReachedSerializer(serializers.Serializer[Any]):
+class LineReachedSerializer(ReadSerializer):
     title = serializers.CharField()
     behind_net_m = serializers.FloatField()
     can_land_before = serializers.BooleanField()
 
 
-class NetWindowSerializer(serializers.Serializer[Any]):
+class NetWindowSerializer(ReadSerializer):
     """Where straight lines between net and string land behind the net; null where they never come down."""
 
     net_m = serializers.FloatField()

@@ -1,9 +1,9 @@
 from math import degrees
-from typing import Any
 
 from rest_framework import serializers
 
 from aims.selectors import LadderAim, ZoneWorkedOut
+from config.reading import ReadSerializer
 from jolly_core.places.layout import MOST_ZONES
 from jolly_core.places.made_orders import MADE
 from jolly_core.places.tape import Taped
@@ -13,7 +13,7 @@ from layouts.api.serializers import NewLayoutSerializer, ShapeField, ZoneSeriali
 from places.api.serializers import StandSerializer
 
 
-class PredictedSerializer(serializers.Serializer[Any]):
+class PredictedSerializer(ReadSerializer):
     """A chance from 0 to 1, nineteen times in twenty between its ends."""
 
     chance = serializers.FloatField()
@@ -21,7 +21,7 @@ class PredictedSerializer(serializers.Serializer[Any]):
     high = serializers.FloatField()
 
 
-class LadderAimSerializer(serializers.Serializer[Any]):
+class LadderAimSerializer(ReadSerializer):
     """The aim at one ladder's targets with one side; angles are in degrees."""
 
     ladder = serializers.IntegerField(source="ladder.pk")
@@ -44,13 +44,13 @@ class LayingSerializer(NewLayoutSerializer):
     side = SideField(allow_null=True, default=None)
 
 
-class ReachSerializer(serializers.Serializer[Any]):
+class ReachSerializer(ReadSerializer):
     landmark = serializers.CharField()
     distance_m = serializers.FloatField()
     words = serializers.CharField()
 
 
-class FixSerializer(serializers.Serializer[Any]):
+class FixSerializer(ReadSerializer):
     corner = serializers.CharField()
     reaches = ReachSerializer(many=True)
 
@@ -71,7 +71,7 @@ class ZoneWorkedOutSerializer(serializers.Serializer[ZoneWorkedOut]):
     predicted = PredictedSerializer(allow_null=True)
 
 
-class OfferSerializer(serializers.Serializer[Any]):
+class OfferSerializer(ReadSerializer):
     """A step that makes a target a fair challenge: where to stand, and how large it is."""
 
     zone = serializers.CharField(source="zone.name")
@@ -83,7 +83,7 @@ class OfferSerializer(serializers.Serializer[Any]):
     shape = ShapeField(source="step.target")
 
 
-class WorkedOutSerializer(serializers.Serializer[Any]):
+class WorkedOutSerializer(ReadSerializer):
     """All that follows from a layout."""
 
     zones = ZoneWorkedOutSerializer(many=True)
@@ -96,20 +96,20 @@ class WorkedOutSerializer(serializers.Serializer[Any]):
     offers = OfferSerializer(many=True)
 
 
-class DividingSerializer(serializers.Serializer[Any]):
+class DividingSerializer(ReadSerializer):
     zone = ZoneSerializer()
     columns = serializers.IntegerField()
     rows = serializers.IntegerField()
 
 
-class OrderSerializer(serializers.Serializer[Any]):
+class OrderSerializer(ReadSerializer):
     zones = serializers.ListField(child=ZoneSerializer(), max_length=MOST_ZONES)
     made = serializers.ChoiceField(choices=list(MADE))
 
 
-class PatternSerializer(serializers.Serializer[Any]):
+class PatternSerializer(ReadSerializer):
     pattern = serializers.CharField()
 
 
-class NextRungSerializer(serializers.Serializer[Any]):
+class NextRungSerializer(ReadSerializer):
     lever = serializers.ChoiceField(choices=[DISTANCE, SIZE])

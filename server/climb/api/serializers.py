@@ -1,7 +1,6 @@
-from typing import Any
-
 from rest_framework import serializers
 
+from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.challenges.breakdown import Breakdown
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField, ThresholdSerializer
@@ -11,12 +10,12 @@ from runs.api.serializers import RunSerializer
 VERDICTS = ["climb", "stay", "step_back"]
 
 
-class ReasonSerializer(serializers.Serializer[Any]):
+class ReasonSerializer(ReadSerializer):
     code = serializers.CharField()
     words = serializers.CharField()
 
 
-class EvidenceSerializer(serializers.Serializer[Any]):
+class EvidenceSerializer(ReadSerializer):
     """How far one side's runs fill the threshold; ``recent`` says which of the last runs reached the mark."""
 
     side = SideField()
@@ -28,7 +27,7 @@ class EvidenceSerializer(serializers.Serializer[Any]):
     share = serializers.FloatField()
 
 
-class VerdictSerializer(serializers.Serializer[Any]):
+class VerdictSerializer(ReadSerializer):
     kind = serializers.ChoiceField(choices=VERDICTS)
     headline = serializers.CharField()
     reasons = ReasonSerializer(many=True)
@@ -36,7 +35,7 @@ class VerdictSerializer(serializers.Serializer[Any]):
     share = serializers.FloatField()
 
 
-class AskedSerializer(serializers.Serializer[Any]):
+class AskedSerializer(ReadSerializer):
     """A threshold with the words for it."""
 
     words = serializers.CharField()
@@ -44,23 +43,31 @@ class AskedSerializer(serializers.Serializer[Any]):
     values = ThresholdSerializer(source="as_dict")
 
 
-class LadderStandingSerializer(serializers.Serializer[Any]):
+class RungLineSerializer(ReadSerializer):
+    """A rung by its name: where it stands in full, it is asked for by its ladder."""
+
+    id = serializers.IntegerField()
+    number = serializers.IntegerField()
+    title = serializers.CharField()
+
+
+class LadderStandingSerializer(ReadSerializer):
     ladder = LadderRefSerializer()
     held = serializers.IntegerField()
-    rungs = RungRefSerializer(many=True)
+    rungs = RungLineSerializer(many=True)
     working = RungRefSerializer()
     threshold = AskedSerializer()
     verdict = VerdictSerializer()
 
 
-class RunPointSerializer(serializers.Serializer[Any]):
+class RunPointSerializer(ReadSerializer):
     id = serializers.UUIDField()
     day = serializers.DateField()
     value = serializers.FloatField(allow_null=True)
     is_met = serializers.BooleanField()
 
 
-class RungRecordSerializer(serializers.Serializer[Any]):
+class RungRecordSerializer(ReadSerializer):
     side = SideField()
     side_words = serializers.CharField()
     usual = serializers.FloatField(allow_null=True)
@@ -70,7 +77,7 @@ class RungRecordSerializer(serializers.Serializer[Any]):
     runs = RunPointSerializer(many=True, help_text="The latest of them, oldest first.")
 
 
-class RungStandingSerializer(serializers.Serializer[Any]):
+class RungStandingSerializer(ReadSerializer):
     rung = RungRefSerializer()
     threshold = AskedSerializer()
     fair_marks = serializers.DictField(
@@ -96,13 +103,13 @@ class MoveSerializer(serializers.ModelSerializer[Move]):
         )
 
 
-class LadderDetailSerializer(serializers.Serializer[Any]):
+class LadderDetailSerializer(ReadSerializer):
     standing = LadderStandingSerializer()
     rungs = RungStandingSerializer(many=True)
     moves = MoveSerializer(many=True)
 
 
-class DecisionSerializer(serializers.Serializer[Any]):
+class DecisionSerializer(ReadSerializer):
     decision = serializers.ChoiceField(choices=VERDICTS)
     held = serializers.IntegerField(
         min_value=0,
@@ -111,7 +118,7 @@ class DecisionSerializer(serializers.Serializer[Any]):
     )
 
 
-class ComparisonSerializer(serializers.Serializer[Any]):
+class ComparisonSerializer(ReadSerializer):
     value = serializers.FloatField()
     usual = serializers.FloatField(source="usual.mean", allow_null=True, default=None)
     spread = serializers.FloatField(source="usual.spread", allow_null=True, default=None)
@@ -123,7 +130,7 @@ class ComparisonSerializer(serializers.Serializer[Any]):
     words = serializers.CharField()
 
 
-class MetricRowSerializer(serializers.Serializer[Any]):
+class MetricRowSerializer(ReadSerializer):
     id = serializers.CharField()
     title = serializers.CharField()
     comparison = ComparisonSerializer()
@@ -131,7 +138,7 @@ class MetricRowSerializer(serializers.Serializer[Any]):
     is_met = serializers.BooleanField(allow_null=True)
 
 
-class OutcomeSerializer(serializers.Serializer[Any]):
+class OutcomeSerializer(ReadSerializer):
     run = RunSerializer()
     rows = MetricRowSerializer(many=True)
     recent = RunPointSerializer(many=True)

@@ -3,6 +3,7 @@ from typing import Any
 from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
+from config.reading import ReadSerializer
 from jolly_core.body.risks import RISKS
 from jolly_core.challenges.registry import FORMATS as GAMES
 from jolly_core.sides import SIDES, side_words
@@ -13,7 +14,7 @@ from layouts.api.serializers import LayoutRefSerializer
 FORMATS = tuple(GAMES)
 
 
-class ThresholdSerializer(serializers.Serializer[Any]):
+class ThresholdSerializer(ReadSerializer):
     """Types only: what may be asked is the core's to say."""
 
     metric = serializers.CharField()
@@ -26,14 +27,14 @@ class ThresholdSerializer(serializers.Serializer[Any]):
     floor_runs = serializers.IntegerField()
 
 
-class MetricSerializer(serializers.Serializer[Any]):
+class MetricSerializer(ReadSerializer):
     id = serializers.CharField()
     title = serializers.CharField()
     direction = serializers.ChoiceField(choices=["up", "down"])
     unit = serializers.CharField()
 
 
-class ChallengeSerializer(serializers.Serializer[Any]):
+class ChallengeSerializer(ReadSerializer):
     """A format of challenge: its game, what it measures, and the JSON Schema of its settings."""
 
     id = serializers.CharField()
@@ -43,7 +44,7 @@ class ChallengeSerializer(serializers.Serializer[Any]):
     settings_schema = serializers.JSONField(source="schema")
 
 
-class RungToMakeSerializer(serializers.Serializer[Any]):
+class RungToMakeSerializer(ReadSerializer):
     """A rung as it is made or changed: its game with its settings. Types only: what may be set is the core's to say."""
 
     title = serializers.CharField(max_length=120, allow_blank=True, help_text="Empty: the game in a few words.")
@@ -53,7 +54,7 @@ class RungToMakeSerializer(serializers.Serializer[Any]):
     settings = serializers.DictField()
 
 
-class LadderToMakeSerializer(serializers.Serializer[Any]):
+class LadderToMakeSerializer(ReadSerializer):
     title = serializers.CharField(max_length=120)
     discipline = serializers.CharField(max_length=80)
     summary = serializers.CharField(allow_blank=True, max_length=500)
@@ -61,11 +62,11 @@ class LadderToMakeSerializer(serializers.Serializer[Any]):
     rung = RungToMakeSerializer()
 
 
-class SettingsSerializer(serializers.Serializer[Any]):
+class SettingsSerializer(ReadSerializer):
     settings = serializers.DictField()
 
 
-class CheckedSerializer(serializers.Serializer[Any]):
+class CheckedSerializer(ReadSerializer):
     """Settings as they are read, the game in a few words, and how long a run takes without a record."""
 
     settings = serializers.DictField()
@@ -76,7 +77,7 @@ class CheckedSerializer(serializers.Serializer[Any]):
     high_s = serializers.IntegerField()
 
 
-class ShelfLadderSerializer(serializers.Serializer[Any]):
+class ShelfLadderSerializer(ReadSerializer):
     key = serializers.CharField()
     title = serializers.CharField()
     discipline = serializers.CharField()
@@ -87,12 +88,12 @@ class ShelfLadderSerializer(serializers.Serializer[Any]):
     is_taken = serializers.BooleanField()
 
 
-class PlayedSideSerializer(serializers.Serializer[Any]):
+class PlayedSideSerializer(ReadSerializer):
     side = serializers.ChoiceField(choices=list(SIDES))
     words = serializers.CharField(help_text="With the hand it means for this athlete; empty without sides.")
 
 
-class RiskSerializer(serializers.Serializer[Any]):
+class RiskSerializer(ReadSerializer):
     """A skill's risk: the caution to be acknowledged, and when it was; null while it was not."""
 
     id = serializers.CharField()
@@ -101,11 +102,11 @@ class RiskSerializer(serializers.Serializer[Any]):
     at = serializers.DateTimeField(allow_null=True)
 
 
-class SaidYesSerializer(serializers.Serializer[Any]):
+class SaidYesSerializer(ReadSerializer):
     risk = serializers.CharField()
 
 
-class LadderRefSerializer(serializers.Serializer[Any]):
+class LadderRefSerializer(ReadSerializer):
     id = serializers.IntegerField()
     title = serializers.CharField()
     discipline = serializers.CharField()
@@ -123,10 +124,9 @@ class LadderRefSerializer(serializers.Serializer[Any]):
         """What has to be acknowledged before it is played."""
         said_yes = {each.risk: each.made_at for each in list_acknowledgements(ladder)}
         risks = [RISKS[risk] for risk in ladder.known_traits.risks]
-        rows = [
+        return [
             {"id": risk.id, "title": risk.title, "words": risk.words, "at": said_yes.get(risk.id)} for risk in risks
         ]
-        return RiskSerializer(rows, many=True).data
 
     @extend_schema_field(PlayedSideSerializer(many=True))
     def get_sides(self, ladder: Ladder) -> list[dict[str, str]]:
@@ -134,7 +134,7 @@ class LadderRefSerializer(serializers.Serializer[Any]):
         return [{"side": side, "words": side_words(side, ladder.athlete.handedness)} for side in ladder.sides]
 
 
-class RungRefSerializer(serializers.Serializer[Any]):
+class RungRefSerializer(ReadSerializer):
     id = serializers.IntegerField()
     number = serializers.IntegerField()
     title = serializers.CharField()
@@ -147,7 +147,7 @@ class RungRefSerializer(serializers.Serializer[Any]):
     layout = LayoutRefSerializer(source="laid", allow_null=True)
 
 
-class AttachedLayoutSerializer(serializers.Serializer[Any]):
+class AttachedLayoutSerializer(ReadSerializer):
     layout = serializers.IntegerField(allow_null=True, help_text="Null takes the layout off the rung.")
 
 

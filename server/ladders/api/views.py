@@ -7,7 +7,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from config.requests import Request, read_given
-from jolly_core.challenges.registry import FORMATS
+from jolly_core.challenges.registry import list_formats
 from jolly_core.foretelling.registry import forecast_of
 from jolly_core.paper.registry import form_of
 from ladders import selectors, services
@@ -33,7 +33,7 @@ class ChallengesView(APIView):
 
     @extend_schema(operation_id="list_challenges", responses=ChallengeSerializer(many=True))
     def get(self, request: Request) -> Response:
-        return Response(ChallengeSerializer(sorted(FORMATS.values(), key=lambda each: each.title), many=True).data)
+        return Response(ChallengeSerializer(list_formats(), many=True).data)
 
 
 class ChallengeCheckView(APIView):

@@ -4,6 +4,7 @@ from typing import Any
 from drf_spectacular.utils import PolymorphicProxySerializer, extend_schema_field
 from rest_framework import serializers
 
+from config.reading import ReadSerializer
 from jolly_core.aim.targets import SHAPES, Target
 from jolly_core.places.layout import LONGEST_TITLE, MOST_ZONES
 from jolly_core.places.zone import write_shape
@@ -12,7 +13,7 @@ from places.api.serializers import PointField, StandSerializer
 from places.selectors import get_drawn_place
 
 
-def _of_kind(kind: str, shape: type[Target]) -> type[serializers.Serializer[Any]]:
+def _of_kind(kind: str, shape: type[Target]) -> type[ReadSerializer]:
     known: dict[str, Any] = {each.name: serializers.FloatField() for each in dataclass_fields(shape)}
     known |= {"kind": serializers.ChoiceField(choices=[kind]), "__doc__": f"A {kind}; lengths in metres."}
     return type(f"{kind.title()}ShapeSerializer", (serializers.Serializer,), known)
@@ -38,7 +39,7 @@ class ShapeField(serializers.Field[Any, Any, Any, Any]):
         return value if isinstance(value, dict) else write_shape(value)
 
 
-class ZoneSerializer(serializers.Serializer[Any]):
+class ZoneSerializer(ReadSerializer):
     """A target on a surface; ``at`` is its middle."""
 
     name = serializers.CharField(max_length=80, allow_blank=True)
@@ -47,7 +48,7 @@ class ZoneSerializer(serializers.Serializer[Any]):
     at = PointField()
 
 
-class NewLayoutSerializer(serializers.Serializer[Any]):
+class NewLayoutSerializer(ReadSerializer):
     """Types only: what can be laid is the core's to say."""
 
     title = serializers.CharField(max_length=2 * LONGEST_TITLE, allow_blank=True)
@@ -70,6 +71,7 @@ class LayoutSerializer(serializers.ModelSerializer[Layout]):
     stand = StandSerializer(source="drawn.stand")
     pattern = serializers.CharField(source="drawn.pattern")
     ladders = serializers.SerializerMethodField()
+    rungs = serializers.SerializerMethodField()
 
     class Meta:
         model = Layout
@@ -82,6 +84,7 @@ class LayoutSerializer(serializers.ModelSerializer[Layout]):
             "stand",
             "pattern",
             "ladders",
+            "rungs",
             "is_dropped",
             "changed_at",
         )
@@ -90,11 +93,15 @@ class LayoutSerializer(serializers.ModelSerializer[Layout]):
         """The ladders with a rung that is played on it."""
         return sorted({rung.ladder_id for rung in layout.rungs.all()})
 
+    def get_rungs(self, layout: Layout) -> serializers.ListField(child=serializers.IntegerField()):  # type: ignore[valid-type]
+        """The rungs that are played on it."""
+        return sorted(rung.pk for rung in layout.rungs.all())
+
     def get_place_title(self, layout: Layout) -> str:
         return get_drawn_place(layout.athlete, layout.place_key).title
 
 
-class LayoutFileSerializer(serializers.Serializer[Any]):
+class LayoutFileSerializer(ReadSerializer):
     """The text of an SVG file."""
 
     svg = serializers.CharField(max_length=1_500_000, trim_whitespace=False)

@@ -3,6 +3,7 @@ from typing import Any
 from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
+from config.reading import ReadSerializer
 from jolly_core.places.guides import guides_of
 from jolly_core.places.kit import thing_m
 from jolly_core.places.layout import first_stand
@@ -21,14 +22,14 @@ class PointField(serializers.ListField):
         super().__init__(child=serializers.FloatField(), min_length=2, max_length=2, **options)
 
 
-class SpotSerializer(serializers.Serializer[Any]):
+class SpotSerializer(ReadSerializer):
     """A landmark that one can hold the end of a tape to."""
 
     title = serializers.CharField(max_length=60)
     at = PointField()
 
 
-class DrawingSerializer(serializers.Serializer[Any]):
+class DrawingSerializer(ReadSerializer):
     """An own place as it was measured; what can be is the core's to say."""
 
     kind = serializers.ChoiceField(choices=list(KINDS))
@@ -37,7 +38,7 @@ class DrawingSerializer(serializers.Serializer[Any]):
     spots = serializers.ListField(child=SpotSerializer(), max_length=40, required=False)
 
 
-class NewPlaceSerializer(serializers.Serializer[Any]):
+class NewPlaceSerializer(ReadSerializer):
     name = serializers.CharField(max_length=80)
     offers = serializers.ListField(child=serializers.CharField(max_length=40), max_length=20)
     drawing = DrawingSerializer(required=False)
@@ -56,18 +57,18 @@ class PlaceSerializer(serializers.ModelSerializer[Place]):
         return f"{OWN}{place.pk}" if place.drawing else ""
 
 
-class MarkSerializer(serializers.Serializer[Any]):
+class MarkSerializer(ReadSerializer):
     title = serializers.CharField()
     start = PointField()
     end = PointField()
 
 
-class GuideSerializer(serializers.Serializer[Any]):
+class GuideSerializer(ReadSerializer):
     at_m = serializers.FloatField()
     title = serializers.CharField()
 
 
-class SurfaceSerializer(serializers.Serializer[Any]):
+class SurfaceSerializer(ReadSerializer):
     """A flat part of a place, with what is on it and what targets snap to."""
 
     id = serializers.CharField()
@@ -85,23 +86,23 @@ class SurfaceSerializer(serializers.Serializer[Any]):
     thing_m = serializers.FloatField(help_text="How wide a thing is that a row is made of there.")
 
 
-class SizeSerializer(serializers.Serializer[Any]):
+class SizeSerializer(ReadSerializer):
     name = serializers.CharField()
     words = serializers.CharField()
 
 
-class NetSerializer(serializers.Serializer[Any]):
+class NetSerializer(ReadSerializer):
     y_m = serializers.FloatField()
     centre_m = serializers.FloatField()
     side_m = serializers.FloatField()
 
 
-class StandSerializer(serializers.Serializer[Any]):
+class StandSerializer(ReadSerializer):
     x_m = serializers.FloatField()
     back_m = serializers.FloatField()
 
 
-class DrawnPlaceSerializer(serializers.Serializer[Any]):
+class DrawnPlaceSerializer(ReadSerializer):
     """A place to scale, with the source of its sizes."""
 
     id = serializers.CharField()

@@ -1,18 +1,17 @@
 """The load of the last weeks, as the load page asks for it."""
 
-from typing import Any
-
 from drf_spectacular.utils import extend_schema
 from rest_framework import serializers
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from config.reading import ReadSerializer
 from config.requests import Request
 from jolly_core.load.weekly import DISPUTED
 from plan import selectors
 
 
-class WeekSerializer(serializers.Serializer[Any]):
+class WeekSerializer(ReadSerializer):
     """The load of a week: effort times minutes, and how it was spread over the days."""
 
     monday = serializers.DateField()
@@ -24,7 +23,7 @@ class WeekSerializer(serializers.Serializer[Any]):
     change = serializers.FloatField(allow_null=True, help_text="Share by which it differs from the week before.")
 
 
-class JointCountSerializer(serializers.Serializer[Any]):
+class JointCountSerializer(ReadSerializer):
     """What joints had to do: this week so far, and the weeks before it, the latest first."""
 
     counts = serializers.CharField()
@@ -33,7 +32,7 @@ class JointCountSerializer(serializers.Serializer[Any]):
     weeks_before = serializers.ListField(child=serializers.IntegerField())
 
 
-class LoadSerializer(serializers.Serializer[Any]):
+class LoadSerializer(ReadSerializer):
     weeks = WeekSerializer(many=True)
     counts = JointCountSerializer(many=True)
     habit = serializers.CharField()

@@ -10,6 +10,7 @@ from blocks.models import LONGEST_NOTE, Block, Segment
 from blocks.selectors import actual_seconds, list_block_layouts, running_of
 from climb.api.serializers import LadderStandingSerializer
 from config.fields import DayField
+from config.reading import ReadSerializer
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.paper.registry import form_of
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
@@ -29,7 +30,7 @@ MOST_PARTS, MOST_THINGS = 200, 100
 KINDS = [WARM_UP, CHALLENGE, PARTNER, COOL_DOWN]
 
 
-class KeptSerializer(serializers.Serializer[Any]):
+class KeptSerializer(ReadSerializer):
     """A part that the athlete placed: its key, how many runs or seconds, and whether it is locked."""
 
     key = serializers.CharField(max_length=40)
@@ -39,7 +40,7 @@ class KeptSerializer(serializers.Serializer[Any]):
     place = serializers.IntegerField(required=False, default=None, allow_null=True, min_value=0)
 
 
-class AskedSerializer(serializers.Serializer[Any]):
+class AskedSerializer(ReadSerializer):
     """What to arrange. What may be asked is the core's to say."""
 
     minutes = serializers.IntegerField()
@@ -73,7 +74,7 @@ class PlanSerializer(AskedSerializer):
     )
 
 
-class ProposedSegmentSerializer(serializers.Serializer[Any]):
+class ProposedSegmentSerializer(ReadSerializer):
     kind = serializers.ChoiceField(choices=KINDS)
     title = serializers.CharField()
     start_s = serializers.IntegerField()
@@ -88,14 +89,14 @@ class ProposedSegmentSerializer(serializers.Serializer[Any]):
     side = SideField()
 
 
-class LeftOutSerializer(serializers.Serializer[Any]):
+class LeftOutSerializer(ReadSerializer):
     key = serializers.CharField()
     title = serializers.CharField()
     reason = serializers.CharField()
     is_free = serializers.BooleanField(help_text="Only room keeps it out: it can be swapped in.")
 
 
-class TimeSerializer(serializers.Serializer[Any]):
+class TimeSerializer(ReadSerializer):
     """How long something takes, in seconds: nine times in ten from low to high."""
 
     low_s = serializers.IntegerField()
@@ -103,7 +104,7 @@ class TimeSerializer(serializers.Serializer[Any]):
     high_s = serializers.IntegerField()
 
 
-class ProposalSerializer(serializers.Serializer[Any]):
+class ProposalSerializer(ReadSerializer):
     segments = ProposedSegmentSerializer(many=True, source="rows")
     ladders = serializers.ListField(
         child=serializers.IntegerField(), source="asked.ladder_ids", help_text="Those that were looked at."
@@ -118,12 +119,12 @@ class ProposalSerializer(serializers.Serializer[Any]):
     habit_words = serializers.CharField(help_text="What planned against actual has taught.")
 
 
-class PartSerializer(serializers.Serializer[Any]):
+class PartSerializer(ReadSerializer):
     words = serializers.CharField()
     seconds = serializers.IntegerField()
 
 
-class TotalSerializer(serializers.Serializer[Any]):
+class TotalSerializer(ReadSerializer):
     """A number that a sheet is typed in by."""
 
     name = serializers.CharField()
@@ -133,7 +134,7 @@ class TotalSerializer(serializers.Serializer[Any]):
     is_optional = serializers.BooleanField(read_only=True)
 
 
-class SheetSerializer(serializers.Serializer[Any]):
+class SheetSerializer(ReadSerializer):
     """How a run is kept on paper: its rule in a line, the boxes to tick, and the totals to type in."""
 
     rule = serializers.CharField()
@@ -212,7 +213,7 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
         return [str(run.pk) for run in segment.runs.all() if run.is_over and not run.set_aside]
 
 
-class AcknowledgedSerializer(serializers.Serializer[Any]):
+class AcknowledgedSerializer(ReadSerializer):
     """What the athlete said yes to, in which words and when."""
 
     what = serializers.CharField()
@@ -220,14 +221,14 @@ class AcknowledgedSerializer(serializers.Serializer[Any]):
     at = serializers.DateTimeField()
 
 
-class DroppableSerializer(serializers.Serializer[Any]):
+class DroppableSerializer(ReadSerializer):
     id = serializers.IntegerField()
     title = serializers.CharField()
     frees_s = serializers.IntegerField()
     is_enough = serializers.BooleanField(help_text="Whether the rest fits then.")
 
 
-class RunningSerializer(serializers.Serializer[Any]):
+class RunningSerializer(ReadSerializer):
     """How a block in play stands at this moment."""
 
     left_s = serializers.IntegerField()
@@ -308,7 +309,7 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
         return bool(block.before) and block.status == Block.Status.PLANNED
 
 
-class RefitSerializer(serializers.Serializer[Any]):
+class RefitSerializer(ReadSerializer):
     minutes = serializers.IntegerField()
 
 
@@ -318,16 +319,16 @@ class RoutineSerializer(serializers.ModelSerializer[Routine]):
         fields = ("id", "title", "minutes", "focus")
 
 
-class NewRoutineSerializer(serializers.Serializer[Any]):
+class NewRoutineSerializer(ReadSerializer):
     block = serializers.IntegerField()
     title = serializers.CharField(max_length=120)
 
 
-class RepeatSerializer(serializers.Serializer[Any]):
+class RepeatSerializer(ReadSerializer):
     day = DayField()
 
 
-class SheetRowSerializer(serializers.Serializer[Any]):
+class SheetRowSerializer(ReadSerializer):
     """The totals of one part's runs; what a format asks for stands in its part's sheet."""
 
     segment = serializers.IntegerField()
@@ -336,20 +337,20 @@ class SheetRowSerializer(serializers.Serializer[Any]):
     )
 
 
-class FilledSheetSerializer(serializers.Serializer[Any]):
+class FilledSheetSerializer(ReadSerializer):
     rows = serializers.ListField(child=SheetRowSerializer(), max_length=MOST_PARTS)
     minutes = serializers.IntegerField(min_value=1, max_value=1440)
     effort = serializers.IntegerField(required=False, default=None, allow_null=True)
     note = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
 
 
-class BlockChangeSerializer(serializers.Serializer[Any]):
+class BlockChangeSerializer(ReadSerializer):
     change = serializers.ChoiceField(choices=["start", "finish", "drop", "restore"])
     note = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
     effort = serializers.IntegerField(required=False, default=None, allow_null=True, help_text="0 to 10, or not told.")
 
 
-class QuestionSerializer(serializers.Serializer[Any]):
+class QuestionSerializer(ReadSerializer):
     """A mark to be tuned; what may be asked is the core's to say."""
 
     metric = serializers.CharField()
@@ -357,7 +358,7 @@ class QuestionSerializer(serializers.Serializer[Any]):
     minutes = serializers.IntegerField(required=False, default=10)
 
 
-class SideTuningSerializer(serializers.Serializer[Any]):
+class SideTuningSerializer(ReadSerializer):
     """What a mark means on one side: its chance in a run, a safe mark and a stretch, and it all in words."""
 
     side = SideField()
@@ -368,7 +369,7 @@ class SideTuningSerializer(serializers.Serializer[Any]):
     words = serializers.ListField(source="tuning.words", child=serializers.CharField())
 
 
-class TodaySerializer(serializers.Serializer[Any]):
+class TodaySerializer(ReadSerializer):
     """The day at a glance."""
 
     day = serializers.DateField()

@@ -3,6 +3,7 @@ from typing import Any
 from rest_framework import serializers
 
 from config.fields import StartField
+from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.challenges.events import KINDS, LONGEST_NOTE
 from jolly_core.challenges.registry import FORMATS
@@ -19,7 +20,7 @@ def tally_field(**options: Any) -> TypedField:
     return TypedField(Tally, variants=[each.detail_type for each in FORMATS.values()], **options)
 
 
-class YardstickSerializer(serializers.Serializer[Any]):
+class YardstickSerializer(ReadSerializer):
     """The usual, the best and the mark that a run is measured against, as they stood when it began."""
 
     metric = serializers.CharField()
@@ -34,7 +35,7 @@ class YardstickSerializer(serializers.Serializer[Any]):
     best = serializers.FloatField(allow_null=True)
 
 
-class DistanceSerializer(serializers.Serializer[Any]):
+class DistanceSerializer(ReadSerializer):
     """What is still missing to mark, usual and best; null without a value or a measure."""
 
     value = serializers.FloatField(allow_null=True)
@@ -45,7 +46,7 @@ class DistanceSerializer(serializers.Serializer[Any]):
     is_new_best = serializers.BooleanField()
 
 
-class ResultSerializer(serializers.Serializer[Any]):
+class ResultSerializer(ReadSerializer):
     """The one number that a run is known by: the value of the metric that its mark asks for."""
 
     metric = serializers.CharField()
@@ -57,14 +58,14 @@ class ResultSerializer(serializers.Serializer[Any]):
     is_false_start = serializers.BooleanField(help_text="Stopped so early that one should ask to leave it out.")
 
 
-class NewRunSerializer(serializers.Serializer[Any]):
+class NewRunSerializer(ReadSerializer):
     rung = serializers.IntegerField()
     side = SideField()
     segment = serializers.IntegerField(allow_null=True, required=False, default=None)
     started_at = StartField()
 
 
-class RunSerializer(serializers.Serializer[Any]):
+class RunSerializer(ReadSerializer):
     id = serializers.UUIDField()
     rung = RungRefSerializer()
     ladder = LadderRefSerializer(source="rung.ladder")
@@ -94,7 +95,7 @@ class RunSerializer(serializers.Serializer[Any]):
         return side_words(run.side, run.rung.ladder.athlete.handedness)
 
 
-class NewEventSerializer(serializers.Serializer[Any]):
+class NewEventSerializer(ReadSerializer):
     """Types only: what may stand in an event is the core's to say."""
 
     id = serializers.UUIDField(help_text="Made by the client; the same event sent again is counted once.")
@@ -104,11 +105,11 @@ class NewEventSerializer(serializers.Serializer[Any]):
     text = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
 
 
-class EventsSerializer(serializers.Serializer[Any]):
+class EventsSerializer(ReadSerializer):
     events = serializers.ListField(child=NewEventSerializer(), max_length=MOST_EVENTS_A_BATCH)
 
 
-class RecordedSerializer(serializers.Serializer[Any]):
+class RecordedSerializer(ReadSerializer):
     """How the run stands after a batch of events."""
 
     added = serializers.IntegerField()
@@ -120,7 +121,7 @@ class RecordedSerializer(serializers.Serializer[Any]):
     distance = DistanceSerializer(source="run.distance")
 
 
-class EventSerializer(serializers.Serializer[Any]):
+class EventSerializer(ReadSerializer):
     id = serializers.UUIDField(source="client_id")
     kind = serializers.ChoiceField(choices=list(KINDS))
     seq = serializers.IntegerField()
@@ -128,17 +129,17 @@ class EventSerializer(serializers.Serializer[Any]):
     text = serializers.CharField()
 
 
-class AttachSerializer(serializers.Serializer[Any]):
+class AttachSerializer(ReadSerializer):
     rung = serializers.IntegerField()
     side = SideField()
 
 
-class QuickRunSerializer(serializers.Serializer[Any]):
+class QuickRunSerializer(ReadSerializer):
     """Counting without a plan: by which of the plain games."""
 
     game = serializers.ChoiceField(choices=list(QUICK_GAMES))
     started_at = StartField()
 
 
-class SetAsideSerializer(serializers.Serializer[Any]):
+class SetAsideSerializer(ReadSerializer):
     reason = serializers.CharField(max_length=200)

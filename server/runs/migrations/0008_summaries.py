@@ -1,5 +1,7 @@
 """What the runs that count come to, rung by rung and side by side, is kept beside them."""
 
+from datetime import UTC
+
 from django.db import migrations, models
 import django.db.models.deletion
 
@@ -8,27 +10,26 @@ LATEST, USUAL = 20, 10
 
 def _summary(runs):
     """As the rules stored it when this was written (version 1)."""
-    recent, lowest, highest, latest, count, last_day = {}, {}, {}, [], 0, None
-    for run in runs:
-        count, last_day = count + 1, run.day
-        latest = latest[1 - LATEST :] + [
-            {
-                "id": str(run.pk),
-                "started_at": run.started_at.isoformat(),
-                "day": run.day.isoformat(),
-                "metrics": run.metrics,
-                "attempts": run.attempts,
-                "makes": run.makes,
-                "time_used_ms": run.time_used_ms,
-            }
-        ]
-        for name, value in run.metrics.items():
-            if value is not None:
-                recent[name] = [*recent.get(name, [])[1 - USUAL :], value]
-                lowest[name] = min(value, lowest.get(name, value))
-                highest[name] = max(value, highest.get(name, value))
-    stored = {"v": 1, "runs": count, "latest": latest, "recent": recent, "lowest": lowest, "highest": highest}
-    return stored, last_day
+    runs = list(runs)
+    latest = runs[-LATEST:]
+    names = list(dict.fromkeys(name for run in runs for name in run.metrics))
+    values = {name: [run.metrics[name] for run in runs if run.metrics.get(name) is not None] for name in names}
+    known = {name: each for name, each in values.items() if each}
+    stored = {
+        "v": 1,
+        "runs": len(runs),
+        "ids": [str(run.pk) for run in latest],
+        "started": [run.started_at.astimezone(UTC).isoformat() for run in latest],
+        "days": [run.day.isoformat() for run in latest],
+        "attempts": [run.attempts for run in latest],
+        "makes": [run.makes for run in latest],
+        "times_ms": [run.time_used_ms for run in latest],
+        "metrics": {name: [run.metrics.get(name) for run in latest] for name in names},
+        "recent": {name: each[-USUAL:] for name, each in known.items()},
+        "lowest": {name: min(each) for name, each in known.items()},
+        "highest": {name: max(each) for name, each in known.items()},
+    }
+    return stored, latest[-1].day if latest else None
 
 
 def fill_in(apps, schema_editor):

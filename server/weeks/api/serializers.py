@@ -1,7 +1,6 @@
-from typing import Any
-
 from rest_framework import serializers
 
+from config.reading import ReadSerializer
 from jolly_core.planning.week import AT_LEAST, KINDS, MOST_WINDOWS, MOST_WISHES
 from jolly_core.planning.wish import MOST_IN_A_BLOCK
 from places.api.serializers import PlaceSerializer
@@ -12,7 +11,7 @@ from weeks.models import CalendarLink, WeekWish, Window
 MOST_REASONS = 1000
 
 
-class NewWindowSerializer(serializers.Serializer[Any]):
+class NewWindowSerializer(ReadSerializer):
     """Types only: what a window may be is the core's to say."""
 
     weekday = serializers.IntegerField(help_text="0 is Monday.")
@@ -24,13 +23,13 @@ class NewWindowSerializer(serializers.Serializer[Any]):
     )
 
 
-class NewWishSerializer(serializers.Serializer[Any]):
+class NewWishSerializer(ReadSerializer):
     kind = serializers.CharField(required=False, default=AT_LEAST, help_text=f"One of {', '.join(KINDS)}.")
     ladder = serializers.IntegerField(required=False, default=None, allow_null=True)
     number = serializers.IntegerField(required=False, default=1)
 
 
-class NewTermsSerializer(serializers.Serializer[Any]):
+class NewTermsSerializer(ReadSerializer):
     windows = serializers.ListField(child=NewWindowSerializer(), max_length=MOST_WINDOWS)
     wishes = serializers.ListField(child=NewWishSerializer(), max_length=MOST_WISHES, help_text="The dearest first.")
 
@@ -53,14 +52,14 @@ class WeekWishSerializer(serializers.ModelSerializer[WeekWish]):
         fields = ("id", "kind", "ladder", "number")
 
 
-class TermsSerializer(serializers.Serializer[Any]):
+class TermsSerializer(ReadSerializer):
     """The athlete's usual week."""
 
     windows = WindowSerializer(many=True)
     wishes = WeekWishSerializer(many=True)
 
 
-class WishStateSerializer(serializers.Serializer[Any]):
+class WishStateSerializer(ReadSerializer):
     """What became of a wish: kept, or gave way, how far it got, and why."""
 
     key = serializers.CharField()
@@ -71,7 +70,7 @@ class WishStateSerializer(serializers.Serializer[Any]):
     why = serializers.CharField()
 
 
-class SeenWeekSerializer(serializers.Serializer[Any]):
+class SeenWeekSerializer(ReadSerializer):
     monday = serializers.DateField()
     windows = WindowSerializer(many=True)
     blocks = BlockSerializer(many=True)
@@ -80,34 +79,34 @@ class SeenWeekSerializer(serializers.Serializer[Any]):
     is_kept = serializers.BooleanField(help_text="Whether it was arranged and kept.")
 
 
-class FilledWindowSerializer(serializers.Serializer[Any]):
+class FilledWindowSerializer(ReadSerializer):
     window = serializers.IntegerField()
     ladders = serializers.ListField(child=serializers.IntegerField(), max_length=MOST_IN_A_BLOCK)
 
 
-class ProposedWeekSerializer(serializers.Serializer[Any]):
+class ProposedWeekSerializer(ReadSerializer):
     """An arrangement: which ladders in which window, and what becomes of the wishes."""
 
     windows = FilledWindowSerializer(many=True)
     states = WishStateSerializer(many=True)
 
 
-class WhySerializer(serializers.Serializer[Any]):
+class WhySerializer(ReadSerializer):
     key = serializers.CharField()
     why = serializers.CharField(allow_blank=True)
 
 
-class KeepWeekSerializer(serializers.Serializer[Any]):
+class KeepWeekSerializer(ReadSerializer):
     windows = serializers.ListField(child=FilledWindowSerializer(), max_length=MOST_WINDOWS)
     why = serializers.ListField(child=WhySerializer(), max_length=MOST_REASONS, required=False, default=list)
 
 
-class BlockMoveSerializer(serializers.Serializer[Any]):
+class BlockMoveSerializer(ReadSerializer):
     block = serializers.IntegerField()
     window = serializers.IntegerField()
 
 
-class CheckedMoveSerializer(serializers.Serializer[Any]):
+class CheckedMoveSerializer(ReadSerializer):
     """What a move would break: what becomes impossible, and which wishes it would cost or win."""
 
     breaches = serializers.ListField(child=serializers.CharField())
@@ -126,5 +125,5 @@ class LinkSerializer(serializers.ModelSerializer[CalendarLink]):
         return f"/calendar/{link.token}.ics"
 
 
-class LinkStateSerializer(serializers.Serializer[Any]):
+class LinkStateSerializer(ReadSerializer):
     link = LinkSerializer(allow_null=True)

@@ -1139,10 +1139,12 @@ export interface components {
             is_mirrored: boolean;
             readonly is_demo: boolean;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         AttachRequest: {
             rung: number;
             side: components["schemas"]["Side"];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         AttachedLayoutRequest: {
             /** @description Null takes the layout off the rung. */
             layout: number | null;
@@ -1181,6 +1183,7 @@ export interface components {
             note: string;
             segments: components["schemas"]["Segment"][];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         BlockMoveRequest: {
             block: number;
             window: number;
@@ -1320,6 +1323,7 @@ export interface components {
             format: "combination";
             targets: components["schemas"]["TargetLine"][];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Comparison: {
             /** Format: double */
             value: number;
@@ -1340,6 +1344,7 @@ export interface components {
             kind: "cues";
             cues: string[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         DecisionRequest: {
             decision: components["schemas"]["VerdictKind"];
             /** @description The rung held as it is decided; after moving on it is void. */
@@ -1364,6 +1369,7 @@ export interface components {
             is_close_to_best: boolean;
             is_new_best: boolean;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         DividingRequest: {
             zone: components["schemas"]["ZoneRequest"];
             columns: number;
@@ -1412,6 +1418,7 @@ export interface components {
              */
             readonly most_back_m: number;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Droppable: {
             id: number;
             title: string;
@@ -1419,6 +1426,7 @@ export interface components {
             /** @description Whether the rest fits then. */
             is_enough: boolean;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Event: {
             /** Format: uuid */
             id: string;
@@ -1441,6 +1449,7 @@ export interface components {
          * @enum {string}
          */
         EventKind: "make" | "miss" | "let" | "zone" | "undo" | "pause" | "resume" | "finish" | "note" | "tick";
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         EventsRequest: {
             events: components["schemas"]["NewEventRequest"][];
         };
@@ -1455,6 +1464,7 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         FilledSheetRequest: {
             rows: components["schemas"]["SheetRowRequest"][];
             minutes: number;
@@ -1462,18 +1472,22 @@ export interface components {
             /** @default  */
             note?: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         FilledWindow: {
             window: number;
             ladders: number[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         FilledWindowRequest: {
             window: number;
             ladders: number[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Fix: {
             corner: string;
             reaches: components["schemas"]["Reach"][];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Flight: {
             touches: components["schemas"]["Space"][];
             /** Format: double */
@@ -1505,6 +1519,7 @@ export interface components {
          * @enum {string}
          */
         GameEnum: "count" | "row" | "minute";
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Guide: {
             /** Format: double */
             at_m: number;
@@ -1535,6 +1550,7 @@ export interface components {
             this_week: number;
             weeks_before: number[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         KeepWeekRequest: {
             windows: components["schemas"]["FilledWindowRequest"][];
             why?: components["schemas"]["WhyRequest"][];
@@ -1562,11 +1578,13 @@ export interface components {
             is_contradicted: boolean;
             words: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LadderDetail: {
             standing: components["schemas"]["LadderStanding"];
             rungs: components["schemas"]["RungStanding"][];
             moves: components["schemas"]["Move"][];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LadderRef: {
             id: number;
             title: string;
@@ -1580,14 +1598,16 @@ export interface components {
             needs: string[];
             dose_words: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LadderStanding: {
             ladder: components["schemas"]["LadderRef"];
             held: number;
-            rungs: components["schemas"]["RungRef"][];
+            rungs: components["schemas"]["RungLine"][];
             working: components["schemas"]["RungRef"];
             threshold: components["schemas"]["Asked"];
             verdict: components["schemas"]["Verdict"];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LadderToMakeRequest: {
             title: string;
             discipline: string;
@@ -1621,6 +1641,7 @@ export interface components {
             stand: components["schemas"]["Stand"];
             pattern: string;
             readonly ladders: number[];
+            readonly rungs: number[];
             is_dropped: boolean;
             /** Format: date-time */
             readonly changed_at: string;
@@ -1633,6 +1654,7 @@ export interface components {
             readonly id: number;
             title: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LeftOut: {
             key: string;
             title: string;
@@ -1651,6 +1673,7 @@ export interface components {
             fewer_breaks: number;
             tenths_earlier: number;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LineReached: {
             title: string;
             /** Format: double */
@@ -1695,9 +1718,11 @@ export interface components {
             /** Format: date-time */
             made_at: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LinkState: {
             link: components["schemas"]["Link"] | null;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Load: {
             weeks: components["schemas"]["Week"][];
             counts: components["schemas"]["JointCount"][];
@@ -1729,17 +1754,20 @@ export interface components {
             format: "makes_of_n";
             interval: number[] | null;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Mark: {
             title: string;
             start: number[];
             end: number[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Metric: {
             id: string;
             title: string;
             direction: components["schemas"]["DirectionEnum"];
             unit: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         MetricRow: {
             id: string;
             title: string;
@@ -1769,6 +1797,7 @@ export interface components {
          * @enum {string}
          */
         MoveDecisionEnum: "climb" | "stay" | "step_back";
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Net: {
             /** Format: double */
             y_m: number;
@@ -1840,15 +1869,18 @@ export interface components {
             /** @default  */
             note?: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewPlaceRequest: {
             name: string;
             offers: string[];
             drawing?: components["schemas"]["DrawingRequest"];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewRoutineRequest: {
             block: number;
             title: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewRunRequest: {
             rung: number;
             side: components["schemas"]["Side"];
@@ -1856,6 +1888,7 @@ export interface components {
             /** Format: date-time */
             started_at: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewTermsRequest: {
             windows: components["schemas"]["NewWindowRequest"][];
             /** @description The dearest first. */
@@ -1871,6 +1904,7 @@ export interface components {
             place?: number | null;
             missing?: string[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewWishRequest: {
             /**
              * @description One of at_least, at_most, hard_apart, rest_days, day_off.
@@ -1881,11 +1915,13 @@ export interface components {
             /** @default 1 */
             number?: number;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NextRungRequest: {
             lever: components["schemas"]["LeverEnum"];
         };
         /** @enum {unknown} */
         NullEnum: null;
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         OffWallRequest: {
             here: components["schemas"]["SpaceRequest"];
             there: components["schemas"]["SpaceRequest"];
@@ -1908,10 +1944,12 @@ export interface components {
             format: "open_count";
             interval: number[] | null;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         OrderRequest: {
             zones: components["schemas"]["ZoneRequest"][];
             made: components["schemas"]["MadeEnum"];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Outcome: {
             run: components["schemas"]["Run"];
             rows: components["schemas"]["MetricRow"][];
@@ -1923,6 +1961,7 @@ export interface components {
             lessons: string[];
             readonly breakdown: components["schemas"]["Breakdown"] | null;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         OverNetRequest: {
             place: string;
             /** Format: double */
@@ -1958,6 +1997,7 @@ export interface components {
             previous: string | null;
             results: components["schemas"]["Run"][];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Part: {
             words: string;
             seconds: number;
@@ -1972,6 +2012,7 @@ export interface components {
             is_muted?: boolean;
             is_mirrored?: boolean;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         PatchedBlockChangeRequest: {
             change?: components["schemas"]["ChangeEnum"];
             /** @default  */
@@ -1979,6 +2020,7 @@ export interface components {
             /** @description 0 to 10, or not told. */
             effort?: number | null;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Pattern: {
             pattern: string;
         };
@@ -2024,6 +2066,7 @@ export interface components {
             start?: string | null;
             acknowledged?: string[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         PlayedSide: {
             side: components["schemas"]["Side"];
             /** @description With the hand it means for this athlete; empty without sides. */
@@ -2053,6 +2096,7 @@ export interface components {
             code: string;
             msg: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Proposal: {
             segments: components["schemas"]["ProposedSegment"][];
             /** @description Those that were looked at. */
@@ -2066,6 +2110,7 @@ export interface components {
             /** @description What planned against actual has taught. */
             habit_words: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         ProposedSegment: {
             kind: components["schemas"]["SegmentKind"];
             title: string;
@@ -2130,12 +2175,14 @@ export interface components {
             breaks_allowed: number | null;
             lift: components["schemas"]["Lift"] | null;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Reach: {
             landmark: string;
             /** Format: double */
             distance_m: number;
             words: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Reason: {
             code: string;
             words: string;
@@ -2154,6 +2201,7 @@ export interface components {
         RecoveryCodes: {
             codes: string[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RecoveryRequest: {
             username: string;
             code: string;
@@ -2188,9 +2236,11 @@ export interface components {
              */
             kind: "rectangle";
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RefitRequest: {
             minutes: number;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RepeatRequest: {
             /** Format: date */
             day: string;
@@ -2265,6 +2315,7 @@ export interface components {
              */
             kind: "row";
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Run: {
             /** Format: uuid */
             id: string;
@@ -2299,6 +2350,7 @@ export interface components {
             yardstick: components["schemas"]["Yardstick"];
             distance: components["schemas"]["Distance"];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RunPoint: {
             /** Format: uuid */
             id: string;
@@ -2308,6 +2360,13 @@ export interface components {
             value: number | null;
             is_met: boolean;
         };
+        /** @description A rung by its name: where it stands in full, it is asked for by its ladder. */
+        RungLine: {
+            id: number;
+            number: number;
+            title: string;
+        };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RungRecord: {
             side: components["schemas"]["Side"];
             side_words: string;
@@ -2322,6 +2381,7 @@ export interface components {
             /** @description The latest of them, oldest first. */
             runs: components["schemas"]["RunPoint"][];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RungRef: {
             id: number;
             number: number;
@@ -2336,6 +2396,7 @@ export interface components {
             goal_words: string;
             layout: components["schemas"]["LayoutRef"] | null;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RungStanding: {
             rung: components["schemas"]["RungRef"];
             threshold: components["schemas"]["Asked"];
@@ -2366,9 +2427,11 @@ export interface components {
             words: string;
             drops: components["schemas"]["Droppable"][];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         SaidYesRequest: {
             risk: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         SeenWeek: {
             /** Format: date */
             monday: string;
@@ -2419,9 +2482,11 @@ export interface components {
          * @enum {string}
          */
         SegmentKind: "warm_up" | "challenge" | "partner" | "cool_down";
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         SetAsideRequest: {
             reason: string;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         SettingsRequest: {
             settings: {
                 [key: string]: unknown;
@@ -2443,6 +2508,7 @@ export interface components {
                 [key: string]: number | null;
             }[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         ShelfLadder: {
             key: string;
             title: string;
@@ -2470,6 +2536,7 @@ export interface components {
             stretch: number | null;
             words: string[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Size: {
             name: string;
             words: string;
@@ -2502,12 +2569,14 @@ export interface components {
             title: string;
             at: number[];
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Stand: {
             /** Format: double */
             x_m: number;
             /** Format: double */
             back_m: number;
         };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         StandRequest: {
             /** Format: double */
             x_m: number;
@@ -2722,6 +2791,7 @@ export interface components {
          * @enum {string}
          */
         UnitsEnum: "metric" | "imperial";
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Verdict: {
             kind: components["schemas"]["VerdictKind"];
             headline: string;
@@ -2779,6 +2849,7 @@ export interface components {
          * @enum {string}
          */
         WeekWishKindEnum: "at_least" | "at_most" | "hard_apart" | "rest_days" | "day_off";
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         WhyRequest: {
             key: string;
             why: string;

@@ -74,6 +74,7 @@ class Streak(Counted[StreakSettings, StreakState]):
 
     id = "streak"
     title = "Streak"
+    is_offered_first = True
     summary = "Makes in a row: reach the goal before a miss."
     metrics = (
         Metric("best_streak", "best streak", "up", "in a row"),

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 
 import { api, unwrap } from "../../api/client";
-import { laddersQuery, useChange, type Run, type Side, type Standing } from "../../api/queries";
+import { ladderQuery, laddersQuery, useChange, type Run, type Side, type Standing } from "../../api/queries";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { Panel } from "../../shared/ui/Page";
 
@@ -21,7 +21,12 @@ function AttachForm({ run, standings }: { run: Run; standings: Standing[] }) {
     ["ladders"],
     ["today"],
   );
+  const { data: ladder } = useQuery({ ...ladderQuery(standing?.ladder.id ?? 0), enabled: standing !== undefined });
   if (!standing) return null;
+  const goalOf = (id: number) => {
+    const words = ladder?.rungs.find((each) => each.rung.id === id)?.rung.goal_words;
+    return words ? `: ${words}` : "";
+  };
   const rung = standing.rungs.find((each) => each.id === rungId) ?? standing.working;
   const { sides } = standing.ladder;
   const chosen = sides.find((each) => each.side === side) ?? sides[0];
@@ -41,7 +46,8 @@ function AttachForm({ run, standings }: { run: Run; standings: Standing[] }) {
       <TextField select label="Rung" value={rung.id} onChange={(event) => setRung(Number(event.target.value))}>
         {standing.rungs.map((each) => (
           <MenuItem key={each.id} value={each.id}>
-            {each.number}. {each.title}: {each.goal_words}
+            {each.number}. {each.title}
+            {goalOf(each.id)}
           </MenuItem>
         ))}
       </TextField>

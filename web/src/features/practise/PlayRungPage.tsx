@@ -3,21 +3,13 @@ import { Stack } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
-import { laddersQuery, type Rung, type Standing } from "../../api/queries";
+import { ladderQuery, laddersQuery, type Rung, type Standing } from "../../api/queries";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { Risks } from "../../shared/ui/Risks";
 import { Reasons } from "../../shared/ui/VerdictSign";
 import { Briefing, StartButton } from "./Briefing";
-
-function findRung(standings: Standing[] | undefined, id: number) {
-  for (const standing of standings ?? []) {
-    const rung = standing.rungs.find((each) => each.id === id);
-    if (rung) return { standing, rung };
-  }
-  return null;
-}
 
 /** One start for each side, the one to begin with first and loudest. */
 function Starts({ rung, standing }: { rung: Rung; standing: Standing }) {
@@ -39,7 +31,10 @@ function Starts({ rung, standing }: { rung: Rung; standing: Standing }) {
 export default function PlayRungPage() {
   const id = Number(useParams()["rungId"]);
   const ladders = useQuery(laddersQuery);
-  const found = findRung(ladders.data, id);
+  const ladderId = ladders.data?.find(({ rungs }) => rungs.some((each) => each.id === id))?.ladder.id;
+  const ladder = useQuery({ ...ladderQuery(ladderId ?? 0), enabled: ladderId !== undefined });
+  const rung = ladder.data?.rungs.find((each) => each.rung.id === id)?.rung;
+  const found = ladder.data && rung && { standing: ladder.data.standing, rung };
   const why = found && (
     <>
       {found.standing.working.id === id && (
@@ -58,18 +53,24 @@ export default function PlayRungPage() {
     <Page title="One run" heading={found ? `${found.standing.ladder.title}: ${found.rung.title}` : "One run"} why={why}>
       <Loaded query={ladders}>
         {() =>
-          found ? (
-            <Panel>
-              <Stack spacing={2.5}>
-                <Briefing rung={found.rung} />
-                <Risks ladder={found.standing.ladder} />
-                <Starts rung={found.rung} standing={found.standing} />
-              </Stack>
-            </Panel>
-          ) : (
+          ladderId === undefined ? (
             <EmptyState title="There is no such rung" action={<RouterLink to="/climb">See your ladders</RouterLink>}>
               It may belong to a ladder that you have not taken.
             </EmptyState>
+          ) : (
+            <Loaded query={ladder}>
+              {() =>
+                found && (
+                  <Panel>
+                    <Stack spacing={2.5}>
+                      <Briefing rung={found.rung} />
+                      <Risks ladder={found.standing.ladder} />
+                      <Starts rung={found.rung} standing={found.standing} />
+                    </Stack>
+                  </Panel>
+                )
+              }
+            </Loaded>
           )
         }
       </Loaded>

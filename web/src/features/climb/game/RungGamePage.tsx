@@ -33,7 +33,7 @@ function useSave(ladderId: number, rung: Rung | null) {
 function Editing({ detail, rung, challenges }: { detail: LadderDetail; rung: Rung | null; challenges: Challenge[] }) {
   const navigate = useNavigate();
   const ladderId = detail.standing.ladder.id;
-  const game = useGame(draftOf(rung ?? detail.standing.rungs.at(-1) ?? null, challenges));
+  const game = useGame(draftOf(rung ?? detail.rungs[0]?.rung ?? null, challenges));
   const save = useSave(ladderId, rung);
   return (
     <Stack spacing={2.5}>
@@ -62,7 +62,7 @@ export default function RungGamePage() {
   const { ladderId, rungId } = useParams();
   const ladder = useQuery(ladderQuery(Number(ladderId)));
   const challenges = useQuery(challengesQuery);
-  const rung = ladder.data?.standing.rungs.find((each) => each.id === Number(rungId)) ?? null;
+  const rung = ladder.data?.rungs.find((each) => each.rung.id === Number(rungId))?.rung ?? null;
   const title = rungId ? "Change the game" : "One rung more";
   const why = (
     <>

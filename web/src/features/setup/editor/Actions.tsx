@@ -70,7 +70,8 @@ function OntoRung({ id }: { id: number }) {
   const rungs = standings.flatMap(({ ladder, rungs: all, working }) =>
     all.map((rung) => ({ rung, ladder, isWorking: rung.id === working.id })),
   );
-  const on = rungs.filter(({ rung }) => rung.layout?.id === id);
+  const { data: layout } = useQuery(layoutQuery(id));
+  const on = rungs.filter(({ rung }) => layout?.rungs.includes(rung.id));
   if (rungs.length === 0) return null;
   return (
     <Stack spacing={1}>
