@@ -14,3 +14,10 @@ class BoundedPagination(LimitOffsetPagination):
     def get_offset(self, request: Request) -> int:
         """Where to begin; nobody's record is longer than what a number in a database can say."""
         return min(FURTHEST, super().get_offset(request))
+
+
+class LongPagination(BoundedPagination):
+    """Pages of small rows, of which a list may have very many."""
+
+    default_limit = 500
+    max_limit = 1000

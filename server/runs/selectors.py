@@ -64,8 +64,9 @@ def list_ids(run: Run) -> set[UUID]:
     return set(run.events.order_by().values_list("client_id", flat=True))
 
 
-def list_events(run: Run) -> QuerySet[Event]:
-    return run.events.all()
+def list_events(athlete: Athlete, run_id: UUID) -> QuerySet[Event]:
+    """The events of a run, in their order."""
+    return get_run(athlete, run_id).events.all()
 
 
 def list_counting(rung: Rung, side: str) -> QuerySet[Run]:

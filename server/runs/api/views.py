@@ -8,6 +8,7 @@ from rest_framework.generics import ListAPIView
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from config.pagination import LongPagination
 from config.requests import Request, read_given
 from jolly_core.challenges.events import LONGEST_NOTE
 from jolly_core.sides import NONE
@@ -24,7 +25,7 @@ from runs.api.serializers import (
     RunSerializer,
     SetAsideSerializer,
 )
-from runs.models import Run
+from runs.models import Event, Run
 
 if TYPE_CHECKING:
     from accounts.models import Athlete
@@ -125,15 +126,16 @@ def _read_event(given: dict[str, Any]) -> dict[str, Any]:
     return {"id": UUID(key), "kind": kind, "seq": seq, "at_ms": at_ms, "text": text.strip()}
 
 
-class EventsView(APIView):
+@extend_schema_view(get=extend_schema(operation_id="list_events"))
+class EventsView(ListAPIView[Event]):
     """The events of a run. They may arrive twice, late or in batches, and are counted once."""
 
     is_repeatable = True
+    serializer_class = EventSerializer
+    pagination_class = LongPagination
 
-    @extend_schema(operation_id="list_events", responses=EventSerializer(many=True))
-    def get(self, request: Request, run_id: UUID) -> Response:
-        run = selectors.get_run(request.user, run_id)
-        return Response(EventSerializer(selectors.list_events(run), many=True).data)
+    def get_queryset(self) -> QuerySet[Event]:
+        return selectors.list_events(cast("Athlete", self.request.user), self.kwargs["run_id"])
 
     @extend_schema(operation_id="record_events", request=EventsSerializer, responses=RecordedSerializer)
     def post(self, request: Request, run_id: UUID) -> Response:

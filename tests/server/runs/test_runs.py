@@ -130,7 +130,7 @@ def test_unfinished_runs_can_be_come_back_to(player: Player, putting: Ladder) ->
 
 def test_events_of_a_run_are_read_in_order(player: Player, putting: Ladder) -> None:
     run_id = player.play(rung_id(putting), "oxl")
-    kinds = [each["kind"] for each in player.client.get(f"/api/runs/{run_id}/events/").json()]
+    kinds = [each["kind"] for each in player.client.get(f"/api/runs/{run_id}/events/").json()["results"]]
     assert kinds == ["make", "miss", "let"]
 
 

@@ -1,5 +1,5 @@
 /** What the screens read and where it is kept. A write names what it makes stale. */
-import { queryOptions, useMutation, useQueryClient, type QueryKey } from "@tanstack/react-query";
+import { infiniteQueryOptions, queryOptions, type QueryKey, useMutation, useQueryClient } from "@tanstack/react-query";
 
 import { api, unwrap, type Schemas } from "./client";
 
@@ -67,10 +67,20 @@ export const outcomeQuery = (id: string) =>
     queryFn: () => unwrap(api.GET("/api/runs/{run_id}/outcome/", { params: { path: { run_id: id } } })),
   });
 
+/** A page of a run's events, and where the next one begins; null behind the last. */
+export async function readEvents(id: string, offset: number, limit?: number) {
+  const params = { path: { run_id: id }, query: { offset, ...(limit === undefined ? {} : { limit }) } };
+  const page = await unwrap(api.GET("/api/runs/{run_id}/events/", { params }));
+  const end = offset + page.results.length;
+  return { events: page.results, next: end < page.count ? end : null };
+}
+
 export const eventsQuery = (id: string) =>
-  queryOptions({
+  infiniteQueryOptions({
     queryKey: ["runs", id, "events"],
-    queryFn: () => unwrap(api.GET("/api/runs/{run_id}/events/", { params: { path: { run_id: id } } })),
+    queryFn: ({ pageParam }) => readEvents(id, pageParam),
+    initialPageParam: 0,
+    getNextPageParam: ({ next }) => next,
   });
 
 export const loadQuery = queryOptions({ queryKey: ["load"], queryFn: () => unwrap(api.GET("/api/load/")) });

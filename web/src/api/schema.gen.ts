@@ -1982,6 +1982,21 @@ export interface components {
             beside: string;
             is_done: boolean;
         };
+        PaginatedEventList: {
+            /** @example 123 */
+            count: number;
+            /**
+             * Format: uri
+             * @example http://api.example.org/accounts/?offset=400&limit=100
+             */
+            next: string | null;
+            /**
+             * Format: uri
+             * @example http://api.example.org/accounts/?offset=200&limit=100
+             */
+            previous: string | null;
+            results: components["schemas"]["Event"][];
+        };
         PaginatedRunList: {
             /** @example 123 */
             count: number;
@@ -7436,7 +7451,12 @@ export interface operations {
     };
     list_events: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Number of results to return per page. */
+                limit?: number;
+                /** @description The initial index from which to return the results. */
+                offset?: number;
+            };
             header?: never;
             path: {
                 run_id: string;
@@ -7450,7 +7470,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Event"][];
+                    "application/json": components["schemas"]["PaginatedEventList"];
                 };
             };
             400: {

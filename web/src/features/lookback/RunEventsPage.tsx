@@ -1,6 +1,6 @@
 /** One run, event by event: what every number on the screens is made of. */
-import { Box, Table, TableBody, TableCell, TableHead, TableRow } from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
+import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow } from "@mui/material";
+import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
 import { eventsQuery, runQuery } from "../../api/queries";
@@ -30,7 +30,7 @@ function showMoment(ms: number): string {
 export default function RunEventsPage() {
   const id = useParams()["runId"] ?? "";
   const run = useQuery(runQuery(id));
-  const events = useQuery(eventsQuery(id));
+  const events = useInfiniteQuery(eventsQuery(id));
   const data = run.data;
   const why = data && (
     <>
@@ -59,7 +59,7 @@ export default function RunEventsPage() {
         Back to what it means
       </RouterLink>
       <Loaded query={events}>
-        {(list) => (
+        {({ pages }) => (
           <Box sx={{ overflowX: "auto" }}>
             <Table size="small" sx={{ maxWidth: 560 }}>
               <TableHead>
@@ -70,18 +70,29 @@ export default function RunEventsPage() {
                 </TableRow>
               </TableHead>
               <TableBody>
-                {list.map((event) => (
-                  <TableRow key={event.id}>
-                    <TableCell align="right">{event.seq}</TableCell>
-                    <TableCell align="right">{showMoment(event.at_ms)}</TableCell>
-                    <TableCell>
-                      {WORDS[event.kind]}
-                      {event.text && `: ${event.text}`}
-                    </TableCell>
-                  </TableRow>
-                ))}
+                {pages
+                  .flatMap((page) => page.events)
+                  .map((event) => (
+                    <TableRow key={event.id}>
+                      <TableCell align="right">{event.seq}</TableCell>
+                      <TableCell align="right">{showMoment(event.at_ms)}</TableCell>
+                      <TableCell>
+                        {WORDS[event.kind]}
+                        {event.text && `: ${event.text}`}
+                      </TableCell>
+                    </TableRow>
+                  ))}
               </TableBody>
             </Table>
+            {events.hasNextPage && (
+              <Button
+                variant="outlined"
+                loading={events.isFetchingNextPage}
+                onClick={() => void events.fetchNextPage()}
+                sx={{ mt: 2 }}>
+                Show more events
+              </Button>
+            )}
           </Box>
         )}
       </Loaded>

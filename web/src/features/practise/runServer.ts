@@ -1,6 +1,6 @@
 /** The server's side of one run: what is sent to it, and how it stands there. */
 import { api, unwrap } from "../../api/client";
-import { recordEvents, type NewEvent, type Recorded, type Run } from "../../api/queries";
+import { readEvents, recordEvents, type NewEvent, type Recorded, type Run } from "../../api/queries";
 
 export interface RunServer {
   record: (events: NewEvent[]) => Promise<Recorded>;
@@ -11,6 +11,7 @@ export interface RunServer {
 /** Refusals which say that another screen has counted on this run meanwhile. */
 export const OVERTAKEN = new Set(["seq_taken", "time_goes_backwards"]);
 export const MOST_A_BATCH = 200;
+const LONGEST_PAGE = 1000;
 
 export function serverOf(runId: string): RunServer {
   const params = { path: { run_id: runId } };
@@ -18,8 +19,13 @@ export function serverOf(runId: string): RunServer {
     record: (events) => recordEvents(runId, events),
     reload: async () => {
       const run = await unwrap(api.GET("/api/runs/{run_id}/", { params }));
-      const events = await unwrap(api.GET("/api/runs/{run_id}/events/", { params }));
-      return { run, known: new Set(events.map((event) => event.id)) };
+      const known = new Set<string>();
+      for (let from: number | null = 0; from !== null;) {
+        const page: Awaited<ReturnType<typeof readEvents>> = await readEvents(runId, from, LONGEST_PAGE);
+        page.events.forEach((event) => known.add(event.id));
+        from = page.next;
+      }
+      return { run, known };
     },
   };
 }

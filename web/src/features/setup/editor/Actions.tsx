@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 
 import { api, unwrap } from "../../../api/client";
+import { layoutQuery } from "../../../api/setup";
 import { laddersQuery, todayQuery, useChange } from "../../../api/queries";
 import { showDay } from "../../../shared/lib/format";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
