@@ -11,7 +11,7 @@ OPENAPI_TS := npx --no-install openapi-typescript --default-non-nullable=false
 UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --generate-hashes \
 	--no-emit-index-url --no-emit-find-links --custom-compile-command "make lock"
 
-.PHONY: demo serve dev test check fuzz bench types lock build clean screenshots browser schema-check
+.PHONY: demo serve dev test test-postgres check fuzz bench types lock build clean screenshots browser schema-check
 .DEFAULT_GOAL := demo
 
 # --- install ---------------------------------------------------------------------------------------------------------
@@ -22,9 +22,8 @@ UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --ge
 	$(PY) -m pip install --quiet --require-hashes -r requirements/runtime.txt
 	@touch $@
 
-.venv/.dev: .venv/.runtime requirements/dev.txt requirements/reference.txt
+.venv/.dev: .venv/.runtime requirements/dev.txt
 	$(PY) -m pip install --quiet --require-hashes -r requirements/dev.txt
-	$(PY) -m pip install --quiet --require-hashes -r requirements/reference.txt
 	@touch $@
 
 web/node_modules/.installed: web/package-lock.json web/.npmrc
@@ -72,6 +71,14 @@ test: .venv/.dev web/dist/.built browser
 	# As many at once as there are processors; who is done takes over from the end of what another still has to do.
 	$(PY) -m pytest -n logical --dist worksteal
 
+.venv/.postgres: .venv/.dev requirements/postgres.txt
+	$(PY) -m pip install --quiet --require-hashes -r requirements/postgres.txt
+	@touch $@
+
+# All tests of the server on PostgreSQL, in a server of its own that is gone afterwards.
+test-postgres: .venv/.postgres web/dist/.built
+	sh tools/postgres.sh "$$(mktemp -d)/pg" $(PY) -m pytest -n logical --dist worksteal tests/server
+
 check: .venv/.dev web/node_modules/.installed schema-check
 	.venv/bin/ruff check .
 	.venv/bin/ruff format --check .
@@ -112,7 +119,7 @@ screenshots: .venv/.dev web/dist/.built browser
 	$(PY) -m tests.screenshots
 
 lock: .venv/.dev
-	for name in runtime dev reference fuzz; do $(UV_COMPILE) requirements/$$name.in -o requirements/$$name.txt; done
+	for name in runtime dev fuzz postgres; do $(UV_COMPILE) requirements/$$name.in -o requirements/$$name.txt; done
 
 clean:
 	rm -rf .venv web/node_modules web/dist $(VAR)/test.sqlite3*

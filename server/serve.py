@@ -33,14 +33,14 @@ def cannot_serve() -> str:
     from django.db import DatabaseError, connection
     from django.db.migrations.executor import MigrationExecutor
 
+    from config.database import check_writable
+
     name = settings.DATABASES["default"]["NAME"]
     try:
         executor = MigrationExecutor(connection)
         if executor.migration_plan(executor.loader.graph.leaf_nodes()):
             return f"The database {name} is not up to date: run `make serve`, or `manage.py migrate`, first."
-        with connection.cursor() as cursor:
-            cursor.execute("BEGIN IMMEDIATE")
-            cursor.execute("ROLLBACK")
+        check_writable(connection)
     except DatabaseError as error:
         return f"The database {name} cannot be written to ({error}): check the file, its folder and who owns them."
     finally:

@@ -6,6 +6,7 @@ from pathlib import Path
 
 from csp.constants import NONE, SELF
 
+from config.database import read_database
 from config.env import read_flag, read_list, read_secret_key, read_text
 
 ROOT = Path(__file__).resolve().parents[2]
@@ -68,23 +69,7 @@ TEMPLATES = [
     }
 ]
 
-DATABASES = {
-    "default": {
-        "ENGINE": "django.db.backends.sqlite3",
-        "NAME": Path(read_text("DB", str(VAR / "jolly.sqlite3"))),
-        # Closing the last connection forces a checkpoint, the largest cost measured: keep it open.
-        "CONN_MAX_AGE": 600,
-        "OPTIONS": {
-            # A transaction that will write takes its lock at once, so that two of them wait instead of failing.
-            "transaction_mode": "IMMEDIATE",
-            "timeout": 20,
-            # FULL: an event that was answered is on the disk, come what may.
-            "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL;",
-        },
-        # Servers in threads of the tests need a file: a database in memory locks up.
-        "TEST": {"NAME": str(VAR / "test.sqlite3")},
-    }
-}
+DATABASES = {"default": read_database(read_text("DB", str(VAR / "jolly.sqlite3")), VAR)}
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 AUTH_USER_MODEL = "accounts.Athlete"

@@ -10,7 +10,7 @@ from accounts.models import Athlete
 from accounts.selectors import get_today
 from blocks.models import Block
 from blocks.selectors import list_blocks
-from jolly_core.formats.calendar import Entry, write_calendar
+from jolly_core.formats.calendar import PlannedEvent, write_calendar
 from weeks.selectors import moment_of
 
 #: How far back a subscription shows what was planned.
@@ -20,7 +20,7 @@ PAST = timedelta(weeks=4)
 def calendar_of(athlete: Athlete, blocks: Iterable[Block]) -> bytes:
     """The calendar file of those blocks."""
     zone = ZoneInfo(athlete.timezone)
-    return write_calendar("Practice", [_entry(block, zone) for block in blocks])
+    return write_calendar("Practice", [_event(block, zone) for block in blocks])
 
 
 def subscription_of(athlete: Athlete) -> bytes:
@@ -28,9 +28,9 @@ def subscription_of(athlete: Athlete) -> bytes:
     return calendar_of(athlete, list_blocks(athlete).filter(day__gte=get_today(athlete) - PAST))
 
 
-def _entry(block: Block, zone: ZoneInfo) -> Entry:
+def _event(block: Block, zone: ZoneInfo) -> PlannedEvent:
     lines = [f"{round(segment.planned_s / 60)} min: {segment.title}" for segment in block.segments.all()]
-    return Entry(
+    return PlannedEvent(
         uid=f"{block.uid}@jolly-ladder",
         summary=f"{block.title}, {block.minutes} min",
         start=moment_of(block, zone),

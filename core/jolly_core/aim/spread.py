@@ -22,13 +22,11 @@ LEAST_SPREAD, MOST_SPREAD = 0.0017, 1.05
 HALF_CHI_SQUARE = 1.9207
 #: Below this chance of so bad a fit, the data contradict the model.
 CONTRADICTED = 0.01
-HALVINGS = 60
 #: So often the whole range is looked at before the peak is searched for.
 LOOKS = 14
 AT_MOST, AT_LEAST, ONE_IN_TWENTY = "at_most", "at_least", 0.05
-#: Of the logarithm of a spread: a ten-millionth part of it; near enough for Newton's steps, and their differences.
-CLOSE, NEAR, STEP = 1e-7, 0.05, 1e-3
-NEWTON_STEPS = 6
+#: Of the logarithm of a spread: near enough, and how far a crossing is looked for at first.
+CLOSE, NEAR = 1e-7, 0.05
 
 
 @dataclass(frozen=True)
@@ -157,43 +155,11 @@ def _fit(played: Sequence[Evidence], spread: float) -> tuple[float | None, float
 
 
 def _peak(value: Callable[[float], float], low: float, high: float) -> float:
-    """Where a function with one peak has it: by the golden section, and near the peak by Newton's steps.
+    """Where a function with one peak has it."""
+    from scipy.optimize import minimize_scalar
 
-    Where those lead astray, as on a slope that goes on to an end, the golden section goes on instead.
-    """
-    golden = (sqrt(5) - 1) / 2
-    left, right = high - golden * (high - low), low + golden * (high - low)
-    at_left, at_right = value(left), value(right)
-    is_astray = False
-    while high - low > CLOSE:
-        if high - low < NEAR and not is_astray:
-            top = _top(value, (low + high) / 2)
-            if top is not None and low < top < high:
-                return top
-            is_astray = True
-        if at_left < at_right:
-            low, left, at_left = left, right, at_right
-            right = low + golden * (high - low)
-            at_right = value(right)
-        else:
-            high, right, at_right = right, left, at_left
-            left = high - golden * (high - low)
-            at_left = value(left)
-    return (low + high) / 2
-
-
-def _top(value: Callable[[float], float], at: float) -> float | None:
-    """The top of a smooth hill near by, by Newton's steps with differences; None where it is no hill."""
-    for _ in range(NEWTON_STEPS):
-        before, here, after = value(at - STEP), value(at), value(at + STEP)
-        bend = before - 2 * here + after
-        if bend >= 0:
-            return None
-        step = STEP * (before - after) / (2 * bend)
-        at += step
-        if abs(step) < CLOSE:
-            break
-    return at
+    found = minimize_scalar(lambda at: -value(at), bounds=(low, high), method="bounded", options={"xatol": CLOSE})
+    return float(found.x)
 
 
 def _crossing(value: Callable[[float], float], floor: float, inside: float, end: float) -> float:
@@ -208,32 +174,17 @@ def _crossing(value: Callable[[float], float], floor: float, inside: float, end:
     return _root(lambda at: value(at) - floor, start, inside + way * min(reach, abs(end - inside)))
 
 
-def _root(value: Callable[[float], float], above: float, below: float) -> float:
-    """Where a function is nought between two spots, by the Illinois rule of false position (Dowell, Jarratt 1971)."""
-    at_above, at_below = value(above), value(below)
-    side = 0
-    while abs(above - below) > CLOSE:
-        at = (above * at_below - below * at_above) / (at_below - at_above)
-        here = value(at)
-        if abs(here) < CLOSE:
-            return at
-        if here > 0:
-            above, at_above = at, here
-            at_below *= 0.5 if side > 0 else 1.0
-            side = 1
-        else:
-            below, at_below = at, here
-            at_above *= 0.5 if side < 0 else 1.0
-            side = -1
-    return above
+def _root(value: Callable[[float], float], one: float, other: float) -> float:
+    """Where a function is nought between two spots on either side of it."""
+    from scipy.optimize import brentq
+
+    return float(brentq(value, one, other, xtol=CLOSE))
 
 
 def _solve(falling: Callable[[float], float], low: float, high: float) -> float:
-    """Where a falling function is nought, by halving; an end where it is not within."""
-    for _ in range(HALVINGS):
-        middle = sqrt(low * high)
-        if falling(middle) > 0:
-            low = middle
-        else:
-            high = middle
-    return sqrt(low * high)
+    """Where a falling function is nought; an end where it is not within. Searched for by the logarithm."""
+    if falling(low) <= 0:
+        return low
+    if falling(high) >= 0:
+        return high
+    return exp(_root(lambda at: falling(exp(at)), log(low), log(high)))

@@ -54,7 +54,7 @@ class ArrangedWeek:
 
 def preload() -> None:
     """Import the solver, which takes a second or two the first time."""
-    from ortools.sat.python import cp_model  # noqa: F401, PLC0415
+    from ortools.sat.python import cp_model  # noqa: F401
 
 
 def arrange_week(week: Week) -> ArrangedWeek:
@@ -67,7 +67,7 @@ class _Solver:
     """One week as a model: a variable per drill and window, and a literal per wish that can be assumed."""
 
     def __init__(self, week: Week) -> None:
-        from ortools.sat.python import cp_model  # noqa: PLC0415 # a second or two: only who arranges pays for it
+        from ortools.sat.python import cp_model  # a second or two: only who arranges pays for it
 
         self.cp: Any = cp_model
         self.week = week

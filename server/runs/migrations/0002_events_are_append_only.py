@@ -2,14 +2,19 @@
 
 from django.db import migrations
 
-REFUSE_CHANGES = """
-CREATE TRIGGER runs_event_is_append_only BEFORE UPDATE ON runs_event
-BEGIN
-    SELECT RAISE(ABORT, 'events are append-only: add an undo instead of changing one');
-END;
-"""
+from config.database import allow_changes, refuse_changes
+
+TABLE = "runs_event"
+
+
+def refuse(apps, schema_editor):
+    refuse_changes(schema_editor, TABLE, "events are append-only: add an undo instead of changing one")
+
+
+def allow(apps, schema_editor):
+    allow_changes(schema_editor, TABLE)
 
 
 class Migration(migrations.Migration):
     dependencies = [("runs", "0001_initial")]
-    operations = [migrations.RunSQL(REFUSE_CHANGES, "DROP TRIGGER runs_event_is_append_only;")]
+    operations = [migrations.RunPython(refuse, allow)]
