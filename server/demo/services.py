@@ -27,7 +27,7 @@ from ladders.shelf import list_shelf
 from layouts.services import keep_layout
 from places.selectors import OWN
 from places.services import keep_place
-from plan.proposals import Asked
+from plan.proposals import BlockRequest
 from plan.services import plan_block
 from runs.services import record_events, start_run
 from weeks.services import keep_terms
@@ -60,7 +60,7 @@ def _plan_ahead(athlete: Athlete, ladders: dict[str, int], today: date) -> None:
     wishes = [{**wish, "ladder": ladders.get(wish["ladder"])} for wish in story.WISHES]
     keep_terms(athlete, windows, wishes)
     yard = places[story.YARD]
-    asked = Asked(30, [ladders["wall-rally"], ladders["serve-to-box"]], today, place=yard)
+    asked = BlockRequest(30, [ladders["wall-rally"], ladders["serve-to-box"]], today, place=yard)
     plan_block(athlete, asked, start=time(17, 30))
 
 
@@ -83,7 +83,7 @@ def _is_practice(random: Random, day: date, days_left: int) -> bool:
 def _play_day(random: Random, athlete: Athlete, ladders: dict[str, int], day: date, days_left: int) -> None:
     keys = story.DAY_LADDERS[day.weekday()]
     minutes = story.DAY_MINUTES[day.weekday()]
-    block = plan_block(athlete, Asked(minutes, [ladders[key] for key in keys], day))
+    block = plan_block(athlete, BlockRequest(minutes, [ladders[key] for key in keys], day))
     at = _at(day, 17)
     start_block(block, at)
     for segment in block.segments.select_related("rung__ladder__athlete"):

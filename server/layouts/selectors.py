@@ -13,7 +13,7 @@ from jolly_core.places.beside import zones_beside
 from jolly_core.places.kit import kit_of
 from jolly_core.places.layout import Layout as CoreLayout
 from jolly_core.places.layout import distance_to
-from jolly_core.places.made_orders import order_by_place
+from jolly_core.places.named_orders import order_by_place
 from jolly_core.places.place import Place as DrawnPlace
 from jolly_core.places.zone import Zone
 from layouts.models import Layout

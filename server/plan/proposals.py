@@ -10,16 +10,16 @@ from typing import Any
 from accounts.models import Athlete
 from accounts.selectors import list_limits
 from jolly_core.planning.arrangement import Arrangement, arrange_block
-from jolly_core.planning.wish import BALANCED, NORMAL, TEST_DAY, Kept, Terms
+from jolly_core.planning.candidate import BALANCED, NORMAL, TEST_DAY, Kept, Terms
 from jolly_core.sides import NONE
 from ladders.selectors import list_laid
 from layouts.selectors import list_kit as layout_kit
 from places.models import Place
-from plan.wishes import Target, Wishes, list_wishes
+from plan.candidates import Candidates, Target, list_candidates
 
 
 @dataclass(frozen=True)
-class Asked:
+class BlockRequest:
     """What a block is asked for; ``kept`` are the parts that the athlete placed, in their order."""
 
     minutes: int
@@ -40,7 +40,7 @@ class Asked:
 class Proposal:
     """An arrangement with what each of its keys stands for, and what the habit behind its ranges is."""
 
-    asked: Asked
+    asked: BlockRequest
     arrangement: Arrangement
     targets: dict[str, Target]
     habit_words: str
@@ -83,14 +83,16 @@ def list_kit(kits: Sequence[Sequence[str]]) -> list[str]:
     return list(dict.fromkeys(thing for kit in kits for thing in kit))
 
 
-def propose_block(athlete: Athlete, asked: Asked) -> Proposal:
+def propose_block(athlete: Athlete, asked: BlockRequest) -> Proposal:
     """The block that serves the chosen ladders best. Raises ``CoreError`` for ladders that are not the athlete's."""
-    wishes = list_wishes(athlete, asked.ladder_ids, asked.day, is_test=asked.focus == TEST_DAY)
-    arrangement = arrange_block(terms_of(athlete, asked, wishes), wishes.wishes, asked.kept, fill=asked.fill)
-    return Proposal(asked, arrangement, wishes.targets, wishes.habit.words, wishes.habit.widen)
+    candidates = list_candidates(athlete, asked.ladder_ids, asked.day, is_test=asked.focus == TEST_DAY)
+    arrangement = arrange_block(
+        terms_of(athlete, asked, candidates), candidates.candidates, asked.kept, fill=asked.fill
+    )
+    return Proposal(asked, arrangement, candidates.targets, candidates.habit.words, candidates.habit.widen)
 
 
-def terms_of(athlete: Athlete, asked: Asked, wishes: Wishes) -> Terms:
+def terms_of(athlete: Athlete, asked: BlockRequest, candidates: Candidates) -> Terms:
     """The terms of the builder: what is asked, with the athlete's own limits and habit."""
     return Terms(
         minutes=asked.minutes,
@@ -103,6 +105,6 @@ def terms_of(athlete: Athlete, asked: Asked, wishes: Wishes) -> Terms:
         partner=asked.partner,
         has_warm_up=asked.has_warm_up,
         has_cool_down=asked.has_cool_down,
-        habit=wishes.habit,
-        last_test=wishes.last_test,
+        habit=candidates.habit,
+        last_test=candidates.last_test,
     )

@@ -17,14 +17,14 @@ from climb.selectors import LadderStanding, list_standings
 from jolly_core.load.counts import JointCount, count_cautions, count_joints
 from jolly_core.load.weekly import Week, list_weeks, load_cautions
 from jolly_core.planning.arrangement import COOL_DOWN, WARM_UP
+from jolly_core.planning.candidate import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, TEST_DAY, Kept
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION
-from jolly_core.planning.wish import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, TEST_DAY, Kept
 from jolly_core.sides import side_words
 from ladders.selectors import get_rung, get_working_rung, list_ladders
+from plan.candidates import get_habit, key_of
 from plan.models import Routine
-from plan.proposals import Asked, propose_block
-from plan.wishes import get_habit, key_of
+from plan.proposals import BlockRequest, propose_block
 from runs.models import Run
 from runs.selectors import get_pace, list_played_counts, list_runs
 
@@ -79,10 +79,10 @@ def get_today_page(athlete: Athlete) -> Today:
     )
 
 
-def asked_of(block: Block) -> Asked:
+def asked_of(block: Block) -> BlockRequest:
     """What a kept block was asked for."""
     left_out = {each["what"] for each in block.acknowledged}
-    return Asked(
+    return BlockRequest(
         minutes=block.minutes,
         ladder_ids=list(dict.fromkeys(segment.rung.ladder_id for segment in block.segments.all() if segment.rung)),
         day=block.day,

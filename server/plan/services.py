@@ -15,12 +15,12 @@ from blocks.models import Block
 from config.bounds import check_room
 from jolly_core.errors import CoreError
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
+from jolly_core.planning.candidate import Kept
 from jolly_core.planning.kept import RoutinePart, RoutineParts
 from jolly_core.planning.warmup import NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS
-from jolly_core.planning.wish import Kept
 from jolly_core.words import counted, shortened
 from plan.models import Routine
-from plan.proposals import Asked, Proposal, propose_block
+from plan.proposals import BlockRequest, Proposal, propose_block
 from plan.selectors import asked_of, kept_of
 
 #: What has to be said yes to before an end of the block is left out.
@@ -28,7 +28,9 @@ MOST_ROUTINES = 100
 LEAVING_OUT = {WARM_UP: NO_WARM_UP_WORDS, COOL_DOWN: NO_COOL_DOWN_WORDS}
 
 
-def plan_block(athlete: Athlete, asked: Asked, *, start: time | None = None, acknowledged: Sequence[str] = ()) -> Block:
+def plan_block(
+    athlete: Athlete, asked: BlockRequest, *, start: time | None = None, acknowledged: Sequence[str] = ()
+) -> Block:
     """Arrange a block and keep it.
 
     Raises ``CoreError``: when it would hold no challenge at all, and ``needs_acknowledgement`` when it leaves out the
@@ -38,7 +40,9 @@ def plan_block(athlete: Athlete, asked: Asked, *, start: time | None = None, ack
     return blocks.keep_block(athlete, **_values(proposal, start, acknowledged))
 
 
-def replan_block(block: Block, asked: Asked, *, start: time | None = None, acknowledged: Sequence[str] = ()) -> Block:
+def replan_block(
+    block: Block, asked: BlockRequest, *, start: time | None = None, acknowledged: Sequence[str] = ()
+) -> Block:
     """Arrange a kept block anew, by hand. Raises as ``plan_block``, and for a block that has begun."""
     known = [each["what"] for each in block.acknowledged]
     proposal = propose_block(block.athlete, asked)
@@ -81,7 +85,7 @@ def _values(proposal: Proposal, start: time | None, acknowledged: Sequence[str])
     }
 
 
-def _said_yes(asked: Asked, acknowledged: Sequence[str]) -> list[dict[str, str]]:
+def _said_yes(asked: BlockRequest, acknowledged: Sequence[str]) -> list[dict[str, str]]:
     left_out = [
         what for what, is_there in ((WARM_UP, asked.has_warm_up), (COOL_DOWN, asked.has_cool_down)) if not is_there
     ]
@@ -141,7 +145,7 @@ def drop_routine(routine: Routine) -> None:
 def plan_routine(routine: Routine, day: date, working: dict[int, int]) -> Block:
     """A block of a routine's shape, on the rungs that are worked on now (``working``: rung by ladder)."""
     parts = [part for part in routine.known_parts if part.ladder in working]
-    asked = Asked(
+    asked = BlockRequest(
         minutes=routine.minutes,
         ladder_ids=list(dict.fromkeys(part.ladder for part in parts)),
         day=day,

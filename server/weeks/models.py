@@ -22,7 +22,7 @@ class Window(models.Model):
 
 
 class WeekWish(models.Model):
-    """One wish for every week; ``rank`` 1 is the dearest."""
+    """One wish for every week; ``rank`` 1 has the highest priority."""
 
     athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="week_wishes")
     rank = models.PositiveSmallIntegerField()

@@ -17,11 +17,11 @@ from blocks.selectors import list_blocks_between
 from jolly_core.body.traits import HARD
 from jolly_core.errors import CoreError
 from jolly_core.planning import week as core
+from jolly_core.planning.candidate import Candidate, Terms
 from jolly_core.planning.kept import GaveWay
 from jolly_core.planning.screening import screen
 from jolly_core.planning.times import time_of_segment
-from jolly_core.planning.wish import Terms, Wish
-from plan.wishes import Wishes, list_wishes
+from plan.candidates import Candidates, list_candidates
 from weeks.models import CalendarLink, KeptWeek, WeekWish, Window
 
 #: What one visit to a drill holds on each side, for its length in a week.
@@ -77,7 +77,7 @@ def _week(athlete: Athlete, monday: date, windows: Sequence[core.Window], extra_
     wishes = list_week_wishes(athlete)
     wanted = [wish.ladder_id for wish in wishes if wish.ladder_id is not None]
     ladders = list(dict.fromkeys([*wanted, *extra_ladders]))
-    known = list_wishes(athlete, ladders, monday)
+    known = list_candidates(athlete, ladders, monday)
     often = {ladder: _most_often(wishes, ladder) for ladder in ladders}
     terms = Terms(minutes=60, day=max(monday, get_today(athlete)), limits=list_limits(athlete, monday))
     drills = [_drill(known, ladder, often[ladder], terms) for ladder in ladders]
@@ -100,11 +100,11 @@ def _most_often(wishes: Sequence[WeekWish], ladder: int) -> int:
     return max(own.get(core.AT_MOST, USUAL_MOST), own.get(core.AT_LEAST, 0))
 
 
-def _drill(known: Wishes, ladder: int, most: int, terms: Terms) -> core.Drill:
+def _drill(known: Candidates, ladder: int, most: int, terms: Terms) -> core.Drill:
     """One visit plays the rung on each of its sides."""
-    sides = [wish for wish in known.wishes if wish.ladder == str(ladder)]
+    sides = [each for each in known.candidates if each.ladder == str(ladder)]
     first, traits = sides[0], sides[0].traits
-    seconds = sum(time_of_segment(wish.run, RUNS_A_VISIT, wish.set_up_s, known.habit).expected_s for wish in sides)
+    seconds = sum(time_of_segment(each.run, RUNS_A_VISIT, each.set_up_s, known.habit).expected_s for each in sides)
     return core.Drill(
         key=str(ladder),
         title=known.targets[first.key][0].ladder.title,
@@ -118,7 +118,7 @@ def _drill(known: Wishes, ladder: int, most: int, terms: Terms) -> core.Drill:
     )
 
 
-def _barred(sides: Sequence[Wish], terms: Terms) -> str:
+def _barred(sides: Sequence[Candidate], terms: Terms) -> str:
     """Why no side of a ladder may be played just now: a caution to be read, or a body limit. Empty where one may."""
     said = [
         screened.words

@@ -20,7 +20,7 @@ from jolly_core.planning.week import check_week
 from jolly_core.planning.week_solver import ArrangedWeek, arrange_week
 from ladders.selectors import list_ladders
 from places.selectors import list_places
-from plan.proposals import Asked
+from plan.proposals import BlockRequest
 from plan.services import plan_block
 from weeks.models import CalendarLink, KeptWeek, WeekWish, Window
 from weeks.selectors import DAYS, as_values, get_window, read_week
@@ -28,7 +28,7 @@ from weeks.selectors import DAYS, as_values, get_window, read_week
 
 @transaction.atomic
 def keep_terms(athlete: Athlete, windows: Sequence[Mapping[str, Any]], wishes: Sequence[Mapping[str, Any]]) -> None:
-    """Keep the athlete's usual week: all windows and wishes, the dearest first, instead of those before.
+    """Keep the athlete's usual week: all windows and wishes, highest priority first, instead of those before.
 
     Raises ``CoreError`` naming every window and wish that cannot be used, by its place.
     """
@@ -80,7 +80,7 @@ def keep_week(athlete: Athlete, monday: date, drills: Mapping[int, Sequence[int]
             if (block.day, block.start) == (day, window.start):
                 drop_block(block)
         if ladders:
-            asked = Asked(window.minutes, list(ladders), day, place=window.place, missing=window.missing)
+            asked = BlockRequest(window.minutes, list(ladders), day, place=window.place, missing=window.missing)
             plan_block(athlete, asked, start=window.start)
     KeptWeek.objects.update_or_create(athlete=athlete, monday=monday, defaults={"why": GaveWay(dict(why)).as_stored()})
 

@@ -65,7 +65,7 @@ def test_the_wish_that_gave_way_is_named_with_the_reason(week: Page) -> None:
     expect(week.get_by_role("heading", name="When can you practise?")).to_be_visible()
     say_the_usual_week(week)
     week.get_by_role("button", name="Arrange the week").click()
-    wishes = week.get_by_role("list", name="Wishes, the dearest first").get_by_role("listitem")
+    wishes = week.get_by_role("list", name="Wishes, highest priority first").get_by_role("listitem")
     expect(wishes.nth(0)).to_contain_text("Putts from the circle twice at least ✓ kept", timeout=20_000)
     expect(wishes.nth(1)).to_contain_text("Thursday off ✗ gave way")
     expect(wishes.nth(1)).to_contain_text("what you ranked higher: Putts from the circle twice at least")

@@ -10,7 +10,7 @@ from jolly_core.aim.targets import Circle
 from jolly_core.errors import CoreError
 from jolly_core.patterns.draw import draw
 from jolly_core.patterns.written import MOST_STEPS, read_notation, read_pattern, write_pattern
-from jolly_core.places.made_orders import MADE, make_pattern
+from jolly_core.places.named_orders import MADE, make_pattern
 from jolly_core.places.zone import Zone
 
 NAMES = ["left", "right", "low middle"]

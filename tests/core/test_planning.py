@@ -15,18 +15,18 @@ from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Attempts, Estimate
 from jolly_core.load.dose import Dose, DoseLeft
 from jolly_core.planning.arrangement import arrange_block
-from jolly_core.planning.wish import ENERGIES, FOCUSES, Kept, Terms, Wish
-from tests.core.wishing import TODAY, challenges, reasons_out, terms, wish
+from jolly_core.planning.candidate import ENERGIES, FOCUSES, Candidate, Kept, Terms
+from tests.core.candidates import TODAY, candidate, challenges, reasons_out, terms
 
 SERVES = Traits(regions=("shoulder", "elbow"), actions=("overhead",), effort="hard")
 HOPS = Traits(regions=("knee", "ankle"), actions=("jumping",), effort="hard", needs=("flat floor",))
 
 
 @st.composite
-def some_wishes(draw: st.DrawFn) -> list[Wish]:
+def some_wishes(draw: st.DrawFn) -> list[Candidate]:
     numbers = draw(st.lists(st.integers(0, 30), max_size=10, unique=True))
     return [
-        wish(
+        candidate(
             f"w{number}",
             draw(st.integers(5, 1500)),
             ladder=f"l{number // 2}",
@@ -59,17 +59,17 @@ def some_terms(draw: st.DrawFn) -> Terms:
 
 
 @st.composite
-def some_kept(draw: st.DrawFn, wishes: list[Wish]) -> list[Kept]:
-    keys = draw(st.lists(st.sampled_from([each.key for each in wishes]), unique=True)) if wishes else []
+def some_kept(draw: st.DrawFn, candidates: list[Candidate]) -> list[Kept]:
+    keys = draw(st.lists(st.sampled_from([each.key for each in candidates]), unique=True)) if candidates else []
     return [Kept(key, place, draw(st.integers(1, 6))) for place, key in enumerate(keys)]
 
 
 class TestWhateverIsAsked:
     @given(some_terms(), some_wishes(), st.data(), st.booleans())
     def test_it_never_runs_over_and_leaves_no_gap(
-        self, given_terms: Terms, wishes: list[Wish], data: Any, fill: bool
+        self, given_terms: Terms, candidates: list[Candidate], data: Any, fill: bool
     ) -> None:
-        block = arrange_block(given_terms, wishes, data.draw(some_kept(wishes)), fill=fill)
+        block = arrange_block(given_terms, candidates, data.draw(some_kept(candidates)), fill=fill)
         at_s = 0
         for segment in block.segments:
             assert segment.start_s == at_s
@@ -79,31 +79,35 @@ class TestWhateverIsAsked:
         assert block.time.low_s <= block.time.expected_s <= block.time.high_s
 
     @given(some_terms(), some_wishes())
-    def test_every_wish_is_played_or_named_with_its_reason(self, given_terms: Terms, wishes: list[Wish]) -> None:
-        block = arrange_block(given_terms, wishes)
-        assert sorted([*block.drills, *reasons_out(block)]) == sorted(each.key for each in wishes)
+    def test_every_wish_is_played_or_named_with_its_reason(
+        self, given_terms: Terms, candidates: list[Candidate]
+    ) -> None:
+        block = arrange_block(given_terms, candidates)
+        assert sorted([*block.drills, *reasons_out(block)]) == sorted(each.key for each in candidates)
         assert all(segment.reasons for segment in block.segments)
         assert all(reasons_out(block).values())
 
     @given(some_terms(), some_wishes())
-    def test_the_ends_are_where_they_belong(self, given_terms: Terms, wishes: list[Wish]) -> None:
-        kinds = [segment.kind for segment in arrange_block(given_terms, wishes).segments]
+    def test_the_ends_are_where_they_belong(self, given_terms: Terms, candidates: list[Candidate]) -> None:
+        kinds = [segment.kind for segment in arrange_block(given_terms, candidates).segments]
         assert (kinds[:1] == ["warm_up"]) == given_terms.has_warm_up
         assert (kinds[-1:] == ["cool_down"]) == given_terms.has_cool_down
         inside = [kind for kind in kinds if kind not in ("warm_up", "cool_down")]
         assert inside.count("partner") == (given_terms.focus == "partner")
 
     @given(some_terms(), some_wishes(), st.randoms(use_true_random=False))
-    def test_the_order_of_the_wishes_changes_nothing(self, given_terms: Terms, wishes: list[Wish], order: Any) -> None:
-        shuffled = list(wishes)
+    def test_the_order_of_the_wishes_changes_nothing(
+        self, given_terms: Terms, candidates: list[Candidate], order: Any
+    ) -> None:
+        shuffled = list(candidates)
         order.shuffle(shuffled)
-        assert arrange_block(given_terms, shuffled) == arrange_block(given_terms, wishes)
+        assert arrange_block(given_terms, shuffled) == arrange_block(given_terms, candidates)
 
     @given(some_terms(), some_wishes())
-    def test_dose_holds_over_both_sides(self, given_terms: Terms, wishes: list[Wish]) -> None:
-        block = arrange_block(given_terms, wishes)
-        for ladder in {each.ladder for each in wishes}:
-            inside = {each.key: each for each in wishes if each.ladder == ladder and each.dose.attempts is not None}
+    def test_dose_holds_over_both_sides(self, given_terms: Terms, candidates: list[Candidate]) -> None:
+        block = arrange_block(given_terms, candidates)
+        for ladder in {each.ladder for each in candidates}:
+            inside = {each.key: each for each in candidates if each.ladder == ladder and each.dose.attempts is not None}
             tries = sum(
                 segment.runs * inside[segment.key].tries.expected
                 for segment in challenges(block)
@@ -112,20 +116,20 @@ class TestWhateverIsAsked:
             assert tries <= max((each.dose.attempts or 0 for each in inside.values()), default=0)
 
     @given(some_terms(), some_wishes(), st.data())
-    def test_what_is_locked_stays_to_the_run(self, given_terms: Terms, wishes: list[Wish], data: Any) -> None:
-        before = challenges(arrange_block(given_terms, wishes))
+    def test_what_is_locked_stays_to_the_run(self, given_terms: Terms, candidates: list[Candidate], data: Any) -> None:
+        before = challenges(arrange_block(given_terms, candidates))
         if not before:
             return
         chosen = data.draw(st.sampled_from(before))
         place = before.index(chosen)
-        block = arrange_block(given_terms, wishes, [Kept(chosen.key, place, chosen.runs, is_locked=True)])
+        block = arrange_block(given_terms, candidates, [Kept(chosen.key, place, chosen.runs, is_locked=True)])
         after = next(segment for segment in challenges(block) if segment.key == chosen.key)
         assert (after.runs, after.is_locked) == (chosen.runs, True)
 
 
 def test_what_is_locked_needs_no_warm_up_for_what_is_left_out() -> None:
     # Overhead work asks for a minute more of warming up; without it the locked 510 s fit into the other nine minutes.
-    serves = [wish("serves", 600, traits=SERVES), wish("putts", 450)]
+    serves = [candidate("serves", 600, traits=SERVES), candidate("putts", 450)]
     kept = [Kept("putts", 0, 1, is_locked=True)]
     block = arrange_block(terms(12, has_cool_down=False), serves, kept)
     assert [(each.key, each.runs) for each in challenges(block)] == [("putts", 1)]
@@ -136,7 +140,7 @@ def test_what_is_locked_needs_no_warm_up_for_what_is_left_out() -> None:
 
 def test_half_an_hour_by_hand() -> None:
     # 5 min warm-up and 1 min to write leave 24 min = 1440 s. A: set-up 60 + 4 · 300 + 3 · 30 = 1350 s, 90 s to spare.
-    block = arrange_block(terms(30), [wish("A", 300)])
+    block = arrange_block(terms(30), [candidate("A", 300)])
     assert [(each.kind, each.start_s, each.duration_s, each.runs) for each in block.segments] == [
         ("warm_up", 0, 300, 0),
         ("challenge", 300, 1350, 4),
@@ -147,7 +151,7 @@ def test_half_an_hour_by_hand() -> None:
 
 def test_a_half_hour_of_five_ten_five_ten_minutes_can_be_laid_out() -> None:
     """Common practice, no source: five minutes to warm up, ten of one thing, five of another, ten of a third."""
-    parts = [wish("A", 255), wish("B", 240), wish("C", 255)]
+    parts = [candidate("A", 255), candidate("B", 240), candidate("C", 255)]
     kept = [Kept("A", 0, 2, is_locked=True), Kept("B", 1, 1, is_locked=True), Kept("C", 2, 2, is_locked=True)]
     block = arrange_block(terms(30, has_cool_down=False), parts, kept, fill=False)
     # Each with its minute of set-up and, between two runs, half a minute: 60 + 2 · 255 + 30, 60 + 240.
@@ -156,7 +160,7 @@ def test_a_half_hour_of_five_ten_five_ten_minutes_can_be_laid_out() -> None:
 
 def test_ten_routines_take_an_hour_to_an_hour_and_a_quarter() -> None:
     """Common practice, no source: a set of ten routines of some five minutes each is over in 60 to 75 minutes."""
-    routines = [wish(f"R{number}", 270) for number in range(10)]
+    routines = [candidate(f"R{number}", 270) for number in range(10)]
     kept = [Kept(each.key, place, 1, is_locked=True) for place, each in enumerate(routines)]
     block = arrange_block(terms(75), routines, kept, fill=False)
     assert len(block.drills) == 10
@@ -166,9 +170,9 @@ def test_ten_routines_take_an_hour_to_an_hour_and_a_quarter() -> None:
 class TestWhatComesFirst:
     def test_what_was_left_longest(self) -> None:
         chosen = [
-            wish("A", last_day=TODAY - timedelta(2)),
-            wish("B", last_day=TODAY - timedelta(16)),
-            wish("C", last_day=None),
+            candidate("A", last_day=TODAY - timedelta(2)),
+            candidate("B", last_day=TODAY - timedelta(16)),
+            candidate("C", last_day=None),
         ]
         block = arrange_block(terms(60), chosen)
         assert block.drills == ("C", "B", "A")
@@ -176,7 +180,10 @@ class TestWhatComesFirst:
 
     def test_within_a_week_what_is_nearest_to_its_next_rung(self) -> None:
         yesterday = TODAY - timedelta(1)
-        chosen = [wish("A", last_day=yesterday, runs_to_climb=3), wish("B", last_day=yesterday, runs_to_climb=1)]
+        chosen = [
+            candidate("A", last_day=yesterday, runs_to_climb=3),
+            candidate("B", last_day=yesterday, runs_to_climb=1),
+        ]
         block = arrange_block(terms(60), chosen)
         assert block.drills == ("B", "A")
         assert challenges(block)[0].reasons == ("1 good run from the next rung",)
@@ -184,8 +191,8 @@ class TestWhatComesFirst:
     def test_the_weak_side_before_the_strong_one_and_no_less_of_it(self) -> None:
         sides = {"ladder": "x", "last_day": TODAY}
         chosen = [
-            wish("S", side="strong", rate=0.63, other_rate=0.41, **sides),
-            wish("W", side="weak", rate=0.41, other_rate=0.63, **sides),
+            candidate("S", side="strong", rate=0.63, other_rate=0.41, **sides),
+            candidate("W", side="weak", rate=0.41, other_rate=0.63, **sides),
         ]
         block = arrange_block(terms(30), chosen)
         weak, strong = challenges(block)
@@ -201,12 +208,15 @@ class TestWhatComesFirst:
             "slow": Traits(tempo="slow"),
             "fine": Traits(is_fine=True),
         }
-        chosen = [wish(key, last_day=yesterday, traits=traits) for key, traits in kinds.items()]
+        chosen = [candidate(key, last_day=yesterday, traits=traits) for key, traits in kinds.items()]
         assert arrange_block(terms(60), chosen).drills == ("fine", "slow", "fast", "hard")
 
     def test_what_is_avoided_comes_back(self) -> None:
         yesterday = TODAY - timedelta(1)
-        chosen = [wish("A", 900, last_day=yesterday), wish("B", 900, last_day=yesterday, left_out=3, planned=4)]
+        chosen = [
+            candidate("A", 900, last_day=yesterday),
+            candidate("B", 900, last_day=yesterday, left_out=3, planned=4),
+        ]
         block = arrange_block(terms(30), chosen)
         assert block.drills == ("B",)
         assert challenges(block)[0].reasons == ("left out 3 of the last 4 times: it comes back",)
@@ -219,7 +229,7 @@ NEARER = "give its game a limit of tries or minutes, or take a nearer goal"
 class TestWhatStaysOut:
     def test_says_what_did_not_fit(self) -> None:
         # 15 min less 3 of warm-up and 1 to write: 660 s. A: 60 + 2 · 200 + 30 = 490 s, so B finds 170 s.
-        block = arrange_block(terms(15), [wish("A", 200), wish("B", 3000)])
+        block = arrange_block(terms(15), [candidate("A", 200), candidate("B", 3000)])
         assert block.drills == ("A",)
         assert reasons_out(block) == {"B": "needs 51 minutes with its set-up; 2 minutes left: " + NEARER}
         assert block.left_out[0].is_free
@@ -237,15 +247,15 @@ class TestWhatStaysOut:
         ids=["place", "kit", "limit", "dose", "gentle", "risk"],
     )
     def test_and_why(self, given_terms: dict[str, Any], values: dict[str, Any], reason: str) -> None:
-        block = arrange_block(terms(30, **given_terms), [wish("A", **values), wish("B")])
+        block = arrange_block(terms(30, **given_terms), [candidate("A", **values), candidate("B")])
         assert block.drills == ("B",)
         assert reasons_out(block) == {"A": reason}
         assert not block.left_out[0].is_free
 
     def test_a_limit_that_eases_halves_the_runs_and_says_so(self) -> None:
         eased = Limit("shoulder", TODAY, strictness="ease")
-        full = arrange_block(terms(60), [wish("A", traits=SERVES), wish("B")])
-        less = arrange_block(terms(60, limits=(eased,)), [wish("A", traits=SERVES), wish("B")])
+        full = arrange_block(terms(60), [candidate("A", traits=SERVES), candidate("B")])
+        less = arrange_block(terms(60, limits=(eased,)), [candidate("A", traits=SERVES), candidate("B")])
         runs = {block: next(each.runs for each in challenges(block) if each.key == "A") for block in (full, less)}
         assert runs[less] == runs[full] // 2
         assert "eased: go easy on the shoulder" in next(each for each in challenges(less) if each.key == "A").reasons
@@ -254,22 +264,22 @@ class TestWhatStaysOut:
         """Common practice, no source: five to seven tries of a hard skill a day."""
         tries = Attempts((2.0, 3.0, 4.0), 3.0)
         capped = Traits(dose=Dose(per_day=7, is_capped=True))
-        block = arrange_block(terms(60), [wish("A", traits=capped, tries=tries, dose=DoseLeft(7, "0 of 7 used"))])
+        block = arrange_block(terms(60), [candidate("A", traits=capped, tries=tries, dose=DoseLeft(7, "0 of 7 used"))])
         assert challenges(block)[0].runs == 1  # two runs of up to four tries might make eight
 
     def test_little_energy_leaves_one_run_of_hard_work(self) -> None:
-        block = arrange_block(terms(60, energy="low"), [wish("A", traits=SERVES), wish("B")])
+        block = arrange_block(terms(60, energy="low"), [candidate("A", traits=SERVES), candidate("B")])
         assert {each.key: each.runs for each in challenges(block)} == {"A": 1, "B": 2}
 
 
 class TestTheAthletesHand:
     def test_placed_parts_keep_their_order_against_the_rules(self) -> None:
-        chosen = [wish("A", last_day=TODAY), wish("B", last_day=None), wish("C", last_day=TODAY)]
+        chosen = [candidate("A", last_day=TODAY), candidate("B", last_day=None), candidate("C", last_day=TODAY)]
         kept = [Kept("C", 0), Kept("A", 1), Kept("B", 2)]
         assert arrange_block(terms(60), chosen, kept, fill=False).drills == ("C", "A", "B")
 
     def test_a_swap_leaves_the_rest_as_it_was(self) -> None:
-        chosen = [wish(key) for key in "ABCD"]
+        chosen = [candidate(key) for key in "ABCD"]
         kept = [Kept("A", 0, 3, is_locked=True), Kept("D", 1, 1), Kept("C", 2, 2)]
         block = arrange_block(terms(60), chosen, kept, fill=False)
         assert [(each.key, each.runs) for each in challenges(block)] == [("A", 3), ("D", 1), ("C", 2)]
@@ -278,41 +288,41 @@ class TestTheAthletesHand:
     def test_shortening_takes_runs_from_what_is_not_locked(self) -> None:
         # 15 min less 3 and 1 leave 660 s. Three runs are 60 + 3 · 60 + 2 · 30 = 300 s, four are 390 s.
         kept = [Kept("A", 0, 3, is_locked=True), Kept("B", 1, 5)]
-        block = arrange_block(terms(15), [wish("A"), wish("B")], kept, fill=False)
+        block = arrange_block(terms(15), [candidate("A"), candidate("B")], kept, fill=False)
         assert [(each.key, each.runs) for each in challenges(block)] == [("A", 3), ("B", 3)]
 
     def test_locked_parts_longer_than_the_minutes_are_refused_with_what_they_need(self) -> None:
         with pytest.raises(CoreError) as refused:
-            arrange_block(terms(10), [wish("A", 600)], [Kept("A", 0, 2, is_locked=True)])
+            arrange_block(terms(10), [candidate("A", 600)], [Kept("A", 0, 2, is_locked=True)])
         problem = refused.value.problems[0]
         # 60 + 2 · 600 + 30 = 1290 s, with 3 min of warm-up and 1 to write: 1530 s, 26 minutes begun.
         assert (problem.code, problem.path, problem.value) == ("over_budget", ("kept",), 26)
         assert "unlock or shorten one" in problem.message
 
     def test_the_warm_up_can_be_stretched(self) -> None:
-        block = arrange_block(terms(30), [wish("A")], [Kept("warm_up", 0, seconds=420)])
+        block = arrange_block(terms(30), [candidate("A")], [Kept("warm_up", 0, seconds=420)])
         assert block.segments[0].duration_s == 420
 
     def test_without_the_ends_their_minutes_go_to_the_drills(self) -> None:
-        block = arrange_block(terms(30, has_warm_up=False, has_cool_down=False), [wish("A", 400)])
+        block = arrange_block(terms(30, has_warm_up=False, has_cool_down=False), [candidate("A", 400)])
         # 60 + 4 · 400 + 3 · 30 of the whole 1800 s.
         assert [(each.start_s, each.duration_s) for each in block.segments] == [(0, 1750)]
 
 
 class TestTestDay:
     def test_repeats_the_last_tests_in_their_order_and_number(self) -> None:
-        chosen = [wish("A", test_runs=1, test_place=2), wish("B", test_runs=3, test_place=1), wish("C")]
+        chosen = [candidate("A", test_runs=1, test_place=2), candidate("B", test_runs=3, test_place=1), candidate("C")]
         block = arrange_block(terms(60, focus="test_day", last_test=TODAY - timedelta(28)), chosen)
         assert [(each.key, each.runs) for each in challenges(block)] == [("B", 3), ("A", 1)]
         assert challenges(block)[0].reasons[0] == "as on 4 Aug, for comparison"
         assert reasons_out(block) == {"C": "not among the last tests: a test day repeats those"}
 
     def test_the_first_one_says_that_it_is(self) -> None:
-        block = arrange_block(terms(60, focus="test_day"), [wish("A")])
+        block = arrange_block(terms(60, focus="test_day"), [candidate("A")])
         assert challenges(block)[0].reasons[0] == "a first test: the next test day repeats it"
 
     def test_empty_minutes_are_explained(self) -> None:
-        block = arrange_block(terms(60, focus="test_day"), [wish("A")])
+        block = arrange_block(terms(60, focus="test_day"), [candidate("A")])
         assert block.spare_s > 30 * 60
         assert "another test" in block.spare_words
 
@@ -328,20 +338,20 @@ class TestTestDay:
     ],
 )
 def test_much_spare_time_is_explained(minutes: int, seconds: int, words: str) -> None:
-    assert arrange_block(terms(minutes), [wish("A", seconds)]).spare_words == words
+    assert arrange_block(terms(minutes), [candidate("A", seconds)]).spare_words == words
 
 
 class TestWithAPartner:
     @pytest.mark.parametrize("game", ["feed", "eleven", "tie_break"])
     def test_a_game_with_one_condition_follows_the_drills(self, game: str) -> None:
-        weak = wish("W", side="weak", hand="right", last_day=TODAY)
+        weak = candidate("W", side="weak", hand="right", last_day=TODAY)
         block = arrange_block(terms(45, focus="partner", partner=game), [weak])
         kinds = [segment.kind for segment in block.segments]
         assert kinds == ["warm_up", "challenge", "partner", "cool_down"]
         assert block.segments[2].reasons[0].endswith("one condition: begin every point with the right hand")
 
     def test_it_never_takes_more_than_half(self) -> None:
-        block = arrange_block(terms(10, focus="partner", partner="eleven"), [wish("A")])
+        block = arrange_block(terms(10, focus="partner", partner="eleven"), [candidate("A")])
         game = next(segment for segment in block.segments if segment.kind == "partner")
         assert game.duration_s == 300
 
@@ -363,7 +373,7 @@ def test_terms_that_are_not_known_are_refused_with_those_there_are(name: str) ->
 
 def test_the_range_of_the_whole_is_narrower_than_that_of_its_parts() -> None:
     """Parts that vary apart from each other seldom all run late: deviations add in quadrature."""
-    chosen = [wish(key, run=Estimate(200, 300, 500)) for key in "AB"]
+    chosen = [candidate(key, run=Estimate(200, 300, 500)) for key in "AB"]
     block = arrange_block(terms(60), chosen)
     late = sum(each.time.high_s - each.time.expected_s for each in block.segments)
     assert 0 < block.time.high_s - block.time.expected_s < late
@@ -373,10 +383,10 @@ class TestPartsByTheClock:
     @pytest.mark.parametrize("minutes", [10, 12, 30])
     def test_ends_and_a_game_that_are_too_long_together_give_way(self, minutes: int) -> None:
         kept = [Kept("warm_up", 0, 0, 900), Kept("cool_down", 0, 0, 900), Kept("partner", 0, 0, 900)]
-        block = arrange_block(terms(minutes, focus="partner"), [wish("A", 60)], kept)
+        block = arrange_block(terms(minutes, focus="partner"), [candidate("A", 60)], kept)
         assert sum(segment.duration_s for segment in block.segments) <= minutes * 60
 
     def test_a_warm_up_that_was_set_by_hand_is_kept_and_known_as_such(self) -> None:
-        block = arrange_block(terms(30), [wish("A", 200)], [Kept("warm_up", 0, 0, 420)])
+        block = arrange_block(terms(30), [candidate("A", 200)], [Kept("warm_up", 0, 0, 420)])
         warm_up = block.segments[0]
         assert (warm_up.duration_s, warm_up.is_set, block.segments[-1].is_set) == (420, True, False)

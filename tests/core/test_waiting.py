@@ -42,7 +42,7 @@ def test_a_quota(makes: int, rate: float, within: int, mean: float, variance: fl
 def test_quantiles_are_near_those_of_the_negative_binomial(makes: int, rate: float, chance: float) -> None:
     # SciPy counts the misses before the last make. An attempt is a whole one, and so is the tolerance, and a twentieth.
     exact = makes + stats.nbinom.ppf(chance, makes, rate)
-    assert wait_for_makes(makes, rate).within(chance) == pytest.approx(exact, abs=1.05, rel=0.05)
+    assert wait_for_makes(makes, rate).quantile(chance) == pytest.approx(exact, abs=1.05, rel=0.05)
 
 
 # First-step analysis with fractions: (1 + p1 + p1 p2 + …)/(p1 … pm), the sum of 1/p, and the chain that goes back one.
@@ -148,12 +148,12 @@ def test_mean_variance_and_ends_are_those_of_a_simulated_athlete(name: str) -> N
     # Four standard errors of a mean of so many; the variance of such skewed counts is known to about 6 %.
     assert fmean(took) == pytest.approx(wait.mean, abs=4 * (wait.variance / RUNS) ** 0.5)
     assert pvariance(took) == pytest.approx(wait.variance, rel=0.12)
-    within = sum(each <= wait.within(0.9) + 0.5 for each in took) / RUNS
+    within = sum(each <= wait.quantile(0.9) + 0.5 for each in took) / RUNS
     assert 0.86 <= within <= 0.96
 
 
 def test_a_chance_within_is_the_other_way_round() -> None:
     wait = wait_for_makes(10, 0.7)
     for chance in (0.1, 0.5, 0.9):
-        assert wait.chance_within(wait.within(chance)) == pytest.approx(chance)
-    assert (wait.chance_within(9), Wait(5, 0, 5).chance_within(5), until_made(1.0).within(0.9)) == (0.0, 1.0, 1.0)
+        assert wait.cdf(wait.quantile(chance)) == pytest.approx(chance)
+    assert (wait.cdf(9), Wait(5, 0, 5).cdf(5), until_made(1.0).quantile(0.9)) == (0.0, 1.0, 1.0)

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 from jolly_core.body.traits import ACTIONS, REGIONS, Traits
 from jolly_core.planning.arrangement import arrange_block
 from jolly_core.planning.warmup import cool_down_parts, cool_down_seconds, warm_up_minutes, warm_up_parts
-from tests.core.wishing import terms, wish
+from tests.core.candidates import candidate, terms
 
 drills = st.lists(
     st.builds(
@@ -31,13 +31,13 @@ def test_warm_up_of_a_half_hour_takes_five_minutes() -> None:
 
 def test_about_a_quarter_of_an_hour_before_a_serving_session() -> None:
     """Common practice, no source: warming up and ramping before serving takes some fifteen minutes."""
-    block = arrange_block(terms(60), [wish("serve", traits=SERVE)])
+    block = arrange_block(terms(60), [candidate("serve", traits=SERVE)])
     assert block.segments[0].duration_s == 15 * 60
     assert "overhead or explosive work follows" in block.segments[0].reasons[1]
 
 
 def test_a_block_without_overhead_work_does_not_pay_for_it() -> None:
-    gentle = arrange_block(terms(60, limits=()), [wish("putt")])
+    gentle = arrange_block(terms(60, limits=()), [candidate("putt")])
     assert gentle.segments[0].duration_s == 10 * 60
 
 

@@ -94,7 +94,7 @@ def small_week(chance: Random) -> Week:
 def test_gets_as_far_with_every_wish_as_brute_force(seed: int) -> None:
     week = small_week(Random(seed))
     arranged = arrange_week(week)
-    # Wish by wish, the dearest first: that is the order of tuples.
+    # Wish by wish, highest priority first: that is the order of tuples.
     assert reached(week, arranged.drills) == max(reached(week, assignment) for assignment in every_assignment(week))
     assert list_breaches(week, arranged.drills) == []
 

@@ -8,12 +8,12 @@ from dataclasses import dataclass
 from math import erf, exp, inf, isfinite, log, sqrt
 from statistics import NormalDist, fmean
 
-from jolly_core.stats.waiting import Waiting
+from jolly_core.stats.waiting import AttemptsDistribution
 
 #: Nineteen in twenty lie below this many standard deviations above the mean, so nine in ten lie within it either way.
 NINE_IN_TEN_Z = 1.6449
 #: The share that a range leaves above it, and below.
-ABOVE = 0.05
+UPPER_TAIL = 0.05
 #: Beyond this the length of a run is beyond a day, and no planning is helped by the exact number.
 MOST_ATTEMPTS = 100_000
 #: No run is planned for longer than a day.
@@ -58,8 +58,8 @@ class Pace:
         """
         rate = self.reckoned
         odds, error = log(rate / (1 - rate)), 1 / sqrt(max(1, self.seen) * rate * (1 - rate))
-        worse, better = (1 / (1 + exp(-min(30.0, max(-30.0, odds + way * error)))) for way in (-NODE_Z, NODE_Z))
-        return max(min(LOWEST_RATE, rate), worse), rate, min(max(HIGHEST_RATE, rate), better)
+        rate_low, rate_high = (1 / (1 + exp(-min(30.0, max(-30.0, odds + way * error)))) for way in (-NODE_Z, NODE_Z))
+        return max(min(LOWEST_RATE, rate), rate_low), rate, min(max(HIGHEST_RATE, rate), rate_high)
 
     def tries_in(self, seconds: int) -> int:
         """How many attempts fit into so many seconds at this pace."""
@@ -79,12 +79,12 @@ class Attempts:
     @property
     def low(self) -> float:
         """Nineteen runs in twenty take as many or more."""
-        return min(self.expected, self.points[int(ABOVE * len(self.points))])
+        return min(self.expected, self.points[int(UPPER_TAIL * len(self.points))])
 
     @property
     def high(self) -> float:
         """Nineteen runs in twenty take no more."""
-        return max(self.expected, self.points[-1 - int(ABOVE * len(self.points))])
+        return max(self.expected, self.points[-1 - int(UPPER_TAIL * len(self.points))])
 
 
 def exactly(attempts: float) -> Attempts:
@@ -103,7 +103,7 @@ def between(low: float, expected: float, high: float) -> Attempts:
     return Attempts(tuple(points), expected)
 
 
-def waited(wait: Callable[[float], Waiting], pace: Pace, limit: float | None = None) -> Attempts:
+def waited(wait: Callable[[float], AttemptsDistribution], pace: Pace, limit: float | None = None) -> Attempts:
     """How many attempts are waited for at a pace; the points allow for a rate that is only estimated.
 
     ``wait`` is what is waited for at a given rate, ``limit`` where the run is cut.
@@ -113,9 +113,9 @@ def waited(wait: Callable[[float], Waiting], pace: Pace, limit: float | None = N
     points: list[float] = []
     for rate, many in zip(pace.nodes, NODE_POINTS, strict=True):
         each = middle if rate == pace.reckoned else wait(rate)
-        points += [min(most, each.within((place + 0.5) / many)) for place in range(many)]
+        points += [min(most, each.quantile((place + 0.5) / many)) for place in range(many)]
     points.sort()
-    cut = [min(most, middle.within((place + 0.5) / NODE_POINTS[1])) for place in range(NODE_POINTS[1])]
+    cut = [min(most, middle.quantile((place + 0.5) / NODE_POINTS[1])) for place in range(NODE_POINTS[1])]
     # Where the run is cut, the mean is that of what is played of it.
     is_cut = middle.mean > most or cut[-1] >= most
     return Attempts(tuple(points), min(most, fmean(cut) if is_cut else middle.mean))
@@ -138,7 +138,7 @@ def time_of(attempts: Attempts, pace: Pace, *, rest_s: int = 0, at_most_s: int |
     """
     most_s = LONGEST_S if at_most_s is None else min(at_most_s, LONGEST_S)
     middle = max(0.01, attempts.expected)
-    low, high = (_mixed(attempts.points, pace.tempo_spread, share) for share in (ABOVE, 1 - ABOVE))
+    low, high = (_mixed(attempts.points, pace.tempo_spread, share) for share in (UPPER_TAIL, 1 - UPPER_TAIL))
 
     def seconds(number: float) -> int:
         played_s = number * pace.attempt_ms / 1000 + rest_s

@@ -14,7 +14,7 @@ from jolly_core.foretelling.forecast import Forecast, SettingsType
 from jolly_core.foretelling.limits import most_attempts
 from jolly_core.foretelling.pace import Attempts, Pace, waited
 from jolly_core.stats.chain import LOST, chances_of, list_moves, wait_to_win
-from jolly_core.stats.waiting import Wait, Waiting
+from jolly_core.stats.waiting import AttemptsDistribution, Wait
 
 #: A road with more states than this is foretold by its mean and spread: a plan asks for many of them at once.
 FEW_STATES = 60
@@ -62,7 +62,7 @@ class ReachingForecast(Forecast[SettingsType]):
     def asked(self) -> str:
         return self.reaching
 
-    def waiting(self, rate: float) -> Waiting:
+    def waiting(self, rate: float) -> AttemptsDistribution:
         """How many attempts it takes: exactly, where that is soon told, else by its mean and spread."""
         closed = self.wait(rate)
         road = self.road(self.reaching, 0)
@@ -91,7 +91,7 @@ class ReachingForecast(Forecast[SettingsType]):
             furthest = most_attempts(self.settings, pace, None)
             chances = _chances(self, metric_id, mark=0, rate=pace.rate, most=furthest)
             if chances is None:
-                return self.wait(pace.reckoned).chance_within(most)
+                return self.wait(pace.reckoned).cdf(most)
             return chances[min(most, len(chances) - 1)]
         chances = _chances(self, metric_id, mark=ceil(mark), rate=pace.rate, most=most)
         return None if chances is None else chances[-1]

@@ -6,7 +6,7 @@
 - ``layout``    targets on a place, where one stands, how far that is; mirrored
 - ``standing``  where one may stand, in words
 - ``guides``    what a target snaps to
-- ``made_orders``  usual orders of targets, made from where they lie
+- ``named_orders``  usual orders of targets, made from where they lie
 - ``beside``    targets as they lie beside the one aimed at, where balls are counted target by target
 - ``kit``       what a layout needs to be laid
 - ``tape``      each corner of a target from two landmarks, rounded to what a tape can do

@@ -1,6 +1,6 @@
 """What to do, and how much of it.
 
-- ``wish``         what could be practised, and on what terms: the input of the builder
+- ``candidate``    what could be practised, and on what terms: the input of the builder
 - ``reasons``      why a drill might matter today: rules that weigh
 - ``screening``    what may be in a block at all: place, kit, body limits, dose, acknowledgements
 - ``times``        how long it takes, as a range, and how planned against actual corrects it

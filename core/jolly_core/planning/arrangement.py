@@ -1,7 +1,7 @@
 """The block builder: a timed list of segments that fits the minutes, each with its reasons.
 
-Deterministic: the same wishes on the same terms give the same block. What is locked stays as it is; what was placed by
-the athlete keeps its place; everything else gives way, and whatever did not fit is named.
+Deterministic: the same candidates on the same terms give the same block. What is locked stays as it is; what was placed
+by the athlete keeps its place; everything else gives way, and whatever did not fit is named.
 """
 
 from __future__ import annotations
@@ -12,12 +12,12 @@ from dataclasses import dataclass, replace
 from jolly_core.body.traits import FAST, HARD, SLOW, Traits
 from jolly_core.errors import CoreError, Problem
 from jolly_core.foretelling.pace import Estimate
+from jolly_core.planning.candidate import ENERGIES, FOCUSES, PARTNER, TEST_DAY, WEAK_SPOTS, Candidate, Kept, Terms
 from jolly_core.planning.partner import PARTNER_GAMES, PartnerGame, condition_for
 from jolly_core.planning.reasons import most_runs, weigh
 from jolly_core.planning.screening import Screened, dosed_tries, screen
 from jolly_core.planning.times import add_times, fixed_time, time_of_segment
 from jolly_core.planning.warmup import cool_down_seconds, wants_long_warm_up, warm_up_minutes
-from jolly_core.planning.wish import ENERGIES, FOCUSES, PARTNER, TEST_DAY, WEAK_SPOTS, Kept, Terms, Wish
 from jolly_core.sides import STRONG, WEAK
 from jolly_core.validation import check_choice, check_integer
 from jolly_core.words import counted
@@ -36,7 +36,7 @@ MUCH_SPARE_S, MUCH_SPARE = 240, 0.2
 
 @dataclass(frozen=True)
 class Segment:
-    """A timed part of the block; ``start_s`` is from the block's start. ``key`` is that of the wish, or the kind."""
+    """A timed part of the block; ``start_s`` is from its start. ``key`` is that of the candidate, or the kind."""
 
     kind: str
     key: str
@@ -56,7 +56,7 @@ class Segment:
 
 @dataclass(frozen=True)
 class LeftOut:
-    """A wish that is not in the block, and why. ``is_free``: nothing but room keeps it out, so it can be swapped in."""
+    """A candidate that is not in the block, and why. ``is_free``: only room keeps it out, so it can be swapped in."""
 
     key: str
     title: str
@@ -93,8 +93,10 @@ def check_terms(terms: Terms) -> None:
         raise CoreError(found)
 
 
-def arrange_block(terms: Terms, wishes: Sequence[Wish], kept: Sequence[Kept] = (), *, fill: bool = True) -> Arrangement:
-    """The block on these terms that serves ``wishes`` best: never longer than its minutes, warm-up first.
+def arrange_block(
+    terms: Terms, candidates: Sequence[Candidate], kept: Sequence[Kept] = (), *, fill: bool = True
+) -> Arrangement:
+    """The block on these terms that serves ``candidates`` best: never longer than its minutes, warm-up first.
 
     ``kept`` is what the athlete placed. Locked parts stay exactly; others keep their place, and lose runs when the
     minutes are short. With ``fill``, time that is left goes to the most pressing of the rest, first a run each, then
@@ -103,31 +105,37 @@ def arrange_block(terms: Terms, wishes: Sequence[Wish], kept: Sequence[Kept] = (
     """
     check_terms(terms)
     try:
-        whole = _Builder(terms, wishes, kept, wishes).build(fill=fill)
+        whole = _Builder(terms, candidates, kept, candidates).build(fill=fill)
     except CoreError:
         # The warm-up for everything left too little for what is locked; what is locked alone may want less of it.
         locked = {each.key for each in kept if each.is_locked}
         firm = [each for each in kept if each.is_locked or each.seconds is not None]
-        return _Builder(terms, wishes, firm, [wish for wish in wishes if wish.key in locked]).build(fill=False)
+        return _Builder(
+            terms, candidates, firm, [candidate for candidate in candidates if candidate.key in locked]
+        ).build(fill=False)
     # The warm-up was laid for everything that may be in the block; what is in it may want less.
-    chosen = [wish for wish in wishes if wish.key in whole.drills]
-    fitting = _Builder(terms, wishes, kept, chosen).build(fill=fill)
+    chosen = [candidate for candidate in candidates if candidate.key in whole.drills]
+    fitting = _Builder(terms, candidates, kept, chosen).build(fill=fill)
     return fitting if set(fitting.drills) <= set(whole.drills) else whole
 
 
 class _Builder:
     """One arrangement in the making. Every step takes from ``room_s`` what it gives."""
 
-    def __init__(self, terms: Terms, wishes: Sequence[Wish], kept: Sequence[Kept], warm_for: Sequence[Wish]) -> None:
+    def __init__(
+        self, terms: Terms, candidates: Sequence[Candidate], kept: Sequence[Kept], warm_for: Sequence[Candidate]
+    ) -> None:
         self.terms = terms
         self.kept = {each.key: each for each in kept}
-        self.points = {wish.key: weigh(wish, terms) for wish in wishes}
-        self.ranked = sorted(wishes, key=lambda wish: (-self.points[wish.key][0], wish.title, wish.key))
-        most = most_runs(terms, wishes)
-        self.screened = {wish.key: self._screen(wish, most) for wish in wishes}
+        self.points = {candidate.key: weigh(candidate, terms) for candidate in candidates}
+        self.ranked = sorted(
+            candidates, key=lambda candidate: (-self.points[candidate.key][0], candidate.title, candidate.key)
+        )
+        most = most_runs(terms, candidates)
+        self.screened = {candidate.key: self._screen(candidate, most) for candidate in candidates}
         self.runs: dict[str, int] = {}
         self.times: dict[tuple[str, int], Estimate] = {}
-        allowed = [wish.traits for wish in warm_for if self.screened[wish.key].most_runs]
+        allowed = [candidate.traits for candidate in warm_for if self.screened[candidate.key].most_runs]
         self.is_long_warm_up = wants_long_warm_up(allowed)
         self.warm_up_s, self.cool_down_s, game_s = self._share_clock(*self._ends(allowed), self._game())
         game = self._game()
@@ -143,16 +151,16 @@ class _Builder:
             self._give_each_a_run()
             self._share_out()
         segments = self._lay_out()
-        left_out = tuple(self._left_out(wish) for wish in self.ranked if wish.key not in self.runs)
+        left_out = tuple(self._left_out(candidate) for candidate in self.ranked if candidate.key not in self.runs)
         time = add_times([segment.time for segment in segments])
         return Arrangement(segments, time, self.room_s, left_out, self._why_spare(is_filled=fill))
 
-    def _screen(self, wish: Wish, most: int) -> Screened:
+    def _screen(self, candidate: Candidate, most: int) -> Screened:
         """A test day's runs are those of the last one; a stretched part may hold more than the rules would give."""
         if self.terms.focus == TEST_DAY:
-            most = max(1, wish.test_runs)
-        asked = self.kept.get(wish.key)
-        return screen(wish, self.terms, max(most, asked.runs) if asked else most)
+            most = max(1, candidate.test_runs)
+        asked = self.kept.get(candidate.key)
+        return screen(candidate, self.terms, max(most, asked.runs) if asked else most)
 
     def _ends(self, drills: Sequence[Traits]) -> tuple[int, int]:
         """The seconds of warm-up and cool-down, as placed by the athlete or as the rules have them."""
@@ -195,44 +203,50 @@ class _Builder:
         longest = self.terms.minutes * 30
         return game if game.time.expected_s <= longest else replace(game, time=fixed_time(longest))
 
-    def time_of(self, wish: Wish, runs: int) -> Estimate:
-        known = self.times.get((wish.key, runs))
+    def time_of(self, candidate: Candidate, runs: int) -> Estimate:
+        known = self.times.get((candidate.key, runs))
         if known is None:
-            known = self.times[wish.key, runs] = time_of_segment(wish.run, runs, wish.set_up_s, self.terms.habit)
+            known = self.times[candidate.key, runs] = time_of_segment(
+                candidate.run, runs, candidate.set_up_s, self.terms.habit
+            )
         return known
 
-    def _cost_s(self, wish: Wish, runs: int) -> int:
-        """What so many runs cost beside those that the wish has already."""
-        has = self.runs.get(wish.key, 0)
-        return self.time_of(wish, runs).expected_s - (self.time_of(wish, has).expected_s if has else 0)
+    def _cost_s(self, candidate: Candidate, runs: int) -> int:
+        """What so many runs cost beside those that the candidate has already."""
+        has = self.runs.get(candidate.key, 0)
+        return self.time_of(candidate, runs).expected_s - (self.time_of(candidate, has).expected_s if has else 0)
 
-    def _give(self, wish: Wish, runs: int) -> bool:
+    def _give(self, candidate: Candidate, runs: int) -> bool:
         """Whether so many runs are allowed and fit; if so they are given."""
-        if not self._is_allowed(wish, runs) or self._cost_s(wish, runs) > self.room_s:
+        if not self._is_allowed(candidate, runs) or self._cost_s(candidate, runs) > self.room_s:
             return False
-        self.room_s -= self._cost_s(wish, runs)
-        self.runs[wish.key] = runs
+        self.room_s -= self._cost_s(candidate, runs)
+        self.runs[candidate.key] = runs
         return True
 
-    def _is_allowed(self, wish: Wish, runs: int) -> bool:
+    def _is_allowed(self, candidate: Candidate, runs: int) -> bool:
         """Whether so many runs are allowed, room or no room."""
-        return runs <= self.screened[wish.key].most_runs and self._is_within_dose(wish, runs)
+        return runs <= self.screened[candidate.key].most_runs and self._is_within_dose(candidate, runs)
 
-    def _is_within_dose(self, wish: Wish, runs: int) -> bool:
+    def _is_within_dose(self, candidate: Candidate, runs: int) -> bool:
         """Whether so many runs are within the dose together with those on the ladder's other side."""
-        if wish.dose.attempts is None:
+        if candidate.dose.attempts is None:
             return True
-        others = [each for each in self.ranked if each.ladder == wish.ladder and each.key != wish.key]
+        others = [each for each in self.ranked if each.ladder == candidate.ladder and each.key != candidate.key]
         taken = sum(self.runs.get(each.key, 0) * dosed_tries(each) for each in others)
-        return taken + runs * dosed_tries(wish) <= wish.dose.attempts
+        return taken + runs * dosed_tries(candidate) <= candidate.dose.attempts
 
     def _keep_locked(self) -> None:
-        locked = [wish for wish in self.ranked if self._is_locked(wish.key) and self.screened[wish.key].most_runs]
-        for wish in locked:
-            runs = min(self.kept[wish.key].runs, self.screened[wish.key].most_runs)
-            while runs and not self._is_within_dose(wish, runs):
+        locked = [
+            candidate
+            for candidate in self.ranked
+            if self._is_locked(candidate.key) and self.screened[candidate.key].most_runs
+        ]
+        for candidate in locked:
+            runs = min(self.kept[candidate.key].runs, self.screened[candidate.key].most_runs)
+            while runs and not self._is_within_dose(candidate, runs):
                 runs -= 1
-            if runs and not self._give(wish, runs):
+            if runs and not self._give(candidate, runs):
                 needed = sum(self.time_of(each, self.kept[each.key].runs).expected_s for each in locked)
                 whole = -(-(needed + self.terms.minutes * 60 - self._room_at_first_s()) // 60)
                 message = (
@@ -250,53 +264,62 @@ class _Builder:
 
     def _keep_placed(self) -> None:
         """Placed parts, the most pressing first: one run each, then up to as many as they had."""
-        placed = [wish for wish in self.ranked if wish.key in self.kept and not self._is_locked(wish.key)]
-        for wish in placed:
-            self._give(wish, 1)
-        for runs in range(2, max((self.kept[wish.key].runs for wish in placed), default=0) + 1):
-            for wish in placed:
-                if self.runs.get(wish.key) == runs - 1 and self.kept[wish.key].runs >= runs:
-                    self._give(wish, runs)
+        placed = [
+            candidate for candidate in self.ranked if candidate.key in self.kept and not self._is_locked(candidate.key)
+        ]
+        for candidate in placed:
+            self._give(candidate, 1)
+        for runs in range(2, max((self.kept[candidate.key].runs for candidate in placed), default=0) + 1):
+            for candidate in placed:
+                if self.runs.get(candidate.key) == runs - 1 and self.kept[candidate.key].runs >= runs:
+                    self._give(candidate, runs)
 
     def _give_each_a_run(self) -> None:
         """The most pressing first; one that would swallow half of the room waits until the others had their turn."""
         half_s = self.room_s // 2
-        for wish in sorted(self.ranked, key=lambda each: self.time_of(each, 1).expected_s > half_s):
-            if wish.key not in self.runs and wish.key not in self.kept:
-                self._give(wish, max(1, wish.test_runs) if self.terms.focus == TEST_DAY else 1)
+        for candidate in sorted(self.ranked, key=lambda each: self.time_of(each, 1).expected_s > half_s):
+            if candidate.key not in self.runs and candidate.key not in self.kept:
+                self._give(candidate, max(1, candidate.test_runs) if self.terms.focus == TEST_DAY else 1)
 
     def _share_out(self) -> None:
         """Further runs, one a round, while they fit; the strong side never gets ahead of the weak one."""
         if self.terms.focus == TEST_DAY:
             return  # more runs than last time would be another test
         for _ in range(most_runs(self.terms, self.ranked)):
-            for wish in self.ranked:
-                if wish.key in self.runs and wish.key not in self.kept and self._may_have_more(wish):
-                    self._give(wish, self.runs[wish.key] + 1)
+            for candidate in self.ranked:
+                if candidate.key in self.runs and candidate.key not in self.kept and self._may_have_more(candidate):
+                    self._give(candidate, self.runs[candidate.key] + 1)
 
-    def _may_have_more(self, wish: Wish) -> bool:
-        if wish.side != STRONG:
+    def _may_have_more(self, candidate: Candidate) -> bool:
+        if candidate.side != STRONG:
             return True
-        weak = next((each for each in self.ranked if each.ladder == wish.ladder and each.side == WEAK), None)
+        weak = next((each for each in self.ranked if each.ladder == candidate.ladder and each.side == WEAK), None)
         if weak is None or weak.key not in self.runs:
             return True
         ahead = self.runs[weak.key] // 2 if self.terms.focus == WEAK_SPOTS else self.runs[weak.key]
-        return self.runs[wish.key] < ahead
+        return self.runs[candidate.key] < ahead
 
-    def _in_order(self) -> list[Wish]:
+    def _in_order(self) -> list[Candidate]:
         """New and fine skills while fresh, slow before fast, hard work late; what was placed stays where it was put."""
-        free = [wish for wish in self.ranked if wish.key in self.runs and wish.key not in self.kept]
+        free = [candidate for candidate in self.ranked if candidate.key in self.runs and candidate.key not in self.kept]
         if self.terms.focus == TEST_DAY and self.terms.last_test:
-            ordered = sorted(free, key=lambda wish: (wish.test_place, self.ranked.index(wish)))
+            ordered = sorted(free, key=lambda candidate: (candidate.test_place, self.ranked.index(candidate)))
         else:
-            ladders = list(dict.fromkeys(wish.ladder for wish in free))
-            phases = {ladder: min(_phase(wish) for wish in free if wish.ladder == ladder) for ladder in ladders}
+            ladders = list(dict.fromkeys(candidate.ladder for candidate in free))
+            phases = {
+                ladder: min(_phase(candidate) for candidate in free if candidate.ladder == ladder) for ladder in ladders
+            }
             ordered = sorted(
-                free, key=lambda wish: (phases[wish.ladder], ladders.index(wish.ladder), wish.side == STRONG)
+                free,
+                key=lambda candidate: (
+                    phases[candidate.ladder],
+                    ladders.index(candidate.ladder),
+                    candidate.side == STRONG,
+                ),
             )
-        placed = [wish for wish in self.ranked if wish.key in self.runs and wish.key in self.kept]
-        for wish in sorted(placed, key=lambda each: (self.kept[each.key].place, each.key)):
-            ordered.insert(self.kept[wish.key].place, wish)
+        placed = [candidate for candidate in self.ranked if candidate.key in self.runs and candidate.key in self.kept]
+        for candidate in sorted(placed, key=lambda each: (self.kept[each.key].place, each.key)):
+            ordered.insert(self.kept[candidate.key].place, candidate)
         return ordered
 
     def _lay_out(self) -> tuple[Segment, ...]:
@@ -308,7 +331,7 @@ class _Builder:
                     WARM_UP, WARM_UP, "Warm-up", 0, fixed_time(self.warm_up_s), reasons, is_set=self._is_set(WARM_UP)
                 )
             )
-        segments += [self._segment(wish) for wish in self._in_order()]
+        segments += [self._segment(candidate) for candidate in self._in_order()]
         if self.game:
             reason = f"{self.game.rule}; {condition_for(self.ranked)}"
             is_set = self._is_set(PARTNER)
@@ -332,13 +355,20 @@ class _Builder:
             at_s += segment.duration_s
         return tuple(timed)
 
-    def _segment(self, wish: Wish) -> Segment:
-        said = self.screened[wish.key].words
-        assumed = "its length is assumed: no record yet" if wish.is_prior else ""
-        reasons = tuple(reason for reason in (*self.points[wish.key][1], said, assumed) if reason)
-        runs = self.runs[wish.key]
+    def _segment(self, candidate: Candidate) -> Segment:
+        said = self.screened[candidate.key].words
+        assumed = "its length is assumed: no record yet" if candidate.is_prior else ""
+        reasons = tuple(reason for reason in (*self.points[candidate.key][1], said, assumed) if reason)
+        runs = self.runs[candidate.key]
         return Segment(
-            CHALLENGE, wish.key, wish.title, 0, self.time_of(wish, runs), reasons, runs, self._is_locked(wish.key)
+            CHALLENGE,
+            candidate.key,
+            candidate.title,
+            0,
+            self.time_of(candidate, runs),
+            reasons,
+            runs,
+            self._is_locked(candidate.key),
         )
 
     def _why_spare(self, *, is_filled: bool) -> str:
@@ -349,35 +379,42 @@ class _Builder:
             if self.terms.last_test is None:
                 return "a first test plays each once, and more runs would be another test"
             return "a test day repeats the runs of the last one, and more of them would be another test"
-        given = [wish for wish in self.ranked if wish.key in self.runs and wish.key not in self.kept]
+        given = [
+            candidate for candidate in self.ranked if candidate.key in self.runs and candidate.key not in self.kept
+        ]
         costs = [
-            self._cost_s(wish, self.runs[wish.key] + 1)
-            for wish in given
-            if self._is_allowed(wish, self.runs[wish.key] + 1) and self._may_have_more(wish)
+            self._cost_s(candidate, self.runs[candidate.key] + 1)
+            for candidate in given
+            if self._is_allowed(candidate, self.runs[candidate.key] + 1) and self._may_have_more(candidate)
         ]
         if costs:
             return f"one more run takes {counted(-(-min(costs) // 60), 'minute')}"
         return "each part has as many runs as do it good in one block; tick another ladder to fill it"
 
-    def _left_out(self, wish: Wish) -> LeftOut:
-        screened = self.screened[wish.key]
+    def _left_out(self, candidate: Candidate) -> LeftOut:
+        screened = self.screened[candidate.key]
         if not screened.most_runs:
-            return LeftOut(wish.key, wish.title, screened.words, is_free=False)
-        if not self._is_within_dose(wish, 1):
-            return LeftOut(wish.key, wish.title, f"dose: {wish.dose.words}, the rest is in this block", is_free=False)
-        needed = -(-self.time_of(wish, 1).expected_s // 60)
-        if wish.key in self.kept or self.time_of(wish, 1).expected_s > self.room_s:
+            return LeftOut(candidate.key, candidate.title, screened.words, is_free=False)
+        if not self._is_within_dose(candidate, 1):
+            return LeftOut(
+                candidate.key,
+                candidate.title,
+                f"dose: {candidate.dose.words}, the rest is in this block",
+                is_free=False,
+            )
+        needed = -(-self.time_of(candidate, 1).expected_s // 60)
+        if candidate.key in self.kept or self.time_of(candidate, 1).expected_s > self.room_s:
             left = counted(self.room_s // 60, "minute")
             words = f"needs {counted(needed, 'minute')} with its set-up; {left} left"
             if needed > self.terms.minutes:
                 words += ": give its game a limit of tries or minutes, or take a nearer goal"
-            return LeftOut(wish.key, wish.title, words, is_free=True)
-        return LeftOut(wish.key, wish.title, "not in this block", is_free=True)
+            return LeftOut(candidate.key, candidate.title, words, is_free=True)
+        return LeftOut(candidate.key, candidate.title, "not in this block", is_free=True)
 
 
-def _phase(wish: Wish) -> int:
-    if wish.traits.effort == HARD:
+def _phase(candidate: Candidate) -> int:
+    if candidate.traits.effort == HARD:
         return 3
-    if wish.is_new or wish.traits.is_fine:
+    if candidate.is_new or candidate.traits.is_fine:
         return 0
-    return {SLOW: 1, FAST: 2}.get(wish.traits.tempo, 1)
+    return {SLOW: 1, FAST: 2}.get(candidate.traits.tempo, 1)

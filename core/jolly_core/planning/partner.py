@@ -6,8 +6,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from jolly_core.foretelling.pace import Estimate
+from jolly_core.planning.candidate import Candidate
 from jolly_core.planning.times import add_times, fixed_time, time_of_race
-from jolly_core.planning.wish import Wish
 from jolly_core.sides import WEAK
 
 #: Agreeing on the rule, and who begins. Common practice, no source.
@@ -51,9 +51,9 @@ PARTNER_GAMES = {
 }
 
 
-def condition_for(ranked: Sequence[Wish]) -> str:
+def condition_for(ranked: Sequence[Candidate]) -> str:
     """The one condition, from what is most pressing: a game is for the weak spot, too."""
-    weak = next((wish for wish in ranked if wish.side == WEAK), None)
+    weak = next((candidate for candidate in ranked if candidate.side == WEAK), None)
     if weak is not None and weak.hand:
         return f"one condition: begin every point with the {weak.hand} hand"
     return "one condition: aim every first ball at the target that you practised"

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 
-from jolly_core.planning.wish import GENTLE, NORMAL, TEST_DAY, WEAK_SPOTS, Terms, Wish
+from jolly_core.planning.candidate import GENTLE, NORMAL, TEST_DAY, WEAK_SPOTS, Candidate, Terms
 from jolly_core.sides import WEAK
 from jolly_core.words import counted
 
@@ -23,56 +23,65 @@ class Rule:
     """``weigh`` gives points and a sentence, or None where it has nothing to say; ``by_focus`` scales its points."""
 
     id: str
-    weigh: Callable[[Wish, Terms], Weighed | None]
+    weigh: Callable[[Candidate, Terms], Weighed | None]
     by_focus: Mapping[str, float] = field(default_factory=dict)
 
 
-def _long_ago(wish: Wish, terms: Terms) -> Weighed | None:
-    if wish.last_day is None:
+def _long_ago(candidate: Candidate, terms: Terms) -> Weighed | None:
+    if candidate.last_day is None:
         return 40, "not played yet"
-    days = (terms.day - wish.last_day).days
+    days = (terms.day - candidate.last_day).days
     return (10 + min(days, LONGEST_AGO_DAYS), f"not practised for {days} days") if days >= LONG_AGO_DAYS else None
 
 
-def _nearly_there(wish: Wish, terms: Terms) -> Weighed | None:
-    if not wish.runs_to_climb:
+def _nearly_there(candidate: Candidate, terms: Terms) -> Weighed | None:
+    if not candidate.runs_to_climb:
         return None
-    return max(2, 20 - 4 * wish.runs_to_climb), f"{counted(wish.runs_to_climb, 'good run')} from the next rung"
+    return max(
+        2, 20 - 4 * candidate.runs_to_climb
+    ), f"{counted(candidate.runs_to_climb, 'good run')} from the next rung"
 
 
-def _weak_side(wish: Wish, terms: Terms) -> Weighed | None:
-    if wish.side != WEAK:
+def _weak_side(candidate: Candidate, terms: Terms) -> Weighed | None:
+    if candidate.side != WEAK:
         return None
-    if wish.rate is not None and wish.other_rate is not None and wish.other_rate - wish.rate >= SIDE_GAP:
-        gap = wish.other_rate - wish.rate
-        return 8 + 30 * gap, f"weak side: {round(100 * wish.rate)} % against {round(100 * wish.other_rate)} %"
+    if (
+        candidate.rate is not None
+        and candidate.other_rate is not None
+        and candidate.other_rate - candidate.rate >= SIDE_GAP
+    ):
+        gap = candidate.other_rate - candidate.rate
+        return 8 + 30 * gap, f"weak side: {round(100 * candidate.rate)} % against {round(100 * candidate.other_rate)} %"
     return 5, "weak side before strong, while fresh"
 
 
-def _avoided(wish: Wish, terms: Terms) -> Weighed | None:
-    if wish.left_out < AVOIDED:
+def _avoided(candidate: Candidate, terms: Terms) -> Weighed | None:
+    if candidate.left_out < AVOIDED:
         return None
-    return 15 + 5 * wish.left_out, f"left out {wish.left_out} of the last {wish.planned} times: it comes back"
+    return (
+        15 + 5 * candidate.left_out,
+        f"left out {candidate.left_out} of the last {candidate.planned} times: it comes back",
+    )
 
 
-def _low_rate(wish: Wish, terms: Terms) -> Weighed | None:
-    if wish.rate is None or wish.rate >= LOW_RATE:
+def _low_rate(candidate: Candidate, terms: Terms) -> Weighed | None:
+    if candidate.rate is None or candidate.rate >= LOW_RATE:
         return None
-    return 10 * (1 - wish.rate), f"made {round(100 * wish.rate)} % so far"
+    return 10 * (1 - candidate.rate), f"made {round(100 * candidate.rate)} % so far"
 
 
-def _tested(wish: Wish, terms: Terms) -> Weighed | None:
+def _tested(candidate: Candidate, terms: Terms) -> Weighed | None:
     if terms.focus != TEST_DAY:
         return None
     if terms.last_test is None:
         return 1, "a first test: the next test day repeats it"
-    return (100, f"as on {terms.last_test:%-d %b}, for comparison") if wish.test_runs else None
+    return (100, f"as on {terms.last_test:%-d %b}, for comparison") if candidate.test_runs else None
 
 
-def _foretold(wish: Wish, terms: Terms) -> Weighed | None:
-    if wish.foretold is None:
+def _foretold(candidate: Candidate, terms: Terms) -> Weighed | None:
+    if candidate.foretold is None:
         return None
-    return 2, f"new here: your aim foretells {round(100 * wish.foretold)} %"
+    return 2, f"new here: your aim foretells {round(100 * candidate.foretold)} %"
 
 
 RULES = (
@@ -86,19 +95,19 @@ RULES = (
 )
 
 
-def weigh(wish: Wish, terms: Terms) -> tuple[float, tuple[str, ...]]:
-    """How pressing the wish is on these terms, and why, in the order of the rules."""
+def weigh(candidate: Candidate, terms: Terms) -> tuple[float, tuple[str, ...]]:
+    """How pressing the candidate is on these terms, and why, in the order of the rules."""
     points, reasons = 0.0, []
     for rule in RULES:
-        if weighed := rule.weigh(wish, terms):
+        if weighed := rule.weigh(candidate, terms):
             points += weighed[0] * rule.by_focus.get(terms.focus, 1)
             reasons.append(weighed[1])
     return points, tuple(reasons) or ("on your list",)
 
 
-def most_runs(terms: Terms, wishes: Sequence[Wish]) -> int:
+def most_runs(terms: Terms, candidates: Sequence[Candidate]) -> int:
     """The most runs of one drill that a block on these terms holds."""
-    if len({wish.ladder for wish in wishes}) == 1 and terms.energy == NORMAL:
+    if len({candidate.ladder for candidate in candidates}) == 1 and terms.energy == NORMAL:
         return ONE_LADDER_RUNS
     return RUNS_BY_ENERGY[terms.energy]
 

@@ -6,91 +6,91 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from jolly_core.body.limits import EASED, LEFT_OUT, effect_of
-from jolly_core.planning.wish import GENTLE, LOW, TEST_DAY, Terms, Wish
+from jolly_core.planning.candidate import GENTLE, LOW, TEST_DAY, Candidate, Terms
 
 GENTLE_RUNS = 2
 
 
 @dataclass(frozen=True)
 class Screened:
-    """How many runs of a wish a block may hold, 0 with the reason why none, and what to say with those it holds."""
+    """How many runs of a candidate a block may hold, 0 with the reason why none, and what to say of those it holds."""
 
     most_runs: int
     words: str = ""
 
 
-Check = Callable[[Wish, Terms, int], Screened | None]
+Check = Callable[[Candidate, Terms, int], Screened | None]
 
 
-def screen(wish: Wish, terms: Terms, most_runs: int) -> Screened:
-    """What the terms leave of a wish; the first check that rules it out has the word, else the tightest."""
-    found = [screened for check in _CHECKS if (screened := check(wish, terms, most_runs))]
+def screen(candidate: Candidate, terms: Terms, most_runs: int) -> Screened:
+    """What the terms leave of a candidate; the first check that rules it out has the word, else the tightest."""
+    found = [screened for check in _CHECKS if (screened := check(candidate, terms, most_runs))]
     ruled_out = next((each for each in found if each.most_runs == 0), None)
     return ruled_out or min(found, key=lambda each: each.most_runs, default=Screened(most_runs))
 
 
-def _acknowledged(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
-    if not wish.unacknowledged:
+def _acknowledged(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
+    if not candidate.unacknowledged:
         return None
-    return Screened(0, f"{wish.unacknowledged}: read and acknowledge its cautions first, on its ladder")
+    return Screened(0, f"{candidate.unacknowledged}: read and acknowledge its cautions first, on its ladder")
 
 
-def _in_place(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+def _in_place(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
     if terms.offers is None:
         return None
-    lacking = [need for need in wish.traits.needs if need not in terms.offers]
+    lacking = [need for need in candidate.traits.needs if need not in terms.offers]
     return Screened(0, f"the place has no {' and no '.join(lacking)}") if lacking else None
 
 
-def _with_kit(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
-    lacking = [thing for thing in wish.kit if thing in terms.missing]
+def _with_kit(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
+    lacking = [thing for thing in candidate.kit if thing in terms.missing]
     return Screened(0, f"not to hand: {', '.join(lacking)}") if lacking else None
 
 
-def _limited(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
-    effect = effect_of(terms.limits, wish.traits, wish.hand, terms.day)
+def _limited(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
+    effect = effect_of(terms.limits, candidate.traits, candidate.hand, terms.day)
     if effect.kind == LEFT_OUT:
         return Screened(0, f"body limit: {effect.words}")
     limits = [limit for limit in terms.limits if limit.holds_on(terms.day)]
-    if limits and not wish.traits.regions and not wish.traits.actions:
+    if limits and not candidate.traits.regions and not candidate.traits.actions:
         # Nothing is known to be spared, and that is said instead of being passed over.
         return Screened(most_runs, "its ladder does not say what it asks of the body: judge by yourself what to spare")
     return Screened(max(1, most_runs // 2), f"eased: {effect.words}") if effect.kind == EASED else None
 
 
-def dosed_tries(wish: Wish) -> float:
+def dosed_tries(candidate: Candidate) -> float:
     """What one run takes of the dose; a hard cap has to hold on a long day, too."""
-    return max(1.0, wish.tries.high if wish.traits.dose.is_capped else wish.tries.expected)
+    return max(1.0, candidate.tries.high if candidate.traits.dose.is_capped else candidate.tries.expected)
 
 
-def _dosed(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
-    left = wish.dose.attempts
+def _dosed(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
+    left = candidate.dose.attempts
     if left is None:
         return None
-    runs = int(left // dosed_tries(wish))
+    runs = int(left // dosed_tries(candidate))
     if runs >= most_runs:
         return None
-    return Screened(runs, f"dose: {wish.dose.words}")
+    return Screened(runs, f"dose: {candidate.dose.words}")
 
 
-def _gentle(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+def _gentle(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
     if terms.focus != GENTLE:
         return None
-    if wish.traits.is_demanding:
+    if candidate.traits.is_demanding:
         return Screened(0, "a gentle day: hard, overhead and explosive work waits")
     return Screened(min(most_runs, GENTLE_RUNS), "kept short: a gentle day")
 
 
-def _tired(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
-    if terms.energy != LOW or not wish.traits.is_demanding:
+def _tired(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
+    if terms.energy != LOW or not candidate.traits.is_demanding:
         return None
     return Screened(1, "one run only: little energy and hard work")
 
 
-def _tested_before(wish: Wish, terms: Terms, most_runs: int) -> Screened | None:
+def _tested_before(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
     if terms.focus != TEST_DAY or terms.last_test is None:
         return None
-    return None if wish.test_runs else Screened(0, "not among the last tests: a test day repeats those")
+    return None if candidate.test_runs else Screened(0, "not among the last tests: a test day repeats those")
 
 
 _CHECKS: tuple[Check, ...] = (_acknowledged, _in_place, _with_kit, _limited, _dosed, _gentle, _tired, _tested_before)

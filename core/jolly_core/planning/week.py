@@ -77,7 +77,7 @@ class WeekWish:
 
 @dataclass(frozen=True)
 class Week:
-    """What a week is arranged from; ``wishes`` are ranked, the dearest first."""
+    """What a week is arranged from; ``wishes`` are ranked, highest priority first."""
 
     windows: tuple[Window, ...]
     drills: tuple[Drill, ...]

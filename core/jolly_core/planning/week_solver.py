@@ -58,7 +58,7 @@ def preload() -> None:
 
 
 def arrange_week(week: Week) -> ArrangedWeek:
-    """The best week for the wishes, the dearest first. Raises ``CoreError`` for windows or wishes that are none."""
+    """The best week for the wishes, highest priority first. Raises ``CoreError`` for windows or wishes that are none."""
     check_week(week)
     return _Solver(week).solve()
 
@@ -86,7 +86,7 @@ class _Solver:
         self._keep_windows()
         for drill in week.drills:
             self._keep_dose(drill)
-        self._see_what_cannot_fit()
+        self._add_capacity_constraints()
         self.solver: Any = None
         #: The arrangement that was found last; it keeps all wishes kept so far.
         self.found: dict[str, tuple[str, ...]] = {window.key: () for window in week.windows}
@@ -111,7 +111,7 @@ class _Solver:
             for _, visit in inside:
                 self.model.add_implication(visit, self.busy[window.day])
 
-    def _see_what_cannot_fit(self) -> None:
+    def _add_capacity_constraints(self) -> None:
         """Drills that share their windows share the minutes of those. Implied, but seen at once when it is said."""
         places = {
             drill.key: frozenset(window.key for window in self.week.windows if (drill.key, window.key) in self.visits)
@@ -219,7 +219,7 @@ class _Solver:
         )
 
     def _relax(self, why: dict[str, str]) -> list[Any]:
-        """Wish by wish, the dearest first: keep it if it goes with those kept, else as much of it as goes."""
+        """Wish by wish, highest priority first: keep it if it goes with those kept, else as much of it as goes."""
         kept: list[Any] = []
         of: list[WeekWish] = []
         for wish in self.week.wishes:

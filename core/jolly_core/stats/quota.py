@@ -15,7 +15,7 @@ def wait_for_makes(makes: int, rate: float) -> Wait:
     return until_made(rate).times(makes)
 
 
-def chance_within(makes: int, rate: float, attempts: int) -> float:
+def cdf(makes: int, rate: float, attempts: int) -> float:
     """The chance that so many makes come within ``attempts``: that of as many or more makes in them.
 
     >>> round(chance_within(5, 0.5, 10), 6)

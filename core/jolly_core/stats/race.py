@@ -82,11 +82,11 @@ class RaceWait:
     def mean(self) -> float:
         return expected_points(self.to, self.rate, self.clear)
 
-    def within(self, chance: float) -> float:
+    def quantile(self, chance: float) -> float:
         """The points within which it is over with that chance."""
         return points_within(self.to, self.rate, chance, self.clear)
 
-    def chance_within(self, attempts: float) -> float:
+    def cdf(self, attempts: float) -> float:
         """The chance that it is over within so many points."""
         lengths = points_of_race(self.to, self.rate, self.clear)
         deuce, pair = lengths.pop(-1), self.rate**2 + (1 - self.rate) ** 2

@@ -11,17 +11,17 @@ from statistics import NormalDist
 from typing import Protocol
 
 
-class Waiting(Protocol):
+class AttemptsDistribution(Protocol):
     """A waiting time in attempts, however it is known."""
 
     @property
     def mean(self) -> float:
         """How many attempts it takes on average; infinite where that is beyond counting."""
 
-    def within(self, chance: float) -> float:
+    def quantile(self, chance: float) -> float:
         """The attempts within which it is over with that chance (0 to 1, neither of them)."""
 
-    def chance_within(self, attempts: float) -> float:
+    def cdf(self, attempts: float) -> float:
         """The chance that it is over within so many attempts."""
 
 
@@ -49,7 +49,7 @@ class Wait:
         """
         return Wait(number * self.mean, number * self.variance, number * self.least)
 
-    def within(self, chance: float) -> float:
+    def quantile(self, chance: float) -> float:
         """The attempts within which it is over with that chance (0 to 1, neither of them)."""
         if not isfinite(self.mean) or not isfinite(self.variance):
             return inf
@@ -60,7 +60,7 @@ class Wait:
         root = 1 - 1 / (9 * shape) + NormalDist().inv_cdf(chance) / (3 * sqrt(shape))
         return self.least + beyond * max(0.0, root) ** 3
 
-    def chance_within(self, attempts: float) -> float:
+    def cdf(self, attempts: float) -> float:
         """The chance that it is over within so many attempts."""
         if attempts < self.least or not isfinite(self.mean) or not isfinite(self.variance):
             return 0.0
@@ -82,15 +82,15 @@ class Known:
     mean: float
     chances: Sequence[float]
 
-    def within(self, chance: float) -> float:
+    def quantile(self, chance: float) -> float:
         """The fewest attempts within which it is over with that chance.
 
-        >>> Known(1.5, (0.0, 0.5, 1.0)).within(0.9)
+        >>> Known(1.5, (0.0, 0.5, 1.0)).quantile(0.9)
         2.0
         """
         return float(min(len(self.chances) - 1, bisect_left(self.chances, chance)))
 
-    def chance_within(self, attempts: float) -> float:
+    def cdf(self, attempts: float) -> float:
         """The chance that it is over within so many attempts."""
         return self.chances[min(len(self.chances) - 1, int(attempts))] if attempts >= 0 else 0.0
 

@@ -55,7 +55,7 @@ def attempts_to_streaks(rate: float, goal: int, sets: int, chance: float) -> flo
     spread = spread_of_attempts(rate, goal)
     if not isfinite(spread) or not spread:
         return sets * attempts_to_streak(rate, goal)
-    return wait_for_streak(rate, goal).times(sets).within(chance)
+    return wait_for_streak(rate, goal).times(sets).quantile(chance)
 
 
 def wait_for_streak(rate: float, goal: int) -> Wait:
@@ -105,11 +105,11 @@ class StreakWait:
     def mean(self) -> float:
         return attempts_to_streak(self.rate, self.goal)
 
-    def within(self, chance: float) -> float:
+    def quantile(self, chance: float) -> float:
         """The attempts within which it comes with that chance."""
         return attempts_for_chance(self.rate, self.goal, chance)
 
-    def chance_within(self, attempts: float) -> float:
+    def cdf(self, attempts: float) -> float:
         """The chance that it comes within so many attempts."""
         return chance_of_streak(self.rate, self.goal, int(attempts))
 
@@ -125,10 +125,10 @@ class FirstMiss:
     def mean(self) -> float:
         return attempts_within(self.rate, self.most)
 
-    def within(self, chance: float) -> float:
+    def quantile(self, chance: float) -> float:
         """The attempts within which it is over with that chance."""
         return first_miss_within(self.rate, self.most, chance)
 
-    def chance_within(self, attempts: float) -> float:
+    def cdf(self, attempts: float) -> float:
         """The chance that it is over within so many attempts."""
         return 1.0 if attempts >= self.most else float(1 - self.rate ** max(0, int(attempts)))

@@ -5,7 +5,7 @@ from rest_framework import serializers
 from aims.selectors import LadderAim, ZoneWorkedOut
 from config.reading import ReadSerializer
 from jolly_core.places.layout import MOST_ZONES
-from jolly_core.places.made_orders import MADE
+from jolly_core.places.named_orders import MADE
 from jolly_core.places.tape import Taped
 from jolly_core.planning.rung_maker import DISTANCE, SIZE
 from ladders.api.serializers import SideField

@@ -18,7 +18,7 @@ from aims.api.serializers import (
 from config.requests import Request, read_given
 from jolly_core.patterns.written import write_pattern
 from jolly_core.places.layout import mirror_layout, read_layout
-from jolly_core.places.made_orders import make_pattern
+from jolly_core.places.named_orders import make_pattern
 from jolly_core.places.zone import divide, read_zone
 from ladders.api.serializers import RungRefSerializer
 from ladders.selectors import get_rung

@@ -14,9 +14,9 @@ from config.reading import ReadSerializer
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.paper.registry import form_of
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
+from jolly_core.planning.candidate import BALANCED, MOST_IN_A_BLOCK, NORMAL, PARTNER
 from jolly_core.planning.times import add_times
 from jolly_core.planning.warmup import cool_down_parts, warm_up_parts
-from jolly_core.planning.wish import BALANCED, MOST_IN_A_BLOCK, NORMAL, PARTNER
 from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer

@@ -9,7 +9,7 @@ from accounts.selectors import get_today
 from blocks import services as block_services
 from blocks.selectors import get_block, get_segment
 from config.requests import Request, read_given
-from jolly_core.planning.wish import Kept
+from jolly_core.planning.candidate import Kept
 from layouts.selectors import get_layout
 from places.selectors import get_place
 from plan import selectors, services
@@ -28,7 +28,7 @@ from plan.api.serializers import (
     SideTuningSerializer,
     TodaySerializer,
 )
-from plan.proposals import Asked, propose_block
+from plan.proposals import BlockRequest, propose_block
 from plan.sheets import enter_sheet
 
 
@@ -40,7 +40,7 @@ class TodayView(APIView):
         return Response(TodaySerializer(selectors.get_today_page(request.user)).data)
 
 
-def _asked(request: Request, values: dict[str, Any]) -> Asked:
+def _asked(request: Request, values: dict[str, Any]) -> BlockRequest:
     """What the request asks for, as the proposals take it."""
     kept = [
         Kept(
@@ -52,7 +52,7 @@ def _asked(request: Request, values: dict[str, Any]) -> Asked:
         )
         for place, each in enumerate(values["kept"])
     ]
-    return Asked(
+    return BlockRequest(
         minutes=values["minutes"],
         ladder_ids=selectors.list_ladders_at_first(request.user, values["focus"])
         if values["ladders"] is None

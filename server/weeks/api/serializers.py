@@ -1,8 +1,8 @@
 from rest_framework import serializers
 
 from config.reading import ReadSerializer
+from jolly_core.planning.candidate import MOST_IN_A_BLOCK
 from jolly_core.planning.week import AT_LEAST, KINDS, MOST_WINDOWS, MOST_WISHES
-from jolly_core.planning.wish import MOST_IN_A_BLOCK
 from places.api.serializers import PlaceSerializer
 from plan.api.serializers import MOST_THINGS, BlockSerializer
 from weeks.models import CalendarLink, WeekWish, Window
@@ -31,7 +31,7 @@ class NewWishSerializer(ReadSerializer):
 
 class NewTermsSerializer(ReadSerializer):
     windows = serializers.ListField(child=NewWindowSerializer(), max_length=MOST_WINDOWS)
-    wishes = serializers.ListField(child=NewWishSerializer(), max_length=MOST_WISHES, help_text="The dearest first.")
+    wishes = serializers.ListField(child=NewWishSerializer(), max_length=MOST_WISHES, help_text="Highest priority first.")
 
 
 class WindowSerializer(serializers.ModelSerializer[Window]):

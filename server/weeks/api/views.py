@@ -40,7 +40,7 @@ def _monday(text: str) -> date:
 
 
 class TermsView(APIView):
-    """The usual week: windows to practise in, and wishes, the dearest first."""
+    """The usual week: windows to practise in, and wishes, highest priority first."""
 
     def _answer(self, request: Request) -> Response:
         terms = {

@@ -22,7 +22,7 @@ from ladders.shelf import list_shelf
 from layouts.services import keep_layout
 from places.models import Place
 from places.services import keep_place
-from plan.proposals import Asked
+from plan.proposals import BlockRequest
 from plan.services import keep_routine, plan_block
 from runs.models import Run
 from runs.services import record_events, start_run
@@ -64,7 +64,7 @@ class World:
     def _grow(self, number: int) -> None:
         athlete, day = self.athlete, MOMENT + timedelta(days=number)
         ladder = take_ladder(athlete, f"copy-{number}", {**list_shelf()[PACK], "title": f"Putts {number}"}, MOMENT)
-        asked = Asked(30, [ladder.pk], day.date())
+        asked = BlockRequest(30, [ladder.pk], day.date())
         block = plan_block(athlete, asked)
         keep_routine(block, f"Routine {number}")
         start_block(block, day)
@@ -74,7 +74,7 @@ class World:
             run = start_run(athlete, uuid4(), rung, side="none", started_at=day)
             record_events(athlete, run.pk, events("oooooxoooo"))
         finish_block(block, day + timedelta(hours=1), effort=5)
-        plan_block(athlete, Asked(30, [ladder.pk], (MOMENT + timedelta(days=400)).date()))
+        plan_block(athlete, BlockRequest(30, [ladder.pk], (MOMENT + timedelta(days=400)).date()))
         keep_place(athlete, f"Wall {number}", ["wall"])
         layout = {"title": f"Box {number}", "zones": [BOX], "stand": {"x_m": 2, "back_m": 3}}
         keep_layout(athlete, "plain_wall", layout)

@@ -1001,9 +1001,9 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description The usual week: windows to practise in, and wishes, the dearest first. */
+        /** @description The usual week: windows to practise in, and wishes, highest priority first. */
         get: operations["get_week_terms"];
-        /** @description The usual week: windows to practise in, and wishes, the dearest first. */
+        /** @description The usual week: windows to practise in, and wishes, highest priority first. */
         put: operations["keep_week_terms"];
         post?: never;
         delete?: never;
@@ -1891,7 +1891,7 @@ export interface components {
         /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewTermsRequest: {
             windows: components["schemas"]["NewWindowRequest"][];
-            /** @description The dearest first. */
+            /** @description Highest priority first. */
             wishes: components["schemas"]["NewWishRequest"][];
         };
         /** @description Types only: what a window may be is the core's to say. */

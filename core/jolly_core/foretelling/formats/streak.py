@@ -13,7 +13,7 @@ from jolly_core.foretelling.limits import most_attempts
 from jolly_core.foretelling.pace import Attempts, Estimate, Pace, minutes_words, time_of, waited
 from jolly_core.foretelling.reaching import FEW_STATES
 from jolly_core.stats.chain import WON, chance_to_win, wait_to_win
-from jolly_core.stats.waiting import Waiting
+from jolly_core.stats.waiting import AttemptsDistribution
 from jolly_core.streaks.chance import attempts_for_chance, chance_of_streak
 from jolly_core.streaks.expectation import FirstMiss, StreakWait, attempts_to_streak, wait_for_streak
 
@@ -27,7 +27,7 @@ class StreakForecast(Forecast[StreakSettings]):
     def attempts(self, pace: Pace) -> Attempts:
         return waited(self._waiting, pace, self.settings.attempts_limit)
 
-    def _waiting(self, rate: float) -> Waiting:
+    def _waiting(self, rate: float) -> AttemptsDistribution:
         goal, sets = self.settings.goal, self.settings.sets
         if self.settings.on_miss == ENDS:
             return FirstMiss(rate, goal * sets)
@@ -70,7 +70,7 @@ class StreakForecast(Forecast[StreakSettings]):
         if sets == 1:
             return chance_of_streak(pace.rate, goal, most)
         exact = chance_to_win((0, 0), _rows(goal, sets), pace.rate, most)
-        return wait_for_streak(pace.reckoned, goal).times(sets).chance_within(most) if exact is None else exact
+        return wait_for_streak(pace.reckoned, goal).times(sets).cdf(most) if exact is None else exact
 
     @property
     def asked(self) -> str:

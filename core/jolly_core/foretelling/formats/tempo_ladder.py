@@ -10,7 +10,7 @@ from jolly_core.challenges.formats.tempo_ladder import TempoLadder, TempoLadderS
 from jolly_core.foretelling.forecast import Forecast
 from jolly_core.foretelling.pace import Attempts, Estimate, Pace, time_of, waited
 from jolly_core.stats.chain import MOST_STATES, WON, wait_to_win
-from jolly_core.stats.waiting import Wait, Waiting
+from jolly_core.stats.waiting import AttemptsDistribution, Wait
 
 #: Between two tempi: breathe, set the click, lift the sticks. Common practice, no source.
 BREATH_MS = 4000
@@ -51,7 +51,7 @@ class TempoLadderForecast(Forecast[TempoLadderSettings]):
 
 
 @lru_cache(maxsize=256)
-def _goes(tempi: int, give_up: int, rate: float) -> Waiting:
+def _goes(tempi: int, give_up: int, rate: float) -> AttemptsDistribution:
     """The goes until all tempi are held or one is given up: exactly, for there are few."""
 
     def after(state: tuple[int, int], is_made: bool) -> tuple[int, int] | str:

@@ -21,13 +21,13 @@ class QuotaLessons(Lessons[QuotaSettings, QuotaDetail]):
         wait = one_after_the_other([wait_for_makes(self.settings.each, rate) for rate in rates_of(rows)])
         again = (
             f"At these rates the quota takes about {round(wait.mean)} attempts, "
-            f"19 times in 20 no more than {round(wait.within(0.95))}."
+            f"19 times in 20 no more than {round(wait.quantile(0.95))}."
         )
-        dearest = weakest(rows)
-        if dearest is None:
+        costliest = weakest(rows)
+        if costliest is None:
             return (again,)
         return (
-            f"{sentence(dearest.name)} took most: {counted(dearest.attempts or 0, 'attempt')} "
-            f"for {counted(dearest.makes, 'make')}, more than luck would have it.",
+            f"{sentence(costliest.name)} took most: {counted(costliest.attempts or 0, 'attempt')} "
+            f"for {counted(costliest.makes, 'make')}, more than luck would have it.",
             again,
         )

@@ -1,4 +1,4 @@
-/** The usual week: windows to practise in, and wishes in order, the dearest first. */
+/** The usual week: windows to practise in, and wishes in order, highest priority first. */
 import { Button, Stack, Typography } from "@mui/material";
 import { useState, type SubmitEvent } from "react";
 
@@ -87,7 +87,7 @@ export function TermsEditor({ terms, places, standings, onDone }: TermsEditorPro
             </Button>
           </Stack>
           <Stack spacing={2} component="section" aria-label="Wishes">
-            <Typography variant="h3">What you wish for, the dearest first</Typography>
+            <Typography variant="h3">What you wish for, highest priority first</Typography>
             {wishes.map((wish, place) => (
               <WishRow
                 key={place}

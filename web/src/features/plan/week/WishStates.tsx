@@ -13,7 +13,7 @@ function reach({ got, wanted, why }: WishState): string {
 
 export function WishStates({ states, isArranged }: { states: WishState[]; isArranged: boolean }) {
   return (
-    <Box component="ol" sx={{ m: 0, pl: 3 }} aria-label="Wishes, the dearest first">
+    <Box component="ol" sx={{ m: 0, pl: 3 }} aria-label="Wishes, highest priority first">
       {states.map((state) => (
         <Box component="li" key={state.key} sx={{ py: 0.5 }}>
           <Typography component="span" sx={{ fontWeight: 650 }}>

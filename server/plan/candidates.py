@@ -20,8 +20,8 @@ from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Pace
 from jolly_core.load.dose import DoseLeft, dose_left, stricter
 from jolly_core.load.registry import dose_of
+from jolly_core.planning.candidate import Candidate
 from jolly_core.planning.times import Habit, foretell_run, learn_habit, set_up_seconds
-from jolly_core.planning.wish import Wish
 from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.sides import BOTH_SIDES, NONE, hand_of, side_words
@@ -39,10 +39,10 @@ Target = tuple[Rung, str]
 
 
 @dataclass(frozen=True)
-class Wishes:
+class Candidates:
     """What could be practised, what each key stands for, and what is known for all of it."""
 
-    wishes: tuple[Wish, ...]
+    candidates: tuple[Candidate, ...]
     targets: dict[str, Target]
     habit: Habit
     last_test: date | None = None
@@ -50,7 +50,7 @@ class Wishes:
 
 @dataclass(frozen=True)
 class _Record:
-    """The record behind the wishes, read at once."""
+    """The record behind the candidates, read at once."""
 
     athlete: Athlete
     day: date
@@ -65,13 +65,13 @@ class _Record:
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
 
 
-def list_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Wishes:
-    """The same as ``read_wishes``; while a block is dragged about, the record is read once."""
-    key = ("wishes", tuple(ladder_ids), day, is_test)
-    return cached_until_write(athlete, key, lambda: read_wishes(athlete, ladder_ids, day, is_test=is_test))
+def list_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Candidates:
+    """The same as ``read_candidates``; while a block is dragged about, the record is read once."""
+    key = ("candidates", tuple(ladder_ids), day, is_test)
+    return cached_until_write(athlete, key, lambda: read_candidates(athlete, ladder_ids, day, is_test=is_test))
 
 
-def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Wishes:
+def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Candidates:
     """The rungs being worked on of those ladders, on each side; on a test day, the tests of the last one.
 
     Raises ``CoreError`` for ladders that are not the athlete's.
@@ -105,9 +105,9 @@ def read_wishes(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_te
         ),
         tests=tests,
     )
-    wishes = [_wish(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
-    keys = {wish.key: target for wish, target in zip(wishes, targets, strict=True)}
-    return Wishes(tuple(wishes), keys, get_habit(athlete), test.day if test else None)
+    candidates = [_candidate(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
+    keys = {candidate.key: target for candidate, target in zip(candidates, targets, strict=True)}
+    return Candidates(tuple(candidates), keys, get_habit(athlete), test.day if test else None)
 
 
 def _is_new_on_a_known_ladder(target: Target, history: History, last_days: Mapping[tuple[int, str], date]) -> bool:
@@ -165,7 +165,7 @@ def key_of(rung: Rung, side: str) -> str:
     return f"{rung.pk}-{side}"
 
 
-def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> Wish:
+def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> Candidate:
     ladder: Ladder = standing.ladder
     runs_here = _on_side(record.history, rung, side)
     pace = pace_of(rung.game, runs_here, record.near.get((rung, side)))
@@ -179,7 +179,7 @@ def _wish(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> W
     left_out = record.left_out.get((ladder.pk, side), LeftOut(0, 0))
     runs, place = record.tests.get(key_of(rung, side), (0, 0))
     risks = list_unacknowledged(ladder)
-    return Wish(
+    return Candidate(
         key=key_of(rung, side),
         ladder=str(ladder.pk),
         title=f"{ladder.title}: {rung.title}" + (f", {words}" if words else ""),

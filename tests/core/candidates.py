@@ -1,4 +1,4 @@
-"""Wishes and terms of a block, written short."""
+"""Candidates and terms of a block, written short."""
 
 from __future__ import annotations
 
@@ -7,17 +7,17 @@ from typing import Any
 
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.planning.arrangement import CHALLENGE, Arrangement, Segment
-from jolly_core.planning.wish import Terms, Wish
+from jolly_core.planning.candidate import Candidate, Terms
 
 TODAY = date(2026, 9, 1)
 
 
-def wish(key: str, seconds: int = 60, **values: Any) -> Wish:
-    """A wish whose runs take exactly so many seconds, on a ladder of its own unless one is named."""
+def candidate(key: str, seconds: int = 60, **values: Any) -> Candidate:
+    """A candidate whose runs take exactly so many seconds, on a ladder of its own unless one is named."""
     ladder = str(values.pop("ladder", key))
     side = str(values.pop("side", "none"))
     run = values.pop("run", Estimate(seconds, seconds, seconds))
-    return Wish(key, ladder, f"Drill {key}", side, run, **values)
+    return Candidate(key, ladder, f"Drill {key}", side, run, **values)
 
 
 def terms(minutes: int = 30, **values: Any) -> Terms:

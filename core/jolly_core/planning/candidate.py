@@ -29,7 +29,7 @@ ENERGIES = (LOW, NORMAL, HIGH)
 
 
 @dataclass(frozen=True)
-class Wish:
+class Candidate:
     """A rung on one side that could be practised: how long a run takes, the set-up, and why it might matter.
 
     ``rate`` and ``other_rate`` are the shares of makes on this side and on the other, None without a record;
