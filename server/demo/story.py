@@ -77,7 +77,7 @@ WINDOWS: tuple[dict[str, Any], ...] = (
     {"weekday": 5, "start": time(10, 0), "minutes": 60, "place": YARD},
     {"weekday": 6, "start": time(16, 0), "minutes": 30, "place": HALL},
 )
-#: Highest priority first. The last one cannot be kept beside the others: four visits to the basket, and three at the most.
+#: Highest priority first. The last cannot be kept beside the others: four visits to the basket, and three at most.
 WISHES: tuple[dict[str, Any], ...] = (
     {"kind": "rest_days", "ladder": None, "number": 3},
     {"kind": "hard_apart", "ladder": None, "number": 1},

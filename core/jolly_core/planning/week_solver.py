@@ -58,7 +58,7 @@ def preload() -> None:
 
 
 def arrange_week(week: Week) -> ArrangedWeek:
-    """The best week for the wishes, highest priority first. Raises ``CoreError`` for windows or wishes that are none."""
+    """The best week for the wishes, highest priority first. Raises ``CoreError`` for windows or wishes of no use."""
     check_week(week)
     return _Solver(week).solve()
 

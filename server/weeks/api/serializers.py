@@ -31,7 +31,9 @@ class NewWishSerializer(ReadSerializer):
 
 class NewTermsSerializer(ReadSerializer):
     windows = serializers.ListField(child=NewWindowSerializer(), max_length=MOST_WINDOWS)
-    wishes = serializers.ListField(child=NewWishSerializer(), max_length=MOST_WISHES, help_text="Highest priority first.")
+    wishes = serializers.ListField(
+        child=NewWishSerializer(), max_length=MOST_WISHES, help_text="Highest priority first."
+    )
 
 
 class WindowSerializer(serializers.ModelSerializer[Window]):
