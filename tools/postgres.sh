@@ -22,6 +22,7 @@ fi
 bin=$(dirname "$(ls /usr/lib/postgresql/*/bin/initdb | tail -1)")
 rm -rf "$folder"
 mkdir -p "$folder"
+chmod 711 "$(dirname "$folder")"
 # The server refuses to run as root: then it runs as the user that Debian's package has made for it.
 as_server=""
 if [ "$(id -u)" = 0 ]; then

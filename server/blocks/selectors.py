@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 
-from django.db.models import Count, Prefetch, Q, QuerySet, Sum
+from django.db.models import Count, F, Prefetch, Q, QuerySet, Sum
 from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
@@ -72,7 +72,9 @@ def list_block_layouts(block: Block) -> list[Layout]:
 
 def list_blocks_between(athlete: Athlete, first: date, last: date) -> QuerySet[Block]:
     """The athlete's blocks of those days, but for those that were dropped."""
-    return list_blocks(athlete).filter(day__gte=first, day__lte=last).order_by("day", "start", "id")
+    blocks = list_blocks(athlete).filter(day__gte=first, day__lte=last)
+    # Those without an hour first: databases put nothing where they like.
+    return blocks.order_by("day", F("start").asc(nulls_first=True), "id")
 
 
 def list_sessions(athlete: Athlete, since: date) -> list[Session]:
