@@ -6,10 +6,12 @@ import argparse
 import gc
 import os
 import sys
+from threading import Timer
 from typing import Any
 
 #: Connections that say nothing for so long are closed, and there are never more than so many.
 CHANNEL_TIMEOUT_S, MOST_CONNECTIONS = 30, 200
+WARM_AFTER_S = 4
 
 
 def doors() -> dict[str, Any]:
@@ -60,6 +62,7 @@ def main() -> None:
     from waitress import create_server
 
     from config.wsgi import application
+    from jolly_core.aim.spread import preload
 
     if words := cannot_serve():
         sys.exit(words)
@@ -67,6 +70,10 @@ def main() -> None:
         server = create_server(application, host=given.host, port=given.port, threads=given.threads, **doors())
     except OSError as error:
         sys.exit(f"Port {given.port} cannot be used ({error.strerror}); choose another, as in: make demo PORT=8010")
+    # What takes long to import is imported once the first pages are out.
+    warming = Timer(WARM_AFTER_S, preload)
+    warming.daemon = True
+    warming.start()
     # What has been loaded stays: looking through it for garbage would hold up a press now and then.
     gc.collect()
     gc.freeze()

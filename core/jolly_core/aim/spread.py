@@ -29,6 +29,12 @@ AT_MOST, AT_LEAST, ONE_IN_TWENTY = "at_most", "at_least", 0.05
 CLOSE, NEAR = 1e-7, 0.05
 
 
+def preload() -> None:
+    """Import what estimates are searched with: it takes the better part of a second the first time."""
+    import scipy.optimize
+    import scipy.special  # noqa: F401
+
+
 @dataclass(frozen=True)
 class Aim:
     """The most likely ``spread`` in radians, with the interval from ``low`` to ``high`` that holds it 19 times in 20.
