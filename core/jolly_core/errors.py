@@ -52,3 +52,10 @@ class CoreError(Exception):
     def code(self) -> str:
         """The code of the first problem."""
         return self.problems[0].code
+
+
+class NotFound(CoreError):  # noqa: N818 # what it says, as everybody knows it
+    """What was asked for is not there, or not the asker's: which of the two is nobody's business."""
+
+    def __init__(self, problems: Sequence[Problem] = ()) -> None:
+        super().__init__(problems or [Problem("not_found", "There is nothing of yours at this address.")])

@@ -6,9 +6,9 @@ from datetime import UTC, date, datetime
 from zoneinfo import ZoneInfo
 
 from django.db.models import Q, QuerySet
-from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete, BodyLimit
+from config.finding import find_one
 from jolly_core.body.limits import Limit
 
 
@@ -36,4 +36,4 @@ def list_limits(athlete: Athlete, day: date) -> tuple[Limit, ...]:
 
 
 def get_body_limit(athlete: Athlete, limit_id: int) -> BodyLimit:
-    return get_object_or_404(BodyLimit, pk=limit_id, athlete=athlete)
+    return find_one(BodyLimit.objects.all(), pk=limit_id, athlete=athlete)

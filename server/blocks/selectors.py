@@ -7,10 +7,10 @@ from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 
 from django.db.models import Count, F, Prefetch, Q, QuerySet, Sum
-from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
 from blocks.models import Block, Segment
+from config.finding import find_one
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.load.weekly import Session
 from jolly_core.planning.running import Part, Running, rank_of, stand_of
@@ -49,7 +49,7 @@ def _with_segments(blocks: QuerySet[Block]) -> QuerySet[Block]:
 
 
 def get_block(athlete: Athlete, block_id: int) -> Block:
-    return get_object_or_404(_with_segments(Block.objects.filter(athlete=athlete)), pk=block_id)
+    return find_one(_with_segments(Block.objects.filter(athlete=athlete)), pk=block_id)
 
 
 def get_next_block(athlete: Athlete, today: date) -> Block | None:
@@ -96,7 +96,7 @@ def _minutes_of(block: Block) -> float:
 
 
 def get_segment(athlete: Athlete, segment_id: int) -> Segment:
-    return get_object_or_404(Segment.objects.select_related("block"), pk=segment_id, block__athlete=athlete)
+    return find_one(Segment.objects.select_related("block"), pk=segment_id, block__athlete=athlete)
 
 
 @dataclass(frozen=True)

@@ -13,7 +13,7 @@ from django.http import Http404, HttpRequest, JsonResponse
 from rest_framework import exceptions
 from rest_framework.response import Response
 
-from jolly_core.errors import CoreError
+from jolly_core.errors import CoreError, NotFound
 
 CONTENT_TYPE = "application/problem+json"
 #: Core errors that say "this clashes with what is already there"; every other one is bad input.
@@ -57,13 +57,13 @@ def problem_answer(error: Exception, context: Mapping[str, Any]) -> Response | N
 
 
 def _body(error: Exception) -> dict[str, Any] | None:
+    if isinstance(error, Http404 | NotFound):
+        return problem(404, "not_found", "Not found", "There is nothing of yours at this address.")
     if isinstance(error, CoreError):
         return _core_body(error)
     if isinstance(error, exceptions.ValidationError):
         errors = list(_flat(error.get_full_details()))
         return problem(400, "bad_input", "Bad input", errors[0]["msg"] if errors else "Bad input.", errors)
-    if isinstance(error, Http404):
-        return problem(404, "not_found", "Not found", "There is nothing of yours at this address.")
     if isinstance(error, PermissionDenied):
         return problem(403, "not_allowed", "Not allowed", "You may not do this.")
     if isinstance(error, exceptions.APIException):

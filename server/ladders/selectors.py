@@ -7,9 +7,9 @@ from dataclasses import dataclass
 from typing import Any
 
 from django.db.models import Prefetch, QuerySet, prefetch_related_objects
-from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
+from config.finding import find_one
 from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_format
 from jolly_core.thresholds.threshold import Threshold, stored_threshold
@@ -92,11 +92,11 @@ def list_laid(rungs: Sequence[Rung]) -> list[Layout]:
 
 
 def get_ladder(athlete: Athlete, ladder_id: int) -> Ladder:
-    return get_object_or_404(_with_rungs(athlete), pk=ladder_id)
+    return find_one(_with_rungs(athlete), pk=ladder_id)
 
 
 def get_rung(athlete: Athlete, rung_id: int) -> Rung:
-    return get_object_or_404(Rung.objects.select_related("ladder"), pk=rung_id, ladder__athlete=athlete)
+    return find_one(Rung.objects.select_related("ladder"), pk=rung_id, ladder__athlete=athlete)
 
 
 def list_rungs(ladder: Ladder) -> list[Rung]:

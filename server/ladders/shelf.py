@@ -7,7 +7,8 @@ from functools import cache
 from typing import Any
 
 from django.conf import settings
-from django.http import Http404
+
+from jolly_core.errors import NotFound
 
 
 @cache
@@ -24,4 +25,4 @@ def get_shelf_ladder(key: str) -> dict[str, Any]:
     try:
         return list_shelf()[key]
     except KeyError:
-        raise Http404 from None
+        raise NotFound from None

@@ -5,9 +5,9 @@ from __future__ import annotations
 from collections.abc import Sequence
 
 from django.db.models import QuerySet
-from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
+from config.finding import find_one
 from jolly_core.places.aimed import AimedAmong, AimedAt
 from jolly_core.places.beside import zones_beside
 from jolly_core.places.kit import kit_of
@@ -28,7 +28,7 @@ def list_layouts(athlete: Athlete) -> QuerySet[Layout]:
 
 def get_layout(athlete: Athlete, layout_id: int) -> Layout:
     """A layout of the athlete's, dropped or not."""
-    return get_object_or_404(Layout, pk=layout_id, athlete=athlete)
+    return find_one(Layout.objects.all(), pk=layout_id, athlete=athlete)
 
 
 def place_of(layout: Layout) -> DrawnPlace:

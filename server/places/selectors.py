@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 from django.db.models import QuerySet
-from django.http import Http404
-from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
+from config.finding import find_one
+from jolly_core.errors import NotFound
 from jolly_core.places.place import Place as DrawnPlace
 from jolly_core.places.plain import Measured
 from jolly_core.places.registry import PLACES
@@ -21,7 +21,7 @@ def list_places(athlete: Athlete) -> QuerySet[Place]:
 
 
 def get_place(athlete: Athlete, place_id: int) -> Place:
-    return get_object_or_404(Place, pk=place_id, athlete=athlete)
+    return find_one(Place.objects.all(), pk=place_id, athlete=athlete)
 
 
 def list_library(athlete: Athlete) -> list[DrawnPlace]:
@@ -36,8 +36,8 @@ def get_drawn_place(athlete: Athlete, key: str) -> DrawnPlace:
         return PLACES[key]
     number = key.removeprefix(OWN)
     if not key.startswith(OWN) or not number.isdecimal():
-        raise Http404
-    return draw_place(get_object_or_404(Place, pk=int(number), athlete=athlete, drawing__isnull=False))
+        raise NotFound
+    return draw_place(find_one(Place.objects.all(), pk=int(number), athlete=athlete, drawing__isnull=False))
 
 
 def get_own_place(athlete: Athlete, key: str) -> Place | None:

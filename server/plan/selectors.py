@@ -7,13 +7,13 @@ from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
 from django.db.models import QuerySet
-from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete, BodyLimit
 from accounts.selectors import get_today, list_body_limits
 from blocks.models import Block, Segment
 from blocks.selectors import get_next_block, list_blocks, list_sessions
 from climb.selectors import LadderStanding, list_standings
+from config.finding import find_one
 from jolly_core.load.counts import JointCount, count_cautions, count_joints
 from jolly_core.load.weekly import Week, list_weeks, load_cautions
 from jolly_core.planning.arrangement import COOL_DOWN, WARM_UP
@@ -144,7 +144,7 @@ def list_routines(athlete: Athlete) -> QuerySet[Routine]:
 
 
 def get_routine(athlete: Athlete, routine_id: int) -> Routine:
-    return get_object_or_404(Routine, pk=routine_id, athlete=athlete)
+    return find_one(Routine.objects.all(), pk=routine_id, athlete=athlete)
 
 
 def get_working_by_ladder(athlete: Athlete) -> dict[int, int]:

@@ -7,9 +7,9 @@ from datetime import UTC, date, datetime, time, timedelta
 from uuid import UUID
 
 from django.db.models import Max, Q, QuerySet, Sum
-from django.shortcuts import get_object_or_404
 
 from accounts.models import Athlete
+from config.finding import find_one
 from jolly_core.foretelling.pace import Pace
 from jolly_core.load.counts import Played
 from jolly_core.load.dose import DoseLeft, Used, dose_left, used_of
@@ -45,13 +45,13 @@ def list_unfinished(athlete: Athlete) -> QuerySet[Run]:
 
 
 def get_run(athlete: Athlete, run_id: UUID) -> Run:
-    return get_object_or_404(list_runs(athlete), pk=run_id)
+    return find_one(list_runs(athlete), pk=run_id)
 
 
 def get_run_to_record(athlete: Athlete, run_id: UUID) -> Run:
     """The run alone, without the rung it is on and without its last tally: what one more event needs, and no more."""
     runs = Run.objects.select_for_update().defer("tally", "metrics", "aimed")
-    return get_object_or_404(runs, pk=run_id, athlete=athlete)
+    return find_one(runs, pk=run_id, athlete=athlete)
 
 
 def list_known(run: Run, client_ids: Sequence[UUID]) -> QuerySet[Event]:

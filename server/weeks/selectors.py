@@ -8,12 +8,11 @@ from datetime import date, datetime, time, timedelta
 from functools import cached_property
 from typing import Any
 
-from django.shortcuts import get_object_or_404
-
 from accounts.models import Athlete
 from accounts.selectors import get_today, list_limits
 from blocks.models import Block
 from blocks.selectors import list_blocks_between
+from config.finding import find_one
 from jolly_core.body.traits import HARD
 from jolly_core.errors import CoreError
 from jolly_core.planning import week as core
@@ -167,7 +166,7 @@ def _place_of(block: Block, monday: date, windows: Sequence[Window], to: Window 
 
 
 def get_window(athlete: Athlete, window_id: int) -> Window:
-    return get_object_or_404(Window.objects.select_related("place"), pk=window_id, athlete=athlete)
+    return find_one(Window.objects.select_related("place"), pk=window_id, athlete=athlete)
 
 
 def get_link(athlete: Athlete) -> CalendarLink | None:
@@ -177,7 +176,7 @@ def get_link(athlete: Athlete) -> CalendarLink | None:
 
 def get_athlete_of_link(token: str) -> Athlete:
     """Whose plan a link shows; a link that was revoked is not there."""
-    link: CalendarLink = get_object_or_404(CalendarLink.objects.select_related("athlete"), token=token, revoked_at=None)
+    link: CalendarLink = find_one(CalendarLink.objects.select_related("athlete"), token=token, revoked_at=None)
     return link.athlete
 
 

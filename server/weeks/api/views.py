@@ -11,6 +11,7 @@ from rest_framework.views import APIView
 from blocks.selectors import get_block
 from config.fields import FIRST, LAST
 from config.requests import Request, read_given
+from jolly_core.errors import NotFound
 from jolly_core.planning.week_solver import preload
 from weeks import selectors, services
 from weeks.api.serializers import (
@@ -154,6 +155,10 @@ class LinkView(APIView):
 
 def subscription(request: HttpRequest, token: str) -> HttpResponse:
     """The plan for whoever has the link. Calendars bring no cookie, so the token is all that opens it."""
-    answer = HttpResponse(subscription_of(selectors.get_athlete_of_link(token)), content_type=CALENDAR)
+    try:
+        athlete = selectors.get_athlete_of_link(token)
+    except NotFound:
+        raise Http404 from None  # no view of the API: nobody else would turn it into an answer
+    answer = HttpResponse(subscription_of(athlete), content_type=CALENDAR)
     answer["Cache-Control"] = "private, no-cache"
     return answer
