@@ -19,7 +19,8 @@ def time_core() -> list[float]:
     """Milliseconds of estimates from ten years: runs of makes at five distances, and zone tallies beside them."""
     from jolly_core.aim.record import Beside, Evidence, Landed, Tries
     from jolly_core.aim.spread import estimate_aim, preload
-    from jolly_core.aim.targets import Circle, Rectangle
+    from jolly_core.shapes.kinds.circle import Circle
+    from jolly_core.shapes.kinds.rectangle import Rectangle
 
     chance = Random(10)
     halves = (

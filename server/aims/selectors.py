@@ -16,13 +16,14 @@ from jolly_core.aim.record import Evidence, Tries
 from jolly_core.aim.spread import Aim, Predicted, estimate_aim, predict
 from jolly_core.challenges.registry import FORMATS, get_format, stored_tally
 from jolly_core.errors import CoreError
+from jolly_core.measures import read_long
 from jolly_core.patterns.written import read_pattern
 from jolly_core.places.aimed import AimedAmong, AimedAt, stored_aimed
 from jolly_core.places.kit import kit_of
 from jolly_core.places.layout import Layout, Stand, distance_to, read_layout, stand_at
 from jolly_core.places.place import Place
 from jolly_core.places.standing import stand_words
-from jolly_core.places.tape import Taped, read_long, tape_list
+from jolly_core.places.tape import Taped, tape_list
 from jolly_core.places.zone import Zone
 from jolly_core.planning.rung_maker import NextRung, propose_rungs
 from jolly_core.sides import side_words

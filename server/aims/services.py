@@ -10,7 +10,6 @@ from django.db import transaction
 from aims.selectors import Offer, list_next_rungs
 from jolly_core.errors import CoreError
 from jolly_core.places.standing import stand_words
-from jolly_core.places.tape import size_words
 from jolly_core.planning.rung_maker import DISTANCE
 from ladders.models import Rung
 from ladders.services import insert_rung
@@ -35,7 +34,7 @@ def add_next_rung(rung: Rung, lever: str, at: datetime) -> Rung:
     layout = replace(kept, title=f"{rung.ladder.title}: {words}"[:80], stand=offer.stand, zones=zones, pattern="")
     laid = keep_layout(rung.ladder.athlete, rung.layout.place_key, layout.as_dict())
     where = stand_words(place_of(laid), offer.stand, units)
-    set_up = f"Stand {where}. {offer.zone.name.capitalize()}: {size_words(zones[0], units)}."
+    set_up = f"Stand {where}. {offer.zone.name.capitalize()}: {zones[0].shape.words(units)}."
     number = rung.number + 1 if offer.step.is_harder else rung.number
     return insert_rung(rung, number, title=words, set_up=set_up, lever=words, layout=laid, at=at)
 
@@ -44,4 +43,4 @@ def _words(rung: Rung, offer: Offer) -> str:
     units = rung.ladder.athlete.units
     if offer.step.lever == DISTANCE and rung.layout:
         return stand_words(place_of(rung.layout), offer.stand, units)
-    return f"{offer.zone.name} {size_words(replace(offer.zone, shape=offer.step.target), units)}"
+    return f"{offer.zone.name} {offer.step.target.words(units)}"

@@ -11,16 +11,12 @@ from scipy import optimize, stats
 
 from jolly_core.aim.record import Beside, Landed, Tries
 from jolly_core.aim.spread import Aim, distance_for, estimate_aim, predict, scale_for
-from jolly_core.aim.targets import (
-    Circle,
-    Rectangle,
-    Strip,
-    Target,
-    chance_in_box,
-    chance_off_centre,
-    check_target,
-)
 from jolly_core.errors import CoreError
+from jolly_core.shapes.chances import chance_in_box, chance_off_centre
+from jolly_core.shapes.kinds.circle import Circle
+from jolly_core.shapes.kinds.rectangle import Rectangle
+from jolly_core.shapes.kinds.strip import Strip
+from jolly_core.shapes.shape import Shape
 from jolly_core.stats.chi_square import chi_square_above
 
 Pair = tuple[float, float]
@@ -80,7 +76,7 @@ def test_chance_beside_the_middle(radius_m: float, sd_m: float, off_m: float, ch
 
 
 @given(targets, st.floats(0.01, 2))
-def test_a_box_and_a_rectangle_agree_and_strips_are_endless_rectangles(target: Target, sd_m: float) -> None:
+def test_a_box_and_a_rectangle_agree_and_strips_are_endless_rectangles(target: Shape, sd_m: float) -> None:
     chance = target.chance(sd_m)
     assert 0 <= chance <= 1
     assert target.scaled(1.1).chance(sd_m) >= chance
@@ -93,9 +89,9 @@ def test_a_box_and_a_rectangle_agree_and_strips_are_endless_rectangles(target: T
 
 
 @pytest.mark.parametrize("target", [Circle(0), Strip(-1), Rectangle(1, 101)])
-def test_targets_that_no_tape_lays_are_refused(target: Target) -> None:
+def test_targets_that_no_tape_lays_are_refused(target: Shape) -> None:
     with pytest.raises(CoreError) as refused:
-        check_target(target)
+        target.check()
     assert refused.value.problems[0].code == "out_of_range"
 
 
@@ -196,7 +192,7 @@ AIM = Aim(0.05, 0.04, 0.065, 90)
 
 
 @given(targets, st.floats(1, 20), st.floats(0.05, 0.9))
-def test_the_inverse_undoes_the_prediction(target: Target, distance_m: float, wanted: float) -> None:
+def test_the_inverse_undoes_the_prediction(target: Shape, distance_m: float, wanted: float) -> None:
     far = distance_for(AIM, target, wanted)
     if 0.02 < far < 99:
         assert predict(AIM, target, far).chance == pytest.approx(wanted, abs=1e-6)
@@ -205,7 +201,7 @@ def test_the_inverse_undoes_the_prediction(target: Target, distance_m: float, wa
 
 
 @given(targets, st.floats(1, 20))
-def test_farther_is_harder_and_the_interval_holds_the_chance(target: Target, distance_m: float) -> None:
+def test_farther_is_harder_and_the_interval_holds_the_chance(target: Shape, distance_m: float) -> None:
     near, far = predict(AIM, target, distance_m), predict(AIM, target, distance_m * 1.5)
     assert far.chance <= near.chance
     assert near.low <= near.chance <= near.high

@@ -12,12 +12,15 @@ from scipy import optimize, stats
 from jolly_core.aim.directions import estimate_directions
 from jolly_core.aim.record import Beside, Landed, Tries
 from jolly_core.aim.spread import Aim, estimate_aim
-from jolly_core.aim.targets import Circle, Rectangle, Strip, Target
+from jolly_core.shapes.kinds.circle import Circle
+from jolly_core.shapes.kinds.rectangle import Rectangle
+from jolly_core.shapes.kinds.strip import Strip
+from jolly_core.shapes.shape import Shape
 
 PLAYERS = 500
 
 
-def chance_by_scipy(target: Target, sd_m: float) -> tuple[float, float]:
+def chance_by_scipy(target: Shape, sd_m: float) -> tuple[float, float]:
     """The logarithms of the chances of a hit and of a miss."""
     if isinstance(target, Circle):
         return float(stats.rayleigh.logcdf(target.radius_m, scale=sd_m)), float(

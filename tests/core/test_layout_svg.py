@@ -9,7 +9,6 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
 from jolly_core.errors import CoreError
 from jolly_core.formats.layout_svg import read_layout, read_place, write_layout
 from jolly_core.places.layout import Layout, Stand, first_stand
@@ -17,6 +16,11 @@ from jolly_core.places.place import Place
 from jolly_core.places.plain import make_place
 from jolly_core.places.registry import PLACES, get_place
 from jolly_core.places.zone import Zone
+from jolly_core.shapes.kinds.circle import Circle
+from jolly_core.shapes.kinds.line import Line
+from jolly_core.shapes.kinds.rectangle import Rectangle
+from jolly_core.shapes.kinds.row import Row
+from jolly_core.shapes.kinds.strip import Strip
 
 WALL = make_place("wall", "Wall", kind="wall", width_m=4.2, length_m=3.0)
 BOX = Zone("box & <strip>", "surface", Rectangle(1.0, 0.6), (1.0, 1.0))

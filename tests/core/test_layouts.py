@@ -8,7 +8,6 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
 from jolly_core.errors import CoreError
 from jolly_core.places.guides import guides_of
 from jolly_core.places.kit import kit_of
@@ -18,7 +17,12 @@ from jolly_core.places.plain import make_place
 from jolly_core.places.registry import PLACES, get_place
 from jolly_core.places.standing import stand_range, stand_words
 from jolly_core.places.tape import tape_list
-from jolly_core.places.zone import Zone, ends_of, read_zone, things_in_row
+from jolly_core.places.zone import Zone, read_zone
+from jolly_core.shapes.kinds.circle import Circle
+from jolly_core.shapes.kinds.line import Line
+from jolly_core.shapes.kinds.rectangle import Rectangle
+from jolly_core.shapes.kinds.row import Row
+from jolly_core.shapes.kinds.strip import Strip
 
 WALL = make_place("wall", "Wall", kind="wall", width_m=4.0, length_m=3.0)
 TENNIS, ONE_WALL, POOL = get_place("tennis_court"), get_place("one_wall_court"), get_place("pool_table_9ft")
@@ -104,8 +108,9 @@ def test_cones_balls_chalk_and_string() -> None:
 def test_a_row_stands_between_its_two_spots() -> None:
     # A pool ball is 57.15 mm; with a centimetre between, from one foot sight to the other: 19 balls in 1.27 m.
     row = Zone("row", "table", Row(1.27 - 0.1, 0.0, 0.01, 0.05715), (0.635, 1.905))
-    points = things_in_row(row)
-    assert points[0] == pytest.approx(ends_of(row)[0])
+    assert isinstance(row.shape, Row)
+    points = row.shape.things(row.at)
+    assert points[0] == pytest.approx(row.shape.ends(row.at)[0])
     assert len(points) == int(1.17 / 0.06715) + 1
     taped = tape_list(POOL, [row])[0]
     assert [fix.corner for fix in taped.fixes] == ["one end", "the other end"]

@@ -6,12 +6,12 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jolly_core.aim.targets import Circle
 from jolly_core.errors import CoreError
 from jolly_core.patterns.draw import draw
 from jolly_core.patterns.written import MOST_STEPS, read_notation, read_pattern, write_pattern
 from jolly_core.places.named_orders import MADE, make_pattern
 from jolly_core.places.zone import Zone
+from jolly_core.shapes.kinds.circle import Circle
 
 NAMES = ["left", "right", "low middle"]
 #: Whatever a target may be called: no comma, no space at an end.

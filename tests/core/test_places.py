@@ -9,14 +9,18 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jolly_core.aim.targets import Circle, Rectangle, Strip
 from jolly_core.errors import CoreError
+from jolly_core.measures import STEPS_M, read_tape
 from jolly_core.places.layout import check_layout, mirrored
 from jolly_core.places.place import Place
 from jolly_core.places.plain import make_place
 from jolly_core.places.registry import PLACES, get_place
-from jolly_core.places.tape import STEPS_M, read_tape, tape_list
-from jolly_core.places.zone import Zone, corners_of_zone, divide, points_in_row
+from jolly_core.places.tape import tape_list
+from jolly_core.places.zone import Zone, corners_of_zone, divide
+from jolly_core.shapes.kinds.circle import Circle
+from jolly_core.shapes.kinds.rectangle import Rectangle
+from jolly_core.shapes.kinds.strip import Strip
+from jolly_core.shapes.points import points_in_row
 
 ALL = pytest.mark.parametrize("place", PLACES.values(), ids=PLACES)
 

@@ -7,8 +7,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jolly_core.aim.spread import Aim
-from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
 from jolly_core.planning.rung_maker import DISTANCE, SIZE, propose_rungs
+from jolly_core.shapes.kinds.circle import Circle
+from jolly_core.shapes.kinds.line import Line
+from jolly_core.shapes.kinds.rectangle import Rectangle
+from jolly_core.shapes.kinds.row import Row
+from jolly_core.shapes.kinds.strip import Strip
 
 AIM = Aim(0.05, 0.045, 0.056, 200)
 

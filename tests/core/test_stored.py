@@ -9,7 +9,6 @@ from pathlib import Path
 import pytest
 
 from jolly_core.aim.record import Tries
-from jolly_core.aim.targets import Circle, Rectangle
 from jolly_core.body.traits import Traits
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.registry import FORMATS, read_game, stored_game, stored_tally
@@ -27,6 +26,8 @@ from jolly_core.places.plain import Measured
 from jolly_core.planning.kept import BlockShape, GaveWay, RoutinePart, RoutineParts
 from jolly_core.record.result import result_of
 from jolly_core.record.yardstick import Yardstick
+from jolly_core.shapes.kinds.circle import Circle
+from jolly_core.shapes.kinds.rectangle import Rectangle
 from jolly_core.stored import Stored
 from jolly_core.thresholds.fair import fair_threshold
 from jolly_core.thresholds.threshold import read_threshold

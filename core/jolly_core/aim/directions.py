@@ -12,7 +12,7 @@ from math import degrees, exp, log, sqrt
 
 from jolly_core.aim.record import Evidence, Landed, merge
 from jolly_core.aim.spread import LEAST_SPREAD, MOST_SPREAD, estimate_aim
-from jolly_core.aim.targets import Circle, chance_in_box
+from jolly_core.shapes.chances import chance_in_box
 from jolly_core.stats.chi_square import chi_square_above
 
 #: Two directions and two offsets against one spread: three numbers more.
@@ -90,7 +90,7 @@ def estimate_directions(record: Iterable[Evidence]) -> Directions | None:
 
 
 def _tells(landed: Landed) -> bool:
-    return len(landed.zones) >= FEWEST_ZONES and not any(isinstance(zone.target, Circle) for zone in landed.zones)
+    return len(landed.zones) >= FEWEST_ZONES and all(zone.target.is_box for zone in landed.zones)
 
 
 def _log_likelihood(landed: Landed, across: float, up: float, right: float, above: float) -> float:

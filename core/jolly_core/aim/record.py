@@ -4,16 +4,15 @@ from __future__ import annotations
 
 from collections.abc import Hashable, Iterable, Sequence
 from dataclasses import dataclass, replace
-from math import hypot, log
+from math import log
 from typing import Protocol, Self
 
-from jolly_core.aim.targets import Circle, Rectangle, Strip, Target, chance_in_box, chance_off_centre
 from jolly_core.errors import CoreError
+from jolly_core.shapes.shape import ENDLESS_M, Shape
 
 #: Chances are kept this far off certainty, so that one lucky ball does not forbid a spread.
 CERTAIN = 1e-9
 LEAST_CHANCE = 1e-300
-FAR_M = 1e6
 
 
 class Evidence(Protocol):
@@ -48,7 +47,7 @@ class Tries:
     """Makes out of attempts at one target from one distance."""
 
     distance_m: float
-    target: Target
+    target: Shape
     makes: int
     attempts: int
 
@@ -82,25 +81,18 @@ class Tries:
 class Beside:
     """A target, with its middle so far to the right of the point that was aimed at, and above it."""
 
-    target: Rectangle | Circle | Strip
+    target: Shape
     right_m: float
     above_m: float
 
     def chance(self, sd_m: float) -> float:
         """The chance of landing in it."""
-        if isinstance(self.target, Circle):
-            return chance_off_centre(self.target.radius_m, sd_m, hypot(self.right_m, self.above_m))
-        return chance_in_box(*self.box, (0, 0), (sd_m, sd_m))
+        return self.target.chance_beside(self.right_m, self.above_m, sd_m)
 
     @property
     def box(self) -> tuple[tuple[float, float], tuple[float, float]]:
         """Its ends across and its ends up from the point aimed at, in metres; of a circle, of the square around it."""
-        if isinstance(self.target, Circle):
-            half_x = half_y = self.target.radius_m
-        elif isinstance(self.target, Strip):
-            half_x, half_y = FAR_M, self.target.width_m / 2
-        else:
-            half_x, half_y = self.target.width_m / 2, self.target.height_m / 2
+        half_x, half_y = self.target.half(ENDLESS_M)
         x, y = self.right_m, self.above_m
         return (x - half_x, x + half_x), (y - half_y, y + half_y)
 

@@ -11,8 +11,8 @@ from dataclasses import dataclass
 from math import degrees, exp, log, sqrt
 
 from jolly_core.aim.record import Evidence, merge
-from jolly_core.aim.targets import Target
 from jolly_core.errors import CoreError
+from jolly_core.shapes.shape import Shape
 from jolly_core.stats.chi_square import chi_square_above
 from jolly_core.words import counted
 
@@ -94,7 +94,7 @@ def estimate_aim(record: Iterable[Evidence]) -> Aim:
     Raises ``CoreError`` (``no_record``) without any attempt.
 
     >>> from jolly_core.aim.record import Tries
-    >>> from jolly_core.aim.targets import Circle
+    >>> from jolly_core.shapes.kinds.circle import Circle
     >>> round(estimate_aim([Tries(1.0, Circle(0.2), 50, 100)]).spread, 4)
     0.1699
     """
@@ -135,18 +135,18 @@ def _about(value: Callable[[float], float], low: float, high: float) -> tuple[fl
     return max(low, low + (best - 1) * step), min(high, low + (best + 1) * step)
 
 
-def predict(aim: Aim, target: Target, distance_m: float) -> Predicted:
+def predict(aim: Aim, target: Shape, distance_m: float) -> Predicted:
     """The chance at any target and distance; a wider spread hits less, so its ends change places."""
     low, chance, high = (target.chance(spread * distance_m) for spread in (aim.high, aim.spread, aim.low))
     return Predicted(chance, low, high)
 
 
-def distance_for(aim: Aim, target: Target, chance: float, longest_m: float = 100.0) -> float:
+def distance_for(aim: Aim, target: Shape, chance: float, longest_m: float = 100.0) -> float:
     """How far back to stand for a wanted chance, at most ``longest_m``."""
     return _solve(lambda distance_m: target.chance(aim.spread * distance_m) - chance, 0.01, longest_m)
 
 
-def scale_for(aim: Aim, target: Target, distance_m: float, chance: float) -> float:
+def scale_for(aim: Aim, target: Shape, distance_m: float, chance: float) -> float:
     """By how much to scale a target's lengths for a wanted chance from a distance."""
     return _solve(lambda scale: chance - target.scaled(scale).chance(aim.spread * distance_m), 0.001, 1000.0)
 

@@ -2,7 +2,7 @@
 
 - ``place``     what a place is: surfaces, lines, landmarks, a net, and its sizes with their source
 - ``registry``  all places there are
-- ``zone``      a target on a surface, its reach and its parts
+- ``zone``      a target on a surface: a shape with a name and a place; its reach and its parts
 - ``layout``    targets on a place, where one stands, how far that is; mirrored
 - ``standing``  where one may stand, in words
 - ``guides``    what a target snaps to

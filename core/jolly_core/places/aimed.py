@@ -7,9 +7,9 @@ from dataclasses import dataclass
 from typing import Any, Self
 
 from jolly_core.aim.record import Beside, Landed, Tries
-from jolly_core.aim.targets import Target
 from jolly_core.places.beside import read_beside, write_beside
-from jolly_core.places.zone import read_shape, write_shape
+from jolly_core.shapes.registry import read_shape, write_shape
+from jolly_core.shapes.shape import Shape
 from jolly_core.stored import Stored, upgraded
 
 
@@ -18,7 +18,7 @@ class AimedAt(Stored):
     """One target, and how far away it was: every make hit it, every miss missed it."""
 
     distance_m: float
-    target: Target
+    target: Shape
 
     def as_dict(self) -> dict[str, Any]:
         return {"distance_m": self.distance_m, "shape": write_shape(self.target)}

@@ -7,15 +7,13 @@ from itertools import combinations
 from typing import Any
 
 from jolly_core.aim.record import Beside
-from jolly_core.aim.targets import Circle, Rectangle, Strip
 from jolly_core.errors import CoreError
 from jolly_core.places.place import Place
-from jolly_core.places.zone import Zone, extent, read_shape, write_shape
+from jolly_core.places.zone import Zone, extent
+from jolly_core.shapes.registry import read_shape, write_shape
 
 #: Targets that share an edge, as they were measured, may overlap by so much.
 HAIR_M = 0.005
-#: Shapes with an inside that a ball can land in.
-TELLING = (Rectangle, Circle, Strip)
 
 
 def zones_beside(place: Place, zones: Sequence[Zone]) -> dict[str, Beside]:
@@ -25,6 +23,7 @@ def zones_beside(place: Place, zones: Sequence[Zone]) -> dict[str, Beside]:
     targets that overlap.
 
     >>> from jolly_core.places.registry import get_place
+    >>> from jolly_core.shapes.kinds.rectangle import Rectangle
     >>> low, high = (Zone(name, "wall", Rectangle(1, 1), (1, up)) for name, up in (("low", 0.5), ("high", 1.5)))
     >>> zones_beside(get_place("plain_wall"), [low, high])["high"].above_m
     1.0
@@ -35,7 +34,7 @@ def zones_beside(place: Place, zones: Sequence[Zone]) -> dict[str, Beside]:
     (x, y), _ = extent(zones[0], surface)
     found = {}
     for zone in zones:
-        if zone.surface != surface.id or not isinstance(zone.shape, TELLING):
+        if zone.surface != surface.id or not zone.shape.has_inside:
             return {}
         (zone_x, zone_y), _ = extent(zone, surface)
         found[zone.name] = Beside(zone.shape, zone_x - x, zone_y - y)
@@ -54,7 +53,7 @@ def write_beside(zone: Beside) -> dict[str, Any]:
 def read_beside(kept: Mapping[str, Any]) -> Beside:
     """A target beside the one aimed at, as it was kept. Raises ``CoreError`` for a shape that counts cannot tell of."""
     shape = read_shape(kept["shape"])
-    if not isinstance(shape, TELLING):
+    if not shape.has_inside:
         raise CoreError.one("not_a_choice", "Lines and rows do not tell where balls land.", "shape")
     return Beside(shape, kept["right_m"], kept["above_m"])
 

@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field
-from itertools import pairwise
 from math import ceil, hypot
 
-from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
-from jolly_core.places.place import AIR, FLOOR, TABLE, WALL, Mark, Place, Point, Surface
-from jolly_core.places.tape import FOOT_M, IMPERIAL, METRIC
-from jolly_core.places.zone import Zone, corners_of_zone, ends_of, things_in_row
+from jolly_core.measures import FOOT_M, IMPERIAL, METRIC
+from jolly_core.places.place import AIR, FLOOR, TABLE, WALL, Mark, Place, Surface
+from jolly_core.places.zone import Zone, corners_of_zone, extent
+from jolly_core.shapes.points import Edge, Point, sides_of
+from jolly_core.shapes.shape import LaidWith
 
 #: On the ground cones at the corners do for what is at least this wide and deep. Common practice, no source.
 CONES_FROM_M = 1.0
@@ -18,8 +18,6 @@ THINGS = {FLOOR: "cones", TABLE: "balls", WALL: "stickers", AIR: "ribbons"}
 #: How wide such a thing is, where the place does not say. Common practice, no source.
 THING_M = {FLOOR: 0.2, TABLE: 0.05715, WALL: 0.05, AIR: 0.05}
 NEAR_M = 0.001
-
-Edge = tuple[Point, Point]
 
 
 def thing_m(place: Place, surface: Surface) -> float:
@@ -37,6 +35,7 @@ def kit_of(place: Place, zones: Sequence[Zone], units: str = METRIC) -> list[str
     """What to bring for a layout. Lines that are there already, and edges that targets share, need no tape.
 
     >>> from jolly_core.places.registry import get_place
+    >>> from jolly_core.shapes.kinds.rectangle import Rectangle
     >>> kit_of(get_place("plain_wall"), [Zone("box", "wall", Rectangle(1.0, 0.5), (2.0, 1.0))])
     ['3 m of tape', 'a tape measure']
     """
@@ -58,11 +57,11 @@ class _Count:
     circles: int = 0
 
     def add(self, zone: Zone, surface: Surface, place: Place) -> None:
-        if isinstance(zone.shape, Circle):
+        if zone.shape.laid_with == LaidWith.CHALK:
             self.circles += 1
-        elif isinstance(zone.shape, Row):
+        elif zone.shape.laid_with == LaidWith.THINGS:
             name = THINGS[surface.kind]
-            self.things[name] = self.things.get(name, 0) + len(things_in_row(zone))
+            self.things[name] = self.things.get(name, 0) + len(zone.shape.things(zone.at))
         elif _takes_cones(zone, surface):
             self.cones.update(_rounded(corner) for corner in corners_of_zone(zone, surface))
         else:
@@ -88,21 +87,15 @@ def _long(length_m: float, units: str) -> str:
 
 
 def _takes_cones(zone: Zone, surface: Surface) -> bool:
-    shape = zone.shape
-    if surface.kind != FLOOR or isinstance(shape, (Line, Row, Circle)):
-        return False
-    sides = (surface.width_m, shape.width_m) if isinstance(shape, Strip) else (shape.width_m, shape.height_m)
-    return min(sides) >= CONES_FROM_M
+    """Whether cones at its corners do: it lies on the ground, and is a box as wide and deep as that."""
+    _, (half_x, half_y) = extent(zone, surface)
+    return surface.kind == FLOOR and zone.shape.is_box and 2 * min(half_x, half_y) >= CONES_FROM_M
 
 
 def _edges(zone: Zone, surface: Surface) -> list[Edge]:
-    """What is taped of a target: a line itself, the long edges of a strip, all four of a rectangle."""
-    if isinstance(zone.shape, Line):
-        return [ends_of(zone)]
+    """What is taped of a target, so that edges that two targets share are the same."""
     corners = [_rounded(corner) for corner in corners_of_zone(zone, surface)]
-    sides = [*pairwise(corners), (corners[-1], corners[0])]
-    chosen = sides if isinstance(zone.shape, Rectangle) else sides[::2]
-    return [(min(edge), max(edge)) for edge in chosen]
+    return [(min(edge), max(edge)) for edge in zone.shape.taped(corners)]
 
 
 def _rounded(point: Point) -> Point:
@@ -116,7 +109,7 @@ def _length(edge: Edge) -> float:
 def _is_there(edge: Edge, place: Place, surface: Surface) -> bool:
     """Whether an edge lies along the edge of its surface, or along a line that is on it already."""
     corners: list[Point] = [(0, 0), (surface.width_m, 0), (surface.width_m, surface.length_m), (0, surface.length_m)]
-    around = [Mark(surface.id, "", one, other) for one, other in [*pairwise(corners), (corners[-1], corners[0])]]
+    around = [Mark(surface.id, "", one, other) for one, other in sides_of(corners)]
     return any(_lies_on(edge, mark) for mark in (*around, *place.marks_on(surface.id)))
 
 

@@ -7,10 +7,10 @@ from dataclasses import dataclass, replace
 from math import hypot, sqrt
 from typing import Any, Self
 
-from jolly_core.aim.targets import check_target, turned_over
 from jolly_core.errors import CoreError, Problem
-from jolly_core.places.place import FLOOR, Place, Point, Surface
+from jolly_core.places.place import FLOOR, Place, Surface
 from jolly_core.places.zone import Zone, extent, read_zone
+from jolly_core.shapes.points import Point
 from jolly_core.stored import Stored, from_plain, to_plain, upgraded
 from jolly_core.validation import check_number
 
@@ -90,7 +90,7 @@ def distance_to(place: Place, stand: Stand, zone: Zone) -> float:
 
     A target on the floor before a wall that balls are played off is as far away as its mirror image behind that wall.
 
-    >>> from jolly_core.aim.targets import Circle
+    >>> from jolly_core.shapes.kinds.circle import Circle
     >>> from jolly_core.places.registry import get_place
     >>> distance_to(get_place("plain_wall"), Stand(2.0, 4.0), Zone("ring", "wall", Circle(0.2), (2.0, 1.0)))
     4.0
@@ -152,7 +152,7 @@ def _no_surface(zone: Zone, place: Place) -> Problem:
 
 def _check_zone(zone: Zone, surface: Surface, place: Place) -> list[Problem]:
     try:
-        check_target(zone.shape)
+        zone.shape.check()
     except CoreError as error:
         return list(error.under("shape").problems)
     (x, y), (half_x, half_y) = extent(zone, surface)
@@ -167,7 +167,7 @@ def mirrored(place: Place, zones: Sequence[Zone]) -> list[Zone]:
     """The layout as a left-hander sees it: left and right of every surface change places."""
     widths = {surface.id: surface.width_m for surface in place.surfaces}
     return [
-        replace(zone, at=(widths[zone.surface] - zone.at[0], zone.at[1]), shape=turned_over(zone.shape))
+        replace(zone, at=(widths[zone.surface] - zone.at[0], zone.at[1]), shape=zone.shape.turned_over())
         for zone in zones
     ]
 

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 
+from jolly_core.shapes.points import Point
+
 FLOOR, WALL, TABLE, AIR = "floor", "wall", "table", "air"
 #: What an athlete can measure and draw; air is only above a net.
 KINDS = (FLOOR, WALL, TABLE)
-Point = tuple[float, float]
 
 
 @dataclass(frozen=True)

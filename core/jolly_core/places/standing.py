@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+from jolly_core.measures import METRIC, read_long
 from jolly_core.places.layout import Stand
 from jolly_core.places.place import Place
-from jolly_core.places.tape import METRIC, read_long
 
 FROM_WALL_M, BEHIND_M = 15.0, 8.0
 NEAREST_M, STEP_M = 0.5, 0.05

@@ -11,16 +11,12 @@ from dataclasses import dataclass
 from itertools import combinations
 from math import hypot, sqrt
 
-from jolly_core.aim.targets import Circle, Line, Rectangle, Row, Strip
+from jolly_core.measures import METRIC, STEPS_M, read_tape, to_tape
 from jolly_core.places.guides import SHARES
-from jolly_core.places.place import Place, Point, Spot, Surface
-from jolly_core.places.zone import Zone, corners_of_zone, extent, things_in_row
-from jolly_core.words import plain
+from jolly_core.places.place import Place, Spot, Surface
+from jolly_core.places.zone import Zone, corners_of_zone, extent
+from jolly_core.shapes.points import Point
 
-METRIC, IMPERIAL = "metric", "imperial"
-INCH_M, FOOT_M = 0.0254, 0.3048
-#: What a tape reads without squinting: half a centimetre, a quarter of an inch. Common practice, no source.
-STEPS_M = {METRIC: 0.005, IMPERIAL: INCH_M / 4}
 #: Two landmarks nearly in line with a corner do not fix it: the sine of the angle between them is at least this.
 LEAST_SINE = 0.3
 CORNERS = ("near left", "near right", "far right", "far left")
@@ -84,36 +80,6 @@ def tape_list(place: Place, zones: Sequence[Zone], units: str = METRIC) -> list[
     return taped
 
 
-def read_tape(distance_m: float, units: str = METRIC) -> str:
-    """A distance as a tape reads it, rounded.
-
-    >>> read_tape(1.2345), read_tape(1.2345, "imperial"), read_tape(0.3048, "imperial")
-    ('123.5 cm', '4 ft 0 1/2 in', '1 ft')
-    """
-    if units == METRIC:
-        return f"{100 * _rounded(distance_m, units):g} cm"
-    quarters = round(distance_m / STEPS_M[IMPERIAL])
-    feet, rest = divmod(quarters, 48)
-    inches, part = divmod(rest, 4)
-    fraction = {0: "", 1: " 1/4", 2: " 1/2", 3: " 3/4"}[part]
-    inch_words = f"{inches}{fraction} in" if inches or fraction else ""
-    return " ".join(filter(None, (f"{feet} ft" if feet else "", inch_words))) or "0 in"
-
-
-def read_long(length_m: float, units: str = METRIC) -> str:
-    """A length to be paced or said rather than taped: in metres to the centimetre, or in feet and inches.
-
-    >>> read_long(4.0), read_long(4.256)
-    ('4 m', '4.26 m')
-    """
-    return f"{length_m:.2f}".rstrip("0").rstrip(".") + " m" if units == METRIC else read_tape(length_m, units)
-
-
-def _rounded(distance_m: float, units: str) -> float:
-    step = STEPS_M[units]
-    return round(round(distance_m / step) * step, 6)
-
-
 def _tape(zone: Zone, surface: Surface, landmarks: Sequence[Spot], units: str) -> Taped:
     corners = corners_of_zone(zone, surface)
     names = _names(corners, surface)
@@ -122,11 +88,11 @@ def _tape(zone: Zone, surface: Surface, landmarks: Sequence[Spot], units: str) -
         one, other = _best_pair(corner, landmarks, surface)
         reaches = tuple(_reach(spot, corner, units) for spot in (one, other))
         fixes.append(Fix(name, (reaches[0], reaches[1])))
-        moved.append(_meet(one.at, other.at, [_rounded(each.distance_m, units) for each in reaches], corner))
+        moved.append(_meet(one.at, other.at, [to_tape(each.distance_m, units) for each in reaches], corner))
     area = _area(corners)
     change = _area(moved) / area - 1 if area else 0.0
     return Taped(
-        zone.name, zone.surface, tuple(fixes), change, size_words(zone, units), tuple(_parts(zone, surface, units))
+        zone.name, zone.surface, tuple(fixes), change, zone.shape.words(units), tuple(_parts(zone, surface, units))
     )
 
 
@@ -135,30 +101,9 @@ def _names(corners: Sequence[Point], surface: Surface) -> Sequence[str]:
     return by_count.get(len(corners), UPRIGHT_CORNERS if surface.is_upright else CORNERS)
 
 
-def size_words(zone: Zone, units: str = METRIC) -> str:
-    """How large a target is, as a tape reads it."""
-    shape = zone.shape
-    if isinstance(shape, Circle):
-        return f"{read_tape(2 * shape.radius_m, units)} across"
-    if isinstance(shape, Rectangle):
-        return f"{read_tape(shape.width_m, units)} by {read_tape(shape.height_m, units)}"
-    if isinstance(shape, Strip):
-        return f"a strip {read_tape(shape.width_m, units)} wide, all across"
-    length = read_tape(hypot(shape.across_m, shape.up_m), units)
-    if isinstance(shape, Row):
-        step = _exactly(shape.apart_m + shape.size_m, units)
-        return f"{len(things_in_row(zone))} in a row over {length}, {step} from middle to middle"
-    return f"a line of {length}, hit within {read_tape(shape.within_m, units)} of it"
-
-
-def _exactly(length_m: float, units: str) -> str:
-    """A length that is set and not measured, as the step of a row: to the millimetre, or to what an inch tape shows."""
-    return f"{plain(100 * length_m)} cm" if units == METRIC else read_tape(length_m, units)
-
-
 def _parts(zone: Zone, surface: Surface, units: str) -> Iterator[str]:
     """Where a target is just a half, third or quarter of what it lies on, or begins there: easier than measuring."""
-    if isinstance(zone.shape, (Circle, Line, Row)):
+    if not zone.shape.is_box:
         return
     _, (half_x, half_y) = extent(zone, surface)
     up = "height" if surface.is_upright else "length"

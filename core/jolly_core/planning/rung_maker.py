@@ -3,12 +3,12 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import copysign
 
 from jolly_core.aim.spread import Aim, Predicted, distance_for, predict, scale_for
-from jolly_core.aim.targets import Row, Target
-from jolly_core.places.tape import METRIC, STEPS_M, read_long
+from jolly_core.measures import METRIC, STEPS_M, read_long, to_tape
+from jolly_core.shapes.shape import Shape
 
 #: A step up is fair where about seven in ten succeed. Common practice, no source.
 FAIR = 0.7
@@ -28,14 +28,14 @@ class NextRung:
 
     lever: str
     distance_m: float
-    target: Target
+    target: Shape
     predicted: Predicted
     words: str
     is_harder: bool
 
 
 def propose_rungs(
-    aim: Aim, target: Target, distance_m: float, *, wanted: float = FAIR, units: str = METRIC
+    aim: Aim, target: Shape, distance_m: float, *, wanted: float = FAIR, units: str = METRIC
 ) -> list[NextRung]:
     """From one set-up the steps that bring success to about ``wanted``: stand elsewhere, or tape another size.
 
@@ -48,7 +48,7 @@ def propose_rungs(
 
 
 def _levers(
-    aim: Aim, target: Target, distance_m: float, wanted: float, units: str, *, is_harder: bool
+    aim: Aim, target: Shape, distance_m: float, wanted: float, units: str, *, is_harder: bool
 ) -> Iterator[NextRung]:
     stand_m = round(distance_for(aim, target, wanted, LONGEST_M) / STAND_STEP_M) * STAND_STEP_M
     if _is_a_step(stand_m / distance_m) and abs(stand_m - distance_m) >= STAND_STEP_M:
@@ -56,8 +56,8 @@ def _levers(
         way = "Farther" if stand_m > distance_m else "Nearer"
         words = f"{way}: {read_long(stand_m, units)} instead of {read_long(distance_m, units)}"
         yield NextRung(DISTANCE, stand_m, target, at, words, is_harder)
-    if isinstance(target, Row):
-        return  # a ball is as large as it is
+    if not target.can_be_scaled:
+        return
     scale = scale_for(aim, target, distance_m, wanted)
     if _is_a_step(scale):
         sized = _to_the_tape(target.scaled(scale), units)
@@ -69,9 +69,9 @@ def _is_a_step(times: float) -> bool:
     return 1 / MOST_TIMES <= times <= MOST_TIMES
 
 
-def _to_the_tape(target: Target, units: str) -> Target:
+def _to_the_tape(target: Shape, units: str) -> Shape:
     step = STEPS_M[units]
-    lengths = {name: round(round(value / step) * step, 6) for name, value in vars(target).items()}
+    lengths = {name: to_tape(value, units) for name, value in target.lengths.items()}
     # What has a length keeps one, however small.
-    kept = {name: lengths[name] or copysign(step, value) for name, value in vars(target).items() if value}
-    return type(target)(**{**lengths, **kept})
+    kept = {name: lengths[name] or copysign(step, value) for name, value in target.lengths.items() if value}
+    return replace(target, **{**lengths, **kept})

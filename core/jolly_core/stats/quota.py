@@ -18,7 +18,7 @@ def wait_for_makes(makes: int, rate: float) -> Wait:
 def cdf(makes: int, rate: float, attempts: int) -> float:
     """The chance that so many makes come within ``attempts``: that of as many or more makes in them.
 
-    >>> round(chance_within(5, 0.5, 10), 6)
+    >>> round(cdf(5, 0.5, 10), 6)
     0.623047
     """
     return chance_of_at_least(makes, attempts, rate)

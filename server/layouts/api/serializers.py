@@ -5,15 +5,15 @@ from drf_spectacular.utils import PolymorphicProxySerializer, extend_schema_fiel
 from rest_framework import serializers
 
 from config.reading import ReadSerializer
-from jolly_core.aim.targets import SHAPES, Target
 from jolly_core.places.layout import LONGEST_TITLE, MOST_ZONES
-from jolly_core.places.zone import write_shape
+from jolly_core.shapes.registry import SHAPES, write_shape
+from jolly_core.shapes.shape import Shape
 from layouts.models import Layout
 from places.api.serializers import PointField, StandSerializer
 from places.selectors import get_drawn_place
 
 
-def _of_kind(kind: str, shape: type[Target]) -> type[ReadSerializer]:
+def _of_kind(kind: str, shape: type[Shape]) -> type[ReadSerializer]:
     known: dict[str, Any] = {each.name: serializers.FloatField() for each in dataclass_fields(shape)}
     known |= {"kind": serializers.ChoiceField(choices=[kind]), "__doc__": f"A {kind}; lengths in metres."}
     return type(f"{kind.title()}ShapeSerializer", (serializers.Serializer,), known)

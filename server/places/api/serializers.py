@@ -4,13 +4,13 @@ from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from config.reading import ReadSerializer
+from jolly_core.measures import read_long
 from jolly_core.places.guides import guides_of
 from jolly_core.places.kit import thing_m
 from jolly_core.places.layout import first_stand
 from jolly_core.places.place import KINDS, Surface
 from jolly_core.places.place import Place as DrawnPlace
 from jolly_core.places.standing import stand_range
-from jolly_core.places.tape import read_long
 from places.models import Place
 from places.selectors import OWN
 

@@ -13,7 +13,7 @@ from rest_framework.test import APIClient
 from accounts.models import Athlete
 from jolly_core.aim.record import Tries
 from jolly_core.aim.spread import estimate_aim, predict
-from jolly_core.aim.targets import Rectangle
+from jolly_core.shapes.kinds.rectangle import Rectangle
 from ladders.models import Ladder
 from layouts.selectors import aimed_among
 from runs.models import Run

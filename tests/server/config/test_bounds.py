@@ -10,7 +10,7 @@ import pytest
 import yaml
 from rest_framework.test import APIClient
 
-from jolly_core.aim.targets import SHAPES
+from jolly_core.shapes.registry import SHAPES
 from ladders.models import Ladder
 from tests.server.config.test_answers import SCHEMA
 from tests.server.conftest import rung_id

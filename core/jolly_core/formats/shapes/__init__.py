@@ -1,0 +1,1 @@
+"""How each shape is drawn as SVG: one module for each."""
