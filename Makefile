@@ -69,7 +69,7 @@ dev: .venv/.dev web/node_modules/.installed
 test: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)
 	# As many at once as there are processors; who is done takes over from the end of what another still has to do.
-	$(PY) -m pytest -n logical --dist worksteal
+	$(PY) -m pytest -n logical --dist worksteal --durations 10
 
 .venv/.postgres: .venv/.dev requirements/postgres.txt
 	$(PY) -m pip install --quiet --require-hashes -r requirements/postgres.txt

@@ -2507,8 +2507,8 @@ export interface components {
                 [key: string]: unknown;
             };
         };
-        Shape: components["schemas"]["RectangleShape"] | components["schemas"]["CircleShape"] | components["schemas"]["StripShape"] | components["schemas"]["LineShape"] | components["schemas"]["RowShape"];
-        ShapeRequest: components["schemas"]["RectangleShapeRequest"] | components["schemas"]["CircleShapeRequest"] | components["schemas"]["StripShapeRequest"] | components["schemas"]["LineShapeRequest"] | components["schemas"]["RowShapeRequest"];
+        Shape: components["schemas"]["CircleShape"] | components["schemas"]["LineShape"] | components["schemas"]["RectangleShape"] | components["schemas"]["RowShape"] | components["schemas"]["StripShape"];
+        ShapeRequest: components["schemas"]["CircleShapeRequest"] | components["schemas"]["LineShapeRequest"] | components["schemas"]["RectangleShapeRequest"] | components["schemas"]["RowShapeRequest"] | components["schemas"]["StripShapeRequest"];
         /** @description How a run is kept on paper: its rule in a line, the boxes to tick, and the totals to type in. */
         Sheet: {
             rule: string;

@@ -1,6 +1,7 @@
 /** Where the names of zones stand on the court: inside their zone, or at the side with a line to it. Never in another. */
 import type { Surface, Zone } from "../../api/setup";
 import { boxOf } from "../../shared/board/geometry";
+import { shapeOf } from "../../shared/board/shapes";
 import type { View } from "../../shared/board/view";
 
 /** A letter is about so wide as it is high. */
@@ -59,15 +60,8 @@ export function placeLabels(
     const box = boxOf(zone, surface);
     const [left, top] = [view.x(box.left), view.y(box.top)];
     const [width, tall] = [view.x(box.right) - left, view.y(box.bottom) - top];
-    const isThin = zone.shape.kind === "line" || zone.shape.kind === "row";
-    const inside = isThin
-      ? null
-      : fit(
-          `${index + 1} ${wordsOf(zone)}`,
-          zone.shape.kind === "circle" ? width * 0.8 : width,
-          zone.shape.kind === "circle" ? tall * 0.7 : tall,
-          letters,
-        );
+    const { room } = shapeOf(zone.shape.kind);
+    const inside = room && fit(`${index + 1} ${wordsOf(zone)}`, width * room.x, tall * room.y, letters);
     return {
       zone,
       number: index + 1,

@@ -4,15 +4,16 @@ import { useEffect, useEffectEvent, useState } from "react";
 
 import { api, unwrap, type Schemas } from "../../../api/client";
 import { useChange } from "../../../api/queries";
-import type { DrawnPlace, Kind, LadderAim, Layout, Offer, WorkedOut, Zone } from "../../../api/setup";
+import type { DrawnPlace, LadderAim, Layout, Offer, WorkedOut, Zone } from "../../../api/setup";
 import { capital, showShare } from "../../../shared/lib/format";
 import type { Units } from "../../../shared/lib/lengths";
+import { listShapes } from "../../../shared/board/shapes";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
 import { Page, Panel } from "../../../shared/ui/Page";
 import { KeptActions } from "./Actions";
 import { AimWhy } from "./AimWhy";
 import { Board } from "./Board";
-import { freeName, KINDS, newZone, type Laid } from "./laying";
+import { freeName, newZone, type Laid } from "./laying";
 import { PatternPanel, usePreview } from "./PatternPanel";
 import { StandSlider } from "./StandSlider";
 import { TapeList } from "./TapeList";
@@ -221,14 +222,14 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
               </ToggleButtonGroup>
             )}
             <Typography sx={{ ml: 1 }}>Add a</Typography>
-            {(Object.keys(KINDS) as Kind[]).map((kind) => (
+            {listShapes().map((shape) => (
               <Button
-                key={kind}
+                key={shape.kind}
                 size="small"
                 variant="outlined"
-                aria-label={`Add a ${KINDS[kind].word}`}
-                onClick={() => add([newZone(kind, surface, laid.zones)])}>
-                {KINDS[kind].adds}
+                aria-label={`Add a ${shape.word}`}
+                onClick={() => add([newZone(shape, surface, laid.zones)])}>
+                {capital(shape.word)}
               </Button>
             ))}
           </Stack>

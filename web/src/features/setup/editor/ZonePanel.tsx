@@ -7,7 +7,8 @@ import { useChange } from "../../../api/queries";
 import type { LengthName, Lengths, Surface, Zone } from "../../../api/setup";
 import { toMillimetre, TYPED, type Units } from "../../../shared/lib/lengths";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
-import { boxOf, limitsOf, movedTo, withLengths } from "../../../shared/board/geometry";
+import { boxOf, limitsOf, movedTo, runsAcross, withLengths } from "../../../shared/board/geometry";
+import { shapeOf } from "../../../shared/board/shapes";
 
 const LENGTHS: Record<LengthName, string> = {
   width_m: "Wide",
@@ -120,7 +121,7 @@ export function ZonePanel({ zone, surface, units, onChange, onDivide, onDouble, 
             onLength={(lengthM) => resize(key, lengthM)}
           />
         ))}
-        {zone.shape.kind !== "strip" && (
+        {!runsAcross(zone) && (
           <LengthField
             label="From the left"
             valueM={left}
@@ -136,7 +137,7 @@ export function ZonePanel({ zone, surface, units, onChange, onDivide, onDouble, 
         />
       </Stack>
       <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1, alignItems: "center" }}>
-        {zone.shape.kind === "rectangle" && (
+        {shapeOf(zone.shape.kind).canDivide && (
           <TextField
             select
             size="small"

@@ -1,6 +1,6 @@
 /** Snapping: what is dragged goes to the nearest line of the place, half, third or quarter, or else to whole steps. */
 import type { Surface, Zone } from "../../../api/setup";
-import { boxOf, middleOf, movedTo, pulled, type Handle, type Spot } from "../../../shared/board/geometry";
+import { boxOf, middleOf, movedTo, pulled, runsAcross, type Handle, type Spot } from "../../../shared/board/geometry";
 
 type Guide = Surface["guides_x"][number];
 
@@ -34,10 +34,9 @@ export function snapMove(zone: Zone, to: Spot, surface: Surface, nearM: number, 
   const moved = movedTo(zone, { x: toStep(to.x, step), y: toStep(to.y, step) }, surface);
   const box = boxOf(moved, surface);
   const middle = middleOf(moved);
-  const x =
-    zone.shape.kind === "strip"
-      ? { by: 0, guide: null }
-      : pullOf([box.left, middle.x, box.right], surface.guides_x, nearM);
+  const x = runsAcross(zone)
+    ? { by: 0, guide: null }
+    : pullOf([box.left, middle.x, box.right], surface.guides_x, nearM);
   const y = pullOf([box.bottom, middle.y, box.top], surface.guides_y, nearM);
   return { zone: movedTo(moved, { x: middle.x + x.by, y: middle.y + y.by }, surface), x: x.guide, y: y.guide };
 }
