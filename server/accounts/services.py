@@ -7,9 +7,12 @@ from datetime import date, timedelta
 from typing import Any
 from zoneinfo import available_timezones
 
+from django.db import transaction
+
 from accounts.models import Athlete, BodyLimit
 from accounts.selectors import get_today
 from config.bounds import check_room
+from config.finding import lock_one
 from jolly_core.body.limits import read_limit
 from jolly_core.errors import CoreError
 
@@ -23,7 +26,8 @@ def change_settings(athlete: Athlete, changes: dict[str, Any]) -> Athlete:
         raise CoreError.one("unknown_timezone", f"There is no time zone {zone!r}.", "timezone", value=zone)
     for name, value in changes.items():
         setattr(athlete, name, value)
-    athlete.save(update_fields=list(changes) or None)
+    if changes:
+        athlete.save(update_fields=list(changes))
     return athlete
 
 
@@ -43,8 +47,10 @@ def add_limit(athlete: Athlete, given: Mapping[str, Any]) -> BodyLimit:
     return BodyLimit.objects.create(athlete=athlete, **given)
 
 
-def lift_limit(limit: BodyLimit, today: date) -> None:
+@transaction.atomic
+def lift_limit(athlete: Athlete, limit_id: int, today: date) -> None:
     """End a limit with yesterday; one that has not begun by then never was."""
+    limit = lock_one(BodyLimit.objects.filter(athlete=athlete), pk=limit_id)
     limit.until = today - timedelta(days=1)
     if limit.until < limit.since:
         limit.delete()

@@ -10,6 +10,11 @@ from django.db import models
 LONGEST_NOTE = 2000
 
 
+def key_of(rung_id: int, side: str) -> str:
+    """The name of a challenge within its block: its rung and side."""
+    return f"{rung_id}-{side}"
+
+
 class Block(models.Model):
     class Status(models.TextChoices):
         PLANNED = "planned"
@@ -91,4 +96,4 @@ class Segment(models.Model):
     @property
     def key(self) -> str:
         """The name of this part within its block: rung and side, or its kind."""
-        return f"{self.rung_id}-{self.side}" if self.rung_id else self.kind
+        return key_of(self.rung_id, self.side) if self.rung_id else self.kind

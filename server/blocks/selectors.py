@@ -10,7 +10,7 @@ from django.db.models import Count, F, Prefetch, Q, QuerySet, Sum
 
 from accounts.models import Athlete
 from blocks.models import Block, Segment
-from config.finding import find_one
+from config.finding import find_one, lock_one
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.load.weekly import Session
 from jolly_core.planning.running import Part, Running, rank_of, stand_of
@@ -50,6 +50,11 @@ def _with_segments(blocks: QuerySet[Block]) -> QuerySet[Block]:
 
 def get_block(athlete: Athlete, block_id: int) -> Block:
     return find_one(_with_segments(Block.objects.filter(athlete=athlete)), pk=block_id)
+
+
+def get_block_to_change(athlete: Athlete, block_id: int) -> Block:
+    """A block with its segments, locked until the transaction ends."""
+    return lock_one(_with_segments(Block.objects.filter(athlete=athlete)), pk=block_id)
 
 
 def get_next_block(athlete: Athlete, today: date) -> Block | None:

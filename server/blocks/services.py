@@ -11,11 +11,13 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from blocks.models import Block, Segment
+from blocks.selectors import get_block_to_change
 from config.bounds import check_room
+from config.finding import lock_one
 from jolly_core.errors import CoreError
 from jolly_core.load.weekly import check_effort
 from jolly_core.planning.kept import BlockShape, PartShape
-from layouts.models import Layout
+from layouts.selectors import get_layout
 
 MOST_AHEAD = 400
 
@@ -32,57 +34,81 @@ def keep_block(athlete: Athlete, *, segments: Sequence[dict[str, Any]], **values
 
 @transaction.atomic
 def replan_block(
-    block: Block, *, segments: Sequence[dict[str, Any]], change: str = "", can_take_back: bool = False, **values: Any
+    athlete: Athlete,
+    block_id: int,
+    *,
+    segments: Sequence[dict[str, Any]],
+    change: str = "",
+    can_take_back: bool = False,
+    **values: Any,
 ) -> Block:
     """Give a planned block other segments, and say what changed. Raises ``CoreError`` for one that has begun."""
+    block = get_block_to_change(athlete, block_id)
     _check_planned(block)
-    block.before = _shape_of(block).as_stored() if can_take_back else {}
-    for name, value in values.items():
-        setattr(block, name, value)
-    if change:
-        block.changes = [*block.changes, change]
-    _save_changed(block)
+    before = _shape_of(block).as_stored() if can_take_back else {}
+    changes = [*block.changes, change] if change else block.changes
+    return _lay_anew(block, segments, before=before, changes=changes, **values)
+
+
+@transaction.atomic
+def take_refit_back(athlete: Athlete, block_id: int) -> Block:
+    """The shape before the last re-fit. Raises ``CoreError`` where there is none, or the block has begun."""
+    block = get_block_to_change(athlete, block_id)
+    _check_planned(block)
+    if not block.before:
+        raise CoreError.one("nothing_to_take_back", "This block was not re-fitted since it was planned.", "block")
+    shape = BlockShape.from_stored(block.before).as_dict()
+    return _lay_anew(block, shape.pop("segments"), before={}, changes=block.changes[:-1], **shape)
+
+
+def _lay_anew(block: Block, segments: Sequence[dict[str, Any]], **values: Any) -> Block:
+    _save_changed(block, **values)
     block.segments.all().delete()
     _lay_segments(block, segments)
     return block
 
 
 @transaction.atomic
-def take_refit_back(block: Block) -> Block:
-    """The shape before the last re-fit. Raises ``CoreError`` where there is none, or the block has begun."""
-    _check_planned(block)
-    if not block.before:
-        raise CoreError.one("nothing_to_take_back", "This block was not re-fitted since it was planned.", "block")
-    before = BlockShape.from_stored(block.before).as_dict()
-    block.changes = block.changes[:-1]
-    return replan_block(block, **before)
-
-
-def put_layout(block: Block, layout: Layout) -> Block:
+def put_layout(athlete: Athlete, block_id: int, layout_id: int) -> Block:
     """Put a layout into a block: its kit joins what to bring. Raises ``CoreError`` for a block that is closed."""
+    block, layout = _lock(athlete, block_id), get_layout(athlete, layout_id)
     if block.status in (Block.Status.DONE, Block.Status.DROPPED):
         raise CoreError.one("block_closed", "This block is closed; choose one that is still to come.", "status")
     block.layouts.add(layout)
     return block
 
 
-def take_layout_out(block: Block, layout: Layout) -> Block:
-    block.layouts.remove(layout)
+@transaction.atomic
+def take_layout_out(athlete: Athlete, block_id: int, layout_id: int) -> Block:
+    """Take a layout out of a block again."""
+    block = _lock(athlete, block_id)
+    block.layouts.remove(get_layout(athlete, layout_id))
     return block
 
 
-def move_block(block: Block, **values: Any) -> Block:
+@transaction.atomic
+def move_block(athlete: Athlete, block_id: int, **values: Any) -> Block:
     """Put a planned block to another day, hour or place. Raises ``CoreError`` for one that has begun."""
+    block = _lock(athlete, block_id)
     _check_planned(block)
+    _save_changed(block, **values)
+    return block
+
+
+def _lock(athlete: Athlete, block_id: int) -> Block:
+    return lock_one(Block.objects.filter(athlete=athlete), pk=block_id)
+
+
+def _lock_segment(athlete: Athlete, segment_id: int) -> Segment:
+    return lock_one(Segment.objects.filter(block__athlete=athlete), pk=segment_id)
+
+
+def _save_changed(block: Block, **values: Any) -> None:
+    """Write what calendars have to hear of."""
+    values["sequence"] = block.sequence + 1
     for name, value in values.items():
         setattr(block, name, value)
-    _save_changed(block)
-    return block
-
-
-def _save_changed(block: Block) -> None:
-    block.sequence += 1
-    block.save()
+    block.save(update_fields=[*values, "changed_at"])
 
 
 def _check_planned(block: Block) -> None:
@@ -103,8 +129,10 @@ def _lay_segments(block: Block, segments: Sequence[dict[str, Any]]) -> None:
     )
 
 
-def start_block(block: Block, at: datetime) -> Block:
+@transaction.atomic
+def start_block(athlete: Athlete, block_id: int, at: datetime) -> Block:
     """Begin a block; beginning again changes nothing."""
+    block = _lock(athlete, block_id)
     if block.status in (Block.Status.DONE, Block.Status.DROPPED):
         raise CoreError.one("block_closed", "This block is closed; plan a new one.", "status", value=block.status)
     if block.status == Block.Status.PLANNED:
@@ -113,8 +141,10 @@ def start_block(block: Block, at: datetime) -> Block:
     return block
 
 
-def finish_segment(segment: Segment, at: datetime) -> Segment:
+@transaction.atomic
+def finish_segment(athlete: Athlete, segment_id: int, at: datetime) -> Segment:
     """Leave a segment behind; its runs, as many as there are, stand."""
+    segment = _lock_segment(athlete, segment_id)
     if segment.done_at is None:
         segment.done_at = at
         segment.save(update_fields=["done_at"])
@@ -125,11 +155,13 @@ def finish_segment(segment: Segment, at: datetime) -> Segment:
 STRETCH_S = 120
 
 
-def extend_segment(segment: Segment) -> Segment:
+@transaction.atomic
+def extend_segment(athlete: Athlete, segment_id: int) -> Segment:
     """Give a part of a block in play more: one run of a challenge, or two minutes of what goes by the clock.
 
     Raises ``CoreError`` for a part that is behind already.
     """
+    segment = _lock_segment(athlete, segment_id)
     _check_open(segment)
     runs = segment.runs_planned
     more_s = round(segment.planned_s / runs) if runs else STRETCH_S
@@ -140,15 +172,20 @@ def extend_segment(segment: Segment) -> Segment:
     return segment
 
 
-def drop_segment(segment: Segment, at: datetime) -> Segment:
+@transaction.atomic
+def drop_segment(athlete: Athlete, segment_id: int, at: datetime) -> Segment:
     """Leave out a part of a block in play; ``take_segment_back`` puts it back. Raises ``CoreError`` for one behind."""
+    segment = _lock_segment(athlete, segment_id)
     _check_open(segment)
     segment.dropped_at = at
     segment.save(update_fields=["dropped_at"])
     return segment
 
 
-def take_segment_back(segment: Segment) -> Segment:
+@transaction.atomic
+def take_segment_back(athlete: Athlete, segment_id: int) -> Segment:
+    """Put back a part that was left out."""
+    segment = _lock_segment(athlete, segment_id)
     segment.dropped_at = None
     segment.save(update_fields=["dropped_at"])
     return segment
@@ -160,13 +197,15 @@ def _check_open(segment: Segment) -> None:
         raise CoreError.one("not_in_play", message, "segment", value=segment.pk)
 
 
-def finish_block(block: Block, at: datetime, note: str = "", effort: int | None = None) -> Block:
+@transaction.atomic
+def finish_block(athlete: Athlete, block_id: int, at: datetime, note: str = "", effort: int | None = None) -> Block:
     """Close a block, played to its end or not, with what was felt and how hard it was (0 to 10).
 
     Raises ``CoreError`` (``out_of_range``) for an effort that is none.
     """
     if effort is not None and (problem := check_effort(effort)):
         raise CoreError([problem])
+    block = _lock(athlete, block_id)
     if block.status in (Block.Status.PLANNED, Block.Status.STARTED):
         # A clock that was set back in between ends no block before it began.
         at = max(at, block.started_at or at)
@@ -175,16 +214,19 @@ def finish_block(block: Block, at: datetime, note: str = "", effort: int | None 
     return block
 
 
-def drop_block(block: Block) -> Block:
+@transaction.atomic
+def drop_block(athlete: Athlete, block_id: int) -> Block:
     """Take a planned block out of the plan; ``restore_block`` brings it back."""
+    block = _lock(athlete, block_id)
     if block.status == Block.Status.PLANNED:
-        block.status = Block.Status.DROPPED
-        _save_changed(block)
+        _save_changed(block, status=Block.Status.DROPPED)
     return block
 
 
-def restore_block(block: Block) -> Block:
+@transaction.atomic
+def restore_block(athlete: Athlete, block_id: int) -> Block:
+    """Put a block back into the plan that was taken out of it."""
+    block = _lock(athlete, block_id)
     if block.status == Block.Status.DROPPED:
-        block.status = Block.Status.PLANNED
-        _save_changed(block)
+        _save_changed(block, status=Block.Status.PLANNED)
     return block

@@ -4,17 +4,23 @@ from __future__ import annotations
 
 from datetime import datetime
 
+from django.db import transaction
+
+from accounts.models import Athlete
 from climb.selectors import get_standing
-from ladders.models import Ladder, Move
+from ladders.models import Move
+from ladders.selectors import get_ladder, get_ladder_to_change
 from ladders.services import record_move
 
 
-def decide(ladder: Ladder, decision: str, held: int, at: datetime) -> Move | None:
+@transaction.atomic
+def decide(athlete: Athlete, ladder_id: int, decision: str, held: int, at: datetime) -> Move | None:
     """Climb, stay or step back from the rung that is ``held``. What the rules advise now is kept with the decision.
 
     None where the athlete has moved on since: the same press once more, or another screen, decides nothing.
     """
-    if ladder.held != held:
+    if get_ladder_to_change(athlete, ladder_id).held != held:
         return None
-    verdict = get_standing(ladder).verdict
-    return record_move(ladder, decision, verdict.kind, [reason.words for reason in verdict.reasons], at)
+    verdict = get_standing(get_ladder(athlete, ladder_id)).verdict
+    reasons = [reason.words for reason in verdict.reasons]
+    return record_move(athlete, ladder_id, decision, verdict=verdict.kind, reasons=reasons, at=at)

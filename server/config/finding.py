@@ -1,4 +1,4 @@
-"""Finding one row of somebody's, or saying in the core's own words that there is none."""
+"""Finding one row of somebody's, to read it or to change it, or saying in the core's own words that there is none."""
 
 from __future__ import annotations
 
@@ -18,3 +18,11 @@ def find_one(rows: QuerySet[Row], **lookup: Any) -> Row:
         return rows.get(**lookup)
     except ObjectDoesNotExist:
         raise NotFound from None
+
+
+def lock_one(rows: QuerySet[Row], **lookup: Any) -> Row:
+    """The one row that it leads to, locked until the transaction ends, where the database locks rows.
+
+    Raises ``NotFound`` where there is none.
+    """
+    return find_one(rows.select_for_update(of=("self",)), **lookup)

@@ -11,7 +11,7 @@ from django.db import transaction
 from accounts.models import Athlete
 from accounts.services import make_demo_athlete
 from aims.selectors import tries_at
-from blocks.models import Block, Segment
+from blocks.models import Segment
 from blocks.services import finish_block, finish_segment, start_block
 from climb.selectors import get_standing
 from climb.services import decide
@@ -85,15 +85,15 @@ def _play_day(random: Random, athlete: Athlete, ladders: dict[str, int], day: da
     minutes = story.DAY_MINUTES[day.weekday()]
     block = plan_block(athlete, BlockRequest(minutes, [ladders[key] for key in keys], day))
     at = _at(day, 17)
-    start_block(block, at)
+    start_block(athlete, block.pk, at)
     for segment in block.segments.select_related("rung__ladder__athlete"):
         at += timedelta(seconds=60)
         if segment.rung is None:
             at += timedelta(seconds=segment.planned_s)
         elif not _is_avoided(random, segment, days_left):
             at = _play_segment(random, segment.rung, segment, at, days_left)
-        finish_segment(segment, at)
-    finish_block(Block.objects.get(pk=block.pk), at, effort=_effort(day))
+        finish_segment(athlete, segment.pk, at)
+    finish_block(athlete, block.pk, at, effort=_effort(day))
 
 
 def _effort(day: date) -> int:
@@ -115,7 +115,7 @@ def _play_segment(random: Random, rung: Rung, segment: Segment, at: datetime, da
         skill = course.skill(days_left) + form - (course.weak_by if segment.side == WEAK else 0)
         rate = _rate(rung, skill, course)
         player = Player(random, rate, course.tempo_ms, course.fetch_ms)
-        run = start_run(athlete, player.make_id(), rung, side=segment.side, started_at=at, segment_id=segment.pk)
+        run = start_run(athlete, player.make_id(), rung.pk, side=segment.side, started_at=at, segment_id=segment.pk)
         run = record_events(athlete, run.pk, player.play(rung.game)).run
         at += timedelta(milliseconds=run.last_at_ms) + timedelta(seconds=30)
         if _decide_as_advised(athlete, ladder.pk, at):
@@ -139,5 +139,5 @@ def _decide_as_advised(athlete: Athlete, ladder_id: int, at: datetime) -> bool:
     is_top = ladder.held == ladder.rungs.count()
     if kind == STAY or is_top:
         return False
-    decide(ladder, kind, ladder.held, at)
+    decide(athlete, ladder_id, kind, ladder.held, at)
     return True

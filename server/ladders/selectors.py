@@ -9,7 +9,7 @@ from typing import Any
 from django.db.models import Prefetch, QuerySet, prefetch_related_objects
 
 from accounts.models import Athlete
-from config.finding import find_one
+from config.finding import find_one, lock_one
 from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_format
 from jolly_core.thresholds.threshold import Threshold, stored_threshold
@@ -93,6 +93,11 @@ def list_laid(rungs: Sequence[Rung]) -> list[Layout]:
 
 def get_ladder(athlete: Athlete, ladder_id: int) -> Ladder:
     return find_one(_with_rungs(athlete), pk=ladder_id)
+
+
+def get_ladder_to_change(athlete: Athlete, ladder_id: int) -> Ladder:
+    """A ladder of the athlete's, locked until the transaction ends."""
+    return lock_one(Ladder.objects.filter(athlete=athlete).select_related("athlete"), pk=ladder_id)
 
 
 def get_rung(athlete: Athlete, rung_id: int) -> Rung:

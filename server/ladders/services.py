@@ -10,6 +10,7 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from config.bounds import check_room
+from config.finding import lock_one
 from jolly_core.body.risks import RISKS
 from jolly_core.body.traits import Traits, read_traits
 from jolly_core.challenges.registry import AnyGame, get_format, read_game
@@ -19,7 +20,9 @@ from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshol
 from jolly_core.words import shortened
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
+from ladders.selectors import get_ladder_to_change, get_rung
 from layouts.models import Layout
+from layouts.selectors import get_layout
 from layouts.services import keep_for_hand
 
 MOST_LADDERS, MOST_RUNGS = 200, 100
@@ -30,8 +33,10 @@ def take_ladder(athlete: Athlete, key: str, pack: Mapping[str, Any], at: datetim
     """Put a ladder of the shelf among the athlete's own. Taking it again returns the one that is there."""
     values = {name: pack[name] for name in ("title", "discipline", "summary", "has_sides", "kit", "cautions")}
     values["traits"] = read_traits(pack.get("traits", {})).as_stored()
-    if not Ladder.objects.filter(athlete=athlete, shelf_key=key).exists():
-        _check_room(athlete)
+    known = Ladder.objects.filter(athlete=athlete, shelf_key=key).first()
+    if known:
+        return known
+    _check_room(athlete)
     ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults={**values, "arrived_at": at})
     if is_new:
         for number, rung in enumerate(pack["rungs"], 1):
@@ -49,7 +54,7 @@ def make_ladder(athlete: Athlete, given: Mapping[str, Any], rung: Mapping[str, A
     _check_room(athlete)
     values = {name: given[name] for name in ("title", "discipline", "summary", "has_sides")}
     ladder = Ladder.objects.create(athlete=athlete, traits=Traits().as_stored(), arrived_at=at, **values)
-    add_rung(ladder, rung, at)
+    _put_on_top(ladder, rung, at)
     return ladder
 
 
@@ -59,11 +64,15 @@ def _check_room(athlete: Athlete) -> None:
 
 
 @transaction.atomic
-def add_rung(ladder: Ladder, given: Mapping[str, Any], at: datetime) -> Rung:
+def add_rung(athlete: Athlete, ladder_id: int, given: Mapping[str, Any], at: datetime) -> Rung:
     """Put a rung on top of a ladder, asking for what is fair to ask of its game.
 
     Raises ``CoreError`` for a format that is not known, and for settings under ``settings``.
     """
+    return _put_on_top(get_ladder_to_change(athlete, ladder_id), given, at)
+
+
+def _put_on_top(ladder: Ladder, given: Mapping[str, Any], at: datetime) -> Rung:
     _check_room_on(ladder)
     game = read_settings(given["format"], given["settings"])
     threshold = fair_threshold(game, each_side=ladder.has_sides)
@@ -73,11 +82,12 @@ def add_rung(ladder: Ladder, given: Mapping[str, Any], at: datetime) -> Rung:
 
 
 @transaction.atomic
-def change_challenge(rung: Rung, given: Mapping[str, Any], at: datetime) -> Rung:
+def change_challenge(athlete: Athlete, rung_id: int, given: Mapping[str, Any], at: datetime) -> Rung:
     """Play another game on a rung from now on, or the same one with other settings; runs keep what they were played by.
 
     What is asked of it stays where the game still measures it and can reach it, and is made fair to ask where not.
     """
+    rung = _lock_rung(athlete, rung_id)
     game = read_settings(given["format"], given["settings"])
     is_other_game = rung.format != game.id
     for name in ("title", "set_up", "cues"):
@@ -118,7 +128,7 @@ def get_quick_rung(athlete: Athlete, game: str, at: datetime) -> Rung:
     rung = ladder.rungs.filter(title=chosen.title).first()
     if rung is None:
         given = {"title": chosen.title, "set_up": "", "lever": "", "cues": [], "format": chosen.format}
-        rung = add_rung(ladder, {**given, "settings": chosen.settings}, at)
+        rung = _put_on_top(ladder, {**given, "settings": chosen.settings}, at)
     return rung
 
 
@@ -148,13 +158,22 @@ def _check_room_on(ladder: Ladder) -> None:
 
 @transaction.atomic
 def insert_rung(
-    like: Rung, number: int, *, title: str, set_up: str, lever: str, layout: Layout | None, at: datetime
+    athlete: Athlete,
+    like_id: int,
+    number: int,
+    *,
+    title: str,
+    set_up: str,
+    lever: str,
+    layout_id: int | None,
+    at: datetime,
 ) -> Rung:
     """Put a rung at a number of the ladder, what stands there and above one up: the same game as another rung's.
 
     The athlete goes on holding the rung they held, and works on what is now right above it.
     """
-    ladder = like.ladder
+    like = get_rung(athlete, like_id)
+    ladder = get_ladder_to_change(athlete, like.ladder_id)
     _check_room_on(ladder)
     # From the top down, so that no number is there twice.
     for above in ladder.rungs.filter(number__gte=number).order_by("-number"):
@@ -169,7 +188,7 @@ def insert_rung(
         cues=like.cues,
         format=like.format,
         settings=like.settings,
-        layout=layout,
+        layout=get_layout(athlete, layout_id) if layout_id else None,
     )
     threshold = like.threshold_revisions.order_by("id").last()
     if threshold:
@@ -184,15 +203,24 @@ def _lay(athlete: Athlete, given: Mapping[str, Any] | None) -> Layout | None:
     return keep_for_hand(athlete, given["place"], given) if given else None
 
 
-def attach_layout(rung: Rung, layout: Layout | None) -> Rung:
+def _lock_rung(athlete: Athlete, rung_id: int) -> Rung:
+    rungs = Rung.objects.filter(ladder__athlete=athlete).select_related("ladder__athlete")
+    return lock_one(rungs, pk=rung_id)
+
+
+@transaction.atomic
+def attach_layout(athlete: Athlete, rung_id: int, layout_id: int | None) -> Rung:
     """Say where the targets of a rung go from now on; runs that were played keep what they were aimed at."""
-    rung.layout = layout
+    rung = _lock_rung(athlete, rung_id)
+    rung.layout = None if layout_id is None else get_layout(athlete, layout_id)
     rung.save(update_fields=["layout"])
     return rung
 
 
-def change_threshold(rung: Rung, given: Mapping[str, Any], at: datetime) -> ThresholdRevision:
+@transaction.atomic
+def change_threshold(athlete: Athlete, rung_id: int, given: Mapping[str, Any], at: datetime) -> ThresholdRevision:
     """Ask something else of a rung from now on. Raises ``CoreError`` for values that cannot be asked."""
+    rung = _lock_rung(athlete, rung_id)
     game = rung.game
     threshold = read_threshold(type(game), given)
     check_mark(game, threshold)
@@ -204,8 +232,11 @@ def change_threshold(rung: Rung, given: Mapping[str, Any], at: datetime) -> Thre
 
 
 @transaction.atomic
-def record_move(ladder: Ladder, decision: str, verdict: str, reasons: Sequence[str], at: datetime) -> Move:
+def record_move(
+    athlete: Athlete, ladder_id: int, decision: str, *, verdict: str, reasons: Sequence[str], at: datetime
+) -> Move:
     """Move the athlete's marker as decided, and keep the verdict it was decided on."""
+    ladder = get_ladder_to_change(athlete, ladder_id)
     step = {Move.Decision.CLIMB: 1, Move.Decision.STEP_BACK: -1}.get(Move.Decision(decision), 0)
     to_held = ladder.held + step
     if not 0 <= to_held <= ladder.rungs.count():
@@ -229,11 +260,12 @@ def record_move(ladder: Ladder, decision: str, verdict: str, reasons: Sequence[s
 
 
 @transaction.atomic
-def take_move_back(ladder: Ladder, at: datetime) -> Move:
+def take_move_back(athlete: Athlete, ladder_id: int, at: datetime) -> Move:
     """Undo the last decision that stands: the marker and the runs that count are as before; the record keeps both.
 
     Raises ``CoreError`` (``no_move``) when there is none.
     """
+    ladder = get_ladder_to_change(athlete, ladder_id)
     move = ladder.moves.filter(taken_back_at=None).last()
     if move is None:
         raise CoreError.one("no_move", "There is no decision on this ladder to take back.", "decision")
@@ -249,8 +281,10 @@ def _stand_on(ladder: Ladder, held: int, arrived_at: datetime) -> None:
     ladder.save(update_fields=["held", "arrived_at"])
 
 
-def acknowledge(ladder: Ladder, risk: str, at: datetime) -> Acknowledgement:
+@transaction.atomic
+def acknowledge(athlete: Athlete, ladder_id: int, risk: str, at: datetime) -> Acknowledgement:
     """Keep that the athlete said yes to a risk's caution. Raises ``CoreError`` for a risk that is not the ladder's."""
+    ladder = get_ladder_to_change(athlete, ladder_id)
     if risk not in ladder.known_traits.risks:
         known = ", ".join(ladder.known_traits.risks) or "none"
         raise CoreError.one("not_a_choice", f"This ladder carries these risks: {known}.", "risk", value=risk)

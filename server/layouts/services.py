@@ -5,8 +5,11 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
+from django.db import transaction
+
 from accounts.models import Athlete
 from config.bounds import check_room
+from config.finding import lock_one
 from jolly_core.errors import CoreError
 from jolly_core.formats import layout_svg
 from jolly_core.patterns.written import read_pattern
@@ -31,25 +34,29 @@ def keep_for_hand(athlete: Athlete, place_key: str, given: Mapping[str, Any]) ->
     return _create(athlete, place_key, layout)
 
 
-def change_layout(layout: Layout, given: Mapping[str, Any]) -> Layout:
+@transaction.atomic
+def change_layout(athlete: Athlete, layout_id: int, given: Mapping[str, Any]) -> Layout:
     """Give a kept layout other targets. Raises ``CoreError`` as for a new one; then nothing is changed."""
-    _fill(layout, _checked(layout.athlete, layout.place_key, given))
-    layout.save()
+    layout = _lock(athlete, layout_id)
+    _save(layout, **_columns(_checked(athlete, layout.place_key, given)))
     return layout
 
 
-def drop_layout(layout: Layout) -> Layout:
+@transaction.atomic
+def drop_layout(athlete: Athlete, layout_id: int) -> Layout:
     """Put a layout away. What was played on it stays; it can be restored."""
-    layout.is_dropped = True
-    layout.save()
+    layout = _lock(athlete, layout_id)
+    _save(layout, is_dropped=True)
     return layout
 
 
-def restore_layout(layout: Layout) -> Layout:
+@transaction.atomic
+def restore_layout(athlete: Athlete, layout_id: int) -> Layout:
+    """Bring back a layout that was put away."""
+    layout = _lock(athlete, layout_id)
     if layout.is_dropped:
-        _check_room(layout.athlete)
-    layout.is_dropped = False
-    layout.save()
+        _check_room(athlete)
+        _save(layout, is_dropped=False)
     return layout
 
 
@@ -76,10 +83,18 @@ def _checked(athlete: Athlete, place_key: str, given: Mapping[str, Any]) -> Core
 
 def _create(athlete: Athlete, place_key: str, layout: CoreLayout) -> Layout:
     _check_room(athlete)
-    kept = Layout(athlete=athlete, place_key=place_key, own_place=get_own_place(athlete, place_key))
-    _fill(kept, layout)
-    kept.save()
-    return kept
+    own_place = get_own_place(athlete, place_key)
+    return Layout.objects.create(athlete=athlete, place_key=place_key, own_place=own_place, **_columns(layout))
+
+
+def _lock(athlete: Athlete, layout_id: int) -> Layout:
+    return lock_one(Layout.objects.filter(athlete=athlete).select_related("athlete"), pk=layout_id)
+
+
+def _save(layout: Layout, **values: Any) -> None:
+    for name, value in values.items():
+        setattr(layout, name, value)
+    layout.save(update_fields=[*values, "changed_at"])
 
 
 def _check_room(athlete: Athlete) -> None:
@@ -87,6 +102,6 @@ def _check_room(athlete: Athlete) -> None:
     check_room(kept, MOST_LAYOUTS, "layouts", instead="put one away first")
 
 
-def _fill(kept: Layout, layout: CoreLayout) -> None:
+def _columns(layout: CoreLayout) -> dict[str, Any]:
     drawn = layout.as_stored()
-    kept.title, kept.drawn = drawn.pop("title"), drawn
+    return {"title": drawn.pop("title"), "drawn": drawn}

@@ -5,10 +5,12 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from typing import Any
 
+from django.db import transaction
 from django.db.models import RestrictedError
 
 from accounts.models import Athlete
 from config.bounds import check_room
+from config.finding import lock_one
 from jolly_core.errors import CoreError
 from jolly_core.places.plain import Measured
 from places.models import Place
@@ -16,6 +18,7 @@ from places.models import Place
 MOST_PLACES = 100
 
 
+@transaction.atomic
 def keep_place(athlete: Athlete, name: str, offers: Sequence[str], drawing: Mapping[str, Any] | None = None) -> Place:
     """Keep a place, or what an own one of that name offers now; with a drawing, what it measures, and offers besides.
 
@@ -25,7 +28,7 @@ def keep_place(athlete: Athlete, name: str, offers: Sequence[str], drawing: Mapp
     name = name.strip()
     if not name:
         raise CoreError.one("empty", "Give the place a name.", "name")
-    known = Place.objects.filter(athlete=athlete, name=name).first()
+    known = Place.objects.select_for_update().filter(athlete=athlete, name=name).first()
     if known is None:
         check_room(Place.objects.filter(athlete=athlete), MOST_PLACES, "places", instead="forget one first")
     values: dict[str, Any] = {}
@@ -49,8 +52,10 @@ def _checked_drawing(known: Place | None, name: str, drawing: Mapping[str, Any])
     return measured
 
 
-def drop_place(place: Place) -> None:
+@transaction.atomic
+def drop_place(athlete: Athlete, place_id: int) -> None:
     """Forget a place. Raises ``CoreError`` (``in_use``) for one that targets were laid on."""
+    place = lock_one(Place.objects.filter(athlete=athlete), pk=place_id)
     try:
         place.delete()
     except RestrictedError:

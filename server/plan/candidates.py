@@ -11,7 +11,7 @@ from django.db.models import prefetch_related_objects
 
 from accounts.models import Athlete
 from aims.selectors import read_aims, tries_at
-from blocks.models import Block
+from blocks.models import Block, key_of
 from blocks.selectors import LeftOut, list_left_out, list_timed
 from climb.selectors import LadderStanding, read_standings
 from config.caching import cached_until_write
@@ -160,11 +160,6 @@ def get_habit(athlete: Athlete) -> Habit:
     return learn_habit(list_timed(athlete))
 
 
-def key_of(rung: Rung, side: str) -> str:
-    """The name of a rung on a side within a block."""
-    return f"{rung.pk}-{side}"
-
-
 def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> Candidate:
     ladder: Ladder = standing.ladder
     runs_here = _on_side(record.history, rung, side)
@@ -177,10 +172,10 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
     hand = hand_of(side, record.athlete.handedness)
     words = side_words(side, record.athlete.handedness)
     left_out = record.left_out.get((ladder.pk, side), LeftOut(0, 0))
-    runs, place = record.tests.get(key_of(rung, side), (0, 0))
+    runs, place = record.tests.get(key_of(rung.pk, side), (0, 0))
     risks = list_unacknowledged(ladder)
     return Candidate(
-        key=key_of(rung, side),
+        key=key_of(rung.pk, side),
         ladder=str(ladder.pk),
         title=f"{ladder.title}: {rung.title}" + (f", {words}" if words else ""),
         side=side,

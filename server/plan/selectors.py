@@ -10,7 +10,7 @@ from django.db.models import QuerySet
 
 from accounts.models import Athlete, BodyLimit
 from accounts.selectors import get_today, list_body_limits
-from blocks.models import Block, Segment
+from blocks.models import Block, Segment, key_of
 from blocks.selectors import get_next_block, list_blocks, list_sessions
 from climb.selectors import LadderStanding, list_standings
 from config.finding import find_one
@@ -22,7 +22,7 @@ from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION
 from jolly_core.sides import side_words
 from ladders.selectors import get_rung, get_working_rung, list_ladders
-from plan.candidates import get_habit, key_of
+from plan.candidates import get_habit
 from plan.models import Routine
 from plan.proposals import BlockRequest, propose_block
 from runs.models import Run
@@ -113,7 +113,7 @@ def kept_of(block: Block) -> list[Kept]:
 def _key_now(segment: Segment, block: Block) -> str:
     if segment.rung is None or block.focus == TEST_DAY:
         return segment.key
-    return key_of(get_working_rung(segment.rung.ladder), segment.side)
+    return key_of(get_working_rung(segment.rung.ladder).pk, segment.side)
 
 
 def list_stale(block: Block) -> list[str]:

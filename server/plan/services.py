@@ -11,7 +11,8 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from blocks import services as blocks
-from blocks.models import Block
+from blocks.models import Block, key_of
+from blocks.selectors import get_block, get_block_to_change
 from config.bounds import check_room
 from jolly_core.errors import CoreError
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
@@ -21,13 +22,14 @@ from jolly_core.planning.warmup import NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS
 from jolly_core.words import counted, shortened
 from plan.models import Routine
 from plan.proposals import BlockRequest, Proposal, propose_block
-from plan.selectors import asked_of, kept_of
+from plan.selectors import asked_of, get_routine, get_working_by_ladder, kept_of
 
 #: What has to be said yes to before an end of the block is left out.
 MOST_ROUTINES = 100
 LEAVING_OUT = {WARM_UP: NO_WARM_UP_WORDS, COOL_DOWN: NO_COOL_DOWN_WORDS}
 
 
+@transaction.atomic
 def plan_block(
     athlete: Athlete, asked: BlockRequest, *, start: time | None = None, acknowledged: Sequence[str] = ()
 ) -> Block:
@@ -40,23 +42,33 @@ def plan_block(
     return blocks.keep_block(athlete, **_values(proposal, start, acknowledged))
 
 
+@transaction.atomic
 def replan_block(
-    block: Block, asked: BlockRequest, *, start: time | None = None, acknowledged: Sequence[str] = ()
+    athlete: Athlete,
+    block_id: int,
+    asked: BlockRequest,
+    *,
+    start: time | None = None,
+    acknowledged: Sequence[str] = (),
 ) -> Block:
     """Arrange a kept block anew, by hand. Raises as ``plan_block``, and for a block that has begun."""
+    block = get_block_to_change(athlete, block_id)
     known = [each["what"] for each in block.acknowledged]
-    proposal = propose_block(block.athlete, asked)
-    return blocks.replan_block(block, **_values(proposal, start, [*known, *acknowledged]))
+    proposal = propose_block(athlete, asked)
+    return blocks.replan_block(athlete, block_id, **_values(proposal, start, [*known, *acknowledged]))
 
 
-def refit_block(block: Block, minutes: int) -> Block:
+@transaction.atomic
+def refit_block(athlete: Athlete, block_id: int, minutes: int) -> Block:
     """Fit a planned block into other minutes: what is locked stays, the least pressing gives way.
 
     Drills stand on the rung that is worked on now. What changed is kept with the block, and can be taken back.
     """
-    proposal = propose_block(block.athlete, replace(asked_of(block), minutes=minutes, kept=kept_of(block)))
+    block = get_block_to_change(athlete, block_id)
+    proposal = propose_block(athlete, replace(asked_of(block), minutes=minutes, kept=kept_of(block)))
     values = _values(proposal, block.start, [each["what"] for each in block.acknowledged])
-    return blocks.replan_block(block, change=_what_changed(block, proposal), can_take_back=True, **values)
+    change = _what_changed(block, proposal)
+    return blocks.replan_block(athlete, block_id, change=change, can_take_back=True, **values)
 
 
 def _values(proposal: Proposal, start: time | None, acknowledged: Sequence[str]) -> dict[str, Any]:
@@ -115,11 +127,13 @@ def _what_changed(block: Block, proposal: Proposal) -> str:
     return f"Re-fitted {'; '.join(parts)}."
 
 
-def keep_routine(block: Block, title: str) -> Routine:
+@transaction.atomic
+def keep_routine(athlete: Athlete, block_id: int, title: str) -> Routine:
     """Keep a block's shape to repeat. Raises ``CoreError`` for an empty title."""
     if not title.strip():
         raise CoreError.one("empty", "Give the routine a name.", "title")
-    kept = Routine.objects.filter(athlete=block.athlete)
+    block = get_block(athlete, block_id)
+    kept = Routine.objects.filter(athlete=athlete)
     check_room(kept, MOST_ROUTINES, "routines", instead="forget one first")
     parts = tuple(
         RoutinePart(segment.rung.ladder_id, segment.side, segment.runs_planned)
@@ -127,7 +141,7 @@ def keep_routine(block: Block, title: str) -> Routine:
         if segment.rung
     )
     return Routine.objects.create(
-        athlete=block.athlete,
+        athlete=athlete,
         title=title.strip(),
         minutes=block.minutes,
         focus=block.focus,
@@ -137,13 +151,16 @@ def keep_routine(block: Block, title: str) -> Routine:
     )
 
 
-def drop_routine(routine: Routine) -> None:
-    routine.delete()
+@transaction.atomic
+def drop_routine(athlete: Athlete, routine_id: int) -> None:
+    """Forget a routine; blocks that were planned from it stay."""
+    get_routine(athlete, routine_id).delete()
 
 
 @transaction.atomic
-def plan_routine(routine: Routine, day: date, working: dict[int, int]) -> Block:
-    """A block of a routine's shape, on the rungs that are worked on now (``working``: rung by ladder)."""
+def plan_routine(athlete: Athlete, routine_id: int, day: date) -> Block:
+    """A block of a routine's shape, on the rungs that are worked on now."""
+    routine, working = get_routine(athlete, routine_id), get_working_by_ladder(athlete)
     parts = [part for part in routine.known_parts if part.ladder in working]
     asked = BlockRequest(
         minutes=routine.minutes,
@@ -152,7 +169,7 @@ def plan_routine(routine: Routine, day: date, working: dict[int, int]) -> Block:
         focus=routine.focus,
         energy=routine.energy,
         partner=routine.partner,
-        kept=[Kept(f"{working[part.ladder]}-{part.side}", place, part.runs) for place, part in enumerate(parts)],
+        kept=[Kept(key_of(working[part.ladder], part.side), place, part.runs) for place, part in enumerate(parts)],
         fill=False,
     )
-    return plan_block(routine.athlete, asked)
+    return plan_block(athlete, asked)

@@ -9,8 +9,9 @@ from zoneinfo import ZoneInfo
 
 from django.db import transaction
 
+from accounts.models import Athlete
 from blocks.models import Block
-from blocks.selectors import get_segment
+from blocks.selectors import get_block_to_change, get_segment
 from blocks.services import finish_block, finish_segment, start_block
 from jolly_core.errors import CoreError, Problem
 from runs.services import keep_paper_run
@@ -21,33 +22,40 @@ APART = timedelta(minutes=1)
 
 @transaction.atomic
 def enter_sheet(
-    block: Block, rows: Sequence[Mapping[str, Any]], *, minutes: int, effort: int | None = None, note: str = ""
+    athlete: Athlete,
+    block_id: int,
+    rows: Sequence[Mapping[str, Any]],
+    *,
+    minutes: int,
+    effort: int | None = None,
+    note: str = "",
 ) -> Block:
     """Keep the totals of a block's sheet and close the block. All or nothing.
 
     Raises ``CoreError`` with every total that cannot be, by its row and run; ``block_closed`` for a block that is done.
     """
+    block = get_block_to_change(athlete, block_id)
     if block.status in (Block.Status.DONE, Block.Status.DROPPED):
         raise CoreError.one("block_closed", "This block is closed; its sheet was typed in or it was played.", "status")
     began = _began(block)
-    start_block(block, began)
+    start_block(athlete, block_id, began)
     problems: list[Problem] = []
     at = began
     for place, row in enumerate(rows):
-        segment = get_segment(block.athlete, row["segment"])
+        segment = get_segment(athlete, row["segment"])
         if segment.block_id != block.pk:
             raise CoreError.one("wrong_segment", "This part belongs to another block.", "rows", place, "segment")
         for number, totals in enumerate(row["runs"]):
             at += APART
             try:
-                keep_paper_run(segment, totals, started_at=at)
+                keep_paper_run(athlete, segment.pk, totals, started_at=at)
             except CoreError as error:
                 problems += error.under("rows", place, "runs", number).problems
     if problems:
         raise CoreError(problems)
     for segment in block.segments.all():
-        finish_segment(segment, at)
-    return finish_block(block, began + timedelta(minutes=minutes), note, effort)
+        finish_segment(athlete, segment.pk, at)
+    return finish_block(athlete, block_id, began + timedelta(minutes=minutes), note, effort)
 
 
 def _began(block: Block) -> datetime:

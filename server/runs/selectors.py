@@ -9,7 +9,7 @@ from uuid import UUID
 from django.db.models import Max, Q, QuerySet, Sum
 
 from accounts.models import Athlete
-from config.finding import find_one
+from config.finding import find_one, lock_one
 from jolly_core.foretelling.pace import Pace
 from jolly_core.load.counts import Played
 from jolly_core.load.dose import DoseLeft, Used, dose_left, used_of
@@ -46,6 +46,11 @@ def list_unfinished(athlete: Athlete) -> QuerySet[Run]:
 
 def get_run(athlete: Athlete, run_id: UUID) -> Run:
     return find_one(list_runs(athlete), pk=run_id)
+
+
+def get_run_to_change(athlete: Athlete, run_id: UUID) -> Run:
+    """A run with the rung it is on, locked until the transaction ends."""
+    return lock_one(list_runs(athlete), pk=run_id)
 
 
 def get_run_to_record(athlete: Athlete, run_id: UUID) -> Run:

@@ -22,11 +22,19 @@ from jolly_core.load.registry import dose_of
 from jolly_core.paper.totals import tally_of_totals
 from jolly_core.validation import check_choice
 from ladders.models import Rung
-from ladders.selectors import list_unacknowledged
+from ladders.selectors import get_rung, list_unacknowledged
 from layouts.selectors import aimed_among, aimed_at, order_on
 from runs.live import put_session, take_session
 from runs.models import Event, Run, columns_of
-from runs.selectors import get_dose_left, get_run_to_record, get_used, get_yardstick, list_ids, list_known
+from runs.selectors import (
+    get_dose_left,
+    get_run_to_change,
+    get_run_to_record,
+    get_used,
+    get_yardstick,
+    list_ids,
+    list_known,
+)
 from runs.summaries import keep_summary, rebuild_summary
 
 if TYPE_CHECKING:
@@ -48,42 +56,49 @@ class Recorded:
 
 @transaction.atomic
 def start_run(
-    athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at: datetime, segment_id: int | None = None
+    athlete: Athlete, run_id: UUID, rung_id: int, *, side: str, started_at: datetime, segment_id: int | None = None
 ) -> Run:
     """Begin a run under an id made by the client. The same call again returns the run that is there.
 
     Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``wrong_segment`` for a segment that is
     planned for something else, ``id_taken`` for an id in other use.
     """
+    rung = get_rung(athlete, rung_id)
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
     if segment_id is not None:
         _check_segment(get_segment(athlete, segment_id), rung, side)
     known = Run.objects.filter(pk=run_id).first()
     if known is None:
-        _check_allowed(athlete, rung, get_day(athlete, started_at))
-    if known:
-        if (known.athlete_id, known.rung_id, known.side) != (athlete.pk, rung.pk, side):
-            raise CoreError.one("id_taken", "This id belongs to another run; make a new one.", "id")
-        return known
+        known = _begin(athlete, run_id, rung, side=side, started_at=started_at, segment_id=segment_id)
+    if (known.athlete_id, known.rung_id, known.side) != (athlete.pk, rung.pk, side):
+        raise CoreError.one("id_taken", "This id belongs to another run; make a new one.", "id")
+    return known
+
+
+def _begin(
+    athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at: datetime, segment_id: int | None
+) -> Run:
+    """A new run; the one that is there where another request was faster."""
     day = get_day(athlete, started_at)
+    _check_allowed(athlete, rung, day)
     game = _game_of(athlete, rung, run_id, day)
     tally = replay(game, [], double_tap_ms=athlete.double_tap_ms)
-    return Run.objects.create(
-        id=run_id,
-        athlete=athlete,
-        rung=rung,
-        segment_id=segment_id,
-        side=side,
-        format=game.id,
-        settings=game.settings.as_stored(),
-        double_tap_ms=athlete.double_tap_ms,
-        started_at=started_at,
-        day=day,
-        tally=tally.as_stored(),
-        yardstick=get_yardstick(rung, side, started_at).as_stored(),
-        aimed=_aimed(rung),
-    )
+    values = {
+        "athlete": athlete,
+        "rung": rung,
+        "segment_id": segment_id,
+        "side": side,
+        "format": game.id,
+        "settings": game.settings.as_stored(),
+        "double_tap_ms": athlete.double_tap_ms,
+        "started_at": started_at,
+        "day": day,
+        "tally": tally.as_stored(),
+        "yardstick": get_yardstick(rung, side, started_at).as_stored(),
+        "aimed": _aimed(rung),
+    }
+    return Run.objects.get_or_create(pk=run_id, defaults=values)[0]
 
 
 def _game_of(athlete: Athlete, rung: Rung, run_id: UUID, day: date) -> AnyGame:
@@ -121,12 +136,13 @@ def _check_acknowledged(rung: Rung) -> None:
 
 
 @transaction.atomic
-def keep_paper_run(segment: Segment, totals: Mapping[str, Any], *, started_at: datetime) -> Run:
+def keep_paper_run(athlete: Athlete, segment_id: int, totals: Mapping[str, Any], *, started_at: datetime) -> Run:
     """Keep a run that was tallied by hand: its totals, no events, marked as such.
 
     Raises ``CoreError`` for totals that are missing, out of range, or cannot be together.
     """
-    rung, athlete = segment.rung, segment.block.athlete
+    segment = get_segment(athlete, segment_id)
+    rung = segment.rung
     if rung is None:
         raise CoreError.one("wrong_segment", f"{segment.title} has nothing to tally.", "segment", value=segment.pk)
     game = rung.game
@@ -291,8 +307,9 @@ def _keep_tally(run: Run, session: Session, ids: set[UUID], fresh: Collection[Ev
 
 
 @transaction.atomic
-def set_run_aside(run: Run, reason: str) -> Run:
+def set_run_aside(athlete: Athlete, run_id: UUID, reason: str) -> Run:
     """Leave a run out of the record: rain, a lost ball, an interruption. It stays to be seen and taken back."""
+    run = get_run_to_change(athlete, run_id)
     did_count, run.set_aside = run.counts, reason
     run.save(update_fields=["set_aside"])
     keep_summary(run, did_count=did_count)
@@ -300,7 +317,9 @@ def set_run_aside(run: Run, reason: str) -> Run:
 
 
 @transaction.atomic
-def take_run_back(run: Run) -> Run:
+def take_run_back(athlete: Athlete, run_id: UUID) -> Run:
+    """Let a run that was set aside count again."""
+    run = get_run_to_change(athlete, run_id)
     did_count, run.set_aside = run.counts, ""
     run.save(update_fields=["set_aside"])
     keep_summary(run, did_count=did_count)
@@ -308,20 +327,21 @@ def take_run_back(run: Run) -> Run:
 
 
 @transaction.atomic
-def attach_run(run: Run, rung: Rung, side: str) -> Run:
+def attach_run(athlete: Athlete, run_id: UUID, rung_id: int, side: str) -> Run:
     """Move a run that was counted without a plan to a rung: its presses are counted again by that rung's rules.
 
     Raises ``CoreError``: ``not_a_quick_run`` for one that has a rung of its own, ``not_a_choice`` for a side the ladder
     does not have, ``needs_acknowledgement`` where a caution is to be read first, ``dose_used_up`` where none is left.
     """
+    run, rung = get_run_to_change(athlete, run_id), get_rung(athlete, rung_id)
     if (run.rung_id, run.side) == (rung.pk, side):
         return run  # it is there already: this is the same wish once more
     if not run.rung.ladder.is_quick:
         raise CoreError.one("not_a_quick_run", "This run stands on a rung already; it stays there.", "rung")
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
-    _check_allowed(run.athlete, rung, run.day)
-    game, before = _game_of(run.athlete, rung, run.pk, run.day), (run.rung_id, run.side)
+    _check_allowed(athlete, rung, run.day)
+    game, before = _game_of(athlete, rung, run.pk, run.day), (run.rung_id, run.side)
     run.rung, run.side = rung, side
     columns = run.play(game)
     run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_stored(), _aimed(rung)

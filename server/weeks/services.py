@@ -12,7 +12,7 @@ from django.db import transaction
 from accounts.models import Athlete
 from accounts.selectors import get_today
 from blocks.models import Block
-from blocks.selectors import list_blocks_between
+from blocks.selectors import get_block, list_blocks_between
 from blocks.services import drop_block, move_block
 from jolly_core.errors import CoreError
 from jolly_core.planning.kept import GaveWay
@@ -78,17 +78,20 @@ def keep_week(athlete: Athlete, monday: date, drills: Mapping[int, Sequence[int]
             continue
         for block in planned:
             if (block.day, block.start) == (day, window.start):
-                drop_block(block)
+                drop_block(athlete, block.pk)
         if ladders:
             asked = BlockRequest(window.minutes, list(ladders), day, place=window.place, missing=window.missing)
             plan_block(athlete, asked, start=window.start)
     KeptWeek.objects.update_or_create(athlete=athlete, monday=monday, defaults={"why": GaveWay(dict(why)).as_stored()})
 
 
-def move_to_window(block: Block, window: Window) -> Block:
+@transaction.atomic
+def move_to_window(athlete: Athlete, block_id: int, window_id: int) -> Block:
     """Put a planned block into another window of its week."""
+    block, window = get_block(athlete, block_id), get_window(athlete, window_id)
     monday = block.day - timedelta(days=block.day.weekday())
-    return move_block(block, day=monday + timedelta(days=window.weekday), start=window.start, place=window.place)
+    day = monday + timedelta(days=window.weekday)
+    return move_block(athlete, block_id, day=day, start=window.start, place=window.place)
 
 
 @transaction.atomic

@@ -51,8 +51,7 @@ class LimitView(APIView):
 
     @extend_schema(operation_id="lift_limit", responses={204: None})
     def delete(self, request: Request, limit_id: int) -> Response:
-        limit = selectors.get_body_limit(request.user, limit_id)
-        services.lift_limit(limit, selectors.get_today(request.user))
+        services.lift_limit(request.user, limit_id, selectors.get_today(request.user))
         return Response(status=204)
 
 

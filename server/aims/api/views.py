@@ -94,5 +94,5 @@ class NextRungsView(APIView):
     @extend_schema(operation_id="add_next_rung", request=NextRungSerializer, responses={201: RungRefSerializer})
     def post(self, request: Request, rung_id: int) -> Response:
         given = read_given(request, NextRungSerializer)
-        rung = services.add_next_rung(get_rung(request.user, rung_id), given["lever"], datetime.now(UTC))
+        rung = services.add_next_rung(request.user, rung_id, given["lever"], datetime.now(UTC))
         return Response(RungRefSerializer(rung).data, status=201)

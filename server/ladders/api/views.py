@@ -25,7 +25,6 @@ from ladders.api.serializers import (
     ThresholdSerializer,
 )
 from ladders.shelf import get_shelf_ladder, list_shelf
-from layouts.selectors import get_layout
 
 
 class ChallengesView(APIView):
@@ -70,9 +69,9 @@ class RungsView(APIView):
 
     @extend_schema(operation_id="add_rung", request=RungToMakeSerializer, responses={201: RungRefSerializer})
     def post(self, request: Request, ladder_id: int) -> Response:
-        ladder = selectors.get_ladder(request.user, ladder_id)
         given = {**read_given(request, RungToMakeSerializer), "lever": ""}
-        return Response(RungRefSerializer(services.add_rung(ladder, given, datetime.now(UTC))).data, status=201)
+        rung = services.add_rung(request.user, ladder_id, given, datetime.now(UTC))
+        return Response(RungRefSerializer(rung).data, status=201)
 
 
 class RungChallengeView(APIView):
@@ -80,9 +79,9 @@ class RungChallengeView(APIView):
 
     @extend_schema(operation_id="change_challenge", request=RungToMakeSerializer, responses=RungRefSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
-        rung = selectors.get_rung(request.user, rung_id)
         given = read_given(request, RungToMakeSerializer)
-        return Response(RungRefSerializer(services.change_challenge(rung, given, datetime.now(UTC))).data)
+        rung = services.change_challenge(request.user, rung_id, given, datetime.now(UTC))
+        return Response(RungRefSerializer(rung).data)
 
 
 def _shelf_row(key: str, ladder: dict[str, Any], taken: set[str]) -> dict[str, Any]:
@@ -113,9 +112,8 @@ class AcknowledgementsView(APIView):
 
     @extend_schema(operation_id="acknowledge", request=SaidYesSerializer, responses={201: LadderRefSerializer})
     def post(self, request: Request, ladder_id: int) -> Response:
-        ladder = selectors.get_ladder(request.user, ladder_id)
         given = read_given(request, SaidYesSerializer)
-        services.acknowledge(ladder, given["risk"], datetime.now(UTC))
+        services.acknowledge(request.user, ladder_id, given["risk"], datetime.now(UTC))
         return Response(LadderRefSerializer(selectors.get_ladder(request.user, ladder_id)).data, status=201)
 
 
@@ -124,9 +122,8 @@ class ThresholdView(APIView):
 
     @extend_schema(operation_id="change_threshold", request=ThresholdSerializer, responses=ThresholdSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
-        rung = selectors.get_rung(request.user, rung_id)
         given = read_given(request, ThresholdSerializer)
-        revision = services.change_threshold(rung, given, datetime.now(UTC))
+        revision = services.change_threshold(request.user, rung_id, given, datetime.now(UTC))
         return Response(ThresholdSerializer(revision.threshold).data)
 
 
@@ -135,8 +132,5 @@ class RungLayoutView(APIView):
 
     @extend_schema(operation_id="attach_layout", request=AttachedLayoutSerializer, responses=RungRefSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
-        rung = selectors.get_rung(request.user, rung_id)
         given = read_given(request, AttachedLayoutSerializer)
-        chosen = given["layout"]
-        layout = None if chosen is None else get_layout(request.user, chosen)
-        return Response(RungRefSerializer(services.attach_layout(rung, layout)).data)
+        return Response(RungRefSerializer(services.attach_layout(request.user, rung_id, given["layout"])).data)

@@ -33,14 +33,12 @@ class LayoutView(APIView):
 
     @extend_schema(operation_id="change_layout", request=NewLayoutSerializer, responses=LayoutSerializer)
     def put(self, request: Request, layout_id: int) -> Response:
-        layout = services.change_layout(
-            selectors.get_layout(request.user, layout_id), read_given(request, NewLayoutSerializer)
-        )
+        layout = services.change_layout(request.user, layout_id, read_given(request, NewLayoutSerializer))
         return Response(LayoutSerializer(layout).data)
 
     @extend_schema(operation_id="drop_layout", responses=LayoutSerializer)
     def delete(self, request: Request, layout_id: int) -> Response:
-        layout = services.drop_layout(selectors.get_layout(request.user, layout_id))
+        layout = services.drop_layout(request.user, layout_id)
         return Response(LayoutSerializer(layout).data)
 
 
@@ -49,7 +47,7 @@ class RestoreLayoutView(APIView):
 
     @extend_schema(operation_id="restore_layout", request=None, responses=LayoutSerializer)
     def post(self, request: Request, layout_id: int) -> Response:
-        layout = services.restore_layout(selectors.get_layout(request.user, layout_id))
+        layout = services.restore_layout(request.user, layout_id)
         return Response(LayoutSerializer(layout).data)
 
 

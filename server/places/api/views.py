@@ -26,7 +26,7 @@ class PlaceView(APIView):
 
     @extend_schema(operation_id="drop_place", responses={204: None})
     def delete(self, request: Request, place_id: int) -> Response:
-        services.drop_place(selectors.get_place(request.user, place_id))
+        services.drop_place(request.user, place_id)
         return Response(status=204)
 
 

@@ -7,10 +7,9 @@ from rest_framework.views import APIView
 
 from accounts.selectors import get_today
 from blocks import services as block_services
-from blocks.selectors import get_block, get_segment
+from blocks.selectors import get_block
 from config.requests import Request, read_given
 from jolly_core.planning.candidate import Kept
-from layouts.selectors import get_layout
 from places.selectors import get_place
 from plan import selectors, services
 from plan.api.serializers import (
@@ -111,27 +110,24 @@ class BlockView(APIView):
 
     @extend_schema(operation_id="replan_block", request=PlanSerializer, responses=BlockSerializer)
     def put(self, request: Request, block_id: int) -> Response:
-        block = get_block(request.user, block_id)
         values = read_given(request, PlanSerializer)
-        services.replan_block(
-            block, _asked(request, values), start=values["start"], acknowledged=values["acknowledged"]
-        )
+        asked, yes = _asked(request, values), values["acknowledged"]
+        services.replan_block(request.user, block_id, asked, start=values["start"], acknowledged=yes)
         return _answer(request, block_id)
 
     @extend_schema(operation_id="change_block", request=BlockChangeSerializer, responses=BlockSerializer)
     def patch(self, request: Request, block_id: int) -> Response:
-        block = get_block(request.user, block_id)
         given = read_given(request, BlockChangeSerializer)
-        now = datetime.now(UTC)
+        athlete, now = request.user, datetime.now(UTC)
         change = given["change"]
         if change == "start":
-            block_services.start_block(block, now)
+            block_services.start_block(athlete, block_id, now)
         elif change == "finish":
-            block_services.finish_block(block, now, given["note"], given["effort"])
+            block_services.finish_block(athlete, block_id, now, given["note"], given["effort"])
         elif change == "drop":
-            block_services.drop_block(block)
+            block_services.drop_block(athlete, block_id)
         else:
-            block_services.restore_block(block)
+            block_services.restore_block(athlete, block_id)
         return _answer(request, block_id)
 
 
@@ -152,7 +148,7 @@ class SegmentDoneView(APIView):
 
     @extend_schema(operation_id="finish_segment", request=None, responses=BlockSerializer)
     def post(self, request: Request, segment_id: int) -> Response:
-        segment = block_services.finish_segment(get_segment(request.user, segment_id), datetime.now(UTC))
+        segment = block_services.finish_segment(request.user, segment_id, datetime.now(UTC))
         return _answer(request, segment.block_id)
 
 
@@ -161,7 +157,7 @@ class SegmentMoreView(APIView):
 
     @extend_schema(operation_id="extend_segment", request=None, responses=BlockSerializer)
     def post(self, request: Request, segment_id: int) -> Response:
-        segment = block_services.extend_segment(get_segment(request.user, segment_id))
+        segment = block_services.extend_segment(request.user, segment_id)
         return _answer(request, segment.block_id)
 
 
@@ -170,12 +166,12 @@ class SegmentDropView(APIView):
 
     @extend_schema(operation_id="drop_segment", request=None, responses=BlockSerializer)
     def put(self, request: Request, segment_id: int) -> Response:
-        segment = block_services.drop_segment(get_segment(request.user, segment_id), datetime.now(UTC))
+        segment = block_services.drop_segment(request.user, segment_id, datetime.now(UTC))
         return _answer(request, segment.block_id)
 
     @extend_schema(operation_id="take_segment_back", responses=BlockSerializer)
     def delete(self, request: Request, segment_id: int) -> Response:
-        segment = block_services.take_segment_back(get_segment(request.user, segment_id))
+        segment = block_services.take_segment_back(request.user, segment_id)
         return _answer(request, segment.block_id)
 
 
@@ -184,14 +180,12 @@ class RefitView(APIView):
 
     @extend_schema(operation_id="refit_block", request=RefitSerializer, responses=BlockSerializer)
     def post(self, request: Request, block_id: int) -> Response:
-        block = get_block(request.user, block_id)
-        given = read_given(request, RefitSerializer)
-        services.refit_block(block, given["minutes"])
+        services.refit_block(request.user, block_id, read_given(request, RefitSerializer)["minutes"])
         return _answer(request, block_id)
 
     @extend_schema(operation_id="take_refit_back", responses=BlockSerializer)
     def delete(self, request: Request, block_id: int) -> Response:
-        block_services.take_refit_back(get_block(request.user, block_id))
+        block_services.take_refit_back(request.user, block_id)
         return _answer(request, block_id)
 
 
@@ -200,9 +194,7 @@ class SheetView(APIView):
 
     @extend_schema(operation_id="enter_sheet", request=FilledSheetSerializer, responses=BlockSerializer)
     def post(self, request: Request, block_id: int) -> Response:
-        block = get_block(request.user, block_id)
-        given = read_given(request, FilledSheetSerializer)
-        enter_sheet(block, **given)
+        enter_sheet(request.user, block_id, **read_given(request, FilledSheetSerializer))
         return _answer(request, block_id)
 
 
@@ -216,8 +208,7 @@ class RoutinesView(APIView):
     @extend_schema(operation_id="keep_routine", request=NewRoutineSerializer, responses={201: RoutineSerializer})
     def post(self, request: Request) -> Response:
         given = read_given(request, NewRoutineSerializer)
-        block = get_block(request.user, given["block"])
-        routine = services.keep_routine(block, given["title"])
+        routine = services.keep_routine(request.user, given["block"], given["title"])
         return Response(RoutineSerializer(routine).data, status=201)
 
 
@@ -226,14 +217,12 @@ class RoutineView(APIView):
 
     @extend_schema(operation_id="repeat_routine", request=RepeatSerializer, responses={201: BlockSerializer})
     def post(self, request: Request, routine_id: int) -> Response:
-        routine = selectors.get_routine(request.user, routine_id)
         given = read_given(request, RepeatSerializer)
-        working = selectors.get_working_by_ladder(request.user)
-        return _answer(request, services.plan_routine(routine, given["day"], working).pk, 201)
+        return _answer(request, services.plan_routine(request.user, routine_id, given["day"]).pk, 201)
 
     @extend_schema(operation_id="drop_routine", responses={204: None})
     def delete(self, request: Request, routine_id: int) -> Response:
-        services.drop_routine(selectors.get_routine(request.user, routine_id))
+        services.drop_routine(request.user, routine_id)
         return Response(status=204)
 
 
@@ -242,12 +231,10 @@ class BlockLayoutView(APIView):
 
     @extend_schema(operation_id="put_layout_into_block", request=None, responses=BlockSerializer)
     def put(self, request: Request, block_id: int, layout_id: int) -> Response:
-        block = get_block(request.user, block_id)
-        block_services.put_layout(block, get_layout(request.user, layout_id))
+        block_services.put_layout(request.user, block_id, layout_id)
         return _answer(request, block_id)
 
     @extend_schema(operation_id="take_layout_out_of_block", request=None, responses=BlockSerializer)
     def delete(self, request: Request, block_id: int, layout_id: int) -> Response:
-        block = get_block(request.user, block_id)
-        block_services.take_layout_out(block, get_layout(request.user, layout_id))
+        block_services.take_layout_out(request.user, block_id, layout_id)
         return _answer(request, block_id)

@@ -12,7 +12,6 @@ from config.pagination import LongPagination
 from config.requests import Request, read_given
 from jolly_core.challenges.events import LONGEST_NOTE
 from jolly_core.sides import NONE
-from ladders.selectors import get_rung
 from ladders.services import get_quick_rung
 from runs import selectors, services
 from runs.api.serializers import (
@@ -59,7 +58,7 @@ class RunView(APIView):
         run = services.start_run(
             request.user,
             run_id,
-            get_rung(request.user, values["rung"]),
+            values["rung"],
             side=values["side"],
             started_at=values["started_at"],
             segment_id=values["segment"],
@@ -74,7 +73,7 @@ class QuickRunView(APIView):
     def put(self, request: Request, run_id: UUID) -> Response:
         given = read_given(request, QuickRunSerializer)
         rung = get_quick_rung(request.user, given["game"], given["started_at"])
-        run = services.start_run(request.user, run_id, rung, side=NONE, started_at=given["started_at"])
+        run = services.start_run(request.user, run_id, rung.pk, side=NONE, started_at=given["started_at"])
         return Response(RunSerializer(run).data)
 
 
@@ -84,8 +83,7 @@ class RunRungView(APIView):
     @extend_schema(operation_id="attach_run", request=AttachSerializer, responses=RunSerializer)
     def put(self, request: Request, run_id: UUID) -> Response:
         given = read_given(request, AttachSerializer)
-        run, rung = selectors.get_run(request.user, run_id), get_rung(request.user, given["rung"])
-        services.attach_run(run, rung, given["side"])
+        services.attach_run(request.user, run_id, given["rung"], given["side"])
         return Response(RunSerializer(selectors.get_run(request.user, run_id)).data)
 
 
@@ -149,9 +147,9 @@ class SetAsideView(APIView):
     @extend_schema(operation_id="set_run_aside", request=SetAsideSerializer, responses=RunSerializer)
     def put(self, request: Request, run_id: UUID) -> Response:
         given = read_given(request, SetAsideSerializer)
-        run = services.set_run_aside(selectors.get_run(request.user, run_id), given["reason"])
+        run = services.set_run_aside(request.user, run_id, given["reason"])
         return Response(RunSerializer(run).data)
 
     @extend_schema(operation_id="take_run_back", responses=RunSerializer)
     def delete(self, request: Request, run_id: UUID) -> Response:
-        return Response(RunSerializer(services.take_run_back(selectors.get_run(request.user, run_id))).data)
+        return Response(RunSerializer(services.take_run_back(request.user, run_id)).data)

@@ -1,6 +1,5 @@
 from datetime import UTC, date, datetime
 from threading import Thread
-from typing import Any
 
 from django.http import Http404, HttpRequest, HttpResponse
 from drf_spectacular.types import OpenApiTypes
@@ -25,7 +24,6 @@ from weeks.api.serializers import (
     TermsSerializer,
 )
 from weeks.calendars import calendar_of, subscription_of
-from weeks.models import Window
 
 CALENDAR = "text/calendar; charset=utf-8"
 
@@ -96,14 +94,11 @@ class ArrangementView(APIView):
 class MoveView(APIView):
     """A block in another window: what it would break, and moving it."""
 
-    def _read(self, request: Request) -> tuple[Any, Window]:
-        given = read_given(request, BlockMoveSerializer)
-        block = get_block(request.user, given["block"])
-        return block, selectors.get_window(request.user, given["window"])
-
     @extend_schema(operation_id="check_move", request=BlockMoveSerializer, responses=CheckedMoveSerializer)
     def post(self, request: Request, monday: str) -> Response:
-        block, window = self._read(request)
+        given = read_given(request, BlockMoveSerializer)
+        block = get_block(request.user, given["block"])
+        window = selectors.get_window(request.user, given["window"])
         before = selectors.get_week(request.user, _monday(monday))
         after = selectors.get_week(request.user, _monday(monday), {block.pk: window})
         pairs = list(zip(before.states, after.states, strict=True))
@@ -116,8 +111,8 @@ class MoveView(APIView):
 
     @extend_schema(operation_id="move_block", request=BlockMoveSerializer, responses=SeenWeekSerializer)
     def put(self, request: Request, monday: str) -> Response:
-        block, window = self._read(request)
-        services.move_to_window(block, window)
+        given = read_given(request, BlockMoveSerializer)
+        services.move_to_window(request.user, given["block"], given["window"])
         return Response(SeenWeekSerializer(selectors.get_week(request.user, _monday(monday))).data)
 
 

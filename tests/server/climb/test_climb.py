@@ -138,7 +138,7 @@ def test_taking_a_climb_back_after_a_rung_was_put_in_lands_on_the_rung_that_was_
         assert decide(player.client, putting, "climb").status_code == 201
     held = Ladder.objects.get(pk=putting.pk).rungs.get(number=1)
     below = putting.rungs.get(number=1)
-    insert_rung(below, 1, title="from 3 m", set_up="", lever="3 m", layout=None, at=MOMENT)
+    insert_rung(below.ladder.athlete, below.pk, 1, title="from 3 m", set_up="", lever="3 m", layout_id=None, at=MOMENT)
     answer = player.client.delete(f"/api/ladders/{putting.pk}/moves/").json()
     held.refresh_from_db()
     assert (held.number, answer["standing"]["held"]) == (2, 2)

@@ -16,8 +16,13 @@ from drf_spectacular.generators import SchemaGenerator
 from rest_framework.test import APIClient
 
 from accounts.models import Athlete
+from blocks.models import Segment
+from blocks.services import extend_segment
+from climb.services import decide
 from ladders.services import take_ladder
 from ladders.shelf import list_shelf
+from runs.models import Run
+from runs.services import start_run
 from tests.server.conftest import rung_id
 from tests.server.moments import MOMENT
 from tests.server.player import Player, events
@@ -261,6 +266,33 @@ def test_without_a_key_the_state_under_the_lock_decides(write: str) -> None:
     answers = at_once(world, sent, {})
     assert all(answer.status_code < 500 for answer in answers)
     assert {name: rows()[name] - before[name] for name in grows} == grows
+
+
+def together(call: Callable[[], object]) -> list[object]:
+    """The answers of a service that several threads call at once, outside the transactions of the API."""
+
+    def ask(_: int) -> object:
+        try:
+            return call()
+        finally:
+            connection.close()
+
+    with ThreadPoolExecutor(TIMES) as pool:
+        return list(pool.map(ask, range(TIMES)))
+
+
+@pytest.mark.django_db(transaction=True)
+def test_services_lock_what_they_change_and_find_what_another_made() -> None:
+    world = World().started()
+    part = Segment.objects.get(pk=world.segment["id"])
+    together(lambda: extend_segment(world.athlete, part.pk))
+    assert Segment.objects.get(pk=part.pk).runs_planned == part.runs_planned + TIMES
+    run_id = uuid4()
+    runs = together(lambda: start_run(world.athlete, run_id, world.rung, side="none", started_at=MOMENT))
+    assert runs == [Run.objects.get(pk=run_id)] * TIMES
+    moves = together(lambda: decide(world.athlete, world.ladder.pk, "climb", 0, MOMENT))
+    assert [move for move in moves if move] == list(world.ladder.moves.all())
+    assert world.ladder.moves.count() == 1
 
 
 @pytest.mark.django_db(transaction=True)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from dataclasses import fields
 from typing import Any
 
 import jsonschema
@@ -66,7 +67,7 @@ def test_a_run_takes_no_presses_without_end_and_can_still_be_stopped(
 
 @pytest.mark.parametrize("kind", SHAPES)
 def test_each_shape_is_documented_with_the_lengths_of_its_kind(client: APIClient, kind: str) -> None:
-    lengths = dict.fromkeys(SHAPES[kind].__dataclass_fields__, 0.5)
+    lengths = {each.name: 0.5 for each in fields(SHAPES[kind])}
     zone = {"name": "one", "surface": "wall", "shape": {"kind": kind, **lengths}, "at": [2.0, 1.0]}
     shape = keep(client, zone).json()["zones"][0]["shape"]
     schemas = yaml.safe_load(SCHEMA.read_text())["components"]["schemas"]

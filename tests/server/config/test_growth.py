@@ -66,14 +66,14 @@ class World:
         ladder = take_ladder(athlete, f"copy-{number}", {**list_shelf()[PACK], "title": f"Putts {number}"}, MOMENT)
         asked = BlockRequest(30, [ladder.pk], day.date())
         block = plan_block(athlete, asked)
-        keep_routine(block, f"Routine {number}")
-        start_block(block, day)
+        keep_routine(athlete, block.pk, f"Routine {number}")
+        start_block(athlete, block.pk, day)
         segment = block.segments.exclude(rung=None).first()
         assert segment
         for rung in (ladder.rungs.all()[0], self.ladders[0].rungs.all()[0]):
-            run = start_run(athlete, uuid4(), rung, side="none", started_at=day)
+            run = start_run(athlete, uuid4(), rung.pk, side="none", started_at=day)
             record_events(athlete, run.pk, events("oooooxoooo"))
-        finish_block(block, day + timedelta(hours=1), effort=5)
+        finish_block(athlete, block.pk, day + timedelta(hours=1), effort=5)
         plan_block(athlete, BlockRequest(30, [ladder.pk], (MOMENT + timedelta(days=400)).date()))
         keep_place(athlete, f"Wall {number}", ["wall"])
         layout = {"title": f"Box {number}", "zones": [BOX], "stand": {"x_m": 2, "back_m": 3}}

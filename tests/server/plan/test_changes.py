@@ -183,6 +183,6 @@ def test_planned_against_actual(player: Player, athlete: Athlete, putting: Ladde
     at = kept.started_at
     for segment in kept.segments.all():
         at += timedelta(seconds=segment.planned_s + 30)
-        finish_segment(segment, at)
+        finish_segment(athlete, segment.pk, at)
     shown = client.get(f"/api/blocks/{block['id']}/").json()
     assert [each["actual_s"] - each["planned_s"] for each in shown["segments"]] == [30] * len(shown["segments"])
