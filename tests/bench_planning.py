@@ -21,7 +21,7 @@ def time_proposals(call: Callable[..., Any], *, is_after_a_change: bool) -> list
         began = time.perf_counter()
         answer = call("POST", "/api/proposals/", {"minutes": 30 + number % 60, "ladders": ladders})
         times.append((time.perf_counter() - began) * 1000)
-        if not any(segment["rung"] for segment in answer["segments"]):
+        if not any(part["rung"] for part in answer["parts"]):
             raise RuntimeError("the block is empty")
     return times
 

@@ -91,7 +91,7 @@ def _playable() -> list[dict[str, Any]]:
 
 
 def _play_block(athlete: Any, rungs: list[Any], at: datetime, chance: Random) -> None:
-    from blocks.services import finish_block, finish_segment, keep_block, start_block
+    from blocks.services import finish_block, finish_part, keep_block, start_block
     from runs.services import record_events, start_run
 
     parts = [
@@ -107,15 +107,15 @@ def _play_block(athlete: Any, rungs: list[Any], at: datetime, chance: Random) ->
         }
         for rung in rungs
     ]
-    block = keep_block(athlete, segments=parts, title="Played", day=at.date(), minutes=30)
+    block = keep_block(athlete, parts=parts, title="Played", day=at.date(), minutes=30)
     start_block(athlete, block.pk, at)
-    for place, part in enumerate(block.segments.all()):
+    for place, part in enumerate(block.parts.all()):
         for number in range(RUNS_A_BLOCK // 2):
             run_id = UUID(int=chance.getrandbits(128))
             started_at = at + timedelta(minutes=14 * place + 3 * number)
-            run = start_run(athlete, run_id, rungs[place].pk, side=part.side, started_at=started_at, segment_id=part.pk)
+            run = start_run(athlete, run_id, rungs[place].pk, side=part.side, started_at=started_at, part_id=part.pk)
             record_events(athlete, run.pk, _presses(chance))
-        finish_segment(athlete, part.pk, at + timedelta(minutes=14 * (place + 1)))
+        finish_part(athlete, part.pk, at + timedelta(minutes=14 * (place + 1)))
     finish_block(athlete, block.pk, at + timedelta(minutes=30), effort=5)
 
 

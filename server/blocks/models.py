@@ -1,4 +1,4 @@
-"""Blocks: one planned practice of a given length, made of segments."""
+"""Blocks: one planned practice of a given length, made of parts."""
 
 from __future__ import annotations
 
@@ -63,10 +63,10 @@ class Block(models.Model):
         indexes = [models.Index(fields=("athlete", "status", "day"), name="blocks_of_an_athlete")]
 
 
-class Segment(models.Model):
+class Part(models.Model):
     """A timed part of a block; challenges have a rung, a side and a number of runs."""
 
-    block = models.ForeignKey(Block, on_delete=models.CASCADE, related_name="segments")
+    block = models.ForeignKey(Block, on_delete=models.CASCADE, related_name="parts")
     position = models.PositiveSmallIntegerField()
     kind = models.CharField(max_length=12)
     title = models.CharField(max_length=160)

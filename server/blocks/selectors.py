@@ -9,19 +9,19 @@ from datetime import date, datetime, timedelta
 from django.db.models import Count, F, Prefetch, Q, QuerySet, Sum
 
 from accounts.models import Athlete
-from blocks.models import Block, Segment
+from blocks.models import Block, Part
 from config.finding import find_one, lock_one
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.load.weekly import Session
-from jolly_core.planning.running import Part, Running, rank_of, stand_of
-from jolly_core.planning.times import HABIT_SEGMENTS, Timed, around_seconds, set_up_seconds
+from jolly_core.planning.running import PartLeft, Running, rank_of, stand_of
+from jolly_core.planning.times import HABIT_PARTS, Timed, around_seconds, set_up_seconds
 from ladders.selectors import list_laid
 from layouts.models import Layout
 
 #: How far back "left out so many of the last times" looks, and how many times it looks at.
 AVOIDED_DAYS, AVOIDED_TIMES = 60, 4
 #: Blocks hold a handful of challenges, so this many hold enough to learn a habit from.
-HABIT_BLOCKS = HABIT_SEGMENTS // 2
+HABIT_BLOCKS = HABIT_PARTS // 2
 
 
 #: A block that was begun is in play on its day and the next, for those who play past midnight.
@@ -31,30 +31,30 @@ MOST_TIMES = 4
 
 
 def list_blocks(athlete: Athlete) -> QuerySet[Block]:
-    """The athlete's blocks with their segments, but for those that were dropped."""
-    return _with_segments(Block.objects.filter(athlete=athlete).exclude(status=Block.Status.DROPPED))
+    """The athlete's blocks with their parts, but for those that were dropped."""
+    return _with_parts(Block.objects.filter(athlete=athlete).exclude(status=Block.Status.DROPPED))
 
 
-def _with_segments(blocks: QuerySet[Block]) -> QuerySet[Block]:
+def _with_parts(blocks: QuerySet[Block]) -> QuerySet[Block]:
     inside = (
-        "segments__rung__ladder__athlete",
-        "segments__rung__ladder__acknowledgements",
-        "segments__rung__ladder__rungs__threshold_revisions",
-        "segments__rung__ladder__rungs__layout",
-        "segments__rung__layout",
+        "parts__rung__ladder__athlete",
+        "parts__rung__ladder__acknowledgements",
+        "parts__rung__ladder__rungs__threshold_revisions",
+        "parts__rung__ladder__rungs__layout",
+        "parts__rung__layout",
         "layouts",
-        "segments__runs",
+        "parts__runs",
     )
     return blocks.prefetch_related(*inside).select_related("athlete", "place")
 
 
 def get_block(athlete: Athlete, block_id: int) -> Block:
-    return find_one(_with_segments(Block.objects.filter(athlete=athlete)), pk=block_id)
+    return find_one(_with_parts(Block.objects.filter(athlete=athlete)), pk=block_id)
 
 
 def get_block_to_change(athlete: Athlete, block_id: int) -> Block:
-    """A block with its segments, locked until the transaction ends."""
-    return lock_one(_with_segments(Block.objects.filter(athlete=athlete)), pk=block_id)
+    """A block with its parts, locked until the transaction ends."""
+    return lock_one(_with_parts(Block.objects.filter(athlete=athlete)), pk=block_id)
 
 
 def get_next_block(athlete: Athlete, today: date) -> Block | None:
@@ -71,7 +71,7 @@ def list_block_layouts(block: Block) -> list[Layout]:
     by_hand = [layout for layout in block.layouts.all() if not layout.is_dropped]
     for layout in by_hand:
         layout.athlete = block.athlete  # it is known already: no need to read it once more for each
-    of_rungs = list_laid([segment.rung for segment in block.segments.all() if segment.rung])
+    of_rungs = list_laid([part.rung for part in block.parts.all() if part.rung])
     return list({layout.pk: layout for layout in (*of_rungs, *by_hand)}.values())
 
 
@@ -100,8 +100,8 @@ def _minutes_of(block: Block) -> float:
     return minutes if 0 <= minutes <= MOST_TIMES * block.minutes else float(block.minutes)
 
 
-def get_segment(athlete: Athlete, segment_id: int) -> Segment:
-    return find_one(Segment.objects.select_related("block"), pk=segment_id, block__athlete=athlete)
+def get_part(athlete: Athlete, part_id: int) -> Part:
+    return find_one(Part.objects.select_related("block"), pk=part_id, block__athlete=athlete)
 
 
 @dataclass(frozen=True)
@@ -114,13 +114,13 @@ class LeftOut:
 
 def list_left_out(athlete: Athlete, day: date) -> dict[tuple[int, str], LeftOut]:
     """How often each ladder's sides were left out of the last blocks that they stood in."""
-    segments = Segment.objects.filter(
+    parts = Part.objects.filter(
         rung__isnull=False,
         block__athlete=athlete,
         block__status=Block.Status.DONE,
         block__day__gte=day - timedelta(days=AVOIDED_DAYS),
     ).annotate(run_count=Count("runs", filter=Q(runs__is_over=True)))
-    rows = segments.order_by("-block__day", "-block_id").values_list("rung__ladder", "side", "run_count")
+    rows = parts.order_by("-block__day", "-block_id").values_list("rung__ladder", "side", "run_count")
     last: dict[tuple[int, str], list[int]] = {}
     for ladder, side, runs in rows:
         times = last.setdefault((ladder, side), [])
@@ -129,70 +129,70 @@ def list_left_out(athlete: Athlete, day: date) -> dict[tuple[int, str], LeftOut]
     return {key: LeftOut(times.count(0), len(times)) for key, times in last.items()}
 
 
-#: What of a segment tells how long it took.
+#: What of a part tells how long it took.
 _TIMED = ("block", "position", "side", "planned_s", "low_s", "high_s", "runs_planned", "done_at")
 
 
 def list_timed(athlete: Athlete) -> list[Timed]:
     """Planned against actual of the last challenges that were played as planned, the latest last."""
     done = Block.objects.filter(athlete=athlete, status=Block.Status.DONE).order_by("-day", "-id")
-    slim = Prefetch("segments", Segment.objects.only(*_TIMED).order_by("block", "position"))
+    slim = Prefetch("parts", Part.objects.only(*_TIMED).order_by("block", "position"))
     blocks = list(done.only("started_at", "widen").prefetch_related(slim)[:HABIT_BLOCKS])
     runs = _list_run_times(blocks)
     timed = []
     for block in reversed(blocks):
         actual = actual_seconds(block)
-        segments = [each for each in block.segments.all() if each.pk in actual and each.pk in runs]
-        timed += [_timed(segment, block.widen, actual[segment.pk], *runs[segment.pk]) for segment in segments]
+        parts = [each for each in block.parts.all() if each.pk in actual and each.pk in runs]
+        timed += [_timed(part, block.widen, actual[part.pk], *runs[part.pk]) for part in parts]
     return [each for each in timed if each]
 
 
 def _list_run_times(blocks: Sequence[Block]) -> dict[int, tuple[int, int]]:
-    """How many runs each segment of the blocks holds that were brought to their end, and how long they took, in ms."""
-    runs = Segment.objects.filter(block__in=blocks, runs__is_over=True).order_by()
+    """How many runs each part of the blocks holds that were brought to their end, and how long they took, in ms."""
+    runs = Part.objects.filter(block__in=blocks, runs__is_over=True).order_by()
     rows = runs.values_list("id").annotate(Count("runs"), Sum("runs__time_used_ms"))
-    return {segment: (count, time_ms) for segment, count, time_ms in rows}
+    return {part: (count, time_ms) for part, count, time_ms in rows}
 
 
 def running_of(block: Block, now: datetime) -> Running | None:
     """How a block in play stands; None for one that is not."""
     if block.status != Block.Status.STARTED or block.started_at is None:
         return None
-    segments = [each for each in block.segments.all() if each.is_open]
-    began = max([block.started_at, *(each.done_at for each in block.segments.all() if each.done_at)])
+    parts = [each for each in block.parts.all() if each.is_open]
+    began = max([block.started_at, *(each.done_at for each in block.parts.all() if each.done_at)])
     in_play_s = round((now - began).total_seconds())
-    parts = [
-        Part(
-            segment.pk,
-            segment.kind,
-            segment.title,
-            max(0, segment.planned_s - (in_play_s if place == 0 else 0)),
-            rank_of(segment.side, is_locked=segment.is_locked),
+    left = [
+        PartLeft(
+            part.pk,
+            part.kind,
+            part.title,
+            max(0, part.planned_s - (in_play_s if place == 0 else 0)),
+            rank_of(part.side, is_locked=part.is_locked),
         )
-        for place, segment in enumerate(segments)
+        for place, part in enumerate(parts)
     ]
-    return stand_of(parts, block.minutes * 60 - round((now - block.started_at).total_seconds()))
+    return stand_of(left, block.minutes * 60 - round((now - block.started_at).total_seconds()))
 
 
 def actual_seconds(block: Block) -> dict[int, int]:
     """How long each part that was left behind took, by its id: from the one before it, or from the block's start."""
     began, seconds = block.started_at, {}
-    for segment in block.segments.all():
-        if began and segment.done_at:
-            seconds[segment.pk] = round((segment.done_at - began).total_seconds())
-        began = segment.done_at or began
+    for part in block.parts.all():
+        if began and part.done_at:
+            seconds[part.pk] = round((part.done_at - began).total_seconds())
+        began = part.done_at or began
     return seconds
 
 
-def _timed(segment: Segment, widen: float, actual_s: int, runs: int, played_ms: int) -> Timed | None:
-    """None where fewer or more runs were played than planned: that is another segment than the planned one."""
-    if not runs or runs != segment.runs_planned or not played_ms or not segment.high_s:
+def _timed(part: Part, widen: float, actual_s: int, runs: int, played_ms: int) -> Timed | None:
+    """None where fewer or more runs were played than planned: that is another part than the planned one."""
+    if not runs or runs != part.runs_planned or not played_ms or not part.high_s:
         return None
-    planned = Estimate(segment.low_s, segment.planned_s, segment.high_s)
+    planned = Estimate(part.low_s, part.planned_s, part.high_s)
     return Timed(
         planned=planned,
         actual_s=actual_s,
-        around_planned_s=around_seconds(set_up_seconds(segment.side), runs),
+        around_planned_s=around_seconds(set_up_seconds(part.side), runs),
         around_s=max(0, actual_s - played_ms // 1000),
         widen=widen,
     )

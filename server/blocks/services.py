@@ -10,7 +10,7 @@ from typing import Any
 from django.db import transaction
 
 from accounts.models import Athlete
-from blocks.models import Block, Segment
+from blocks.models import Block, Part
 from blocks.selectors import get_block_to_change
 from config.bounds import check_room
 from config.finding import lock_one
@@ -23,12 +23,12 @@ MOST_AHEAD = 400
 
 
 @transaction.atomic
-def keep_block(athlete: Athlete, *, segments: Sequence[dict[str, Any]], **values: Any) -> Block:
-    """Keep a planned block with its segments in order."""
+def keep_block(athlete: Athlete, *, parts: Sequence[dict[str, Any]], **values: Any) -> Block:
+    """Keep a planned block with its parts in order."""
     ahead = Block.objects.filter(athlete=athlete, status=Block.Status.PLANNED, day__gte=values["day"])
     check_room(ahead, MOST_AHEAD, "blocks planned ahead", instead="drop one of them first")
     block = Block.objects.create(athlete=athlete, **values)
-    _lay_segments(block, segments)
+    _lay_parts(block, parts)
     return block
 
 
@@ -37,17 +37,17 @@ def replan_block(
     athlete: Athlete,
     block_id: int,
     *,
-    segments: Sequence[dict[str, Any]],
+    parts: Sequence[dict[str, Any]],
     change: str = "",
     can_take_back: bool = False,
     **values: Any,
 ) -> Block:
-    """Give a planned block other segments, and say what changed. Raises ``CoreError`` for one that has begun."""
+    """Give a planned block other parts, and say what changed. Raises ``CoreError`` for one that has begun."""
     block = get_block_to_change(athlete, block_id)
     _check_planned(block)
     before = _shape_of(block).as_stored() if can_take_back else {}
     changes = [*block.changes, change] if change else block.changes
-    return _lay_anew(block, segments, before=before, changes=changes, **values)
+    return _lay_anew(block, parts, before=before, changes=changes, **values)
 
 
 @transaction.atomic
@@ -58,13 +58,13 @@ def take_refit_back(athlete: Athlete, block_id: int) -> Block:
     if not block.before:
         raise CoreError.one("nothing_to_take_back", "This block was not re-fitted since it was planned.", "block")
     shape = BlockShape.from_stored(block.before).as_dict()
-    return _lay_anew(block, shape.pop("segments"), before={}, changes=block.changes[:-1], **shape)
+    return _lay_anew(block, shape.pop("parts"), before={}, changes=block.changes[:-1], **shape)
 
 
-def _lay_anew(block: Block, segments: Sequence[dict[str, Any]], **values: Any) -> Block:
+def _lay_anew(block: Block, parts: Sequence[dict[str, Any]], **values: Any) -> Block:
     _save_changed(block, **values)
-    block.segments.all().delete()
-    _lay_segments(block, segments)
+    block.parts.all().delete()
+    _lay_parts(block, parts)
     return block
 
 
@@ -99,8 +99,8 @@ def _lock(athlete: Athlete, block_id: int) -> Block:
     return lock_one(Block.objects.filter(athlete=athlete), pk=block_id)
 
 
-def _lock_segment(athlete: Athlete, segment_id: int) -> Segment:
-    return lock_one(Segment.objects.filter(block__athlete=athlete), pk=segment_id)
+def _lock_part(athlete: Athlete, part_id: int) -> Part:
+    return lock_one(Part.objects.filter(block__athlete=athlete), pk=part_id)
 
 
 def _save_changed(block: Block, **values: Any) -> None:
@@ -119,14 +119,12 @@ def _check_planned(block: Block) -> None:
 def _shape_of(block: Block) -> BlockShape:
     """What a re-fit changes, and what taking it back restores."""
     names = [each.name for each in fields(PartShape)]
-    segments = tuple(PartShape(**{name: getattr(each, name) for name in names}) for each in block.segments.all())
-    return BlockShape(block.title, block.minutes, block.spare_s, block.widen, segments)
+    parts = tuple(PartShape(**{name: getattr(each, name) for name in names}) for each in block.parts.all())
+    return BlockShape(block.title, block.minutes, block.spare_s, block.widen, parts)
 
 
-def _lay_segments(block: Block, segments: Sequence[dict[str, Any]]) -> None:
-    Segment.objects.bulk_create(
-        Segment(block=block, position=position, **values) for position, values in enumerate(segments, 1)
-    )
+def _lay_parts(block: Block, parts: Sequence[dict[str, Any]]) -> None:
+    Part.objects.bulk_create(Part(block=block, position=position, **values) for position, values in enumerate(parts, 1))
 
 
 @transaction.atomic
@@ -142,13 +140,13 @@ def start_block(athlete: Athlete, block_id: int, at: datetime) -> Block:
 
 
 @transaction.atomic
-def finish_segment(athlete: Athlete, segment_id: int, at: datetime) -> Segment:
-    """Leave a segment behind; its runs, as many as there are, stand."""
-    segment = _lock_segment(athlete, segment_id)
-    if segment.done_at is None:
-        segment.done_at = at
-        segment.save(update_fields=["done_at"])
-    return segment
+def finish_part(athlete: Athlete, part_id: int, at: datetime) -> Part:
+    """Leave a part behind; its runs, as many as there are, stand."""
+    part = _lock_part(athlete, part_id)
+    if part.done_at is None:
+        part.done_at = at
+        part.save(update_fields=["done_at"])
+    return part
 
 
 #: What one press adds to a part that goes by the clock.
@@ -156,45 +154,45 @@ STRETCH_S = 120
 
 
 @transaction.atomic
-def extend_segment(athlete: Athlete, segment_id: int) -> Segment:
+def extend_part(athlete: Athlete, part_id: int) -> Part:
     """Give a part of a block in play more: one run of a challenge, or two minutes of what goes by the clock.
 
     Raises ``CoreError`` for a part that is behind already.
     """
-    segment = _lock_segment(athlete, segment_id)
-    _check_open(segment)
-    runs = segment.runs_planned
-    more_s = round(segment.planned_s / runs) if runs else STRETCH_S
-    segment.planned_s += more_s
-    segment.low_s, segment.high_s = segment.low_s + more_s, segment.high_s + more_s
-    segment.runs_planned = runs + 1 if runs else 0
-    segment.save(update_fields=["planned_s", "low_s", "high_s", "runs_planned"])
-    return segment
+    part = _lock_part(athlete, part_id)
+    _check_open(part)
+    runs = part.runs_planned
+    more_s = round(part.planned_s / runs) if runs else STRETCH_S
+    part.planned_s += more_s
+    part.low_s, part.high_s = part.low_s + more_s, part.high_s + more_s
+    part.runs_planned = runs + 1 if runs else 0
+    part.save(update_fields=["planned_s", "low_s", "high_s", "runs_planned"])
+    return part
 
 
 @transaction.atomic
-def drop_segment(athlete: Athlete, segment_id: int, at: datetime) -> Segment:
-    """Leave out a part of a block in play; ``take_segment_back`` puts it back. Raises ``CoreError`` for one behind."""
-    segment = _lock_segment(athlete, segment_id)
-    _check_open(segment)
-    segment.dropped_at = at
-    segment.save(update_fields=["dropped_at"])
-    return segment
+def drop_part(athlete: Athlete, part_id: int, at: datetime) -> Part:
+    """Leave out a part of a block in play; ``take_part_back`` puts it back. Raises ``CoreError`` for one behind."""
+    part = _lock_part(athlete, part_id)
+    _check_open(part)
+    part.dropped_at = at
+    part.save(update_fields=["dropped_at"])
+    return part
 
 
 @transaction.atomic
-def take_segment_back(athlete: Athlete, segment_id: int) -> Segment:
+def take_part_back(athlete: Athlete, part_id: int) -> Part:
     """Put back a part that was left out."""
-    segment = _lock_segment(athlete, segment_id)
-    segment.dropped_at = None
-    segment.save(update_fields=["dropped_at"])
-    return segment
+    part = _lock_part(athlete, part_id)
+    part.dropped_at = None
+    part.save(update_fields=["dropped_at"])
+    return part
 
 
-def _check_open(segment: Segment) -> None:
-    if segment.block.status != Block.Status.STARTED or not segment.is_open:
-        message = f"{segment.title} is behind, or its block is not in play; change a part that is still to come."
-        raise CoreError.one("not_in_play", message, "segment", value=segment.pk)
+def _check_open(part: Part) -> None:
+    if part.block.status != Block.Status.STARTED or not part.is_open:
+        message = f"{part.title} is behind, or its block is not in play; change a part that is still to come."
+        raise CoreError.one("not_in_play", message, "part", value=part.pk)
 
 
 @transaction.atomic

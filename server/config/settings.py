@@ -161,7 +161,7 @@ SPECTACULAR_SETTINGS = {
         "Hand": "jolly_core.sides.HANDS",
         "EventKind": "jolly_core.challenges.events.KINDS",
         "VerdictKind": "climb.api.serializers.VERDICTS",
-        "SegmentKind": "plan.api.serializers.KINDS",
+        "PartKind": "plan.api.serializers.KINDS",
     },
 }
 LOGGING = {

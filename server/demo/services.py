@@ -11,8 +11,8 @@ from django.db import transaction
 from accounts.models import Athlete
 from accounts.services import make_demo_athlete
 from aims.selectors import tries_at
-from blocks.models import Segment
-from blocks.services import finish_block, finish_segment, start_block
+from blocks.models import Part
+from blocks.services import finish_block, finish_part, start_block
 from climb.selectors import get_standing
 from climb.services import decide
 from demo import story
@@ -86,13 +86,13 @@ def _play_day(random: Random, athlete: Athlete, ladders: dict[str, int], day: da
     block = plan_block(athlete, BlockRequest(minutes, [ladders[key] for key in keys], day))
     at = _at(day, 17)
     start_block(athlete, block.pk, at)
-    for segment in block.segments.select_related("rung__ladder__athlete"):
+    for part in block.parts.select_related("rung__ladder__athlete"):
         at += timedelta(seconds=60)
-        if segment.rung is None:
-            at += timedelta(seconds=segment.planned_s)
-        elif not _is_avoided(random, segment, days_left):
-            at = _play_segment(random, segment.rung, segment, at, days_left)
-        finish_segment(athlete, segment.pk, at)
+        if part.rung is None:
+            at += timedelta(seconds=part.planned_s)
+        elif not _is_avoided(random, part, days_left):
+            at = _play_part(random, part.rung, part, at, days_left)
+        finish_part(athlete, part.pk, at)
     finish_block(athlete, block.pk, at, effort=_effort(day))
 
 
@@ -101,21 +101,21 @@ def _effort(day: date) -> int:
     return Random(f"{story.SEED}-{day.isoformat()}").randint(*story.EFFORTS[day.weekday()])
 
 
-def _is_avoided(random: Random, segment: Segment, days_left: int) -> bool:
+def _is_avoided(random: Random, part: Part, days_left: int) -> bool:
     """The right hand, the weak one of a left-hander, was left out until it was remembered."""
-    return segment.side == WEAK and days_left > story.RIGHT_HAND_REMEMBERED and random.random() < story.AVOIDED_SHARE
+    return part.side == WEAK and days_left > story.RIGHT_HAND_REMEMBERED and random.random() < story.AVOIDED_SHARE
 
 
-def _play_segment(random: Random, rung: Rung, segment: Segment, at: datetime, days_left: int) -> datetime:
+def _play_part(random: Random, rung: Rung, part: Part, at: datetime, days_left: int) -> datetime:
     ladder = rung.ladder
     athlete = ladder.athlete
     course = story.COURSES[ladder.shelf_key]
     form = random.gauss(0, 0.18)
-    for _ in range(segment.runs_planned):
-        skill = course.skill(days_left) + form - (course.weak_by if segment.side == WEAK else 0)
+    for _ in range(part.runs_planned):
+        skill = course.skill(days_left) + form - (course.weak_by if part.side == WEAK else 0)
         rate = _rate(rung, skill, course)
         player = Player(random, rate, course.tempo_ms, course.fetch_ms)
-        run = start_run(athlete, player.make_id(), rung.pk, side=segment.side, started_at=at, segment_id=segment.pk)
+        run = start_run(athlete, player.make_id(), rung.pk, side=part.side, started_at=at, part_id=part.pk)
         run = record_events(athlete, run.pk, player.play(rung.game)).run
         at += timedelta(milliseconds=run.last_at_ms) + timedelta(seconds=30)
         if _decide_as_advised(athlete, ladder.pk, at):

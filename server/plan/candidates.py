@@ -84,13 +84,13 @@ def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, i
             raise CoreError.one("unknown_ladder", message, "ladders", place, value=ladder_id)
     chosen = [by_id[ladder_id] for ladder_id in dict.fromkeys(ladder_ids)]
     test = get_last_test(athlete, day) if is_test else None
-    tested = [(segment.rung, segment.side) for segment in test.segments.all() if segment.rung] if test else []
+    tested = [(part.rung, part.side) for part in test.parts.all() if part.rung] if test else []
     targets = [(rung, side) for rung, side in tested if rung.ladder_id in by_id]
     if targets:
         history = list_history([rung for rung, _ in targets], day)
     else:
         targets = [(standing.working, side) for standing in chosen for side in standing.ladder.sides]
-    tests = {segment.key: (segment.runs_planned, segment.position) for segment in test.segments.all()} if test else {}
+    tests = {part.key: (part.runs_planned, part.position) for part in test.parts.all()} if test else {}
     last_days = list_last_days(athlete)
     record = _Record(
         athlete=athlete,
@@ -152,7 +152,7 @@ def _foretell(athlete: Athlete, new: Sequence[Target]) -> dict[Target, float]:
 def get_last_test(athlete: Athlete, day: date) -> Block | None:
     """The last test day that was played before ``day``."""
     blocks = Block.objects.filter(athlete=athlete, focus="test_day", status=Block.Status.DONE, day__lt=day)
-    return blocks.prefetch_related("segments__rung__ladder").order_by("-day", "-id").first()
+    return blocks.prefetch_related("parts__rung__ladder").order_by("-day", "-id").first()
 
 
 def get_habit(athlete: Athlete) -> Habit:

@@ -54,23 +54,23 @@ class Proposal:
         return list_kit([*(rung.ladder.kit for rung in rungs), *map(layout_kit, list_laid(rungs))])
 
     def rows(self) -> list[dict[str, Any]]:
-        """The segments as they are kept and shown."""
+        """The parts as they are kept and shown."""
         rows = []
-        for segment in self.arrangement.segments:
-            rung, side = self.targets.get(segment.key, (None, NONE))
+        for part in self.arrangement.parts:
+            rung, side = self.targets.get(part.key, (None, NONE))
             rows.append(
                 {
-                    "kind": segment.kind,
-                    "key": segment.key,
-                    "title": segment.title,
-                    "start_s": segment.start_s,
-                    "planned_s": segment.duration_s,
-                    "low_s": segment.time.low_s,
-                    "high_s": segment.time.high_s,
-                    "runs_planned": segment.runs,
-                    "is_locked": segment.is_locked,
-                    "is_set": segment.is_set,
-                    "reasons": list(segment.reasons),
+                    "kind": part.kind,
+                    "key": part.key,
+                    "title": part.title,
+                    "start_s": part.start_s,
+                    "planned_s": part.duration_s,
+                    "low_s": part.time.low_s,
+                    "high_s": part.time.high_s,
+                    "runs_planned": part.runs,
+                    "is_locked": part.is_locked,
+                    "is_set": part.is_set,
+                    "reasons": list(part.reasons),
                     "rung": rung,
                     "side": side,
                 }

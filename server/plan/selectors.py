@@ -10,7 +10,7 @@ from django.db.models import QuerySet
 
 from accounts.models import Athlete, BodyLimit
 from accounts.selectors import get_today, list_body_limits
-from blocks.models import Block, Segment, key_of
+from blocks.models import Block, Part, key_of
 from blocks.selectors import get_next_block, list_blocks, list_sessions
 from climb.selectors import LadderStanding, list_standings
 from config.finding import find_one
@@ -84,7 +84,7 @@ def asked_of(block: Block) -> BlockRequest:
     left_out = {each["what"] for each in block.acknowledged}
     return BlockRequest(
         minutes=block.minutes,
-        ladder_ids=list(dict.fromkeys(segment.rung.ladder_id for segment in block.segments.all() if segment.rung)),
+        ladder_ids=list(dict.fromkeys(part.rung.ladder_id for part in block.parts.all() if part.rung)),
         day=block.day,
         focus=block.focus,
         energy=block.energy,
@@ -98,22 +98,18 @@ def asked_of(block: Block) -> BlockRequest:
 
 def kept_of(block: Block) -> list[Kept]:
     """The parts of a kept block in their places, each on the rung that its ladder is worked on now."""
-    challenges = [segment for segment in block.segments.all() if segment.rung]
-    set_by_hand = [
-        Kept(segment.kind, 0, 0, segment.planned_s)
-        for segment in block.segments.all()
-        if segment.is_set and not segment.rung
-    ]
+    challenges = [part for part in block.parts.all() if part.rung]
+    set_by_hand = [Kept(part.kind, 0, 0, part.planned_s) for part in block.parts.all() if part.is_set and not part.rung]
     return set_by_hand + [
-        Kept(_key_now(segment, block), place, segment.runs_planned, is_locked=segment.is_locked)
-        for place, segment in enumerate(challenges)
+        Kept(_key_now(part, block), place, part.runs_planned, is_locked=part.is_locked)
+        for place, part in enumerate(challenges)
     ]
 
 
-def _key_now(segment: Segment, block: Block) -> str:
-    if segment.rung is None or block.focus == TEST_DAY:
-        return segment.key
-    return key_of(get_working_rung(segment.rung.ladder).pk, segment.side)
+def _key_now(part: Part, block: Block) -> str:
+    if part.rung is None or block.focus == TEST_DAY:
+        return part.key
+    return key_of(get_working_rung(part.rung.ladder).pk, part.side)
 
 
 def list_stale(block: Block) -> list[str]:
@@ -121,12 +117,12 @@ def list_stale(block: Block) -> list[str]:
     if block.status != Block.Status.PLANNED:
         return []
     said = []
-    for segment in block.segments.all():
-        if segment.rung and _key_now(segment, block) != segment.key:
-            now = get_working_rung(segment.rung.ladder)
+    for part in block.parts.all():
+        if part.rung and _key_now(part, block) != part.key:
+            now = get_working_rung(part.rung.ladder)
             said.append(
-                f"{segment.rung.ladder.title} has moved to rung {now.number}, {now.title}; "
-                f"the plan holds rung {segment.rung.number}."
+                f"{part.rung.ladder.title} has moved to rung {now.number}, {now.title}; "
+                f"the plan holds rung {part.rung.number}."
             )
     proposal = propose_block(block.athlete, replace(asked_of(block), kept=kept_of(block), fill=False))
     said += [f"{each.title}: {each.reason}." for each in proposal.arrangement.left_out if not each.is_free]

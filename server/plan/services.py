@@ -93,7 +93,7 @@ def _values(proposal: Proposal, start: time | None, acknowledged: Sequence[str])
         "acknowledged": _said_yes(asked, acknowledged),
         "spare_s": proposal.arrangement.spare_s,
         "widen": proposal.widen,
-        "segments": [{name: row[name] for name in row if name not in ("key", "start_s")} for row in rows],
+        "parts": [{name: row[name] for name in row if name not in ("key", "start_s")} for row in rows],
     }
 
 
@@ -110,21 +110,21 @@ def _said_yes(asked: BlockRequest, acknowledged: Sequence[str]) -> list[dict[str
 
 def _what_changed(block: Block, proposal: Proposal) -> str:
     """What a re-fit did, in a sentence."""
-    before = {segment.key: segment for segment in block.segments.all() if segment.kind == CHALLENGE}
-    after = {segment.key: segment for segment in proposal.arrangement.segments if segment.kind == CHALLENGE}
+    before = {part.key: part for part in block.parts.all() if part.kind == CHALLENGE}
+    after = {part.key: part for part in proposal.arrangement.parts if part.kind == CHALLENGE}
     minutes = proposal.asked.minutes
-    parts = [f"from {block.minutes} to {minutes} minutes" if minutes != block.minutes else "brought up to date"]
-    gone = [segment.title for key, segment in before.items() if key not in after]
-    new = [segment.title for key, segment in after.items() if key not in before]
+    said = [f"from {block.minutes} to {minutes} minutes" if minutes != block.minutes else "brought up to date"]
+    gone = [part.title for key, part in before.items() if key not in after]
+    new = [part.title for key, part in after.items() if key not in before]
     fewer = [
-        f"{segment.title} {counted(after[key].runs, 'run')} instead of {segment.runs_planned}"
-        for key, segment in before.items()
-        if key in after and after[key].runs != segment.runs_planned
+        f"{part.title} {counted(after[key].runs, 'run')} instead of {part.runs_planned}"
+        for key, part in before.items()
+        if key in after and after[key].runs != part.runs_planned
     ]
     for words, titles in (("left out", gone), ("new", new), ("changed", fewer)):
         if titles:
-            parts.append(f"{words}: {', '.join(titles)}")
-    return f"Re-fitted {'; '.join(parts)}."
+            said.append(f"{words}: {', '.join(titles)}")
+    return f"Re-fitted {'; '.join(said)}."
 
 
 @transaction.atomic
@@ -136,9 +136,7 @@ def keep_routine(athlete: Athlete, block_id: int, title: str) -> Routine:
     kept = Routine.objects.filter(athlete=athlete)
     check_room(kept, MOST_ROUTINES, "routines", instead="forget one first")
     parts = tuple(
-        RoutinePart(segment.rung.ladder_id, segment.side, segment.runs_planned)
-        for segment in block.segments.all()
-        if segment.rung
+        RoutinePart(part.rung.ladder_id, part.side, part.runs_planned) for part in block.parts.all() if part.rung
     )
     return Routine.objects.create(
         athlete=athlete,

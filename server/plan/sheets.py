@@ -11,8 +11,8 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from blocks.models import Block
-from blocks.selectors import get_block_to_change, get_segment
-from blocks.services import finish_block, finish_segment, start_block
+from blocks.selectors import get_block_to_change, get_part
+from blocks.services import finish_block, finish_part, start_block
 from jolly_core.errors import CoreError, Problem
 from runs.services import keep_paper_run
 
@@ -42,19 +42,19 @@ def enter_sheet(
     problems: list[Problem] = []
     at = began
     for place, row in enumerate(rows):
-        segment = get_segment(athlete, row["segment"])
-        if segment.block_id != block.pk:
-            raise CoreError.one("wrong_segment", "This part belongs to another block.", "rows", place, "segment")
+        part = get_part(athlete, row["part"])
+        if part.block_id != block.pk:
+            raise CoreError.one("wrong_part", "This part belongs to another block.", "rows", place, "part")
         for number, totals in enumerate(row["runs"]):
             at += APART
             try:
-                keep_paper_run(athlete, segment.pk, totals, started_at=at)
+                keep_paper_run(athlete, part.pk, totals, started_at=at)
             except CoreError as error:
                 problems += error.under("rows", place, "runs", number).problems
     if problems:
         raise CoreError(problems)
-    for segment in block.segments.all():
-        finish_segment(athlete, segment.pk, at)
+    for part in block.parts.all():
+        finish_part(athlete, part.pk, at)
     return finish_block(athlete, block_id, began + timedelta(minutes=minutes), note, effort)
 
 

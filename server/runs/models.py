@@ -28,7 +28,7 @@ class Run(models.Model):
     id = models.UUIDField(primary_key=True, default=uuid.uuid4, editable=False)
     athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="runs")
     rung = models.ForeignKey("ladders.Rung", on_delete=models.CASCADE, related_name="runs")
-    segment = models.ForeignKey("blocks.Segment", null=True, on_delete=models.SET_NULL, related_name="runs")
+    part = models.ForeignKey("blocks.Part", null=True, on_delete=models.SET_NULL, related_name="runs")
     side = models.CharField(max_length=6, default="none")
     #: Counted as it happened, or typed in from a sheet: then there are totals and no events.
     is_from_paper = models.BooleanField(default=False)

@@ -30,7 +30,7 @@ BELOW = timedelta(days=365)
 
 def list_runs(athlete: Athlete) -> QuerySet[Run]:
     """All of the athlete's runs, the latest first."""
-    runs = Run.objects.filter(athlete=athlete).select_related("rung__ladder__athlete", "rung__layout", "segment")
+    runs = Run.objects.filter(athlete=athlete).select_related("rung__ladder__athlete", "rung__layout", "part")
     return runs.prefetch_related("rung__ladder__acknowledgements").order_by("-started_at", "id")
 
 

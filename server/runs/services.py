@@ -13,7 +13,7 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from accounts.selectors import get_day
-from blocks.selectors import get_segment
+from blocks.selectors import get_part
 from jolly_core.challenges.events import FINISH, check_follows, read_event
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.session import Session, replay
@@ -38,7 +38,7 @@ from runs.selectors import (
 from runs.summaries import keep_summary, rebuild_summary
 
 if TYPE_CHECKING:
-    from blocks.models import Segment
+    from blocks.models import Part
 
 MOST_EVENTS_A_BATCH = 500
 #: A press a second for a day; what is more is a key that hangs.
@@ -56,29 +56,27 @@ class Recorded:
 
 @transaction.atomic
 def start_run(
-    athlete: Athlete, run_id: UUID, rung_id: int, *, side: str, started_at: datetime, segment_id: int | None = None
+    athlete: Athlete, run_id: UUID, rung_id: int, *, side: str, started_at: datetime, part_id: int | None = None
 ) -> Run:
     """Begin a run under an id made by the client. The same call again returns the run that is there.
 
-    Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``wrong_segment`` for a segment that is
+    Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``wrong_part`` for a part that is
     planned for something else, ``id_taken`` for an id in other use.
     """
     rung = get_rung(athlete, rung_id)
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
-    if segment_id is not None:
-        _check_segment(get_segment(athlete, segment_id), rung, side)
+    if part_id is not None:
+        _check_part(get_part(athlete, part_id), rung, side)
     known = Run.objects.filter(pk=run_id).first()
     if known is None:
-        known = _begin(athlete, run_id, rung, side=side, started_at=started_at, segment_id=segment_id)
+        known = _begin(athlete, run_id, rung, side=side, started_at=started_at, part_id=part_id)
     if (known.athlete_id, known.rung_id, known.side) != (athlete.pk, rung.pk, side):
         raise CoreError.one("id_taken", "This id belongs to another run; make a new one.", "id")
     return known
 
 
-def _begin(
-    athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at: datetime, segment_id: int | None
-) -> Run:
+def _begin(athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at: datetime, part_id: int | None) -> Run:
     """A new run; the one that is there where another request was faster."""
     day = get_day(athlete, started_at)
     _check_allowed(athlete, rung, day)
@@ -87,7 +85,7 @@ def _begin(
     values = {
         "athlete": athlete,
         "rung": rung,
-        "segment_id": segment_id,
+        "part_id": part_id,
         "side": side,
         "format": game.id,
         "settings": game.settings.as_stored(),
@@ -136,22 +134,22 @@ def _check_acknowledged(rung: Rung) -> None:
 
 
 @transaction.atomic
-def keep_paper_run(athlete: Athlete, segment_id: int, totals: Mapping[str, Any], *, started_at: datetime) -> Run:
+def keep_paper_run(athlete: Athlete, part_id: int, totals: Mapping[str, Any], *, started_at: datetime) -> Run:
     """Keep a run that was tallied by hand: its totals, no events, marked as such.
 
     Raises ``CoreError`` for totals that are missing, out of range, or cannot be together.
     """
-    segment = get_segment(athlete, segment_id)
-    rung = segment.rung
+    part = get_part(athlete, part_id)
+    rung = part.rung
     if rung is None:
-        raise CoreError.one("wrong_segment", f"{segment.title} has nothing to tally.", "segment", value=segment.pk)
+        raise CoreError.one("wrong_part", f"{part.title} has nothing to tally.", "part", value=part.pk)
     game = rung.game
     tally = tally_of_totals(game, totals)
     run = Run.objects.create(
         athlete=athlete,
         rung=rung,
-        segment=segment,
-        side=segment.side,
+        part=part,
+        side=part.side,
         is_from_paper=True,
         format=game.id,
         settings=game.settings.as_stored(),
@@ -159,7 +157,7 @@ def keep_paper_run(athlete: Athlete, segment_id: int, totals: Mapping[str, Any],
         started_at=started_at,
         day=get_day(athlete, started_at),
         tally=tally.as_stored(),
-        yardstick=get_yardstick(rung, segment.side, started_at).as_stored(),
+        yardstick=get_yardstick(rung, part.side, started_at).as_stored(),
         aimed=_aimed(rung),
         **columns_of(game, tally),
     )
@@ -167,10 +165,10 @@ def keep_paper_run(athlete: Athlete, segment_id: int, totals: Mapping[str, Any],
     return run
 
 
-def _check_segment(segment: Segment, rung: Rung, side: str) -> None:
-    if (segment.rung_id, segment.side) != (rung.pk, side):
-        message = f"This part of the block is planned for {segment.title}; start a run of your own instead."
-        raise CoreError.one("wrong_segment", message, "segment", value=segment.pk)
+def _check_part(part: Part, rung: Rung, side: str) -> None:
+    if (part.rung_id, part.side) != (rung.pk, side):
+        message = f"This part of the block is planned for {part.title}; start a run of your own instead."
+        raise CoreError.one("wrong_part", message, "part", value=part.pk)
 
 
 @transaction.atomic(savepoint=False)

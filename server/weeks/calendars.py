@@ -29,7 +29,7 @@ def subscription_of(athlete: Athlete) -> bytes:
 
 
 def _event(block: Block, zone: ZoneInfo) -> PlannedEvent:
-    lines = [f"{round(segment.planned_s / 60)} min: {segment.title}" for segment in block.segments.all()]
+    lines = [f"{round(part.planned_s / 60)} min: {part.title}" for part in block.parts.all()]
     return PlannedEvent(
         uid=f"{block.uid}@jolly-ladder",
         summary=f"{block.title}, {block.minutes} min",

@@ -19,7 +19,7 @@ from jolly_core.planning import week as core
 from jolly_core.planning.candidate import Candidate, Terms
 from jolly_core.planning.kept import GaveWay
 from jolly_core.planning.screening import screen
-from jolly_core.planning.times import time_of_segment
+from jolly_core.planning.times import time_of_part
 from plan.candidates import Candidates, list_candidates
 from weeks.models import CalendarLink, KeptWeek, WeekWish, Window
 
@@ -103,7 +103,7 @@ def _drill(known: Candidates, ladder: int, most: int, terms: Terms) -> core.Dril
     """One visit plays the rung on each of its sides."""
     sides = [each for each in known.candidates if each.ladder == str(ladder)]
     first, traits = sides[0], sides[0].traits
-    seconds = sum(time_of_segment(each.run, RUNS_A_VISIT, each.set_up_s, known.habit).expected_s for each in sides)
+    seconds = sum(time_of_part(each.run, RUNS_A_VISIT, each.set_up_s, known.habit).expected_s for each in sides)
     return core.Drill(
         key=str(ladder),
         title=known.targets[first.key][0].ladder.title,
@@ -149,7 +149,7 @@ def get_week(athlete: Athlete, monday: date, moves: Mapping[int, Window] | None 
 
 
 def _ladders_of(block: Block) -> list[int]:
-    return list(dict.fromkeys(segment.rung.ladder_id for segment in block.segments.all() if segment.rung))
+    return list(dict.fromkeys(part.rung.ladder_id for part in block.parts.all() if part.rung))
 
 
 def _place_of(block: Block, monday: date, windows: Sequence[Window], to: Window | None) -> Window | core.Window:

@@ -13,14 +13,14 @@ from tests.browser.conftest import OpenPage
 
 def parts(page: Page) -> list[str]:
     """The titles of the draft's parts, in order."""
-    labels = page.locator("[data-segment]").evaluate_all("all => all.map(each => each.ariaLabel)")
+    labels = page.locator("[data-part]").evaluate_all("all => all.map(each => each.ariaLabel)")
     return [re.sub(r"^[\d.]+ (min|s) ", "", label).split(",")[0] for label in labels]
 
 
 def minutes_of(page: Page, key: str) -> float:
     """How wide a part is drawn, as a share of the strip."""
     strip = page.get_by_role("group", name="The block as a ribbon of time").bounding_box()
-    part = page.locator(f"[data-segment='{key}']").bounding_box()
+    part = page.locator(f"[data-part='{key}']").bounding_box()
     assert strip
     assert part
     return part["width"] / strip["width"]
@@ -116,7 +116,7 @@ def test_half_an_hour_is_built_locked_swapped_shortened_played_and_compared(
 def test_a_part_is_swapped_for_a_ladder_that_was_not_asked_for(planning: Page) -> None:
     page = planning
     page.get_by_label(re.compile("Three-club cascade")).first.click()
-    expect(page.locator("[data-segment]")).to_have_count(3)
+    expect(page.locator("[data-part]")).to_have_count(3)
     page.get_by_role("button", name="Swap Putts from the circle: from 4 m").click()
     page.get_by_role("menuitem", name="Three-club cascade: 10 catches").click()
     expect(page.get_by_role("button", name="Swap Three-club cascade: 10 catches")).to_be_visible()
@@ -127,36 +127,36 @@ def test_a_part_is_swapped_for_a_ladder_that_was_not_asked_for(planning: Page) -
 
 def test_the_ribbon_is_dragged_stretched_and_driven_by_keys(planning: Page) -> None:
     page = planning
-    first = page.locator("[data-segment]").nth(1)
-    key = first.get_attribute("data-segment") or ""
+    first = page.locator("[data-part]").nth(1)
+    key = first.get_attribute("data-part") or ""
     title, other = parts(page)[1:3]
     first.focus()
     page.keyboard.press("ArrowRight")
-    expect(page.locator("[data-segment]").nth(2)).to_have_attribute("data-segment", key)
+    expect(page.locator("[data-part]").nth(2)).to_have_attribute("data-part", key)
     assert parts(page)[1:3] == [other, title]
 
-    moved, before = page.locator(f"[data-segment='{key}']").bounding_box(), first.bounding_box()
+    moved, before = page.locator(f"[data-part='{key}']").bounding_box(), first.bounding_box()
     assert moved
     assert before
     page.mouse.move(moved["x"] + moved["width"] / 2, moved["y"] + 20)
     page.mouse.down()
     page.mouse.move(before["x"] + 10, moved["y"] + 20, steps=8)
     page.mouse.up()
-    expect(page.locator("[data-segment]").nth(1)).to_have_attribute("data-segment", key)
+    expect(page.locator("[data-part]").nth(1)).to_have_attribute("data-part", key)
 
-    page.locator(f"[data-segment='{key}']").focus()
+    page.locator(f"[data-part='{key}']").focus()
     width = minutes_of(page, key)
     page.keyboard.press("-")
     expect(page.get_by_role("button", name=re.compile(f"{re.escape(title)}.*, locked$"))).to_be_visible()
     assert minutes_of(page, key) < width
-    strip = page.locator(f"[data-segment='{key}']").bounding_box()
+    strip = page.locator(f"[data-part='{key}']").bounding_box()
     assert strip
     width = minutes_of(page, key)
     page.mouse.move(strip["x"] + strip["width"] - 4, strip["y"] + 20)
     page.mouse.down()
     page.mouse.move(strip["x"] + strip["width"] / 2 - 10, strip["y"] + 20, steps=8)
     page.mouse.up()
-    longer = "([key, width]) => document.querySelector(`[data-segment='${key}']`).offsetWidth < width"
+    longer = "([key, width]) => document.querySelector(`[data-part='${key}']`).offsetWidth < width"
     page.wait_for_function(longer, arg=[key, strip["width"]])
 
 
@@ -194,7 +194,7 @@ def test_a_block_becomes_a_routine_and_is_repeated_and_changed(planning: Page) -
     page.get_by_role("link", name="Change it").click()
     expect(page.get_by_role("heading", name="Change the block")).to_be_visible()
     page.get_by_role("button", name="Take out Three-club cascade: 10 catches").click()
-    expect(page.locator("[data-segment]")).to_have_count(3)
+    expect(page.locator("[data-part]")).to_have_count(3)
     page.get_by_role("button", name="Keep the changes").click()
     expect(page.get_by_role("heading", name="30 minutes: Putts from the circle")).to_be_visible()
 

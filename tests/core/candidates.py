@@ -6,7 +6,7 @@ from datetime import date
 from typing import Any
 
 from jolly_core.foretelling.pace import Estimate
-from jolly_core.planning.arrangement import CHALLENGE, Arrangement, Segment
+from jolly_core.planning.arrangement import CHALLENGE, Arrangement, Part
 from jolly_core.planning.candidate import Candidate, Terms
 
 TODAY = date(2026, 9, 1)
@@ -24,8 +24,8 @@ def terms(minutes: int = 30, **values: Any) -> Terms:
     return Terms(minutes, TODAY, **values)
 
 
-def challenges(block: Arrangement) -> list[Segment]:
-    return [segment for segment in block.segments if segment.kind == CHALLENGE]
+def challenges(block: Arrangement) -> list[Part]:
+    return [part for part in block.parts if part.kind == CHALLENGE]
 
 
 def reasons_out(block: Arrangement) -> dict[str, str]:

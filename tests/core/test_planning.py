@@ -71,9 +71,9 @@ class TestWhateverIsAsked:
     ) -> None:
         block = arrange_block(given_terms, candidates, data.draw(some_kept(candidates)), fill=fill)
         at_s = 0
-        for segment in block.segments:
-            assert segment.start_s == at_s
-            at_s += segment.duration_s
+        for part in block.parts:
+            assert part.start_s == at_s
+            at_s += part.duration_s
         assert at_s + block.spare_s == given_terms.minutes * 60
         assert block.spare_s >= 0
         assert block.time.low_s <= block.time.expected_s <= block.time.high_s
@@ -84,12 +84,12 @@ class TestWhateverIsAsked:
     ) -> None:
         block = arrange_block(given_terms, candidates)
         assert sorted([*block.drills, *reasons_out(block)]) == sorted(each.key for each in candidates)
-        assert all(segment.reasons for segment in block.segments)
+        assert all(part.reasons for part in block.parts)
         assert all(reasons_out(block).values())
 
     @given(some_terms(), some_wishes())
     def test_the_ends_are_where_they_belong(self, given_terms: Terms, candidates: list[Candidate]) -> None:
-        kinds = [segment.kind for segment in arrange_block(given_terms, candidates).segments]
+        kinds = [part.kind for part in arrange_block(given_terms, candidates).parts]
         assert (kinds[:1] == ["warm_up"]) == given_terms.has_warm_up
         assert (kinds[-1:] == ["cool_down"]) == given_terms.has_cool_down
         inside = [kind for kind in kinds if kind not in ("warm_up", "cool_down")]
@@ -108,11 +108,7 @@ class TestWhateverIsAsked:
         block = arrange_block(given_terms, candidates)
         for ladder in {each.ladder for each in candidates}:
             inside = {each.key: each for each in candidates if each.ladder == ladder and each.dose.attempts is not None}
-            tries = sum(
-                segment.runs * inside[segment.key].tries.expected
-                for segment in challenges(block)
-                if segment.key in inside
-            )
+            tries = sum(part.runs * inside[part.key].tries.expected for part in challenges(block) if part.key in inside)
             assert tries <= max((each.dose.attempts or 0 for each in inside.values()), default=0)
 
     @given(some_terms(), some_wishes(), st.data())
@@ -123,7 +119,7 @@ class TestWhateverIsAsked:
         chosen = data.draw(st.sampled_from(before))
         place = before.index(chosen)
         block = arrange_block(given_terms, candidates, [Kept(chosen.key, place, chosen.runs, is_locked=True)])
-        after = next(segment for segment in challenges(block) if segment.key == chosen.key)
+        after = next(part for part in challenges(block) if part.key == chosen.key)
         assert (after.runs, after.is_locked) == (chosen.runs, True)
 
 
@@ -133,7 +129,7 @@ def test_what_is_locked_needs_no_warm_up_for_what_is_left_out() -> None:
     kept = [Kept("putts", 0, 1, is_locked=True)]
     block = arrange_block(terms(12, has_cool_down=False), serves, kept)
     assert [(each.key, each.runs) for each in challenges(block)] == [("putts", 1)]
-    assert sum(each.duration_s for each in block.segments) + block.spare_s == 12 * 60
+    assert sum(each.duration_s for each in block.parts) + block.spare_s == 12 * 60
     with pytest.raises(CoreError, match="The locked parts need"):
         arrange_block(terms(12), serves, [Kept("serves", 0, 2, is_locked=True)])
 
@@ -141,7 +137,7 @@ def test_what_is_locked_needs_no_warm_up_for_what_is_left_out() -> None:
 def test_half_an_hour_by_hand() -> None:
     # 5 min warm-up and 1 min to write leave 24 min = 1440 s. A: set-up 60 + 4 · 300 + 3 · 30 = 1350 s, 90 s to spare.
     block = arrange_block(terms(30), [candidate("A", 300)])
-    assert [(each.kind, each.start_s, each.duration_s, each.runs) for each in block.segments] == [
+    assert [(each.kind, each.start_s, each.duration_s, each.runs) for each in block.parts] == [
         ("warm_up", 0, 300, 0),
         ("challenge", 300, 1350, 4),
         ("cool_down", 1650, 60, 0),
@@ -155,7 +151,7 @@ def test_a_half_hour_of_five_ten_five_ten_minutes_can_be_laid_out() -> None:
     kept = [Kept("A", 0, 2, is_locked=True), Kept("B", 1, 1, is_locked=True), Kept("C", 2, 2, is_locked=True)]
     block = arrange_block(terms(30, has_cool_down=False), parts, kept, fill=False)
     # Each with its minute of set-up and, between two runs, half a minute: 60 + 2 · 255 + 30, 60 + 240.
-    assert [each.duration_s for each in block.segments] == [300, 600, 300, 600]
+    assert [each.duration_s for each in block.parts] == [300, 600, 300, 600]
 
 
 def test_ten_routines_take_an_hour_to_an_hour_and_a_quarter() -> None:
@@ -301,12 +297,12 @@ class TestTheAthletesHand:
 
     def test_the_warm_up_can_be_stretched(self) -> None:
         block = arrange_block(terms(30), [candidate("A")], [Kept("warm_up", 0, seconds=420)])
-        assert block.segments[0].duration_s == 420
+        assert block.parts[0].duration_s == 420
 
     def test_without_the_ends_their_minutes_go_to_the_drills(self) -> None:
         block = arrange_block(terms(30, has_warm_up=False, has_cool_down=False), [candidate("A", 400)])
         # 60 + 4 · 400 + 3 · 30 of the whole 1800 s.
-        assert [(each.start_s, each.duration_s) for each in block.segments] == [(0, 1750)]
+        assert [(each.start_s, each.duration_s) for each in block.parts] == [(0, 1750)]
 
 
 class TestTestDay:
@@ -346,13 +342,13 @@ class TestWithAPartner:
     def test_a_game_with_one_condition_follows_the_drills(self, game: str) -> None:
         weak = candidate("W", side="weak", hand="right", last_day=TODAY)
         block = arrange_block(terms(45, focus="partner", partner=game), [weak])
-        kinds = [segment.kind for segment in block.segments]
+        kinds = [part.kind for part in block.parts]
         assert kinds == ["warm_up", "challenge", "partner", "cool_down"]
-        assert block.segments[2].reasons[0].endswith("one condition: begin every point with the right hand")
+        assert block.parts[2].reasons[0].endswith("one condition: begin every point with the right hand")
 
     def test_it_never_takes_more_than_half(self) -> None:
         block = arrange_block(terms(10, focus="partner", partner="eleven"), [candidate("A")])
-        game = next(segment for segment in block.segments if segment.kind == "partner")
+        game = next(part for part in block.parts if part.kind == "partner")
         assert game.duration_s == 300
 
 
@@ -375,7 +371,7 @@ def test_the_range_of_the_whole_is_narrower_than_that_of_its_parts() -> None:
     """Parts that vary apart from each other seldom all run late: deviations add in quadrature."""
     chosen = [candidate(key, run=Estimate(200, 300, 500)) for key in "AB"]
     block = arrange_block(terms(60), chosen)
-    late = sum(each.time.high_s - each.time.expected_s for each in block.segments)
+    late = sum(each.time.high_s - each.time.expected_s for each in block.parts)
     assert 0 < block.time.high_s - block.time.expected_s < late
 
 
@@ -384,9 +380,9 @@ class TestPartsByTheClock:
     def test_ends_and_a_game_that_are_too_long_together_give_way(self, minutes: int) -> None:
         kept = [Kept("warm_up", 0, 0, 900), Kept("cool_down", 0, 0, 900), Kept("partner", 0, 0, 900)]
         block = arrange_block(terms(minutes, focus="partner"), [candidate("A", 60)], kept)
-        assert sum(segment.duration_s for segment in block.segments) <= minutes * 60
+        assert sum(part.duration_s for part in block.parts) <= minutes * 60
 
     def test_a_warm_up_that_was_set_by_hand_is_kept_and_known_as_such(self) -> None:
         block = arrange_block(terms(30), [candidate("A", 200)], [Kept("warm_up", 0, 0, 420)])
-        warm_up = block.segments[0]
-        assert (warm_up.duration_s, warm_up.is_set, block.segments[-1].is_set) == (420, True, False)
+        warm_up = block.parts[0]
+        assert (warm_up.duration_s, warm_up.is_set, block.parts[-1].is_set) == (420, True, False)

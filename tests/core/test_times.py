@@ -19,8 +19,8 @@ from jolly_core.planning.times import (
     fixed_time,
     learn_habit,
     set_up_seconds,
+    time_of_part,
     time_of_race,
-    time_of_segment,
 )
 from jolly_core.planning.tuner import tune
 from tests.core.playing import play
@@ -95,11 +95,11 @@ def test_the_range_of_a_run_holds_nine_times_in_ten(format_id: str, settings: di
     assert estimate.expected_s == pytest.approx(mean, rel=0.12)
 
 
-def test_the_range_of_a_segment_holds_nine_times_in_ten() -> None:
+def test_the_range_of_a_part_holds_nine_times_in_ten() -> None:
     """Three runs of makes of ten, the set-up and the breathers between them varying as the habit says."""
     pace = Pace(attempt_ms=6000, rate=0.7, is_prior=False)
     run = forecast_of(read_game("makes_of_n", {"attempts": 10})).estimate(pace)
-    planned = time_of_segment(run, 3, 60, Habit())
+    planned = time_of_part(run, 3, 60, Habit())
     chance = Random(7)
 
     def take() -> float:
@@ -200,7 +200,7 @@ def test_points_to_eleven_between_equals() -> None:
 
 class TestHabit:
     def played(self, ratio: float, around: float = 1.0, count: int = 40) -> list[Timed]:
-        """Segments planned for 240 to 400 s, expected 300, that took ``ratio`` of what was expected."""
+        """Parts planned for 240 to 400 s, expected 300, that took ``ratio`` of what was expected."""
         planned = Estimate(240, 300, 400)
         return [Timed(planned, round(300 * ratio), 100, round(100 * around)) for _ in range(count)]
 
@@ -222,7 +222,7 @@ class TestHabit:
         # Every part took 600 s, three widths of 100 s above the expected 300.
         habit = learn_habit(self.played(2.0))
         assert habit.widen == 3.0
-        assert (habit.within, habit.segments) == (0, 40)
+        assert (habit.within, habit.parts) == (0, 40)
 
     def test_ranges_narrow_where_plans_come_true(self) -> None:
         assert learn_habit(self.played(1.0)).widen == 0.5
@@ -235,7 +235,7 @@ class TestHabit:
         hits = []
         for day in range(400):
             habit = learn_habit(played)
-            planned = time_of_segment(run, 3, 60, habit)
+            planned = time_of_part(run, 3, 60, habit)
             around_s = round(200 * chance.lognormvariate(0, 0.5))
             actual_s = around_s + round(sum(60 * chance.lognormvariate(0, 0.1) for _ in range(3)))
             if day >= 100:

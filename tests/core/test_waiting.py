@@ -12,7 +12,7 @@ from scipy import stats
 from jolly_core.errors import CoreError
 from jolly_core.stats.circuit import RESTART, RETRY, STEP_BACK, wait_for_circuit
 from jolly_core.stats.collecting import balls_to_hit_each, wait_for_each
-from jolly_core.stats.quota import chance_within, wait_for_makes
+from jolly_core.stats.quota import cdf, wait_for_makes
 from jolly_core.stats.waiting import Wait, until_made
 from jolly_core.stats.walk import wait_for_walk
 from jolly_core.streaks.expectation import wait_for_streak
@@ -34,7 +34,7 @@ RUNS = 6000
 def test_a_quota(makes: int, rate: float, within: int, mean: float, variance: float, chance: float) -> None:
     wait = wait_for_makes(makes, rate)
     assert (wait.mean, wait.variance) == (pytest.approx(mean), pytest.approx(variance))
-    assert chance_within(makes, rate, within) == pytest.approx(chance, abs=1e-9)
+    assert cdf(makes, rate, within) == pytest.approx(chance, abs=1e-9)
 
 
 @pytest.mark.parametrize(("makes", "rate"), [(10, 0.7), (50, 0.8), (5, 0.5), (25, 0.9), (1, 0.3)])
@@ -152,7 +152,7 @@ def test_mean_variance_and_ends_are_those_of_a_simulated_athlete(name: str) -> N
     assert 0.86 <= within <= 0.96
 
 
-def test_a_chance_within_is_the_other_way_round() -> None:
+def test_a_cdf_is_the_other_way_round() -> None:
     wait = wait_for_makes(10, 0.7)
     for chance in (0.1, 0.5, 0.9):
         assert wait.cdf(wait.quantile(chance)) == pytest.approx(chance)

@@ -1,4 +1,4 @@
-"""Warm-up and cool-down: from parts by region and action, longer before overhead or explosive work."""
+"""Warm-up and cool-down: from steps by region and action, longer before overhead or explosive work."""
 
 from __future__ import annotations
 
@@ -8,7 +8,7 @@ from hypothesis import strategies as st
 
 from jolly_core.body.traits import ACTIONS, REGIONS, Traits
 from jolly_core.planning.arrangement import arrange_block
-from jolly_core.planning.warmup import cool_down_parts, cool_down_seconds, warm_up_minutes, warm_up_parts
+from jolly_core.planning.warmup import cool_down_seconds, cool_down_steps, warm_up_minutes, warm_up_steps
 from tests.core.candidates import candidate, terms
 
 drills = st.lists(
@@ -32,13 +32,13 @@ def test_warm_up_of_a_half_hour_takes_five_minutes() -> None:
 def test_about_a_quarter_of_an_hour_before_a_serving_session() -> None:
     """Common practice, no source: warming up and ramping before serving takes some fifteen minutes."""
     block = arrange_block(terms(60), [candidate("serve", traits=SERVE)])
-    assert block.segments[0].duration_s == 15 * 60
-    assert "overhead or explosive work follows" in block.segments[0].reasons[1]
+    assert block.parts[0].duration_s == 15 * 60
+    assert "overhead or explosive work follows" in block.parts[0].reasons[1]
 
 
 def test_a_block_without_overhead_work_does_not_pay_for_it() -> None:
     gentle = arrange_block(terms(60, limits=()), [candidate("putt")])
-    assert gentle.segments[0].duration_s == 10 * 60
+    assert gentle.parts[0].duration_s == 10 * 60
 
 
 @given(st.integers(10, 180), st.integers(10, 180), drills)
@@ -49,16 +49,16 @@ def test_a_longer_block_warms_up_no_shorter(minutes: int, other: int, of: list[T
 
 @given(st.integers(60, 1200), drills)
 def test_parts_last_exactly_as_long_as_the_whole(seconds: int, of: list[Traits]) -> None:
-    for parts in (warm_up_parts(seconds, of), cool_down_parts(seconds, of)):
-        assert sum(part.seconds for part in parts) == seconds
-        assert all(part.seconds > 0 for part in parts)
+    for steps in (warm_up_steps(seconds, of), cool_down_steps(seconds, of)):
+        assert sum(step.seconds for step in steps) == seconds
+        assert all(step.seconds > 0 for step in steps)
 
 
 @given(st.integers(180, 900), drills)
 def test_it_begins_with_the_pulse_and_ends_with_easy_reps(seconds: int, of: list[Traits]) -> None:
-    parts = warm_up_parts(seconds, of)
-    assert parts[0].words.startswith("Walk or skip")
-    assert "half speed" in parts[-1].words
+    steps = warm_up_steps(seconds, of)
+    assert steps[0].words.startswith("Walk or skip")
+    assert "half speed" in steps[-1].words
 
 
 @pytest.mark.parametrize(
@@ -74,10 +74,10 @@ def test_it_begins_with_the_pulse_and_ends_with_easy_reps(seconds: int, of: list
     ids=["band", "shadow", "ramp", "hops", "joints", "no regions"],
 )
 def test_parts_follow_the_drills(traits: Traits, words: str) -> None:
-    assert any(part.words.startswith(words) for part in warm_up_parts(600, [traits]))
+    assert any(step.words.startswith(words) for step in warm_up_steps(600, [traits]))
 
 
 def test_cooling_down_takes_longer_after_hard_or_long_work() -> None:
     assert [cool_down_seconds(30), cool_down_seconds(45), cool_down_seconds(30, [SERVE])] == [60, 180, 180]
-    assert [part.words for part in cool_down_parts(60)] == ["Write down what you felt"]
-    assert cool_down_parts(180, [SERVE])[1].words == "Move shoulders and wrists slowly through their range"
+    assert [step.words for step in cool_down_steps(60)] == ["Write down what you felt"]
+    assert cool_down_steps(180, [SERVE])[1].words == "Move shoulders and wrists slowly through their range"

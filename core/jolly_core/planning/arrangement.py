@@ -1,4 +1,4 @@
-"""The block builder: a timed list of segments that fits the minutes, each with its reasons.
+"""The block builder: a timed list of parts that fits the minutes, each with its reasons.
 
 Deterministic: the same candidates on the same terms give the same block. What is locked stays as it is; what was placed
 by the athlete keeps its place; everything else gives way, and whatever did not fit is named.
@@ -16,7 +16,7 @@ from jolly_core.planning.candidate import ENERGIES, FOCUSES, PARTNER, TEST_DAY, 
 from jolly_core.planning.partner import PARTNER_GAMES, PartnerGame, condition_for
 from jolly_core.planning.reasons import most_runs, weigh
 from jolly_core.planning.screening import Screened, dosed_tries, screen
-from jolly_core.planning.times import add_times, fixed_time, time_of_segment
+from jolly_core.planning.times import add_times, fixed_time, time_of_part
 from jolly_core.planning.warmup import cool_down_seconds, wants_long_warm_up, warm_up_minutes
 from jolly_core.sides import STRONG, WEAK
 from jolly_core.validation import check_choice, check_integer
@@ -35,7 +35,7 @@ MUCH_SPARE_S, MUCH_SPARE = 240, 0.2
 
 
 @dataclass(frozen=True)
-class Segment:
+class Part:
     """A timed part of the block; ``start_s`` is from its start. ``key`` is that of the candidate, or the kind."""
 
     kind: str
@@ -66,9 +66,9 @@ class LeftOut:
 
 @dataclass(frozen=True)
 class Arrangement:
-    """The block: its segments in order, the time it all takes, what is left of the minutes, and what is not in it."""
+    """The block: its parts in order, the time it all takes, what is left of the minutes, and what is not in it."""
 
-    segments: tuple[Segment, ...]
+    parts: tuple[Part, ...]
     time: Estimate
     spare_s: int
     left_out: tuple[LeftOut, ...]
@@ -78,7 +78,7 @@ class Arrangement:
     @property
     def drills(self) -> tuple[str, ...]:
         """The keys of what is practised, in order."""
-        return tuple(segment.key for segment in self.segments if segment.kind == CHALLENGE)
+        return tuple(part.key for part in self.parts if part.kind == CHALLENGE)
 
 
 def check_terms(terms: Terms) -> None:
@@ -150,10 +150,10 @@ class _Builder:
         if fill:
             self._give_each_a_run()
             self._share_out()
-        segments = self._lay_out()
+        parts = self._lay_out()
         left_out = tuple(self._left_out(candidate) for candidate in self.ranked if candidate.key not in self.runs)
-        time = add_times([segment.time for segment in segments])
-        return Arrangement(segments, time, self.room_s, left_out, self._why_spare(is_filled=fill))
+        time = add_times([part.time for part in parts])
+        return Arrangement(parts, time, self.room_s, left_out, self._why_spare(is_filled=fill))
 
     def _screen(self, candidate: Candidate, most: int) -> Screened:
         """A test day's runs are those of the last one; a stretched part may hold more than the rules would give."""
@@ -206,7 +206,7 @@ class _Builder:
     def time_of(self, candidate: Candidate, runs: int) -> Estimate:
         known = self.times.get((candidate.key, runs))
         if known is None:
-            known = self.times[candidate.key, runs] = time_of_segment(
+            known = self.times[candidate.key, runs] = time_of_part(
                 candidate.run, runs, candidate.set_up_s, self.terms.habit
             )
         return known
@@ -322,24 +322,22 @@ class _Builder:
             ordered.insert(self.kept[candidate.key].place, candidate)
         return ordered
 
-    def _lay_out(self) -> tuple[Segment, ...]:
-        segments = []
+    def _lay_out(self) -> tuple[Part, ...]:
+        parts = []
         if self.warm_up_s:
             reasons = (WARM_UP_REASON, LONG_WARM_UP_REASON) if self.is_long_warm_up else (WARM_UP_REASON,)
-            segments.append(
-                Segment(
-                    WARM_UP, WARM_UP, "Warm-up", 0, fixed_time(self.warm_up_s), reasons, is_set=self._is_set(WARM_UP)
-                )
+            parts.append(
+                Part(WARM_UP, WARM_UP, "Warm-up", 0, fixed_time(self.warm_up_s), reasons, is_set=self._is_set(WARM_UP))
             )
-        segments += [self._segment(candidate) for candidate in self._in_order()]
+        parts += [self._part(candidate) for candidate in self._in_order()]
         if self.game:
             reason = f"{self.game.rule}; {condition_for(self.ranked)}"
             is_set = self._is_set(PARTNER)
-            segments.append(Segment(PARTNER, PARTNER, self.game.title, 0, self.game.time, (reason,), is_set=is_set))
+            parts.append(Part(PARTNER, PARTNER, self.game.title, 0, self.game.time, (reason,), is_set=is_set))
         if self.cool_down_s:
             time = fixed_time(self.cool_down_s)
-            segments.append(
-                Segment(
+            parts.append(
+                Part(
                     COOL_DOWN,
                     COOL_DOWN,
                     "Cool down and note",
@@ -350,17 +348,17 @@ class _Builder:
                 )
             )
         at_s, timed = 0, []
-        for segment in segments:
-            timed.append(replace(segment, start_s=at_s))
-            at_s += segment.duration_s
+        for part in parts:
+            timed.append(replace(part, start_s=at_s))
+            at_s += part.duration_s
         return tuple(timed)
 
-    def _segment(self, candidate: Candidate) -> Segment:
+    def _part(self, candidate: Candidate) -> Part:
         said = self.screened[candidate.key].words
         assumed = "its length is assumed: no record yet" if candidate.is_prior else ""
         reasons = tuple(reason for reason in (*self.points[candidate.key][1], said, assumed) if reason)
         runs = self.runs[candidate.key]
-        return Segment(
+        return Part(
             CHALLENGE,
             candidate.key,
             candidate.title,

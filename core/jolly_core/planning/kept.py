@@ -26,13 +26,16 @@ class PartShape:
 
 @dataclass(frozen=True)
 class BlockShape(Stored):
-    """A block before a re-fit: what taking the re-fit back restores."""
+    """A block before a re-fit: what taking the re-fit back restores. Version 1 named its parts otherwise."""
+
+    _version = 2
+    _upgrades = {1: lambda old: {**old, "parts": old["segments"]}}
 
     title: str
     minutes: int
     spare_s: int = 0
     widen: float = 1.0
-    segments: tuple[PartShape, ...] = ()
+    parts: tuple[PartShape, ...] = ()
 
 
 @dataclass(frozen=True)

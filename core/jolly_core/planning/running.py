@@ -27,7 +27,7 @@ def rank_of(side: str, *, is_locked: bool) -> int:
 
 
 @dataclass(frozen=True)
-class Part:
+class PartLeft:
     """A part that is still to be played: what it takes yet, and how pressing it is (1 is the most pressing)."""
 
     id: int
@@ -66,13 +66,14 @@ class Running:
         )
 
 
-def stand_of(parts: Sequence[Part], left_s: int) -> Running:
+def stand_of(parts: Sequence[PartLeft], left_s: int) -> Running:
     """How a block stands with so many seconds left, and the parts that are still to be played, the first in play.
 
     Warm-up and cool-down are never offered for dropping, nor is the challenge in play. The least pressing comes first,
     and of those as pressing the one that frees enough with the least.
 
-    >>> stand_of([Part(1, "challenge", "Serves", 300, 1), Part(2, "challenge", "Rally", 400, 2)], 500).drops[0].title
+    >>> parts = [PartLeft(1, "challenge", "Serves", 300, 1), PartLeft(2, "challenge", "Rally", 400, 2)]
+    >>> stand_of(parts, 500).drops[0].title
     'Rally'
     """
     needed_s = sum(part.left_s for part in parts)

@@ -1,4 +1,4 @@
-"""How long a segment takes, as a range that holds nine times in ten, and how planned against actual corrects it."""
+"""How long a part takes, as a range that holds nine times in ten, and how planned against actual corrects it."""
 
 from __future__ import annotations
 
@@ -20,12 +20,12 @@ BREATHER_S = 30
 SET_UP_S, CHANGE_SIDES_S = 60, 20
 #: How much set-up and breathers differ from time to time, as the standard deviation of their logarithm.
 OVERHEAD_SPREAD = 0.3
-#: As many segments as the prior weighs, so that one slow day does not turn the plan over.
-PRIOR_SEGMENTS = 5
-#: A range is judged only after so many segments, and never made narrower than half or wider than four times.
-ENOUGH_SEGMENTS, NARROWEST, WIDEST = 10, 0.5, 4.0
+#: As many parts as the prior weighs, so that one slow day does not turn the plan over.
+PRIOR_PARTS = 5
+#: A range is judged only after so many parts, and never made narrower than half or wider than four times.
+ENOUGH_PARTS, NARROWEST, WIDEST = 10, 0.5, 4.0
 WANTED_SHARE = 0.9
-HABIT_SEGMENTS = 60
+HABIT_PARTS = 60
 #: A habit that differs from the usual by less is not worth a word.
 UNNOTICED = 0.05
 
@@ -48,7 +48,7 @@ def foretell_run(game: AnyGame, pace: Pace) -> tuple[Estimate, Attempts]:
 
 @dataclass(frozen=True)
 class Timed:
-    """A segment that was played: its range as planned, and what it took, in seconds.
+    """A part that was played: its range as planned, and what it took, in seconds.
 
     ``around_s`` is what lay around its runs (set-up, breathers); ``around_planned_s`` is the plan for as many runs.
     """
@@ -78,20 +78,20 @@ class Timed:
 class Habit:
     """What planned against actual has taught: ``around`` scales set-up and breathers, ``widen`` the ranges.
 
-    ``within`` of ``segments`` ended inside their range.
+    ``within`` of ``parts`` ended inside their range.
     """
 
     around: float = 1.0
     widen: float = 1.0
-    segments: int = 0
+    parts: int = 0
     within: int = 0
 
     @property
     def words(self) -> str:
         """The check of the model against the record, in a sentence."""
-        if not self.segments:
+        if not self.parts:
             return "No block has been played yet: set-up and breathers are assumed, and the ranges are wide."
-        share = f"{self.within} of your last {self.segments} parts ended within their range (nine in ten is the aim)"
+        share = f"{self.within} of your last {self.parts} parts ended within their range (nine in ten is the aim)"
         if abs(self.around - 1) < UNNOTICED:
             return f"{share}."
         habit = f"set-up and breathers take you {round(100 * self.around)} % of what is usual, and that is reckoned in"
@@ -99,17 +99,17 @@ class Habit:
 
 
 def learn_habit(played: Sequence[Timed]) -> Habit:
-    """The correction from segments that were played, the latest last.
+    """The correction from parts that were played, the latest last.
 
     Ranges are scaled so that nine in ten of those would have lain within: the scaled misses' 0.9 quantile, as in split
     conformal prediction (Vovk 2005). Set-up and breathers are scaled by the median ratio, drawn towards 1.
     """
-    last = list(played)[-HABIT_SEGMENTS:]
+    last = list(played)[-HABIT_PARTS:]
     ratios = [each.around_s / each.around_planned_s for each in last if each.around_planned_s > 0 and each.around_s > 0]
-    weight = len(ratios) / (len(ratios) + PRIOR_SEGMENTS)
+    weight = len(ratios) / (len(ratios) + PRIOR_PARTS)
     around = exp(weight * log(median(ratios))) if ratios else 1.0
     widen = 1.0
-    if len(last) >= ENOUGH_SEGMENTS:
+    if len(last) >= ENOUGH_PARTS:
         rank = min(len(last), ceil(WANTED_SHARE * (len(last) + 1)))
         widen = min(WIDEST, max(NARROWEST, sorted(each.miss for each in last)[rank - 1]))
     return Habit(min(3.0, max(0.4, around)), widen, len(last), sum(each.is_within for each in last))
@@ -125,8 +125,8 @@ def around_seconds(set_up_s: int, runs: int) -> int:
     return set_up_s + max(0, runs - 1) * BREATHER_S
 
 
-def time_of_segment(run: Estimate, runs: int, set_up_s: int, habit: Habit) -> Estimate:
-    """How long a segment of so many runs takes, with the athlete's own habit reckoned in."""
+def time_of_part(run: Estimate, runs: int, set_up_s: int, habit: Habit) -> Estimate:
+    """How long a part of so many runs takes, with the athlete's own habit reckoned in."""
     around_s = around_seconds(set_up_s, runs) * habit.around
     spread = NINE_IN_TEN_Z * OVERHEAD_SPREAD
     around = Estimate(round(around_s * exp(-spread)), round(around_s), round(around_s * exp(spread)))

@@ -30,7 +30,7 @@ NO_COOL_DOWN_WORDS = "I leave the cool-down out of this block and come down on m
 
 
 @dataclass(frozen=True)
-class Part:
+class Step:
     """One thing to do, and for how long."""
 
     words: str
@@ -61,28 +61,28 @@ def cool_down_seconds(minutes: int, drills: Sequence[Traits] = ()) -> int:
     return WRITE_DOWN_S + (COME_DOWN_S if is_long else 0)
 
 
-def warm_up_parts(seconds: int, drills: Sequence[Traits] = ()) -> list[Part]:
-    """The parts of a warm-up of that many seconds for those drills; together they last exactly so long."""
+def warm_up_steps(seconds: int, drills: Sequence[Traits] = ()) -> list[Step]:
+    """The steps of a warm-up of that many seconds for those drills; together they last exactly so long."""
     regions = {region for drill in drills for region in drill.regions}
     actions = {action for drill in drills for action in drill.actions}
     shadows = list(dict.fromkeys(drill.shadow for drill in drills if drill.shadow))
-    parts = [("Walk or skip on the spot until you breathe deeper", 3), (_joints(regions), 2)]
+    steps = [("Walk or skip on the spot until you breathe deeper", 3), (_joints(regions), 2)]
     if "shoulder" in regions or "overhead" in actions:
-        parts.append(("Shoulder band or slow arm circles, small to large, each side", 2))
+        steps.append(("Shoulder band or slow arm circles, small to large, each side", 2))
     if {"running", "jumping"} & actions:
-        parts.append(("Easy hops and side steps, then two short runs that build up", 2))
-    parts.append((f"{shadows[0] if shadows else 'Play the movement without a ball'}, slowly, each side", 2))
+        steps.append(("Easy hops and side steps, then two short runs that build up", 2))
+    steps.append((f"{shadows[0] if shadows else 'Play the movement without a ball'}, slowly, each side", 2))
     if "explosive" in actions or "overhead" in actions:
-        parts.append(("Ten at half speed, then ten at three quarters, each side", 5))
+        steps.append(("Ten at half speed, then ten at three quarters, each side", 5))
     else:
-        parts.append(("A few easy ones at half speed, each side", 3))
-    return _spread(parts, seconds)
+        steps.append(("A few easy ones at half speed, each side", 3))
+    return _spread(steps, seconds)
 
 
-def cool_down_parts(seconds: int, drills: Sequence[Traits] = ()) -> list[Part]:
-    """The parts of a block's end; the note is always the last."""
+def cool_down_steps(seconds: int, drills: Sequence[Traits] = ()) -> list[Step]:
+    """The steps of a block's end; the note is always the last."""
     if seconds < WRITE_DOWN_S + SHORTEST_COMING_DOWN_S:
-        return [Part("Write down what you felt", seconds)]
+        return [Step("Write down what you felt", seconds)]
     arms = any(region in ARM_REGIONS for drill in drills for region in drill.regions)
     ease = (
         "Move shoulders and wrists slowly through their range"
@@ -92,7 +92,7 @@ def cool_down_parts(seconds: int, drills: Sequence[Traits] = ()) -> list[Part]:
     down_s = seconds - WRITE_DOWN_S
     return [
         *_spread([("Walk until your breath is calm", 1), (ease, 1)], down_s),
-        Part("Write down what you felt", WRITE_DOWN_S),
+        Step("Write down what you felt", WRITE_DOWN_S),
     ]
 
 
@@ -107,9 +107,9 @@ def _joints(regions: set[str]) -> str:
     return f"Circle and bend {listed}, both ways"
 
 
-def _spread(weighted: Sequence[tuple[str, int]], seconds: int) -> list[Part]:
-    """The seconds shared out by weight, in fives; the last part takes what rounding leaves."""
+def _spread(weighted: Sequence[tuple[str, int]], seconds: int) -> list[Step]:
+    """The seconds shared out by weight, in fives; the last step takes what rounding leaves."""
     whole = sum(weight for _, weight in weighted)
-    parts = [Part(words, seconds * weight // whole // 5 * 5) for words, weight in weighted]
-    spare = seconds - sum(part.seconds for part in parts)
-    return [*parts[:-1], Part(parts[-1].words, parts[-1].seconds + spare)]
+    steps = [Step(words, seconds * weight // whole // 5 * 5) for words, weight in weighted]
+    spare = seconds - sum(step.seconds for step in steps)
+    return [*steps[:-1], Step(steps[-1].words, steps[-1].seconds + spare)]

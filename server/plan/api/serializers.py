@@ -6,7 +6,7 @@ from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from accounts.api.serializers import BodyLimitSerializer
-from blocks.models import LONGEST_NOTE, Block, Segment
+from blocks.models import LONGEST_NOTE, Block, Part
 from blocks.selectors import actual_seconds, list_block_layouts, running_of
 from climb.api.serializers import LadderStandingSerializer
 from config.fields import DayField
@@ -16,7 +16,7 @@ from jolly_core.paper.registry import form_of
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.candidate import BALANCED, MOST_IN_A_BLOCK, NORMAL, PARTNER
 from jolly_core.planning.times import add_times
-from jolly_core.planning.warmup import cool_down_parts, warm_up_parts
+from jolly_core.planning.warmup import cool_down_steps, warm_up_steps
 from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer
@@ -74,7 +74,7 @@ class PlanSerializer(AskedSerializer):
     )
 
 
-class ProposedSegmentSerializer(ReadSerializer):
+class ProposedPartSerializer(ReadSerializer):
     kind = serializers.ChoiceField(choices=KINDS)
     title = serializers.CharField()
     start_s = serializers.IntegerField()
@@ -105,7 +105,7 @@ class TimeSerializer(ReadSerializer):
 
 
 class ProposalSerializer(ReadSerializer):
-    segments = ProposedSegmentSerializer(many=True, source="rows")
+    parts = ProposedPartSerializer(many=True, source="rows")
     ladders = serializers.ListField(
         child=serializers.IntegerField(), source="asked.ladder_ids", help_text="Those that were looked at."
     )
@@ -119,7 +119,9 @@ class ProposalSerializer(ReadSerializer):
     habit_words = serializers.CharField(help_text="What planned against actual has taught.")
 
 
-class PartSerializer(ReadSerializer):
+class StepSerializer(ReadSerializer):
+    """One thing after the other that a warm-up or a cool-down is made of."""
+
     words = serializers.CharField()
     seconds = serializers.IntegerField()
 
@@ -143,20 +145,20 @@ class SheetSerializer(ReadSerializer):
     totals = TotalSerializer(many=True)
 
 
-class SegmentSerializer(serializers.ModelSerializer[Segment]):
+class PartSerializer(serializers.ModelSerializer[Part]):
     kind = serializers.ChoiceField(choices=KINDS)
     rung = RungRefSerializer(allow_null=True)
     ladder = LadderRefSerializer(source="rung.ladder", allow_null=True, default=None)
     side = SideField()
     side_words = serializers.SerializerMethodField()
-    parts = serializers.SerializerMethodField()
+    steps = serializers.SerializerMethodField()
     reasons = serializers.ListField(child=serializers.CharField())
     runs = serializers.SerializerMethodField()
     sheet = serializers.SerializerMethodField()
     actual_s = serializers.SerializerMethodField()
 
     class Meta:
-        model = Segment
+        model = Part
         fields = (
             "id",
             "key",
@@ -167,7 +169,7 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
             "ladder",
             "side",
             "side_words",
-            "parts",
+            "steps",
             "planned_s",
             "low_s",
             "high_s",
@@ -182,35 +184,35 @@ class SegmentSerializer(serializers.ModelSerializer[Segment]):
             "dropped_at",
         )
 
-    def get_side_words(self, segment: Segment) -> str:
-        return side_words(segment.side, segment.block.athlete.handedness)
+    def get_side_words(self, part: Part) -> str:
+        return side_words(part.side, part.block.athlete.handedness)
 
-    def get_parts(self, segment: Segment) -> PartSerializer(many=True):  # type: ignore[valid-type]
-        """What a warm-up or a cool-down is made of, for the drills of its block; nothing for other segments."""
-        parts_of = {WARM_UP: warm_up_parts, COOL_DOWN: cool_down_parts}.get(segment.kind)
+    def get_steps(self, part: Part) -> StepSerializer(many=True):  # type: ignore[valid-type]
+        """What a warm-up or a cool-down is made of, for the drills of its block; nothing for other parts."""
+        parts_of = {WARM_UP: warm_up_steps, COOL_DOWN: cool_down_steps}.get(part.kind)
         if parts_of is None:
             return []
-        drills = [each.rung.ladder.known_traits for each in segment.block.segments.all() if each.rung]
-        return PartSerializer(parts_of(segment.planned_s, drills), many=True).data
+        drills = [each.rung.ladder.known_traits for each in part.block.parts.all() if each.rung]
+        return StepSerializer(parts_of(part.planned_s, drills), many=True).data
 
     @extend_schema_field(SheetSerializer(allow_null=True))
-    def get_sheet(self, segment: Segment) -> Any:
+    def get_sheet(self, part: Part) -> Any:
         """How its runs are kept on paper; null for what has nothing to tally."""
-        if segment.rung is None:
+        if part.rung is None:
             return None
-        form = form_of(segment.rung.game)
+        form = form_of(part.rung.game)
         return SheetSerializer({**asdict(form.sheet()), "totals": form.totals_type.declared()}).data
 
     @extend_schema_field(serializers.IntegerField(allow_null=True))
-    def get_actual_s(self, segment: Segment) -> int | None:
+    def get_actual_s(self, part: Part) -> int | None:
         """How long it took; null while it is not done, and where it was kept on paper."""
-        if any(run.is_from_paper for each in segment.block.segments.all() for run in each.runs.all()):
+        if any(run.is_from_paper for each in part.block.parts.all() for run in each.runs.all()):
             return None
-        return actual_seconds(segment.block).get(segment.pk)
+        return actual_seconds(part.block).get(part.pk)
 
-    def get_runs(self, segment: Segment) -> serializers.ListField(child=serializers.UUIDField()):  # type: ignore[valid-type]
-        """The runs of this segment that are over and count."""
-        return [str(run.pk) for run in segment.runs.all() if run.is_over and not run.set_aside]
+    def get_runs(self, part: Part) -> serializers.ListField(child=serializers.UUIDField()):  # type: ignore[valid-type]
+        """The runs of this part that are over and count."""
+        return [str(run.pk) for run in part.runs.all() if run.is_over and not run.set_aside]
 
 
 class AcknowledgedSerializer(ReadSerializer):
@@ -239,7 +241,7 @@ class RunningSerializer(ReadSerializer):
 
 
 class BlockSerializer(serializers.ModelSerializer[Block]):
-    segments = SegmentSerializer(many=True)
+    parts = PartSerializer(many=True)
     place = PlaceSerializer(allow_null=True)
     kit = serializers.SerializerMethodField()
     layouts = serializers.SerializerMethodField()
@@ -276,12 +278,12 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
             "finished_at",
             "effort",
             "note",
-            "segments",
+            "parts",
         )
 
     def get_kit(self, block: Block) -> serializers.ListField(child=serializers.CharField()):  # type: ignore[valid-type]
         """What to bring."""
-        ladders = [segment.rung.ladder.kit for segment in block.segments.all() if segment.rung]
+        ladders = [part.rung.ladder.kit for part in block.parts.all() if part.rung]
         return list_kit([*ladders, *map(layout_kit, list_block_layouts(block))])
 
     @extend_schema_field(LayoutRefSerializer(many=True))
@@ -292,11 +294,11 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
     @extend_schema_field(TimeSerializer)
     def get_time(self, block: Block) -> Any:
         """How long the whole block takes, as planned."""
-        parts = [
-            Estimate(segment.low_s or segment.planned_s, segment.planned_s, segment.high_s or segment.planned_s)
-            for segment in block.segments.all()
+        times = [
+            Estimate(part.low_s or part.planned_s, part.planned_s, part.high_s or part.planned_s)
+            for part in block.parts.all()
         ]
-        return TimeSerializer(add_times(parts)).data
+        return TimeSerializer(add_times(times)).data
 
     @extend_schema_field(RunningSerializer(allow_null=True))
     def get_running(self, block: Block) -> Any:
@@ -331,7 +333,7 @@ class RepeatSerializer(ReadSerializer):
 class SheetRowSerializer(ReadSerializer):
     """The totals of one part's runs; what a format asks for stands in its part's sheet."""
 
-    segment = serializers.IntegerField()
+    part = serializers.IntegerField()
     runs = serializers.ListField(
         child=serializers.DictField(child=serializers.IntegerField(allow_null=True)), max_length=50
     )

@@ -14,7 +14,7 @@ urlpatterns = [
     path("blocks/<int:block_id>/sheet/", views.SheetView.as_view()),
     path("routines/", views.RoutinesView.as_view()),
     path("routines/<int:routine_id>/", views.RoutineView.as_view()),
-    path("segments/<int:segment_id>/done/", views.SegmentDoneView.as_view()),
-    path("segments/<int:segment_id>/more/", views.SegmentMoreView.as_view()),
-    path("segments/<int:segment_id>/dropped/", views.SegmentDropView.as_view()),
+    path("parts/<int:part_id>/done/", views.PartDoneView.as_view()),
+    path("parts/<int:part_id>/more/", views.PartMoreView.as_view()),
+    path("parts/<int:part_id>/dropped/", views.PartDropView.as_view()),
 ]

@@ -143,36 +143,36 @@ class TunerView(APIView):
         )
 
 
-class SegmentDoneView(APIView):
-    """Leave a segment behind and go on to the next."""
+class PartDoneView(APIView):
+    """Leave a part behind and go on to the next."""
 
-    @extend_schema(operation_id="finish_segment", request=None, responses=BlockSerializer)
-    def post(self, request: Request, segment_id: int) -> Response:
-        segment = block_services.finish_segment(request.user, segment_id, datetime.now(UTC))
-        return _answer(request, segment.block_id)
+    @extend_schema(operation_id="finish_part", request=None, responses=BlockSerializer)
+    def post(self, request: Request, part_id: int) -> Response:
+        part = block_services.finish_part(request.user, part_id, datetime.now(UTC))
+        return _answer(request, part.block_id)
 
 
-class SegmentMoreView(APIView):
+class PartMoreView(APIView):
     """More of the part in play: one run, or two minutes."""
 
-    @extend_schema(operation_id="extend_segment", request=None, responses=BlockSerializer)
-    def post(self, request: Request, segment_id: int) -> Response:
-        segment = block_services.extend_segment(request.user, segment_id)
-        return _answer(request, segment.block_id)
+    @extend_schema(operation_id="extend_part", request=None, responses=BlockSerializer)
+    def post(self, request: Request, part_id: int) -> Response:
+        part = block_services.extend_part(request.user, part_id)
+        return _answer(request, part.block_id)
 
 
-class SegmentDropView(APIView):
+class PartDropView(APIView):
     """Leaving out a part of the block in play, and taking it back."""
 
-    @extend_schema(operation_id="drop_segment", request=None, responses=BlockSerializer)
-    def put(self, request: Request, segment_id: int) -> Response:
-        segment = block_services.drop_segment(request.user, segment_id, datetime.now(UTC))
-        return _answer(request, segment.block_id)
+    @extend_schema(operation_id="drop_part", request=None, responses=BlockSerializer)
+    def put(self, request: Request, part_id: int) -> Response:
+        part = block_services.drop_part(request.user, part_id, datetime.now(UTC))
+        return _answer(request, part.block_id)
 
-    @extend_schema(operation_id="take_segment_back", responses=BlockSerializer)
-    def delete(self, request: Request, segment_id: int) -> Response:
-        segment = block_services.take_segment_back(request.user, segment_id)
-        return _answer(request, segment.block_id)
+    @extend_schema(operation_id="take_part_back", responses=BlockSerializer)
+    def delete(self, request: Request, part_id: int) -> Response:
+        part = block_services.take_part_back(request.user, part_id)
+        return _answer(request, part.block_id)
 
 
 class RefitView(APIView):

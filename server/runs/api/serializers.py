@@ -61,7 +61,7 @@ class ResultSerializer(ReadSerializer):
 class NewRunSerializer(ReadSerializer):
     rung = serializers.IntegerField()
     side = SideField()
-    segment = serializers.IntegerField(allow_null=True, required=False, default=None)
+    part = serializers.IntegerField(allow_null=True, required=False, default=None)
     started_at = StartField()
 
 
@@ -69,8 +69,8 @@ class RunSerializer(ReadSerializer):
     id = serializers.UUIDField()
     rung = RungRefSerializer()
     ladder = LadderRefSerializer(source="rung.ladder")
-    segment = serializers.IntegerField(source="segment_id", allow_null=True)
-    block = serializers.IntegerField(source="segment.block_id", allow_null=True, default=None)
+    part = serializers.IntegerField(source="part_id", allow_null=True)
+    block = serializers.IntegerField(source="part.block_id", allow_null=True, default=None)
     side = SideField()
     side_words = serializers.SerializerMethodField()
     is_quick = serializers.BooleanField(source="rung.ladder.is_quick", help_text="Counted without a plan.")

@@ -61,7 +61,7 @@ class RunView(APIView):
             values["rung"],
             side=values["side"],
             started_at=values["started_at"],
-            segment_id=values["segment"],
+            part_id=values["part"],
         )
         return Response(RunSerializer(run).data)
 

@@ -173,10 +173,10 @@ def test_the_builder_takes_the_rate_that_the_aim_foretells(client: APIClient, pl
         play(player, putting, 9)
     client.post(f"/api/ladders/{putting.pk}/moves/", {"decision": "climb", "held": 0}, format="json")
     proposal = client.post("/api/proposals/", {"minutes": 30, "ladders": [putting.pk]}, format="json").json()
-    segment = next(each for each in proposal["segments"] if each["kind"] == "challenge")
+    part = next(each for each in proposal["parts"] if each["kind"] == "challenge")
     aim = estimate_aim([Tries(4.0, CHAINS, 36, 40)])
     percent = round(100 * predict(aim, CHAINS, 5.0).chance)
-    assert f"new here: your aim foretells {percent} %" in segment["reasons"]
+    assert f"new here: your aim foretells {percent} %" in part["reasons"]
 
 
 # --- lines of flight --------------------------------------------------------------------------------------------------

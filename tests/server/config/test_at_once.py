@@ -16,8 +16,8 @@ from drf_spectacular.generators import SchemaGenerator
 from rest_framework.test import APIClient
 
 from accounts.models import Athlete
-from blocks.models import Segment
-from blocks.services import extend_segment
+from blocks.models import Part
+from blocks.services import extend_part
 from climb.services import decide
 from ladders.services import take_ladder
 from ladders.shelf import list_shelf
@@ -62,7 +62,7 @@ class World:
         self.ladder = take_ladder(self.athlete, "putting-circle", list_shelf()["putting-circle"], MOMENT)
         self.rung = rung_id(self.ladder)
         self.block = self.post("blocks/", minutes=30, ladders=[self.ladder.pk], day=FAR_DAY)
-        self.segment = next(each for each in self.block["segments"] if each["rung"])
+        self.part = next(each for each in self.block["parts"] if each["rung"])
         self.layout = self.post("layouts/", **LAYOUT)
 
     def send(self, method: str, path: str, **body: Any) -> Any:
@@ -101,7 +101,7 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         lambda w: (
             "post",
             f"blocks/{w.block['id']}/sheet/",
-            {"minutes": 25, "rows": [{"segment": w.segment["id"], "runs": [{"makes": 7}]}]},
+            {"minutes": 25, "rows": [{"part": w.part["id"], "runs": [{"makes": 7}]}]},
         ),
         {"Run": 1},
     ),
@@ -184,7 +184,7 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         lambda w: (
             "put",
             f"runs/{uuid4()}/",
-            {"rung": w.rung, "side": "none", "started_at": MOMENT.isoformat(), "segment": None},
+            {"rung": w.rung, "side": "none", "started_at": MOMENT.isoformat(), "part": None},
         ),
         {"Run": 1},
     ),
@@ -195,10 +195,10 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     "attach_run": (lambda w: ("put", f"runs/{w.quick()}/rung/", {"rung": w.rung, "side": "none"}), {}),
     "set_run_aside": (lambda w: ("put", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {"reason": "Wind"}), {}),
     "take_run_back": (lambda w: ("delete", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {}), {}),
-    "finish_segment": (lambda w: ("post", f"segments/{w.started().segment['id']}/done/", {}), {}),
-    "drop_segment": (lambda w: ("put", f"segments/{w.started().segment['id']}/dropped/", {}), {}),
-    "take_segment_back": (lambda w: ("delete", f"segments/{w.started().segment['id']}/dropped/", {}), {}),
-    "extend_segment": (lambda w: ("post", f"segments/{w.started().segment['id']}/more/", {}), {}),
+    "finish_part": (lambda w: ("post", f"parts/{w.started().part['id']}/done/", {}), {}),
+    "drop_part": (lambda w: ("put", f"parts/{w.started().part['id']}/dropped/", {}), {}),
+    "take_part_back": (lambda w: ("delete", f"parts/{w.started().part['id']}/dropped/", {}), {}),
+    "extend_part": (lambda w: ("post", f"parts/{w.started().part['id']}/more/", {}), {}),
     "make_recovery_codes": (lambda w: ("post", "recovery-codes/", {}), {"RecoveryCode": 6}),
     "take_ladder": (lambda w: ("post", "shelf/serve-to-box/take/", {}), {"Ladder": 1}),
 }
@@ -249,7 +249,7 @@ def test_four_at_once_are_one(write: str) -> None:
     if write in ("make_ladder", "take_ladder", "start_quick_run", "plan_block", "refit_block", "repeat_routine"):
         changed = {name: changed.get(name, 0) for name in grows}  # what belongs to them comes along
     changed.pop("ThresholdRevision", None) if "ThresholdRevision" not in grows else None
-    changed.pop("Segment", None)
+    changed.pop("Part", None)
     changed.pop("Summary", None)  # made from the runs
     changed.pop("Event", None) if "Event" not in grows else None
     assert changed == grows
@@ -284,9 +284,9 @@ def together(call: Callable[[], object]) -> list[object]:
 @pytest.mark.django_db(transaction=True)
 def test_services_lock_what_they_change_and_find_what_another_made() -> None:
     world = World().started()
-    part = Segment.objects.get(pk=world.segment["id"])
-    together(lambda: extend_segment(world.athlete, part.pk))
-    assert Segment.objects.get(pk=part.pk).runs_planned == part.runs_planned + TIMES
+    part = Part.objects.get(pk=world.part["id"])
+    together(lambda: extend_part(world.athlete, part.pk))
+    assert Part.objects.get(pk=part.pk).runs_planned == part.runs_planned + TIMES
     run_id = uuid4()
     runs = together(lambda: start_run(world.athlete, run_id, world.rung, side="none", started_at=MOMENT))
     assert runs == [Run.objects.get(pk=run_id)] * TIMES

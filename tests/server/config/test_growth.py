@@ -68,8 +68,8 @@ class World:
         block = plan_block(athlete, asked)
         keep_routine(athlete, block.pk, f"Routine {number}")
         start_block(athlete, block.pk, day)
-        segment = block.segments.exclude(rung=None).first()
-        assert segment
+        part = block.parts.exclude(rung=None).first()
+        assert part
         for rung in (ladder.rungs.all()[0], self.ladders[0].rungs.all()[0]):
             run = start_run(athlete, uuid4(), rung.pk, side="none", started_at=day)
             record_events(athlete, run.pk, events("oooooxoooo"))

@@ -11,7 +11,7 @@ from rest_framework.test import APIClient
 from accounts.models import Athlete
 from accounts.selectors import get_today
 from blocks.models import Block
-from blocks.services import finish_segment
+from blocks.services import finish_part
 from ladders.models import Ladder
 from tests.server.conftest import rung_id
 from tests.server.player import Player
@@ -28,11 +28,11 @@ def post(client: APIClient, path: str, **body: Any) -> Any:
 
 
 def challenges(block: Any) -> list[dict[str, Any]]:
-    return [segment for segment in block["segments"] if segment["kind"] == "challenge"]
+    return [part for part in block["parts"] if part["kind"] == "challenge"]
 
 
 def shape(block: Any) -> list[tuple[str, int, int]]:
-    return [(segment["key"], segment["runs_planned"], segment["planned_s"]) for segment in block["segments"]]
+    return [(part["key"], part["runs_planned"], part["planned_s"]) for part in block["parts"]]
 
 
 @pytest.fixture
@@ -50,7 +50,7 @@ class TestByHand:
         changed = client.put(f"/api/blocks/{block['id']}/", body, format="json").json()
         first = challenges(changed)[0]
         assert (first["key"], first["runs_planned"], first["is_locked"]) == (last["key"], 3, True)
-        assert sum(segment["planned_s"] for segment in changed["segments"]) + changed["spare_s"] == 30 * 60
+        assert sum(part["planned_s"] for part in changed["parts"]) + changed["spare_s"] == 30 * 60
         assert changed["id"] == block["id"]
 
     def test_locked_parts_that_do_not_fit_are_refused_and_nothing_changes(
@@ -80,14 +80,14 @@ class TestByHand:
         words = refused.json()["errors"][0]["msg"]
         kept = post(client, "blocks/", **body, acknowledged=[what]).json()
         assert [(each["what"], each["words"]) for each in kept["acknowledged"]] == [(what, words)]
-        assert what not in [segment["kind"] for segment in kept["segments"]]
+        assert what not in [part["kind"] for part in kept["parts"]]
 
 
 class TestRefit:
     def test_only_fifteen_minutes_after_all_and_back(self, client: APIClient, block: Any) -> None:
         less = post(client, f"blocks/{block['id']}/refit/", minutes=15).json()
         assert (less["minutes"], less["can_take_back"], less["start"]) == (15, True, "18:00:00")
-        assert sum(segment["planned_s"] for segment in less["segments"]) <= 15 * 60
+        assert sum(part["planned_s"] for part in less["parts"]) <= 15 * 60
         assert less["changes"][0].startswith("Re-fitted from 30 to 15 minutes")
         back = client.delete(f"/api/blocks/{block['id']}/refit/").json()
         assert (shape(back), back["minutes"], back["changes"]) == (shape(block), 30, [])
@@ -159,7 +159,7 @@ class TestFocus:
         client.patch(f"/api/blocks/{first['id']}/", {"change": "finish"}, format="json")
         post(client, f"ladders/{putting.pk}/moves/", decision="climb", held=0)
         again = post(client, "proposals/", **asked(putting, day=str(today), focus="test_day")).json()
-        repeated = [segment for segment in again["segments"] if segment["kind"] == "challenge"]
+        repeated = [part for part in again["parts"] if part["kind"] == "challenge"]
         # The same rung as then, although another is worked on now: else it would be another test.
         assert [(each["key"], each["runs_planned"]) for each in repeated] == [
             (each["key"], each["runs_planned"]) for each in challenges(first)
@@ -168,10 +168,10 @@ class TestFocus:
 
     def test_with_a_partner_there_is_a_game(self, client: APIClient, putting: Ladder) -> None:
         block = post(client, "blocks/", **asked(putting, focus="partner", partner="eleven")).json()
-        game = next(segment for segment in block["segments"] if segment["kind"] == "partner")
+        game = next(part for part in block["parts"] if part["kind"] == "partner")
         assert game["title"] == "Points to eleven"
-        done = client.post(f"/api/segments/{game['id']}/done/").json()
-        assert next(each for each in done["segments"] if each["id"] == game["id"])["done_at"]
+        done = client.post(f"/api/parts/{game['id']}/done/").json()
+        assert next(each for each in done["parts"] if each["id"] == game["id"])["done_at"]
 
 
 def test_planned_against_actual(player: Player, athlete: Athlete, putting: Ladder) -> None:
@@ -181,8 +181,8 @@ def test_planned_against_actual(player: Player, athlete: Athlete, putting: Ladde
     kept = Block.objects.get(pk=block["id"])
     assert kept.started_at
     at = kept.started_at
-    for segment in kept.segments.all():
-        at += timedelta(seconds=segment.planned_s + 30)
-        finish_segment(athlete, segment.pk, at)
+    for part in kept.parts.all():
+        at += timedelta(seconds=part.planned_s + 30)
+        finish_part(athlete, part.pk, at)
     shown = client.get(f"/api/blocks/{block['id']}/").json()
-    assert [each["actual_s"] - each["planned_s"] for each in shown["segments"]] == [30] * len(shown["segments"])
+    assert [each["actual_s"] - each["planned_s"] for each in shown["parts"]] == [30] * len(shown["parts"])

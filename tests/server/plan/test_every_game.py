@@ -30,14 +30,14 @@ def test_is_planned_tuned_and_kept_on_paper(
     rung: Any = ladder.rungs.get(number=1)
     planned = client.post("/api/blocks/", {"minutes": 60, "ladders": [ladder.pk], "day": "2099-05-04"}, format="json")
     assert planned.status_code == 201, planned.json()
-    segment = next(each for each in planned.json()["segments"] if each["kind"] == "challenge")
-    assert 0 < segment["low_s"] <= segment["planned_s"] <= segment["high_s"]
+    part = next(each for each in planned.json()["parts"] if each["kind"] == "challenge")
+    assert 0 < part["low_s"] <= part["planned_s"] <= part["high_s"]
     threshold = rung.threshold_revisions.last().threshold
     asked = {"metric": threshold["metric"], "mark": threshold["mark"], "minutes": 15}
     tuned = client.get(f"/api/rungs/{rung.pk}/tuner/", asked)
     assert tuned.status_code == 200, tuned.json()
     totals = {total.name: total.low for total in form_of(rung.game).totals_type.declared()}
-    filled = {"rows": [{"segment": segment["id"], "runs": [totals]}], "minutes": 30}
+    filled = {"rows": [{"part": part["id"], "runs": [totals]}], "minutes": 30}
     typed = client.post(f"/api/blocks/{planned.json()['id']}/sheet/", filled, format="json")
     assert typed.status_code == 200, typed.content
 
@@ -52,7 +52,7 @@ def test_a_hard_skill_is_planned_once_a_day_and_not_beyond_its_week(
         asked = {"minutes": 45, "ladders": [ladder.pk], "day": (MOMENT + timedelta(days=day)).date().isoformat()}
         return client.post("/api/proposals/", asked, format="json").json()
 
-    assert [each["runs_planned"] for each in planned(0)["segments"] if each["kind"] == "challenge"] == [1]
+    assert [each["runs_planned"] for each in planned(0)["parts"] if each["kind"] == "challenge"] == [1]
     for day in range(4):
         player.play(rung, "x f", day=day)
     # Four days of the last seven are its dose.

@@ -29,8 +29,8 @@ def change(client: APIClient, block: int, **values: Any) -> Any:
 
 def test_a_proposal_is_shown_and_not_kept(client: APIClient, putting: Ladder) -> None:
     answer = client.post("/api/proposals/", {"minutes": 30, "ladders": [putting.pk]}, format="json").json()
-    assert [segment["kind"] for segment in answer["segments"]] == ["warm_up", "challenge", "cool_down"]
-    assert sum(segment["planned_s"] for segment in answer["segments"]) + answer["spare_s"] == 30 * 60
+    assert [part["kind"] for part in answer["parts"]] == ["warm_up", "challenge", "cool_down"]
+    assert sum(part["planned_s"] for part in answer["parts"]) + answer["spare_s"] == 30 * 60
     assert Block.objects.count() == 0
 
 
@@ -49,7 +49,7 @@ def test_where_no_ladder_was_chosen_the_focus_says_which_are_looked_at(
 
 def test_a_block_is_kept_as_proposed(client: APIClient, putting: Ladder, serving: Ladder) -> None:
     block = plan(client, putting, serving).json()
-    titles = [segment["title"] for segment in block["segments"]]
+    titles = [part["title"] for part in block["parts"]]
     assert titles[0] == "Warm-up"
     assert "Serve to the box: 2 m box, weak side (right)" in titles
     assert client.get(f"/api/blocks/{block['id']}/").json() == block
@@ -75,15 +75,15 @@ def test_a_block_that_cannot_be_is_refused_by_field(
     assert Block.objects.count() == 0
 
 
-def test_a_block_is_played_segment_after_segment(player: Player, putting: Ladder) -> None:
+def test_a_block_is_played_part_after_part(player: Player, putting: Ladder) -> None:
     client = player.client
     block = plan(client, putting).json()
-    warm_up, challenge, _ = block["segments"]
-    assert [part["seconds"] for part in warm_up["parts"]] == [75, 50, 50, 50, 75]
+    warm_up, challenge, _ = block["parts"]
+    assert [step["seconds"] for step in warm_up["steps"]] == [75, 50, 50, 50, 75]
     assert change(client, block["id"], change="start").json()["status"] == "started"
-    assert client.post(f"/api/segments/{warm_up['id']}/done/").json()["segments"][0]["done_at"]
-    run_id = player.play(rung_id(putting), "o" * 10, segment=challenge["id"])
-    assert client.get(f"/api/blocks/{block['id']}/").json()["segments"][1]["runs"] == [run_id]
+    assert client.post(f"/api/parts/{warm_up['id']}/done/").json()["parts"][0]["done_at"]
+    run_id = player.play(rung_id(putting), "o" * 10, part=challenge["id"])
+    assert client.get(f"/api/blocks/{block['id']}/").json()["parts"][1]["runs"] == [run_id]
     assert client.get(f"/api/runs/{run_id}/").json()["block"] == block["id"]
     finished = change(client, block["id"], change="finish", note="Calm hands").json()
     assert (finished["status"], finished["note"]) == ("done", "Calm hands")
@@ -124,7 +124,7 @@ def test_another_athletes_block_is_not_there(client: APIClient, stranger: Any, p
     other.force_login(stranger)
     assert other.get(f"/api/blocks/{block['id']}/").status_code == 404
     assert change(other, block["id"], change="drop").status_code == 404
-    assert other.post(f"/api/segments/{block['segments'][0]['id']}/done/").status_code == 404
+    assert other.post(f"/api/parts/{block['parts'][0]['id']}/done/").status_code == 404
     refused = plan(other, putting)
     assert (refused.status_code, refused.json()["errors"][0]["loc"]) == (400, ["ladders", 0])
 
@@ -132,20 +132,20 @@ def test_another_athletes_block_is_not_there(client: APIClient, stranger: Any, p
 def test_a_run_belongs_to_the_part_of_the_block_that_is_planned_for_it(
     client: APIClient, putting: Ladder, serving: Ladder
 ) -> None:
-    segment = plan(client, putting).json()["segments"][1]["id"]
-    body = {"rung": rung_id(serving), "side": "weak", "segment": segment, "started_at": "2026-05-04T17:00:00Z"}
+    part = plan(client, putting).json()["parts"][1]["id"]
+    body = {"rung": rung_id(serving), "side": "weak", "part": part, "started_at": "2026-05-04T17:00:00Z"}
     answer = client.put("/api/runs/7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55/", body, format="json")
-    assert (answer.status_code, answer.json()["code"]) == (400, "wrong_segment")
+    assert (answer.status_code, answer.json()["code"]) == (400, "wrong_part")
 
 
 def test_a_run_cannot_be_hung_on_another_athletes_block(
     player: Player, stranger: Any, putting: Ladder, ladder_of: Any
 ) -> None:
-    segment = plan(player.client, putting).json()["segments"][1]["id"]
+    part = plan(player.client, putting).json()["parts"][1]["id"]
     other = APIClient()
     other.force_login(stranger)
     theirs = rung_id(ladder_of(stranger, "putting-circle"))
-    body = {"rung": theirs, "side": "none", "segment": segment, "started_at": "2026-05-04T17:00:00Z"}
+    body = {"rung": theirs, "side": "none", "part": part, "started_at": "2026-05-04T17:00:00Z"}
     path = "/api/runs/7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55/"
     assert other.put(path, body, format="json").status_code == 404
 

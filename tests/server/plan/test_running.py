@@ -9,8 +9,8 @@ import pytest
 from django.utils import timezone
 from rest_framework.test import APIClient
 
-from blocks.models import Block, Segment
-from jolly_core.planning.running import Part, stand_of
+from blocks.models import Block, Part
+from jolly_core.planning.running import PartLeft, stand_of
 from ladders.models import Ladder
 from tests.server.plan.test_plan import change, plan
 
@@ -26,7 +26,7 @@ def begun_ago(block: int, minutes: int) -> None:
 
 
 def challenges(block: Any) -> list[Any]:
-    return [segment for segment in block["segments"] if segment["kind"] == "challenge"]
+    return [part for part in block["parts"] if part["kind"] == "challenge"]
 
 
 def test_a_block_that_is_not_in_play_does_not_run(client: APIClient, putting: Ladder) -> None:
@@ -41,8 +41,8 @@ def test_on_time_nothing_is_to_be_dropped(playing: Any) -> None:
 
 def test_running_late_offers_what_can_be_dropped_and_takes_it_back(client: APIClient, playing: Any) -> None:
     begun_ago(playing["id"], 22)
-    for segment in playing["segments"][:1]:
-        client.post(f"/api/segments/{segment['id']}/done/")
+    for part in playing["parts"][:1]:
+        client.post(f"/api/parts/{part['id']}/done/")
     block = client.get(f"/api/blocks/{playing['id']}/").json()
     running = block["running"]
     assert running["late_s"] > 0
@@ -53,33 +53,33 @@ def test_running_late_offers_what_can_be_dropped_and_takes_it_back(client: APICl
     # The one in play is not offered.
     assert challenges(block)[0]["id"] not in [each["id"] for each in running["drops"]]
     chosen = running["drops"][0]
-    dropped = client.put(f"/api/segments/{chosen['id']}/dropped/").json()
+    dropped = client.put(f"/api/parts/{chosen['id']}/dropped/").json()
     assert dropped["running"]["needed_s"] == pytest.approx(running["needed_s"] - chosen["frees_s"], abs=3)
-    back = client.delete(f"/api/segments/{chosen['id']}/dropped/").json()
+    back = client.delete(f"/api/parts/{chosen['id']}/dropped/").json()
     assert back["running"]["needed_s"] == pytest.approx(running["needed_s"], abs=3)
 
 
 def test_one_run_more_takes_the_time_of_one_run(client: APIClient, playing: Any) -> None:
     first = challenges(playing)[0]
-    more = challenges(client.post(f"/api/segments/{first['id']}/more/").json())[0]
+    more = challenges(client.post(f"/api/parts/{first['id']}/more/").json())[0]
     assert more["runs_planned"] == first["runs_planned"] + 1
     assert more["planned_s"] == pytest.approx(first["planned_s"] * (1 + 1 / first["runs_planned"]), abs=1)
-    warm_up = playing["segments"][0]
-    longer = client.post(f"/api/segments/{warm_up['id']}/more/").json()["segments"][0]
+    warm_up = playing["parts"][0]
+    longer = client.post(f"/api/parts/{warm_up['id']}/more/").json()["parts"][0]
     assert longer["planned_s"] == warm_up["planned_s"] + 120
 
 
 def test_what_is_behind_is_left_alone(client: APIClient, playing: Any) -> None:
-    first = playing["segments"][0]["id"]
-    client.post(f"/api/segments/{first}/done/")
-    refused = [client.post(f"/api/segments/{first}/more/"), client.put(f"/api/segments/{first}/dropped/")]
+    first = playing["parts"][0]["id"]
+    client.post(f"/api/parts/{first}/done/")
+    refused = [client.post(f"/api/parts/{first}/more/"), client.put(f"/api/parts/{first}/dropped/")]
     assert [answer.json()["code"] for answer in refused] == ["not_in_play", "not_in_play"]
 
 
 def test_a_dropped_part_is_not_what_comes_next(client: APIClient, playing: Any) -> None:
     chosen = challenges(playing)[-1]
-    client.put(f"/api/segments/{chosen['id']}/dropped/")
-    assert not Segment.objects.get(pk=chosen["id"]).is_open
+    client.put(f"/api/parts/{chosen['id']}/dropped/")
+    assert not Part.objects.get(pk=chosen["id"]).is_open
 
 
 @pytest.mark.parametrize(
@@ -89,10 +89,10 @@ def test_a_dropped_part_is_not_what_comes_next(client: APIClient, playing: Any) 
 )
 def test_the_least_pressing_that_frees_enough_comes_first(left_s: int, late_s: int, first: str | None) -> None:
     parts = [
-        Part(1, "challenge", "In play", 200, 1),
-        Part(2, "challenge", "Rally", 250, 2),
-        Part(3, "challenge", "Serves", 400, 2),
-        Part(4, "cool_down", "Cool-down", 50, 2),
+        PartLeft(1, "challenge", "In play", 200, 1),
+        PartLeft(2, "challenge", "Rally", 250, 2),
+        PartLeft(3, "challenge", "Serves", 400, 2),
+        PartLeft(4, "cool_down", "Cool-down", 50, 2),
     ]
     running = stand_of(parts, left_s)
     assert (running.late_s, running.drops[0].title if running.drops else None) == (late_s, first)
@@ -129,4 +129,4 @@ def test_a_warm_up_that_was_set_by_hand_outlives_a_refit(client: APIClient, putt
     assert answer.status_code == 201, answer.json()
     block = answer.json()
     refit = client.post(f"/api/blocks/{block['id']}/refit/", {"minutes": 30}, format="json").json()
-    assert [each["segments"][0]["planned_s"] for each in (block, refit)] == [420, 420]
+    assert [each["parts"][0]["planned_s"] for each in (block, refit)] == [420, 420]

@@ -21,11 +21,11 @@ def block(player: Player, athlete: Athlete, putting: Ladder) -> Any:
 
 
 def challenge(block: Any) -> Any:
-    return next(segment for segment in block["segments"] if segment["kind"] == "challenge")
+    return next(part for part in block["parts"] if part["kind"] == "challenge")
 
 
 def enter(player: Player, block: Any, *runs: dict[str, Any], **values: Any) -> Any:
-    rows = [{"segment": challenge(block)["id"], "runs": list(runs)}]
+    rows = [{"part": challenge(block)["id"], "runs": list(runs)}]
     body = {"rows": rows, "minutes": 28, **values}
     return player.client.post(f"/api/blocks/{block['id']}/sheet/", body, format="json")
 
@@ -59,7 +59,7 @@ def test_no_pace_is_learnt_from_paper(player: Player, block: Any, putting: Ladde
     before = player.client.post("/api/proposals/", {"minutes": 30, "ladders": [putting.pk]}, format="json").json()
     enter(player, block, {"makes": 8})
     after = player.client.post("/api/proposals/", {"minutes": 30, "ladders": [putting.pk]}, format="json").json()
-    runs = [next(each for each in answer["segments"] if each["rung"]) for answer in (before, after)]
+    runs = [next(each for each in answer["parts"] if each["rung"]) for answer in (before, after)]
     assert runs[0]["planned_s"] / runs[0]["runs_planned"] == pytest.approx(
         runs[1]["planned_s"] / runs[1]["runs_planned"], rel=0.02
     )
@@ -94,9 +94,9 @@ def test_a_sheet_is_typed_in_once(player: Player, block: Any) -> None:
 def test_a_row_of_another_block_is_refused(player: Player, athlete: Athlete, block: Any, putting: Ladder) -> None:
     body = {"minutes": 30, "ladders": [putting.pk], "day": str(get_today(athlete))}
     other = player.client.post("/api/blocks/", body, format="json").json()
-    rows = [{"segment": challenge(other)["id"], "runs": [{"makes": 8}]}]
+    rows = [{"part": challenge(other)["id"], "runs": [{"makes": 8}]}]
     refused = player.client.post(f"/api/blocks/{block['id']}/sheet/", {"rows": rows, "minutes": 20}, format="json")
-    assert (refused.status_code, refused.json()["errors"][0]["code"]) == (400, "wrong_segment")
+    assert (refused.status_code, refused.json()["errors"][0]["code"]) == (400, "wrong_part")
 
 
 def test_events_cannot_be_added_to_a_paper_run(player: Player, block: Any) -> None:

@@ -5,7 +5,7 @@ import { api, unwrap, type Schemas } from "./client";
 
 export type Athlete = Schemas["Athlete"];
 export type Block = Schemas["Block"];
-export type Segment = Schemas["Segment"];
+export type Part = Schemas["Part"];
 export type Run = Schemas["Run"];
 export type Tally = Schemas["Tally"];
 export type Standing = Schemas["LadderStanding"];
@@ -126,9 +126,9 @@ export function useQuickRun() {
   );
 }
 
-export function useSegmentDone() {
+export function usePartDone() {
   return useChange(
-    (id: number) => unwrap(api.POST("/api/segments/{segment_id}/done/", { params: { path: { segment_id: id } } })),
+    (id: number) => unwrap(api.POST("/api/parts/{part_id}/done/", { params: { path: { part_id: id } } })),
     ["blocks"],
     ["today"],
   );

@@ -561,6 +561,58 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/{part_id}/done/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Leave a part behind and go on to the next. */
+        post: operations["finish_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/dropped/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Leaving out a part of the block in play, and taking it back. */
+        put: operations["drop_part"];
+        post?: never;
+        /** @description Leaving out a part of the block in play, and taking it back. */
+        delete: operations["take_part_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/parts/{part_id}/more/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description More of the part in play: one run, or two minutes. */
+        post: operations["extend_part"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/places/": {
         parameters: {
             query?: never;
@@ -891,58 +943,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/segments/{segment_id}/done/": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description Leave a segment behind and go on to the next. */
-        post: operations["finish_segment"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/segments/{segment_id}/dropped/": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        /** @description Leaving out a part of the block in play, and taking it back. */
-        put: operations["drop_segment"];
-        post?: never;
-        /** @description Leaving out a part of the block in play, and taking it back. */
-        delete: operations["take_segment_back"];
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/segments/{segment_id}/more/": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        /** @description More of the part in play: one run, or two minutes. */
-        post: operations["extend_segment"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/shelf/": {
         parameters: {
             query?: never;
@@ -1181,7 +1181,7 @@ export interface components {
             /** Format: int64 */
             effort: number | null;
             note: string;
-            segments: components["schemas"]["Segment"][];
+            parts: components["schemas"]["Part"][];
         };
         /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         BlockMoveRequest: {
@@ -1884,7 +1884,7 @@ export interface components {
         NewRunRequest: {
             rung: number;
             side: components["schemas"]["Side"];
-            segment?: number | null;
+            part?: number | null;
             /** Format: date-time */
             started_at: string;
         };
@@ -2012,11 +2012,46 @@ export interface components {
             previous: string | null;
             results: components["schemas"]["Run"][];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Part: {
-            words: string;
-            seconds: number;
+            readonly id: number;
+            /** @description The name of this part within its block: rung and side, or its kind. */
+            readonly key: string;
+            /** Format: int64 */
+            position: number;
+            kind: components["schemas"]["PartKind"];
+            title: string;
+            rung: components["schemas"]["RungRef"] | null;
+            ladder: components["schemas"]["LadderRef"] | null;
+            side: components["schemas"]["Side"];
+            readonly side_words: string;
+            readonly steps: components["schemas"]["Step"][];
+            /** Format: int64 */
+            planned_s: number;
+            /** Format: int64 */
+            low_s: number;
+            /** Format: int64 */
+            high_s: number;
+            /** Format: int64 */
+            runs_planned: number;
+            is_locked: boolean;
+            is_set: boolean;
+            reasons: string[];
+            readonly runs: string[];
+            readonly sheet: components["schemas"]["Sheet"] | null;
+            readonly actual_s: number | null;
+            /** Format: date-time */
+            done_at: string | null;
+            /** Format: date-time */
+            dropped_at: string | null;
         };
+        /**
+         * @description * `warm_up` - warm_up
+         *     * `challenge` - challenge
+         *     * `partner` - partner
+         *     * `cool_down` - cool_down
+         * @enum {string}
+         */
+        PartKind: "warm_up" | "challenge" | "partner" | "cool_down";
         PatchedAthleteRequest: {
             display_name?: string;
             handedness?: components["schemas"]["HandednessEnum"];
@@ -2113,7 +2148,7 @@ export interface components {
         };
         /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Proposal: {
-            segments: components["schemas"]["ProposedSegment"][];
+            parts: components["schemas"]["ProposedPart"][];
             /** @description Those that were looked at. */
             ladders: number[];
             spare_s: number;
@@ -2126,8 +2161,8 @@ export interface components {
             habit_words: string;
         };
         /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
-        ProposedSegment: {
-            kind: components["schemas"]["SegmentKind"];
+        ProposedPart: {
+            kind: components["schemas"]["PartKind"];
             title: string;
             start_s: number;
             key: string;
@@ -2336,7 +2371,7 @@ export interface components {
             id: string;
             rung: components["schemas"]["RungRef"];
             ladder: components["schemas"]["LadderRef"];
-            segment: number | null;
+            part: number | null;
             block: number | null;
             side: components["schemas"]["Side"];
             readonly side_words: string;
@@ -2457,46 +2492,6 @@ export interface components {
             /** @description Whether it was arranged and kept. */
             is_kept: boolean;
         };
-        Segment: {
-            readonly id: number;
-            /** @description The name of this part within its block: rung and side, or its kind. */
-            readonly key: string;
-            /** Format: int64 */
-            position: number;
-            kind: components["schemas"]["SegmentKind"];
-            title: string;
-            rung: components["schemas"]["RungRef"] | null;
-            ladder: components["schemas"]["LadderRef"] | null;
-            side: components["schemas"]["Side"];
-            readonly side_words: string;
-            readonly parts: components["schemas"]["Part"][];
-            /** Format: int64 */
-            planned_s: number;
-            /** Format: int64 */
-            low_s: number;
-            /** Format: int64 */
-            high_s: number;
-            /** Format: int64 */
-            runs_planned: number;
-            is_locked: boolean;
-            is_set: boolean;
-            reasons: string[];
-            readonly runs: string[];
-            readonly sheet: components["schemas"]["Sheet"] | null;
-            readonly actual_s: number | null;
-            /** Format: date-time */
-            done_at: string | null;
-            /** Format: date-time */
-            dropped_at: string | null;
-        };
-        /**
-         * @description * `warm_up` - warm_up
-         *     * `challenge` - challenge
-         *     * `partner` - partner
-         *     * `cool_down` - cool_down
-         * @enum {string}
-         */
-        SegmentKind: "warm_up" | "challenge" | "partner" | "cool_down";
         /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         SetAsideRequest: {
             reason: string;
@@ -2518,7 +2513,7 @@ export interface components {
         };
         /** @description The totals of one part's runs; what a format asks for stands in its part's sheet. */
         SheetRowRequest: {
-            segment: number;
+            part: number;
             runs: {
                 [key: string]: number | null;
             }[];
@@ -2613,6 +2608,11 @@ export interface components {
          * @enum {string}
          */
         StatusEnum: "planned" | "started" | "done" | "dropped";
+        /** @description One thing after the other that a warm-up or a cool-down is made of. */
+        Step: {
+            words: string;
+            seconds: number;
+        };
         /** @description StreakDetail(format: "Literal['streak']" = 'streak', streaks: 'tuple[int, ...]' = (), streaks_ended: 'int' = 0) */
         StreakDetail: {
             format: "streak";
@@ -6041,6 +6041,282 @@ export interface operations {
             };
         };
     };
+    finish_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_part_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    extend_part: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_places: {
         parameters: {
             query?: never;
@@ -7820,282 +8096,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Run"];
-                };
-            };
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    finish_segment: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                segment_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Block"];
-                };
-            };
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    drop_segment: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                segment_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Block"];
-                };
-            };
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    take_segment_back: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                segment_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Block"];
-                };
-            };
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            403: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-            500: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    extend_segment: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                segment_id: number;
-            };
-            cookie?: never;
-        };
-        requestBody?: never;
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Block"];
                 };
             };
             400: {

@@ -35,9 +35,9 @@ export function useProposal(draft: Draft) {
 export function Reasoning({ proposal }: { proposal: Proposal }) {
   return (
     <>
-      {proposal.segments.map((segment) => (
-        <WhyPoint key={segment.key} title={segment.title}>
-          {capital(segment.reasons.join("; "))}.
+      {proposal.parts.map((part) => (
+        <WhyPoint key={part.key} title={part.title}>
+          {capital(part.reasons.join("; "))}.
         </WhyPoint>
       ))}
       <WhyPoint title="How long it takes">{capital(proposal.habit_words)}</WhyPoint>
@@ -216,11 +216,7 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
         </Stack>
         <LeftOut proposal={proposal} edits={edits} />
         <Kit draft={draft} proposal={proposal} onTerms={onTerms} />
-        <KeepBlock
-          draft={draft}
-          block={block}
-          isEmpty={query.isError || !proposal.segments.some((segment) => segment.rung)}
-        />
+        <KeepBlock draft={draft} block={block} isEmpty={query.isError || !proposal.parts.some((part) => part.rung)} />
       </Stack>
     </Panel>
   );

@@ -1,4 +1,4 @@
-/** One block: its segments with their reasons, planned against played, and what can still be done with it. */
+/** One block: its parts with their reasons, planned against played, and what can still be done with it. */
 import { Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
@@ -69,9 +69,9 @@ function lead(block: Block): string {
 function Why({ block }: { block: Block }) {
   return (
     <>
-      {block.segments.map((segment) => (
-        <WhyPoint key={segment.id} title={segment.title}>
-          {capital(segment.reasons.join("; "))}.
+      {block.parts.map((part) => (
+        <WhyPoint key={part.id} title={part.title}>
+          {capital(part.reasons.join("; "))}.
         </WhyPoint>
       ))}
       {block.acknowledged.map(({ what, words }) => (
@@ -88,7 +88,7 @@ function Plan({ block }: { block: Block }) {
   return (
     <Panel>
       <Stack spacing={2}>
-        <BlockRibbon segments={block.segments} minutes={block.minutes} />
+        <BlockRibbon parts={block.parts} minutes={block.minutes} />
         <Typography>
           <b>
             {showMinutes(time.expected_s)} of {block.minutes} min
@@ -132,7 +132,7 @@ export default function BlockPage() {
         {(data) => (
           <>
             <Plan block={data} />
-            {data.segments.some((segment) => segment.actual_s !== null) && (
+            {data.parts.some((part) => part.actual_s !== null) && (
               <Panel title="Planned against actual">
                 <PlannedActual block={data} />
               </Panel>

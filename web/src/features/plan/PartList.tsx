@@ -10,7 +10,7 @@ import { useState, type MouseEvent, type ReactNode } from "react";
 
 import { counted, showMinutes, showRange } from "../../shared/lib/format";
 import { ribbonLook } from "../../shared/ui/ribbonLook";
-import type { Proposal, ProposedSegment } from "./draft";
+import type { Proposal, ProposedPart } from "./draft";
 import type { Edits, Other } from "./edits";
 
 function Act({
@@ -36,18 +36,15 @@ function Act({
   );
 }
 
-function Swap({ segment, others, edits }: { segment: ProposedSegment; others: Other[]; edits: Edits }) {
+function Swap({ part, others, edits }: { part: ProposedPart; others: Other[]; edits: Edits }) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const choose = (other: Other) => {
     setAnchor(null);
-    edits.swap(segment.key, other);
+    edits.swap(part.key, other);
   };
   return (
     <>
-      <Act
-        name={`Swap ${segment.title}`}
-        onClick={(event) => setAnchor(event.currentTarget)}
-        isOff={others.length === 0}>
+      <Act name={`Swap ${part.title}`} onClick={(event) => setAnchor(event.currentTarget)} isOff={others.length === 0}>
         <SwapHoriz fontSize="small" />
       </Act>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
@@ -62,20 +59,20 @@ function Swap({ segment, others, edits }: { segment: ProposedSegment; others: Ot
 }
 
 function Row({
-  segment,
+  part,
   others,
   edits,
   isFirst,
   isLast,
 }: {
-  segment: ProposedSegment;
+  part: ProposedPart;
   others: Other[];
   edits: Edits;
   isFirst: boolean;
   isLast: boolean;
 }) {
-  const { ground } = ribbonLook(segment);
-  const isChallenge = segment.rung !== null;
+  const { ground } = ribbonLook(part);
+  const isChallenge = part.rung !== null;
   return (
     <Box
       component="li"
@@ -91,46 +88,44 @@ function Row({
       <Box aria-hidden sx={{ bgcolor: ground, height: "100%", minHeight: 28, gridRow: { xs: "1 / 3", md: "1" } }} />
       <Box sx={{ minWidth: 0 }}>
         <Typography>
-          {segment.title}
-          {isChallenge && <b>, {counted(segment.runs_planned, "run")}</b>}
+          {part.title}
+          {isChallenge && <b>, {counted(part.runs_planned, "run")}</b>}
         </Typography>
         <Typography variant="body2" color="text.secondary">
-          {showMinutes(segment.planned_s)}
-          {segment.low_s !== segment.high_s && `, nine times in ten ${showRange(segment.low_s, segment.high_s)}`}
+          {showMinutes(part.planned_s)}
+          {part.low_s !== part.high_s && `, nine times in ten ${showRange(part.low_s, part.high_s)}`}
         </Typography>
       </Box>
       <Stack direction="row" sx={{ gridColumn: { xs: 2, md: 3 }, flexWrap: "wrap" }}>
         {isChallenge && (
           <>
-            <Act name={`Earlier: ${segment.title}`} onClick={() => edits.move(segment.key, -1)} isOff={isFirst}>
+            <Act name={`Earlier: ${part.title}`} onClick={() => edits.move(part.key, -1)} isOff={isFirst}>
               <ArrowUpward fontSize="small" />
             </Act>
-            <Act name={`Later: ${segment.title}`} onClick={() => edits.move(segment.key, 1)} isOff={isLast}>
+            <Act name={`Later: ${part.title}`} onClick={() => edits.move(part.key, 1)} isOff={isLast}>
               <ArrowDownward fontSize="small" />
             </Act>
           </>
         )}
         <Act
-          name={`Shorter: ${segment.title}`}
-          onClick={() => edits.stretch(segment.key, -1)}
-          isOff={isChallenge && segment.runs_planned <= 1}>
+          name={`Shorter: ${part.title}`}
+          onClick={() => edits.stretch(part.key, -1)}
+          isOff={isChallenge && part.runs_planned <= 1}>
           <b>−</b>
         </Act>
-        <Act name={`Longer: ${segment.title}`} onClick={() => edits.stretch(segment.key, 1)}>
+        <Act name={`Longer: ${part.title}`} onClick={() => edits.stretch(part.key, 1)}>
           <b>+</b>
         </Act>
         {isChallenge && (
           <>
-            <Act
-              name={`${segment.is_locked ? "Unlock" : "Lock"} ${segment.title}`}
-              onClick={() => edits.lock(segment.key)}>
-              {segment.is_locked ? <Lock fontSize="small" /> : <LockOpen fontSize="small" />}
+            <Act name={`${part.is_locked ? "Unlock" : "Lock"} ${part.title}`} onClick={() => edits.lock(part.key)}>
+              {part.is_locked ? <Lock fontSize="small" /> : <LockOpen fontSize="small" />}
             </Act>
-            <Swap segment={segment} others={others} edits={edits} />
+            <Swap part={part} others={others} edits={edits} />
           </>
         )}
-        {segment.kind !== "partner" && (
-          <Act name={`Take out ${segment.title}`} onClick={() => edits.remove(segment.key)}>
+        {part.kind !== "partner" && (
+          <Act name={`Take out ${part.title}`} onClick={() => edits.remove(part.key)}>
             <Close fontSize="small" />
           </Act>
         )}
@@ -140,17 +135,17 @@ function Row({
 }
 
 export function PartList({ proposal, others, edits }: { proposal: Proposal; others: Other[]; edits: Edits }) {
-  const challenges = proposal.segments.filter((segment) => segment.rung);
+  const challenges = proposal.parts.filter((part) => part.rung);
   return (
     <Box component="ol" aria-label="The parts of the block" sx={{ listStyle: "none", m: 0, p: 0 }}>
-      {proposal.segments.map((segment) => (
+      {proposal.parts.map((part) => (
         <Row
-          key={segment.key}
-          segment={segment}
+          key={part.key}
+          part={part}
           others={others}
           edits={edits}
-          isFirst={challenges[0] === segment}
-          isLast={challenges.at(-1) === segment}
+          isFirst={challenges[0] === part}
+          isLast={challenges.at(-1) === part}
         />
       ))}
     </Box>

@@ -24,8 +24,8 @@ function Coming() {
           <RouterLink to={`/plan/blocks/${block.id}`} style={{ color: "inherit" }}>
             {showDay(block.day)}, {block.minutes} min: {block.title}
           </RouterLink>{" "}
-          ({counted(block.segments.filter((segment) => segment.rung).length, "challenge")}, {showMinutes(block.spare_s)}{" "}
-          to spare)
+          ({counted(block.parts.filter((part) => part.rung).length, "challenge")}, {showMinutes(block.spare_s)} to
+          spare)
         </Typography>
       ))}
     </Panel>

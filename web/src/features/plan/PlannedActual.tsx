@@ -1,11 +1,11 @@
 /** Planned against actual, part by part: the range drawn as a strip, the time it took as a mark on it. */
 import { Box, Table, TableBody, TableCell, TableHead, TableRow } from "@mui/material";
 
-import type { Block, Segment } from "../../api/queries";
+import type { Block, Part } from "../../api/queries";
 import { showMinutes, showRange } from "../../shared/lib/format";
 import { tape } from "../../shared/ui/tape";
 
-function Strip({ segment, longest }: { segment: Segment; longest: number }) {
+function Strip({ part, longest }: { part: Part; longest: number }) {
   const at = (seconds: number) => `${(100 * seconds) / longest}%`;
   return (
     <Box
@@ -16,12 +16,12 @@ function Strip({ segment, longest }: { segment: Segment; longest: number }) {
           position: "absolute",
           top: 4,
           height: 12,
-          left: at(segment.low_s),
-          width: at(Math.max(longest / 100, segment.high_s - segment.low_s)),
+          left: at(part.low_s),
+          width: at(Math.max(longest / 100, part.high_s - part.low_s)),
           bgcolor: tape.mustard,
         }}
       />
-      {segment.actual_s !== null && (
+      {part.actual_s !== null && (
         <Box
           sx={{
             position: "absolute",
@@ -29,7 +29,7 @@ function Strip({ segment, longest }: { segment: Segment; longest: number }) {
             height: 20,
             width: 4,
             ml: "-2px",
-            left: at(segment.actual_s),
+            left: at(part.actual_s),
             bgcolor: tape.ink,
           }}
         />
@@ -38,7 +38,7 @@ function Strip({ segment, longest }: { segment: Segment; longest: number }) {
   );
 }
 
-function verdict({ actual_s: actual, low_s: low, high_s: high }: Segment): string {
+function verdict({ actual_s: actual, low_s: low, high_s: high }: Part): string {
   if (actual === null) return "";
   if (actual < low) return "shorter";
   return actual > high ? "longer" : "as planned";
@@ -47,8 +47,8 @@ function verdict({ actual_s: actual, low_s: low, high_s: high }: Segment): strin
 const narrow = { display: { xs: "none", md: "table-cell" } };
 
 export function PlannedActual({ block }: { block: Block }) {
-  const played = block.segments.filter((segment) => segment.actual_s !== null);
-  const longest = Math.max(1, ...played.flatMap((segment) => [segment.high_s, segment.actual_s ?? 0]));
+  const played = block.parts.filter((part) => part.actual_s !== null);
+  const longest = Math.max(1, ...played.flatMap((part) => [part.high_s, part.actual_s ?? 0]));
   return (
     <Table size="small" aria-label="Planned against actual" sx={{ "& th, & td": { px: { xs: 0.5, md: 2 } } }}>
       <TableHead>
@@ -68,21 +68,21 @@ export function PlannedActual({ block }: { block: Block }) {
         </TableRow>
       </TableHead>
       <TableBody>
-        {played.map((segment) => (
-          <TableRow key={segment.id}>
+        {played.map((part) => (
+          <TableRow key={part.id}>
             <TableCell component="th" scope="row">
-              {segment.title}
-              {segment.runs_planned > 0 && `: ${segment.runs.length} of ${segment.runs_planned} runs`}
+              {part.title}
+              {part.runs_planned > 0 && `: ${part.runs.length} of ${part.runs_planned} runs`}
             </TableCell>
             <TableCell sx={{ width: "26%", ...narrow }}>
-              <Strip segment={segment} longest={longest} />
+              <Strip part={part} longest={longest} />
             </TableCell>
-            <TableCell align="right">{showRange(segment.low_s, segment.high_s)}</TableCell>
+            <TableCell align="right">{showRange(part.low_s, part.high_s)}</TableCell>
             <TableCell align="right" sx={{ fontWeight: 700 }}>
-              {showMinutes(segment.actual_s ?? 0)}
+              {showMinutes(part.actual_s ?? 0)}
             </TableCell>
             <TableCell align="right" sx={narrow}>
-              {verdict(segment)}
+              {verdict(part)}
             </TableCell>
           </TableRow>
         ))}

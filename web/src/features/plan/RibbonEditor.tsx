@@ -4,7 +4,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
 import { counted, showMinutes } from "../../shared/lib/format";
 import { ribbonLook } from "../../shared/ui/ribbonLook";
-import type { Proposal, ProposedSegment } from "./draft";
+import type { Proposal, ProposedPart } from "./draft";
 import type { Edits } from "./edits";
 
 /** Beyond this a press is a drag. */
@@ -17,21 +17,21 @@ interface Drag {
   dx: number;
 }
 
-function label(segment: ProposedSegment): string {
-  const runs = segment.runs_planned ? `, ${counted(segment.runs_planned, "run")}` : "";
-  return `${showMinutes(segment.planned_s)} ${segment.title}${runs}${segment.is_locked ? ", locked" : ""}`;
+function label(part: ProposedPart): string {
+  const runs = part.runs_planned ? `, ${counted(part.runs_planned, "run")}` : "";
+  return `${showMinutes(part.planned_s)} ${part.title}${runs}${part.is_locked ? ", locked" : ""}`;
 }
 
 /** Every key does what a pointer can: arrows move, plus and minus stretch, L locks, Delete takes out. */
-function onKey(event: KeyboardEvent, segment: ProposedSegment, edits: Edits) {
+function onKey(event: KeyboardEvent, part: ProposedPart, edits: Edits) {
   const acts: Record<string, () => void> = {
-    ArrowLeft: () => edits.move(segment.key, -1),
-    ArrowRight: () => edits.move(segment.key, 1),
-    "+": () => edits.stretch(segment.key, 1),
-    "=": () => edits.stretch(segment.key, 1),
-    "-": () => edits.stretch(segment.key, -1),
-    l: () => edits.lock(segment.key),
-    Delete: () => edits.remove(segment.key),
+    ArrowLeft: () => edits.move(part.key, -1),
+    ArrowRight: () => edits.move(part.key, 1),
+    "+": () => edits.stretch(part.key, 1),
+    "=": () => edits.stretch(part.key, 1),
+    "-": () => edits.stretch(part.key, -1),
+    l: () => edits.lock(part.key),
+    Delete: () => edits.remove(part.key),
   };
   const act = acts[event.key];
   if (!act || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -40,24 +40,23 @@ function onKey(event: KeyboardEvent, segment: ProposedSegment, edits: Edits) {
 }
 
 /** What a drag comes to: places moved past, or runs (minutes, for a part by the clock) pulled on. */
-function settle(drag: Drag, segments: ProposedSegment[], pxPerSecond: number): number {
-  const index = segments.findIndex((segment) => segment.key === drag.key);
-  const segment = segments[index];
-  if (!segment) return 0;
+function settle(drag: Drag, parts: ProposedPart[], pxPerSecond: number): number {
+  const index = parts.findIndex((part) => part.key === drag.key);
+  const part = parts[index];
+  if (!part) return 0;
   const seconds = drag.dx / pxPerSecond;
-  if (drag.isStretch)
-    return Math.round(seconds / (segment.runs_planned ? segment.planned_s / segment.runs_planned : 60));
-  const middle = segment.start_s + segment.planned_s / 2 + seconds;
-  const challenges = segments.filter((each) => each.rung);
-  const from = challenges.indexOf(segment);
-  const to = challenges.filter((each) => each !== segment && each.start_s + each.planned_s / 2 < middle).length;
+  if (drag.isStretch) return Math.round(seconds / (part.runs_planned ? part.planned_s / part.runs_planned : 60));
+  const middle = part.start_s + part.planned_s / 2 + seconds;
+  const challenges = parts.filter((each) => each.rung);
+  const from = challenges.indexOf(part);
+  const to = challenges.filter((each) => each !== part && each.start_s + each.planned_s / 2 < middle).length;
   return to - from;
 }
 
 export function RibbonEditor({ proposal, minutes, edits }: { proposal: Proposal; minutes: number; edits: Edits }) {
   const strip = useRef<HTMLDivElement>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
-  const { segments } = proposal;
+  const { parts } = proposal;
 
   const begin = (event: PointerEvent, key: string, isStretch: boolean) => {
     event.stopPropagation();
@@ -67,7 +66,7 @@ export function RibbonEditor({ proposal, minutes, edits }: { proposal: Proposal;
   const follow = (event: PointerEvent) => drag && setDrag({ ...drag, dx: event.clientX - drag.fromX });
   const end = () => {
     if (drag && strip.current && Math.abs(drag.dx) > DRAG_PX) {
-      const by = settle(drag, segments, strip.current.clientWidth / (minutes * 60));
+      const by = settle(drag, parts, strip.current.clientWidth / (minutes * 60));
       if (by) (drag.isStretch ? edits.stretch : edits.move)(drag.key, by);
     }
     setDrag(null);
@@ -79,11 +78,11 @@ export function RibbonEditor({ proposal, minutes, edits }: { proposal: Proposal;
       role="group"
       aria-label="The block as a ribbon of time"
       sx={{ display: "flex", height: 76, width: "100%", touchAction: "pan-y" }}>
-      {segments.map((segment) => (
+      {parts.map((part) => (
         <Part
-          key={segment.key}
-          segment={segment}
-          drag={drag?.key === segment.key ? drag : null}
+          key={part.key}
+          part={part}
+          drag={drag?.key === part.key ? drag : null}
           edits={edits}
           onBegin={begin}
           onFollow={follow}
@@ -98,7 +97,7 @@ export function RibbonEditor({ proposal, minutes, edits }: { proposal: Proposal;
 }
 
 interface PartProps {
-  segment: ProposedSegment;
+  part: ProposedPart;
   drag: Drag | null;
   edits: Edits;
   onBegin: (event: PointerEvent, key: string, isStretch: boolean) => void;
@@ -106,23 +105,23 @@ interface PartProps {
   onEnd: () => void;
 }
 
-function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
-  const look = ribbonLook(segment);
+function Part({ part, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
+  const look = ribbonLook(part);
   return (
     <Box
       component="button"
       type="button"
-      aria-label={label(segment)}
-      aria-keyshortcuts={segment.rung ? "ArrowLeft ArrowRight + - L Delete" : "+ - Delete"}
-      title={segment.title}
-      data-segment={segment.key}
-      onKeyDown={(event: KeyboardEvent) => onKey(event, segment, edits)}
-      onPointerDown={(event: PointerEvent) => segment.rung && onBegin(event, segment.key, false)}
+      aria-label={label(part)}
+      aria-keyshortcuts={part.rung ? "ArrowLeft ArrowRight + - L Delete" : "+ - Delete"}
+      title={part.title}
+      data-part={part.key}
+      onKeyDown={(event: KeyboardEvent) => onKey(event, part, edits)}
+      onPointerDown={(event: PointerEvent) => part.rung && onBegin(event, part.key, false)}
       onPointerMove={onFollow}
       onPointerUp={onEnd}
       onPointerCancel={onEnd}
       sx={{
-        flex: `${segment.planned_s} 0 0`,
+        flex: `${part.planned_s} 0 0`,
         minWidth: 0,
         m: 0,
         p: 0,
@@ -130,7 +129,7 @@ function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
         font: "inherit",
         textAlign: "left",
         verticalAlign: "top",
-        cursor: segment.rung ? "grab" : "default",
+        cursor: part.rung ? "grab" : "default",
         bgcolor: look.ground,
         color: look.ink,
         border: 0,
@@ -141,7 +140,7 @@ function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
         zIndex: drag ? 2 : 0,
         opacity: drag ? 0.85 : 1,
         // A locked strip is nailed down: a line of stitches along it.
-        ...(segment.is_locked && {
+        ...(part.is_locked && {
           backgroundImage: `repeating-linear-gradient(90deg, ${look.ink} 0 6px, transparent 6px 12px)`,
           backgroundSize: "100% 4px",
           backgroundRepeat: "no-repeat",
@@ -152,7 +151,7 @@ function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
         "@container (max-width: 52px)": { "& > .words": { display: "none" } },
       }}>
       <Box className="words" sx={{ px: 0.75, pt: 0.5, fontSize: "0.84rem", lineHeight: 1.2, height: "100%" }}>
-        <b style={{ whiteSpace: "nowrap" }}>{showMinutes(segment.planned_s)}</b>{" "}
+        <b style={{ whiteSpace: "nowrap" }}>{showMinutes(part.planned_s)}</b>{" "}
         <Box
           sx={{
             display: "-webkit-box",
@@ -170,7 +169,7 @@ function Part({ segment, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
         aria-hidden
         className="stretch"
         // The rest of the pull is heard by the part around it.
-        onPointerDown={(event: PointerEvent) => onBegin(event, segment.key, true)}
+        onPointerDown={(event: PointerEvent) => onBegin(event, part.key, true)}
         sx={{
           position: "absolute",
           right: 0,

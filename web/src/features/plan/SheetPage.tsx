@@ -3,7 +3,7 @@ import { Box, Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
-import { blockQuery, type Block, type Segment } from "../../api/queries";
+import { blockQuery, type Block, type Part } from "../../api/queries";
 import { capital, showDay, showHour, showMinutes } from "../../shared/lib/format";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
@@ -33,8 +33,8 @@ function Blank({ label }: { label: string }) {
   );
 }
 
-function RunRow({ number, segment }: { number: number; segment: Segment }) {
-  const { sheet } = segment;
+function RunRow({ number, part }: { number: number; part: Part }) {
+  const { sheet } = part;
   if (!sheet) return null;
   const totals = sheet.totals.filter((total) => !total.is_optional);
   return (
@@ -62,35 +62,33 @@ function RunRow({ number, segment }: { number: number; segment: Segment }) {
   );
 }
 
-function PaperSegment({ segment, number }: { segment: Segment; number: number }) {
-  const { rung, sheet } = segment;
+function PaperPart({ part, number }: { part: Part; number: number }) {
+  const { rung, sheet } = part;
   return (
     <Box component="section" sx={{ borderTop: LINE, py: "1.6mm", breakInside: "avoid" }}>
       <Stack direction="row" sx={{ justifyContent: "space-between", gap: 2 }}>
         <Typography component="h2" sx={{ fontWeight: 700, fontSize: "1.02rem" }}>
-          {number}. {segment.title}
+          {number}. {part.title}
         </Typography>
-        <Box sx={{ whiteSpace: "nowrap" }}>{showMinutes(segment.planned_s)}</Box>
+        <Box sx={{ whiteSpace: "nowrap" }}>{showMinutes(part.planned_s)}</Box>
       </Stack>
-      {segment.parts.length > 0 && (
-        <Box>{segment.parts.map((part) => `${part.words} (${showMinutes(part.seconds)})`).join("; ")}.</Box>
+      {part.steps.length > 0 && (
+        <Box>{part.steps.map((step) => `${step.words} (${showMinutes(step.seconds)})`).join("; ")}.</Box>
       )}
-      {segment.kind === "partner" && <Box>{capital(segment.reasons.join(". "))}.</Box>}
+      {part.kind === "partner" && <Box>{capital(part.reasons.join(". "))}.</Box>}
       {rung && (
         <Box>
           {rung.set_up} <b>Asked for: {rung.goal_words}.</b> {sheet?.rule}
         </Box>
       )}
       {rung &&
-        Array.from({ length: segment.runs_planned }, (_, index) => (
-          <RunRow key={index} number={index + 1} segment={segment} />
-        ))}
+        Array.from({ length: part.runs_planned }, (_, index) => <RunRow key={index} number={index + 1} part={part} />)}
     </Box>
   );
 }
 
 function Paper({ block }: { block: Block }) {
-  const cautions = [...new Set(block.segments.flatMap((segment) => segment.ladder?.cautions ?? []))];
+  const cautions = [...new Set(block.parts.flatMap((part) => part.ladder?.cautions ?? []))];
   const efforts = Array.from({ length: 11 }, (_, effort) => effort);
   return (
     <Box
@@ -122,8 +120,8 @@ function Paper({ block }: { block: Block }) {
           <b>To bring:</b> {block.kit.join(", ")}.
         </Box>
       )}
-      {block.segments.map((segment, index) => (
-        <PaperSegment key={segment.id} segment={segment} number={index + 1} />
+      {block.parts.map((part, index) => (
+        <PaperPart key={part.id} part={part} number={index + 1} />
       ))}
       <Box sx={{ borderTop: LINE, py: "1.6mm" }}>
         <Blank label="Minutes in all" />

@@ -5,7 +5,7 @@ import { useState, type SubmitEvent } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
 import { api, ProblemError, unwrap, type Schemas } from "../../api/client";
-import { blockQuery, useChange, type Block, type Segment } from "../../api/queries";
+import { blockQuery, useChange, type Block, type Part } from "../../api/queries";
 import { Effort } from "../../shared/ui/Effort";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -14,12 +14,12 @@ type Filled = Schemas["FilledSheetRequest"];
 /** What was typed: by part and run, by the name of the total. */
 type Typed = Record<number, Record<string, string>[]>;
 
-const challengesOf = (block: Block) => block.segments.filter((segment) => segment.sheet);
+const challengesOf = (block: Block) => block.parts.filter((part) => part.sheet);
 
 /** The rows that hold anything; a total left open stays open. */
 function toRows(block: Block, typed: Typed): Filled["rows"] {
   return challengesOf(block).map(({ id }) => ({
-    segment: id,
+    part: id,
     runs: (typed[id] ?? [])
       .filter((run) => Object.values(run).some(Boolean))
       .map((run) =>
@@ -33,21 +33,21 @@ function toRows(block: Block, typed: Typed): Filled["rows"] {
 }
 
 interface RunFieldsProps {
-  segment: Segment;
+  part: Part;
   number: number;
   values: Record<string, string>;
   fault: (name: string) => string | undefined;
   onChange: (name: string, value: string) => void;
 }
 
-function RunFields({ segment, number, values, fault, onChange }: RunFieldsProps) {
+function RunFields({ part, number, values, fault, onChange }: RunFieldsProps) {
   return (
     <Box
       role="group"
-      aria-label={`${segment.title}, run ${number}`}
+      aria-label={`${part.title}, run ${number}`}
       sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "flex-start", py: 1 }}>
       <Typography sx={{ width: 64, pt: 1 }}>Run {number}</Typography>
-      {segment.sheet?.totals.map((total) => (
+      {part.sheet?.totals.map((total) => (
         <TextField
           key={total.name}
           label={total.is_optional ? `${total.title} (if known)` : total.title}
@@ -105,23 +105,23 @@ function Form({ block }: { block: Block }) {
   return (
     <form onSubmit={save}>
       <Stack spacing={3}>
-        {challengesOf(block).map((segment, row) => (
-          <Panel key={segment.id} title={segment.title}>
-            <Typography color="text.secondary">{segment.sheet?.rule}</Typography>
-            {Array.from({ length: segment.runs_planned + (extra[segment.id] ?? 0) }, (_, run) => (
+        {challengesOf(block).map((part, row) => (
+          <Panel key={part.id} title={part.title}>
+            <Typography color="text.secondary">{part.sheet?.rule}</Typography>
+            {Array.from({ length: part.runs_planned + (extra[part.id] ?? 0) }, (_, run) => (
               <RunFields
                 key={run}
-                segment={segment}
+                part={part}
                 number={run + 1}
-                values={typed[segment.id]?.[run] ?? {}}
-                fault={faultAt(row, segment.id, run)}
-                onChange={set(segment.id, run)}
+                values={typed[part.id]?.[run] ?? {}}
+                fault={faultAt(row, part.id, run)}
+                onChange={set(part.id, run)}
               />
             ))}
             <Button
               size="small"
-              onClick={() => setExtra({ ...extra, [segment.id]: (extra[segment.id] ?? 0) + 1 })}
-              aria-label={`One more run of ${segment.title}`}>
+              onClick={() => setExtra({ ...extra, [part.id]: (extra[part.id] ?? 0) + 1 })}
+              aria-label={`One more run of ${part.title}`}>
               One more run
             </Button>
           </Panel>

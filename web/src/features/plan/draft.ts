@@ -5,7 +5,7 @@ import type { Schemas } from "../../api/client";
 import { localDay, readDay, showHour } from "../../shared/lib/format";
 
 export type Proposal = Schemas["Proposal"];
-export type ProposedSegment = Schemas["ProposedSegment"];
+export type ProposedPart = Schemas["ProposedPart"];
 export type Kept = Required<Pick<Schemas["KeptRequest"], "key">> & {
   runs: number;
   seconds: number | null;
@@ -134,12 +134,12 @@ export function asked(draft: Draft): Schemas["AskedRequest"] {
 
 /** The address of the planner with a kept block in it, to be edited. */
 export function addressOf(block: Schemas["Block"]): string {
-  const challenges = block.segments.filter((segment) => segment.rung);
-  const setByHand = block.segments.filter((segment) => segment.is_set && !segment.rung);
+  const challenges = block.parts.filter((part) => part.rung);
+  const setByHand = block.parts.filter((part) => part.is_set && !part.rung);
   const left = new Set(block.acknowledged.map(({ what }) => what));
   const draft: Draft = {
     minutes: block.minutes,
-    ladders: [...new Set(challenges.flatMap((segment) => (segment.ladder ? [segment.ladder.id] : [])))],
+    ladders: [...new Set(challenges.flatMap((part) => (part.ladder ? [part.ladder.id] : [])))],
     day: block.day,
     start: showHour(block.start ?? ""),
     focus: block.focus,
@@ -150,19 +150,13 @@ export function addressOf(block: Schemas["Block"]): string {
     hasWarmUp: !left.has("warm_up"),
     hasCoolDown: !left.has("cool_down"),
     kept: [
-      ...setByHand.map((segment) => ({
-        key: segment.key,
-        runs: 1,
-        seconds: segment.planned_s,
-        place: 0,
-        is_locked: false,
-      })),
-      ...challenges.map((segment, place) => ({
-        key: segment.key,
-        runs: segment.runs_planned,
+      ...setByHand.map((part) => ({ key: part.key, runs: 1, seconds: part.planned_s, place: 0, is_locked: false })),
+      ...challenges.map((part, place) => ({
+        key: part.key,
+        runs: part.runs_planned,
         seconds: null,
         place,
-        is_locked: segment.is_locked,
+        is_locked: part.is_locked,
       })),
     ],
     fill: false,

@@ -1,5 +1,5 @@
 /** The athlete's hand in a block: each edit names the parts as they should stand; the server makes them fit. */
-import type { Draft, Kept, Next, Proposal, ProposedSegment } from "./draft";
+import type { Draft, Kept, Next, Proposal, ProposedPart } from "./draft";
 
 /** What a part could be swapped for; with its ladder where that was not asked for yet. */
 export interface Other {
@@ -21,8 +21,8 @@ export interface Edits {
 /** One step of stretching a part that is kept by the clock. */
 const STEP_S = 60;
 
-function asKept(segment: ProposedSegment, place: number): Kept {
-  return { key: segment.key, runs: segment.runs_planned, seconds: null, place, is_locked: segment.is_locked };
+function asKept(part: ProposedPart, place: number): Kept {
+  return { key: part.key, runs: part.runs_planned, seconds: null, place, is_locked: part.is_locked };
 }
 
 /** Parts by the clock that were stretched before keep their length. */
@@ -35,7 +35,7 @@ export function makeEdits(
   change: (next: Next, isEdit: boolean) => void,
 ): Edits {
   // A press that comes before the answer to the last one builds on what that one asked for.
-  const shown = proposal.segments.filter((segment) => segment.rung).map(asKept);
+  const shown = proposal.parts.filter((part) => part.rung).map(asKept);
   const partsOf = (now: Draft) =>
     now.fill || isAnswer(now) ? shown : now.kept.filter((part) => part.seconds === null);
   const apply = (edit: (parts: Kept[]) => Kept[], ladder?: number) =>
@@ -50,12 +50,12 @@ export function makeEdits(
   const alter = (key: string, next: (part: Kept) => Partial<Kept>, ladder?: number) =>
     apply((parts) => parts.map((part) => (part.key === key ? { ...part, ...next(part) } : part)), ladder);
 
-  const stretchClock = (segment: ProposedSegment, by: number) =>
+  const stretchClock = (part: ProposedPart, by: number) =>
     change((now) => {
-      const own = stretched(now).find((part) => part.key === segment.key);
-      const before = (isAnswer(now) ? null : own?.seconds) ?? segment.planned_s;
+      const own = stretched(now).find((each) => each.key === part.key);
+      const before = (isAnswer(now) ? null : own?.seconds) ?? part.planned_s;
       const clock: Kept = {
-        key: segment.key,
+        key: part.key,
         runs: 1,
         seconds: Math.max(STEP_S, before + by * STEP_S),
         place: 0,
@@ -76,11 +76,11 @@ export function makeEdits(
       });
     },
     stretch: (key, by) => {
-      const segment = proposal.segments.find((each) => each.key === key);
-      if (!segment) return;
-      if (!segment.rung) stretchClock(segment, by);
+      const part = proposal.parts.find((each) => each.key === key);
+      if (!part) return;
+      if (!part.rung) stretchClock(part, by);
       // What was set by hand stays as it was set.
-      else if (segment.runs_planned + by >= 1)
+      else if (part.runs_planned + by >= 1)
         alter(key, ({ runs }) => ({ runs: Math.max(1, runs + by), is_locked: true }));
     },
     lock: (key) => alter(key, ({ is_locked }) => ({ is_locked: !is_locked })),

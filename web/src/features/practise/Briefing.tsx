@@ -26,12 +26,12 @@ export function Briefing({ rung }: { rung: Rung }) {
 interface StartButtonProps {
   rung: number;
   side: Side;
-  segment?: number;
+  part?: number;
   word: string;
   isQuiet?: boolean;
 }
 
-export function StartButton({ rung, side, segment, word, isQuiet = false }: StartButtonProps) {
+export function StartButton({ rung, side, part, word, isQuiet = false }: StartButtonProps) {
   const { start, isStarting, error } = useStart();
   return (
     <Box>
@@ -40,7 +40,7 @@ export function StartButton({ rung, side, segment, word, isQuiet = false }: Star
         color={isQuiet ? "primary" : "success"}
         size="large"
         loading={isStarting}
-        onClick={() => start({ rung, side, segment })}
+        onClick={() => start({ rung, side, part })}
         sx={{ fontSize: "1.25rem", px: 4, py: 1.5 }}>
         {word}
       </Button>

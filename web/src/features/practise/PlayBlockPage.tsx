@@ -1,10 +1,10 @@
-/** A block being played, segment after segment: what is on now, large; what came before and comes next, small. */
+/** A block being played, part after part: what is on now, large; what came before and comes next, small. */
 import { Alert, Box, Button, Stack, TextField, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
-import { blockQuery, useBlockChange, useSegmentDone, type Block, type Segment } from "../../api/queries";
+import { blockQuery, useBlockChange, usePartDone, type Block, type Part } from "../../api/queries";
 import { capital, counted, showMinutes } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
@@ -18,78 +18,71 @@ import { WarmUp } from "./WarmUp";
 
 const LONGEST_NOTE = 2000;
 
-function NowWarmUp({ segment }: { segment: Segment }) {
-  const done = useSegmentDone();
+function NowWarmUp({ part }: { part: Part }) {
+  const done = usePartDone();
   return (
     <Stack spacing={2}>
-      <WarmUp segment={segment} />
+      <WarmUp part={part} />
       <Button
         variant="contained"
         color="success"
         size="large"
         loading={done.isPending}
-        onClick={() => done.mutate(segment.id)}
+        onClick={() => done.mutate(part.id)}
         sx={{ alignSelf: "flex-start" }}>
         Warm: go on
       </Button>
-      <Extend segment={segment} word="Two minutes more" />
+      <Extend part={part} word="Two minutes more" />
       {done.error && <ErrorNotice error={done.error} />}
     </Stack>
   );
 }
 
-function NowChallenge({ block, segment }: { block: Block; segment: Segment }) {
-  const done = useSegmentDone();
-  if (!segment.rung) return null;
-  const played = segment.runs.length;
-  const isEnough = played >= segment.runs_planned;
+function NowChallenge({ block, part }: { block: Block; part: Part }) {
+  const done = usePartDone();
+  if (!part.rung) return null;
+  const played = part.runs.length;
+  const isEnough = played >= part.runs_planned;
   return (
     <Stack spacing={2}>
-      <Briefing rung={segment.rung} />
-      {segment.ladder?.risks.some((risk) => !risk.at) && <Risks ladder={segment.ladder} />}
+      <Briefing rung={part.rung} />
+      {part.ladder?.risks.some((risk) => !risk.at) && <Risks ladder={part.ladder} />}
       <Typography>
-        {played} of {counted(segment.runs_planned, "run")} played.
+        {played} of {counted(part.runs_planned, "run")} played.
       </Typography>
       <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>
         {!isEnough && (
-          <StartButton
-            rung={segment.rung.id}
-            side={segment.side}
-            segment={segment.id}
-            word={`Start run ${played + 1}`}
-          />
+          <StartButton rung={part.rung.id} side={part.side} part={part.id} word={`Start run ${played + 1}`} />
         )}
         <Button
           variant={isEnough ? "contained" : "text"}
           color={isEnough ? "success" : "primary"}
           size="large"
           loading={done.isPending}
-          onClick={() => done.mutate(segment.id)}>
+          onClick={() => done.mutate(part.id)}>
           {isEnough ? "On to what comes next" : played > 0 ? "That is enough: go on" : "Leave it out today"}
         </Button>
-        {isEnough && (
-          <StartButton rung={segment.rung.id} side={segment.side} segment={segment.id} word="One more run" isQuiet />
-        )}
-        <Extend segment={segment} word="Plan one run more" />
+        {isEnough && <StartButton rung={part.rung.id} side={part.side} part={part.id} word="One more run" isQuiet />}
+        <Extend part={part} word="Plan one run more" />
       </Stack>
-      <SideCounts block={block} segment={segment} />
+      <SideCounts block={block} part={part} />
       {done.error && <ErrorNotice error={done.error} />}
     </Stack>
   );
 }
 
 /** A game with a partner: played by the clock, nothing is counted. */
-function NowPartner({ segment }: { segment: Segment }) {
-  const done = useSegmentDone();
+function NowPartner({ part }: { part: Part }) {
+  const done = usePartDone();
   return (
     <Stack spacing={2}>
-      <Typography sx={{ fontSize: "1.15rem" }}>{capital(segment.reasons.join(". "))}.</Typography>
+      <Typography sx={{ fontSize: "1.15rem" }}>{capital(part.reasons.join(". "))}.</Typography>
       <Button
         variant="contained"
         color="success"
         size="large"
         loading={done.isPending}
-        onClick={() => done.mutate(segment.id)}
+        onClick={() => done.mutate(part.id)}
         sx={{ alignSelf: "flex-start" }}>
         Played: go on
       </Button>
@@ -98,7 +91,7 @@ function NowPartner({ segment }: { segment: Segment }) {
   );
 }
 
-function NowNote({ block, segment }: { block: Block; segment: Segment | undefined }) {
+function NowNote({ block, part }: { block: Block; part: Part | undefined }) {
   const change = useBlockChange(block.id);
   const navigate = useNavigate();
   const [note, setNote] = useState("");
@@ -107,7 +100,7 @@ function NowNote({ block, segment }: { block: Block; segment: Segment | undefine
     change.mutate({ change: "finish", note, effort }, { onSuccess: () => void navigate(`/plan/blocks/${block.id}`) });
   return (
     <Stack spacing={2}>
-      {segment && <WarmUp segment={segment} />}
+      {part && <WarmUp part={part} />}
       <Effort value={effort} onChange={setEffort} />
       <TextField
         multiline
@@ -131,31 +124,24 @@ function NowNote({ block, segment }: { block: Block; segment: Segment | undefine
   );
 }
 
-function Now({ block, segment }: { block: Block; segment: Segment | undefined }) {
-  if (!segment || segment.kind === "cool_down") return <NowNote block={block} segment={segment} />;
-  if (segment.kind === "partner") return <NowPartner segment={segment} />;
-  return segment.kind === "warm_up" ? (
-    <NowWarmUp segment={segment} />
-  ) : (
-    <NowChallenge block={block} segment={segment} />
-  );
+function Now({ block, part }: { block: Block; part: Part | undefined }) {
+  if (!part || part.kind === "cool_down") return <NowNote block={block} part={part} />;
+  if (part.kind === "partner") return <NowPartner part={part} />;
+  return part.kind === "warm_up" ? <NowWarmUp part={part} /> : <NowChallenge block={block} part={part} />;
 }
 
 function Playing({ block }: { block: Block }) {
-  const current = block.segments.find(isOpen);
-  const done = useSegmentDone();
+  const current = block.parts.find(isOpen);
+  const done = usePartDone();
   useKeys({ next: () => current && current.kind !== "cool_down" && done.mutate(current.id) });
   return (
     <>
       <RunningBlock block={block} />
       <Panel title={current ? `Now: ${current.title}, ${showMinutes(current.planned_s)}` : "All done"}>
-        <Now key={current?.id} block={block} segment={current} />
+        <Now key={current?.id} block={block} part={current} />
       </Panel>
       <Panel title="The block">
-        <BlockRibbon
-          segments={block.segments.filter((segment) => segment.dropped_at === null)}
-          minutes={block.minutes}
-        />
+        <BlockRibbon parts={block.parts.filter((part) => part.dropped_at === null)} minutes={block.minutes} />
       </Panel>
     </>
   );
@@ -166,7 +152,7 @@ function Begin({ block }: { block: Block }) {
   return (
     <Panel>
       <Stack spacing={2.5}>
-        <BlockRibbon segments={block.segments} minutes={block.minutes} />
+        <BlockRibbon parts={block.parts} minutes={block.minutes} />
         <Button
           variant="contained"
           color="success"
@@ -194,7 +180,7 @@ export default function PlayBlockPage() {
   const id = Number(useParams()["blockId"]);
   const query = useQuery(blockQuery(id));
   const block = query.data;
-  const current = block?.segments.find(isOpen);
+  const current = block?.parts.find(isOpen);
   const why = (
     <>
       {current && <WhyPoint title={`Why: ${current.title}`}>{current.reasons.join("; ")}.</WhyPoint>}

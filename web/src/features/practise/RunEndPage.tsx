@@ -153,8 +153,8 @@ function TheVerdict({ outcome }: { outcome: Outcome }) {
 function WhatNext({ run }: { run: Run }) {
   const navigate = useNavigate();
   const block = useQuery({ ...blockQuery(run.block ?? 0), enabled: run.block !== null });
-  const segment = block.data?.segments.find((each) => each.id === run.segment);
-  const hasMore = segment && segment.done_at === null && segment.runs.length < segment.runs_planned;
+  const part = block.data?.parts.find((each) => each.id === run.part);
+  const hasMore = part && part.done_at === null && part.runs.length < part.runs_planned;
   useKeys({ next: () => run.block !== null && void navigate(`/practise/blocks/${run.block}`) });
   return (
     <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "flex-start" }} className="no-print">
@@ -163,8 +163,8 @@ function WhatNext({ run }: { run: Run }) {
         <StartButton
           rung={run.rung.id}
           side={run.side}
-          segment={segment.id}
-          word={`Next run (${segment.runs.length + 1} of ${segment.runs_planned}${segment.side_words ? `, ${segment.side_words}` : ""})`}
+          part={part.id}
+          word={`Next run (${part.runs.length + 1} of ${part.runs_planned}${part.side_words ? `, ${part.side_words}` : ""})`}
         />
       )}
       {run.block !== null && (

@@ -3,7 +3,7 @@ import { Alert, Box, Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 
 import { api, unwrap } from "../../api/client";
-import { blockQuery, useChange, type Block, type Segment } from "../../api/queries";
+import { blockQuery, useChange, type Block, type Part } from "../../api/queries";
 import { counted, showClock, showMinutes } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { useBlockLeft } from "./BlockClock";
@@ -11,11 +11,11 @@ import { useBlockLeft } from "./BlockClock";
 /** How often a block in play is asked anew whether it still fits. */
 const ASK_EVERY_MS = 15_000;
 
-export const isOpen = (segment: Segment) => segment.done_at === null && segment.dropped_at === null;
+export const isOpen = (part: Part) => part.done_at === null && part.dropped_at === null;
 
-export function Extend({ segment, word }: { segment: Segment; word: string }) {
+export function Extend({ part, word }: { part: Part; word: string }) {
   const more = useChange(
-    () => unwrap(api.POST("/api/segments/{segment_id}/more/", { params: { path: { segment_id: segment.id } } })),
+    () => unwrap(api.POST("/api/parts/{part_id}/more/", { params: { path: { part_id: part.id } } })),
     ["blocks"],
   );
   return (
@@ -30,11 +30,11 @@ export function Extend({ segment, word }: { segment: Segment; word: string }) {
 
 function useDrop() {
   const drop = useChange(
-    (id: number) => unwrap(api.PUT("/api/segments/{segment_id}/dropped/", { params: { path: { segment_id: id } } })),
+    (id: number) => unwrap(api.PUT("/api/parts/{part_id}/dropped/", { params: { path: { part_id: id } } })),
     ["blocks"],
   );
   const takeBack = useChange(
-    (id: number) => unwrap(api.DELETE("/api/segments/{segment_id}/dropped/", { params: { path: { segment_id: id } } })),
+    (id: number) => unwrap(api.DELETE("/api/parts/{part_id}/dropped/", { params: { path: { part_id: id } } })),
     ["blocks"],
   );
   return { drop, takeBack };
@@ -46,7 +46,7 @@ export function RunningBlock({ block }: { block: Block }) {
   const left = useBlockLeft(block);
   const { drop, takeBack } = useDrop();
   const { running } = block;
-  const dropped = block.segments.filter((segment) => segment.dropped_at !== null);
+  const dropped = block.parts.filter((part) => part.dropped_at !== null);
   if (!running || left === null) return null;
   return (
     <Stack spacing={1.5}>
@@ -81,10 +81,10 @@ export function RunningBlock({ block }: { block: Block }) {
           </Stack>
         </Alert>
       )}
-      {dropped.map((segment) => (
-        <Typography key={segment.id}>
-          Dropped: {segment.title}.{" "}
-          <Button size="small" onClick={() => takeBack.mutate(segment.id)} aria-label={`Undo: ${segment.title}`}>
+      {dropped.map((part) => (
+        <Typography key={part.id}>
+          Dropped: {part.title}.{" "}
+          <Button size="small" onClick={() => takeBack.mutate(part.id)} aria-label={`Undo: ${part.title}`}>
             Undo
           </Button>
         </Typography>
@@ -96,9 +96,9 @@ export function RunningBlock({ block }: { block: Block }) {
 }
 
 /** How many runs each side of a drill has had in this block, and has still to come; which side is on now. */
-export function SideCounts({ block, segment }: { block: Block; segment: Segment }) {
-  const sides = block.segments.filter(
-    (each) => each.side !== "none" && each.rung?.id === segment.rung?.id && each.dropped_at === null,
+export function SideCounts({ block, part }: { block: Block; part: Part }) {
+  const sides = block.parts.filter(
+    (each) => each.side !== "none" && each.rung?.id === part.rung?.id && each.dropped_at === null,
   );
   if (sides.length === 0) return null;
   return (
@@ -111,10 +111,10 @@ export function SideCounts({ block, segment }: { block: Block; segment: Segment 
         <Box
           component="li"
           key={each.id}
-          sx={{ borderLeft: "5px solid", borderColor: each.id === segment.id ? "secondary.main" : "divider", pl: 1 }}>
-          <Typography sx={{ fontWeight: each.id === segment.id ? 700 : 400 }}>
+          sx={{ borderLeft: "5px solid", borderColor: each.id === part.id ? "secondary.main" : "divider", pl: 1 }}>
+          <Typography sx={{ fontWeight: each.id === part.id ? 700 : 400 }}>
             {each.side_words}: {each.runs.length} of {counted(each.runs_planned, "run")}
-            {each.id === segment.id && ", now"}
+            {each.id === part.id && ", now"}
           </Typography>
         </Box>
       ))}

@@ -1,21 +1,21 @@
 /** The parts of a warm-up or a cool-down, one after the other, with the time each is given. */
 import { Checkbox, FormControlLabel, Stack, Typography } from "@mui/material";
 
-import type { Segment } from "../../api/queries";
+import type { Part } from "../../api/queries";
 import { showMinutes } from "../../shared/lib/format";
 
-export function WarmUp({ segment }: { segment: Segment }) {
+export function WarmUp({ part }: { part: Part }) {
   return (
     <Stack>
-      {segment.parts.map((part) => (
+      {part.steps.map((step) => (
         <FormControlLabel
-          key={part.words}
+          key={step.words}
           control={<Checkbox />}
           label={
             <Typography sx={{ fontSize: "1.15rem" }}>
-              {part.words}{" "}
+              {step.words}{" "}
               <Typography component="span" color="text.secondary">
-                {showMinutes(part.seconds)}
+                {showMinutes(step.seconds)}
               </Typography>
             </Typography>
           }

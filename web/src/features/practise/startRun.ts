@@ -7,15 +7,15 @@ import { makeUuid } from "../../shared/lib/uuid";
 interface Start {
   rung: number;
   side: Side;
-  segment?: number | null;
+  part?: number | null;
 }
 
 export function useStart() {
   const navigate = useNavigate();
   const begin = useStartRun();
-  const start = ({ rung, side, segment = null }: Start) =>
+  const start = ({ rung, side, part = null }: Start) =>
     begin.mutate(
-      { id: makeUuid(), rung, side, segment, started_at: new Date().toISOString() },
+      { id: makeUuid(), rung, side, part, started_at: new Date().toISOString() },
       { onSuccess: (run) => void navigate(`/practise/runs/${run.id}`) },
     );
   return { start, isStarting: begin.isPending, error: begin.error };

@@ -46,7 +46,7 @@ function fromStanding({ ladder, working }: Standing): Station {
 export default function SetUpPage() {
   const query = useQuery(todayQuery);
   const block = query.data?.next_block;
-  const inBlock = new Set(block?.segments.flatMap((segment) => (segment.ladder ? [segment.ladder.id] : [])));
+  const inBlock = new Set(block?.parts.flatMap((part) => (part.ladder ? [part.ladder.id] : [])));
   const standings = (query.data?.standings ?? []).filter(({ ladder }) => !block || inBlock.has(ladder.id));
   const kit = block ? block.kit : [...new Set(standings.flatMap(({ ladder }) => ladder.kit))];
   const lead = block

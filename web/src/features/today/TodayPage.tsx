@@ -27,7 +27,7 @@ function NextBlock({ block, today, stale }: { block: Block; today: string; stale
         </Link>
       }>
       <Stack spacing={2.5}>
-        <BlockRibbon segments={block.segments} minutes={block.minutes} />
+        <BlockRibbon parts={block.parts} minutes={block.minutes} />
         <Button
           component={RouterLink}
           to={`/practise/blocks/${block.id}`}
@@ -118,11 +118,11 @@ export default function TodayPage() {
       {day.next_block && (
         <WhyPoint title="Why these">
           <Stack component="ul" sx={{ pl: 2.5, m: 0 }} spacing={0.5}>
-            {day.next_block.segments
-              .filter((segment) => segment.rung)
-              .map((segment) => (
-                <li key={segment.id}>
-                  {segment.title}: {segment.reasons.join(", ")}
+            {day.next_block.parts
+              .filter((part) => part.rung)
+              .map((part) => (
+                <li key={part.id}>
+                  {part.title}: {part.reasons.join(", ")}
                 </li>
               ))}
           </Stack>
@@ -186,7 +186,7 @@ function lead(block: Block | null, standings: Standing[]) {
     ? `${counted(moving, "ladder")} waiting for your decision.`
     : "No ladder is waiting for a decision.";
   if (!block) return `Nothing planned yet. ${ladders}`;
-  const playing = block.segments.filter((segment) => segment.rung).reduce((sum, segment) => sum + segment.planned_s, 0);
+  const playing = block.parts.filter((part) => part.rung).reduce((sum, part) => sum + part.planned_s, 0);
   return `${showMinutes(playing)} of challenges after the warm-up. ${ladders}`;
 }
 

@@ -1,4 +1,4 @@
-/** A block as a strip of tape, its segments in true proportion to their time. */
+/** A block as a strip of tape, its parts in true proportion to their time. */
 import { Box, Stack, Typography } from "@mui/material";
 
 import type { Schemas } from "../../api/client";
@@ -6,30 +6,30 @@ import { counted, showMinutes } from "../lib/format";
 import { ribbonLook } from "./ribbonLook";
 import { tape } from "./tape";
 
-type RibbonSegment = Pick<Schemas["Segment"], "kind" | "title" | "planned_s" | "side"> & {
+type RibbonPart = Pick<Schemas["Part"], "kind" | "title" | "planned_s" | "side"> & {
   done_at?: string | null;
   runs_planned: number;
 };
 
-export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; minutes: number }) {
+export function BlockRibbon({ parts, minutes }: { parts: RibbonPart[]; minutes: number }) {
   const total = minutes * 60;
-  const used = segments.reduce((sum, segment) => sum + segment.planned_s, 0);
+  const used = parts.reduce((sum, part) => sum + part.planned_s, 0);
   const spare = Math.max(0, total - used);
   return (
     <Box>
       <Box aria-hidden sx={{ display: "flex", gap: "3px", height: 64 }}>
-        {segments.map((segment, index) => {
-          const { ground, ink, word } = ribbonLook(segment);
+        {parts.map((part, index) => {
+          const { ground, ink, word } = ribbonLook(part);
           return (
             <Box
               key={index}
-              title={segment.title}
+              title={part.title}
               sx={{
-                flex: `${segment.planned_s} 0 0`,
+                flex: `${part.planned_s} 0 0`,
                 minWidth: 0,
                 // What is done is peeled off: the outline of its tape stays.
-                bgcolor: segment.done_at ? "transparent" : ground,
-                color: segment.done_at ? tape.ink : ink,
+                bgcolor: part.done_at ? "transparent" : ground,
+                color: part.done_at ? tape.ink : ink,
                 border: `3px solid ${ground}`,
                 overflow: "hidden",
                 // Half a word helps nobody: what is too narrow for its words shows none; the list below has them.
@@ -42,8 +42,8 @@ export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; 
               }}>
               <Box sx={{ px: 0.75 }}>
                 <Box sx={{ whiteSpace: "nowrap" }}>
-                  {segment.done_at ? "✓ " : ""}
-                  {showMinutes(segment.planned_s)}
+                  {part.done_at ? "✓ " : ""}
+                  {showMinutes(part.planned_s)}
                 </Box>
                 <Box
                   sx={{
@@ -64,19 +64,19 @@ export function BlockRibbon({ segments, minutes }: { segments: RibbonSegment[]; 
         {spare > 30 && <Box sx={{ flex: `${spare} 0 0`, border: "2px dashed", borderColor: "divider" }} />}
       </Box>
       <Stack component="ol" sx={{ listStyle: "none", m: 0, p: 0, mt: 1.5 }} spacing={0.5}>
-        {segments.map((segment, index) => (
+        {parts.map((part, index) => (
           <Stack component="li" key={index} direction="row" spacing={1.5} sx={{ alignItems: "baseline" }}>
             <Typography component="span" sx={{ width: 62, flexShrink: 0, textAlign: "right", color: "text.secondary" }}>
-              {showMinutes(segment.planned_s)}
+              {showMinutes(part.planned_s)}
             </Typography>
-            <Typography component="span" sx={{ textDecoration: segment.done_at ? "line-through" : "none" }}>
-              {segment.title}
-              {segment.runs_planned > 0 && (
+            <Typography component="span" sx={{ textDecoration: part.done_at ? "line-through" : "none" }}>
+              {part.title}
+              {part.runs_planned > 0 && (
                 <Box component="span" sx={{ color: "text.secondary" }}>
-                  , {counted(segment.runs_planned, "run")}
+                  , {counted(part.runs_planned, "run")}
                 </Box>
               )}
-              {segment.done_at && " (done)"}
+              {part.done_at && " (done)"}
             </Typography>
           </Stack>
         ))}

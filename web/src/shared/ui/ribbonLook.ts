@@ -2,7 +2,7 @@
 import type { Schemas } from "../../api/client";
 import { tape } from "./tape";
 
-type Looked = Pick<Schemas["Segment"], "kind" | "title" | "side">;
+type Looked = Pick<Schemas["Part"], "kind" | "title" | "side">;
 
 const LOOKS = {
   warm_up: { ground: tape.mustard, ink: tape.ink, word: "Warm-up" },
