@@ -11,7 +11,7 @@ OPENAPI_TS := npx --no-install openapi-typescript --default-non-nullable=false
 UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --generate-hashes \
 	--no-emit-index-url --no-emit-find-links --custom-compile-command "make lock"
 
-.PHONY: demo serve dev test test-postgres check fuzz bench types lock build clean screenshots browser schema-check
+.PHONY: demo serve dev test test-slow test-postgres check check-python check-web fuzz bench types lock build clean screenshots browser schema-check
 .DEFAULT_GOAL := demo
 
 # --- install ---------------------------------------------------------------------------------------------------------
@@ -71,6 +71,11 @@ test: .venv/.dev web/dist/.built browser
 	# As many at once as there are processors; who is done takes over from the end of what another still has to do.
 	$(PY) -m pytest -n logical --dist worksteal --durations 10
 
+# Long simulations and long stories, which `make test` leaves out.
+test-slow: .venv/.dev web/dist/.built browser
+	@mkdir -p $(VAR)
+	$(PY) -m pytest -n logical --dist worksteal --durations 10 -m slow
+
 .venv/.postgres: .venv/.dev requirements/postgres.txt
 	$(PY) -m pip install --quiet --require-hashes -r requirements/postgres.txt
 	@touch $@
@@ -79,11 +84,15 @@ test: .venv/.dev web/dist/.built browser
 test-postgres: .venv/.postgres web/dist/.built
 	sh tools/postgres.sh "$$(mktemp -d)/pg" $(PY) -m pytest -n logical --dist worksteal tests/server
 
-check: .venv/.dev web/node_modules/.installed schema-check
+check: schema-check check-python check-web
+
+check-python: .venv/.dev
 	.venv/bin/ruff check .
 	.venv/bin/ruff format --check .
 	.venv/bin/mypy
 	PYTHONPATH=core:server .venv/bin/lint-imports
+
+check-web: web/node_modules/.installed
 	cd web && npm run --silent types && npm run --silent lint && npm run --silent format
 
 # The committed schema and the types made from it must be what the code says now.

@@ -34,6 +34,7 @@ class Application:
     database: Path
     port: int = field(default_factory=free_port)
     is_demo: bool = True
+    settings: str = "config.settings"
     process: subprocess.Popen[bytes] | None = None
 
     @property
@@ -43,7 +44,8 @@ class Application:
     @property
     def environment(self) -> dict[str, str]:
         settings = {"JOLLY_DB": str(self.database), "JOLLY_DEMO": "1" if self.is_demo else ""}
-        return {**os.environ, **settings, "PYTHONUNBUFFERED": "1"}
+        python = {"DJANGO_SETTINGS_MODULE": self.settings, "PYTHONPATH": str(ROOT), "PYTHONUNBUFFERED": "1"}
+        return {**os.environ, **settings, **python}
 
     def manage(self, *words: str) -> str:
         done = subprocess.run(

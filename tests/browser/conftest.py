@@ -12,41 +12,53 @@ import pytest
 from playwright.sync_api import Browser, ConsoleMessage, Page
 
 from tests.browser.athlete import AthleteAtTheScreen
-from tests.browser.chromium import open_browser, open_window
+from tests.browser.chromium import HEADLESS, open_browser, open_window
 from tests.serving import Application
 
 #: The client asks who is signed in before it knows; the browser writes the answer "nobody" into its console.
 EXPECTED = "401"
+QUICK = "tests.quick_settings"
 
 
 @pytest.fixture(scope="session")
 def demo_world(tmp_path_factory: pytest.TempPathFactory) -> Path:
     """The demo world as it is told at first. It takes a while, so all processes of the tests share one telling."""
+    return prepared_once(tmp_path_factory, "prepare_demo")
+
+
+@pytest.fixture(scope="session")
+def empty_world(tmp_path_factory: pytest.TempPathFactory) -> Path:
+    """A database that nobody has signed up to."""
+    return prepared_once(tmp_path_factory, "migrate")
+
+
+def prepared_once(tmp_path_factory: pytest.TempPathFactory, command: str) -> Path:
+    """The database that a command of the application makes, made by whichever process comes first."""
     base = tmp_path_factory.getbasetemp()
     shared = base.parent if "PYTEST_XDIST_WORKER" in os.environ else base
-    told, telling = shared / "demo-world.sqlite3", shared / "demo-world-telling.sqlite3"
-    with (shared / "demo-world.lock").open("w") as lock:
+    made, making = shared / f"{command}.sqlite3", shared / f"{command}-making.sqlite3"
+    with (shared / f"{command}.lock").open("w") as lock:
         fcntl.flock(lock, fcntl.LOCK_EX)
-        if not told.exists():
-            Application(telling).manage("prepare_demo")
-            telling.rename(told)
-    return told
+        if not made.exists():
+            Application(making).manage(command)
+            making.rename(made)
+    return made
 
 
 @pytest.fixture(scope="module")
 def application(demo_world: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Application]:
     """A server for each file of tests, so that none finds what another has left."""
-    application = Application(tmp_path_factory.mktemp("demo") / "demo.sqlite3")
+    application = Application(tmp_path_factory.mktemp("demo") / "demo.sqlite3", settings=QUICK)
     shutil.copy(demo_world, application.database)
     yield application.start()
     application.stop()
 
 
 @pytest.fixture
-def fresh_application(tmp_path: Path) -> Iterator[Application]:
+def fresh_application(empty_world: Path, tmp_path: Path) -> Iterator[Application]:
     """A server of a test's own that it may stop and kill; not a demo."""
-    application = Application(tmp_path / "own.sqlite3", is_demo=False)
-    application.manage("migrate")
+    application = Application(tmp_path / "own.sqlite3", is_demo=False, settings=QUICK)
+    shutil.copy(empty_world, application.database)
     yield application.start()
     application.stop()
 
@@ -54,7 +66,7 @@ def fresh_application(tmp_path: Path) -> Iterator[Application]:
 @pytest.fixture(scope="module")
 def browser() -> Iterator[Browser]:
     """A browser for each file of tests: one that was driven for a quarter of an hour has stopped drawing once."""
-    with open_browser() as browser:
+    with open_browser(HEADLESS) as browser:
         yield browser
 
 

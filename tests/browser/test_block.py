@@ -75,8 +75,8 @@ def test_the_second_of_two_quick_presses_does_not_undo_the_first(athlete: Athlet
 
 def test_a_block_for_another_day_can_be_dropped_and_brought_back(athlete: AthleteAtTheScreen) -> None:
     page = athlete.page
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     page.goto("/plan?day=2099-05-04")
     page.get_by_role("button", name=re.compile("Keep it for .*4 May")).click()
     page.get_by_role("button", name="Drop it").click()
@@ -87,8 +87,8 @@ def test_a_block_for_another_day_can_be_dropped_and_brought_back(athlete: Athlet
 
 def test_too_short_a_block_says_so(athlete: AthleteAtTheScreen) -> None:
     page = athlete.page
-    athlete.sign_up()
-    athlete.take_ladder("Rope turns in a row")
+    athlete.come_in()
+    athlete.own_ladder("Rope turns in a row")
     page.goto("/plan?minutes=10")
     expect(page.get_by_text(re.compile("Did not fit:.*needs \\d+ minutes")).first).to_be_visible()
     expect(page.get_by_role("button", name="Keep it and start now")).to_be_disabled()
@@ -97,7 +97,7 @@ def test_too_short_a_block_says_so(athlete: AthleteAtTheScreen) -> None:
 def test_what_a_rung_asks_for_is_the_athletes_own(open_page: OpenPage) -> None:
     athlete = AthleteAtTheScreen(open_page(is_quiet=True))
     page = athlete.page
-    athlete.sign_up()
+    athlete.come_in()
     athlete.take_ladder("Putts from the circle")
     page.get_by_role("button", name="Change what it asks for, rung 1").click()
     page.get_by_label("In how many").fill("5")

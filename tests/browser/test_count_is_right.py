@@ -14,8 +14,8 @@ from tests.serving import Application
 
 def at_putts(page: Page) -> AthleteAtTheScreen:
     athlete = AthleteAtTheScreen(page)
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     athlete.open_run("Putts from the circle")
     athlete.start()
     return athlete
@@ -64,7 +64,7 @@ def test_presses_that_were_left_behind_are_told_and_sent_without_their_run(
 
 
 def test_a_key_for_pins_that_do_not_stand_counts_nothing(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
+    athlete.come_in()
     athlete.open_from_shelf("Ten frames in the hall")
     athlete.start()
     athlete.type_digits("5")
@@ -75,7 +75,7 @@ def test_a_key_for_pins_that_do_not_stand_counts_nothing(athlete: AthleteAtTheSc
 
 def test_a_press_on_a_name_counts_its_own_zone(open_page: OpenPage) -> None:
     athlete = AthleteAtTheScreen(open_page(is_phone=True))
-    athlete.sign_up()
+    athlete.come_in()
     athlete.open_from_shelf("Every mark once")
     athlete.start("mouse")
     named = athlete.page.evaluate(
@@ -89,8 +89,8 @@ def test_a_press_on_a_name_counts_its_own_zone(open_page: OpenPage) -> None:
 
 
 def test_the_best_row_is_the_result_wherever_it_is_shown(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
-    athlete.take_ladder("Three-club cascade")
+    athlete.come_in()
+    athlete.own_ladder("Three-club cascade")
     athlete.open_run("Three-club cascade")
     athlete.start()
     for row in (2, 6, 3):
@@ -109,8 +109,8 @@ def test_the_best_row_is_the_result_wherever_it_is_shown(athlete: AthleteAtTheSc
 
 
 def test_a_run_of_seconds_can_be_left_out_where_it_ends(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     athlete.open_run("Putts from the circle")
     athlete.start()
     athlete.press("make")

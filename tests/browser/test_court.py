@@ -12,8 +12,8 @@ from tests.browser.conftest import OpenPage
 @pytest.fixture
 def putting(athlete: AthleteAtTheScreen) -> AthleteAtTheScreen:
     """In a run of ten putts, counted in."""
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     athlete.open_run("Putts from the circle")
     athlete.start()
     return athlete
@@ -70,8 +70,8 @@ def test_the_end_can_be_undone_and_a_press_too_many_does_not_leave_it(putting: A
 
 
 def test_calls_every_tenth_and_what_is_close_to_the_best(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
-    athlete.take_ladder("Three-club cascade")
+    athlete.come_in()
+    athlete.own_ladder("Three-club cascade")
     athlete.open_run("Three-club cascade")
     athlete.start()
     athlete.press(*["make"] * 6, "miss")
@@ -100,8 +100,8 @@ def test_sounds_are_really_made(athlete: AthleteAtTheScreen) -> None:
         "window.tones = 0; const start = OscillatorNode.prototype.start;"
         "OscillatorNode.prototype.start = function (...when) { window.tones += 1; return start.apply(this, when); };"
     )
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     athlete.open_run("Putts from the circle")
     athlete.start()
     counted_in = athlete.page.evaluate("window.tones")
@@ -119,8 +119,8 @@ def test_the_screen_is_kept_awake_while_a_run_is_on(athlete: AthleteAtTheScreen)
         "window.locks = []; navigator.wakeLock.request = async (kind) => {"
         " window.locks.push(kind); return { release: async () => { window.locks.pop(); } }; };"
     )
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     athlete.open_run("Putts from the circle")
     athlete.start()
     assert athlete.page.evaluate("window.locks") == ["screen"]
@@ -141,13 +141,13 @@ def test_keys_are_shown_and_do_not_count_meanwhile(putting: AthleteAtTheScreen) 
 
 @pytest.mark.parametrize("is_mirrored", [False, True])
 def test_halves_are_mirrored_by_setting(athlete: AthleteAtTheScreen, is_mirrored: bool) -> None:
-    athlete.sign_up()
+    athlete.come_in()
     page = athlete.page
     page.goto("/settings")
     if is_mirrored:
         with page.expect_response(lambda answer: answer.request.method == "PATCH"):
             page.get_by_label("Make on the left half, miss on the right").click()
-    athlete.take_ladder("Putts from the circle")
+    athlete.own_ladder("Putts from the circle")
     athlete.open_run("Putts from the circle")
     make, miss = (athlete.pad(kind).bounding_box() for kind in ("make", "miss"))
     assert make
@@ -158,8 +158,8 @@ def test_halves_are_mirrored_by_setting(athlete: AthleteAtTheScreen, is_mirrored
 
 def test_one_thumb_on_a_phone(open_page: OpenPage) -> None:
     athlete = AthleteAtTheScreen(open_page(is_phone=True))
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     athlete.open_run("Putts from the circle")
     athlete.start("mouse")
     for kind in ("make", "make", "miss"):

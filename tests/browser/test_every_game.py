@@ -206,7 +206,7 @@ GAMES: dict[str, tuple[str, int, str, Play]] = {
 def test_every_format_is_played_on_the_court(format_id: str, open_page: OpenPage) -> None:
     title, rung, side, play = GAMES[format_id]
     athlete = AthleteAtTheScreen(open_page())
-    athlete.sign_up()
+    athlete.come_in()
     athlete.open_from_shelf(title, rung=rung, side=side)
     athlete.start()
     play(athlete)
@@ -214,7 +214,7 @@ def test_every_format_is_played_on_the_court(format_id: str, open_page: OpenPage
 
 def test_a_finger_plays_zones_on_a_phone(open_page: OpenPage) -> None:
     athlete = AthleteAtTheScreen(open_page(is_phone=True))
-    athlete.sign_up()
+    athlete.come_in()
     athlete.open_from_shelf("Every mark once")
     athlete.start(hand="mouse")
     for zone in ("above near", "below far"):
@@ -225,6 +225,7 @@ def test_a_finger_plays_zones_on_a_phone(open_page: OpenPage) -> None:
     assert athlete.page.evaluate("document.documentElement.scrollWidth <= innerWidth")
 
 
+@pytest.mark.slow
 def test_the_click_is_steady_to_the_millisecond(open_page: OpenPage) -> None:
     """What is handed to the audio is due at equal steps of its own clock, however late the page's timers come."""
     page = open_page()
@@ -234,7 +235,7 @@ def test_the_click_is_steady_to_the_millisecond(open_page: OpenPage) -> None:
         " return start.call(this, at); };"
     )
     athlete = AthleteAtTheScreen(page)
-    athlete.sign_up()
+    athlete.come_in()
     athlete.open_from_shelf("Cascade to a click", rung=2)
     athlete.start()
     page.wait_for_timeout(7000)
@@ -247,7 +248,7 @@ def test_the_click_is_steady_to_the_millisecond(open_page: OpenPage) -> None:
 
 def test_a_reload_comes_back_to_the_same_target(open_page: OpenPage) -> None:
     athlete = AthleteAtTheScreen(open_page())
-    athlete.sign_up()
+    athlete.come_in()
     athlete.open_from_shelf("Round the pegs")
     athlete.start()
     athlete.press("make", "make")

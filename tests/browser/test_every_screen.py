@@ -42,9 +42,10 @@ SCREENS = {
 }
 #: At 200 % a window of 1280 by 800 has room for half as many pixels either way.
 SIZES = {"desk": (1280, 800), "phone": (390, 844), "zoomed": (640, 400)}
+BY_SIZE = ["desk", "phone", pytest.param("zoomed", marks=pytest.mark.slow)]
 
 
-@pytest.fixture(scope="module", params=list(SIZES))
+@pytest.fixture(scope="module", params=BY_SIZE)
 def page(request: pytest.FixtureRequest, browser: Browser, application: Application) -> Iterator[Page]:
     """The demo athlete's window at one size."""
     window = open_window(browser, application.url, is_phone=request.param == "phone")
@@ -106,7 +107,9 @@ def test_court_before_during_and_after(page: Page) -> None:
     check(page)
 
 
-@pytest.mark.parametrize("size", list(SIZES))
+@pytest.mark.parametrize(
+    "size", [pytest.param(size, marks=() if size == "phone" else pytest.mark.slow) for size in SIZES]
+)
 def test_courts_with_more_than_two_halves(browser: Browser, application: Application, size: str) -> None:
     """By an athlete of their own: the demo world keeps the ladders that it has."""
     window = open_window(browser, application.url, is_phone=size == "phone")
@@ -114,7 +117,7 @@ def test_courts_with_more_than_two_halves(browser: Browser, application: Applica
     width, height = SIZES[size]
     page.set_viewport_size({"width": width, "height": height})
     athlete = AthleteAtTheScreen(page)
-    athlete.sign_up()
+    athlete.come_in()
     for title in ("Every mark once", "Ten frames in the hall", "Cascade to a click", "Before the first ball"):
         athlete.open_from_shelf(title)
         athlete.start()

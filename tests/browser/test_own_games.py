@@ -11,6 +11,9 @@ from jolly_core.challenges.registry import FORMATS
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
 
+SLOW = pytest.mark.slow
+TOO_SLOW = "The last tempo, 40 bpm, is slower than the first, 60 bpm."
+
 
 def choose_game(page: Page, title: str) -> None:
     page.get_by_label("Game", exact=True).click()
@@ -28,9 +31,10 @@ def make_ladder(page: Page, game: str = "Streak") -> None:
     expect(page.get_by_role("heading", name="Everything in the yard", level=1)).to_be_visible()
 
 
+@pytest.mark.slow
 def test_a_rung_of_every_format_is_made_and_changed(open_page: OpenPage) -> None:
     page = open_page()
-    AthleteAtTheScreen(page).sign_up()
+    AthleteAtTheScreen(page).come_in()
     make_ladder(page)
     for number, challenge in enumerate(FORMATS.values(), 2):
         page.get_by_role("link", name="One rung more, on top").click()
@@ -48,19 +52,19 @@ def test_a_rung_of_every_format_is_made_and_changed(open_page: OpenPage) -> None
 @pytest.mark.parametrize(
     ("game", "label", "wrong", "message", "right"),
     [
-        ("Makes of n", "Attempts", "0", "Attempts must be 1 to 1000; 0 is outside.", "20"),
-        ("Zone points", "Points 2", "200", "Points must be 0 to 100; 200 is outside.", "3"),
+        pytest.param("Makes of n", "Attempts", "0", "Attempts must be 1 to 1000; 0 is outside.", "20", marks=SLOW),
+        pytest.param("Zone points", "Points 2", "200", "Points must be 0 to 100; 200 is outside.", "3", marks=SLOW),
         ("Quota", "Name 2", "left", "'left' stands twice; give each a name of its own.", "centre"),
         ("Pattern", "Pattern", "left up", "No target is called up; there are: left (1), right (2).", "2 and 2"),
         ("Combination", "Begins in 2", "on one leg", "Jab step finishes in 'feet together'", "feet together"),
-        ("Tempo ladder", "Last tempo", "40", "The last tempo, 40 bpm, is slower than the first, 60 bpm.", "90"),
+        pytest.param("Tempo ladder", "Last tempo", "40", TOO_SLOW, "90", marks=SLOW),
     ],
 )
 def test_what_cannot_be_set_is_said_at_its_setting(
     open_page: OpenPage, game: str, label: str, wrong: str, message: str, right: str
 ) -> None:
     page = open_page(is_quiet=True)  # the refusal stands in the console, too
-    AthleteAtTheScreen(page).sign_up()
+    AthleteAtTheScreen(page).come_in()
     make_ladder(page, game)
     page.get_by_role("link", name="Change the game, rung 1").click()
     field = page.get_by_label(label, exact=True)
@@ -77,7 +81,7 @@ def test_what_cannot_be_set_is_said_at_its_setting(
 def test_the_editor_takes_the_names_of_the_targets_that_are_laid(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)
-    athlete.sign_up()
+    athlete.come_in()
     athlete.take_ladder("Every mark once")
     page.get_by_role("link", name="Change the game, rung 1").click()
     choose_game(page, "Zone points")
@@ -88,8 +92,8 @@ def test_the_editor_takes_the_names_of_the_targets_that_are_laid(open_page: Open
 def test_two_presses_count_without_a_plan_and_the_run_goes_onto_a_rung(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     page.goto("/look-back")
     page.get_by_role("button", name="Count").click()
     page.get_by_role("menuitem", name="Makes and misses").click()
@@ -107,9 +111,9 @@ def test_two_presses_count_without_a_plan_and_the_run_goes_onto_a_rung(open_page
 def test_a_block_in_play_is_stretched_runs_late_and_drops_a_part(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)
-    athlete.sign_up()
+    athlete.come_in()
     for title in ("Putts from the circle", "Serve to the box"):
-        athlete.take_ladder(title)
+        athlete.own_ladder(title)
     ladders = [each["ladder"]["id"] for each in page.request.get("/api/ladders/").json()]
     page.goto("/plan")
     block = page.evaluate(

@@ -28,9 +28,9 @@ def minutes_of(page: Page, key: str) -> float:
 
 def plan_half_an_hour(athlete: AthleteAtTheScreen) -> Page:
     """A new athlete with two ladders, half an hour to fill."""
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
-    athlete.take_ladder("Three-club cascade")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
+    athlete.own_ladder("Three-club cascade")
     athlete.page.goto("/plan")
     expect(athlete.page.get_by_role("heading", name="Your 30 minutes")).to_be_visible()
     return athlete.page
@@ -233,7 +233,7 @@ def test_a_sheet_is_printed_on_one_page_and_typed_in(refused: Page) -> None:
 
 def test_what_can_injure_is_read_before_it_is_played(athlete: AthleteAtTheScreen) -> None:
     page = athlete.page
-    athlete.sign_up()
+    athlete.come_in()
     athlete.take_ladder("Sideways wheel along a line")
     page.goto("/plan")
     expect(page.get_by_text(re.compile("read and acknowledge its cautions first")).first).to_be_visible()

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import expect
 
 from tests.browser.athlete import AthleteAtTheScreen
@@ -35,9 +36,10 @@ def test_a_streak_by_keyboard(athlete: AthleteAtTheScreen) -> None:
     expect(page.get_by_role("row", name=re.compile("best streak.*5.*✓ met"))).to_be_visible()
 
 
+@pytest.mark.slow
 def test_a_timed_count_by_mouse(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
-    athlete.take_ladder("Rally with the wall")
+    athlete.come_in()
+    athlete.own_ladder("Rally with the wall")
     athlete.open_run("Rally with the wall", side="strong")
     athlete.start("mouse")
     athlete.press(*["make"] * 6, "miss", hand="mouse", apart_ms=300)
@@ -62,8 +64,8 @@ def test_a_timed_count_by_mouse(athlete: AthleteAtTheScreen) -> None:
 
 
 def test_makes_of_n_by_keys_and_mouse_up_to_the_climb(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     page = athlete.page
     for run in range(2):
         athlete.open_run("Putts from the circle")
@@ -88,8 +90,8 @@ def test_makes_of_n_by_keys_and_mouse_up_to_the_climb(athlete: AthleteAtTheScree
 
 
 def test_every_number_leads_to_its_events(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     athlete.open_run("Putts from the circle")
     athlete.start()
     athlete.press("make", "miss", "let", "undo", "undo")
@@ -110,8 +112,8 @@ def test_every_number_leads_to_its_events(athlete: AthleteAtTheScreen) -> None:
 
 
 def test_a_run_can_be_noted_left_out_and_taken_back(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     athlete.open_run("Putts from the circle")
     athlete.start()
     athlete.press(*["miss"] * 10)

@@ -202,7 +202,7 @@ def test_changes_that_were_not_saved_wait_and_can_be_undone(board: Board) -> Non
 
 
 def test_a_yard_wall_of_ones_own_in_a_minute(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
+    athlete.come_in()
     page, board = athlete.page, Board(athlete.page)
     page.goto("/set-up/places")
     expect(page.get_by_text("ITF Rules of Tennis")).to_be_visible()
@@ -226,7 +226,7 @@ def test_a_yard_wall_of_ones_own_in_a_minute(athlete: AthleteAtTheScreen) -> Non
 
 
 def test_a_rung_s_layout_opens_from_its_ladder_and_tells_the_aim(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
+    athlete.come_in()
     athlete.take_ladder("Putts from the circle")
     page = athlete.page
     athlete.open_run("Putts from the circle")
@@ -248,7 +248,7 @@ def test_a_rung_s_layout_opens_from_its_ladder_and_tells_the_aim(athlete: Athlet
 
 
 def test_targets_are_laid_for_a_rung_that_has_none(athlete: AthleteAtTheScreen) -> None:
-    athlete.sign_up()
+    athlete.come_in()
     athlete.take_ladder("Rally with the wall")
     page, board = athlete.page, Board(athlete.page)
     page.get_by_role("link", name="Lay targets for rung 2").click()

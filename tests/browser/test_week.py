@@ -15,8 +15,8 @@ from tests.browser.athlete import AthleteAtTheScreen
 @pytest.fixture
 def week(athlete: AthleteAtTheScreen) -> Page:
     """A new athlete's empty week far ahead, with one ladder."""
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
     athlete.page.goto("/plan/week/2099-05-04")
     return athlete.page
 

@@ -17,8 +17,6 @@ from jolly_core.shapes.kinds.rectangle import Rectangle
 from jolly_core.shapes.kinds.strip import Strip
 from jolly_core.shapes.shape import Shape
 
-PLAYERS = 500
-
 
 def chance_by_scipy(target: Shape, sd_m: float) -> tuple[float, float]:
     """The logarithms of the chances of a hit and of a miss."""
@@ -51,10 +49,11 @@ def scipy_spread(record: list[Tries]) -> float:
     return float(np.exp(min(found, key=lambda each: each.fun).x))
 
 
-def test_five_hundred_players_as_scipy_has_them() -> None:
+@pytest.mark.parametrize("players", [60, pytest.param(500, marks=pytest.mark.slow)])
+def test_players_as_scipy_has_them(players: int) -> None:
     chance = Random(12)
     tried = 0
-    for _ in range(PLAYERS):
+    for _ in range(players):
         spread = np.exp(chance.uniform(np.log(0.004), np.log(0.6)))
         target = chance.choice([Circle(0.3), Strip(0.6), Rectangle(2.0, 2.0), Rectangle(0.5, 1.0)])
         record = []
@@ -67,7 +66,7 @@ def test_five_hundred_players_as_scipy_has_them() -> None:
             aim = estimate_aim(record)
             assert aim.spread == pytest.approx(scipy_spread(record), rel=2e-3)
             assert aim.low <= aim.spread <= aim.high
-    assert tried > PLAYERS / 3
+    assert tried > players / 3
 
 
 def test_a_big_near_target_is_no_plateau() -> None:

@@ -26,7 +26,7 @@ UNLIKELY = 0.01
 #: An offset is said that is so many times its standard error.
 CLEAR = 2.0
 LEAST_CHANCE = 1e-12
-STEPS, SHRINK, ENOUGH = 400, 0.5, 1e-7
+STEPS, ENOUGH = 1000, 1e-7
 
 Point = tuple[float, ...]
 
@@ -103,35 +103,13 @@ def _log_likelihood(landed: Landed, across: float, up: float, right: float, abov
 
 
 def _lowest(value: Callable[[Point], float], start: Point, steps: Sequence[float]) -> Point:
-    """Where a smooth function is lowest near by: reflect, stretch, pull in or shrink the simplex."""
-    corners = [start]
-    for place, step in enumerate(steps):
-        corners.append(tuple(each + step * (place == at) for at, each in enumerate(start)))
-    valued = sorted((value(corner), corner) for corner in corners)
-    for _ in range(STEPS):
-        if valued[-1][0] - valued[0][0] < ENOUGH:
-            break
-        worst = valued[-1][1]
-        others = [corner for _, corner in valued[:-1]]
-        middle = tuple(sum(each) / len(others) for each in zip(*others, strict=True))
-        tried = _between(middle, worst, -1.0)
-        at_tried = value(tried)
-        if at_tried < valued[0][0]:
-            further = _between(middle, worst, -2.0)
-            new = min((at_tried, tried), (value(further), further))
-        elif at_tried < valued[-2][0]:
-            new = (at_tried, tried)
-        else:
-            nearer = _between(middle, worst, 0.5 if at_tried >= valued[-1][0] else -0.5)
-            new = (value(nearer), nearer)
-            if new[0] >= min(at_tried, valued[-1][0]):
-                best = valued[0][1]
-                shrunk = [_between(best, corner, SHRINK) for _, corner in valued[1:]]
-                valued = sorted([valued[0], *((value(corner), corner) for corner in shrunk)])
-                continue
-        valued = sorted([*valued[:-1], new])
-    return valued[0][1]
+    """Where a smooth function is lowest near by, looking a step in each direction first."""
+    from scipy.optimize import minimize
 
-
-def _between(one: Point, other: Point, share: float) -> Point:
-    return tuple(a + share * (b - a) for a, b in zip(one, other, strict=True))
+    simplex = [
+        start,
+        *(tuple(each + step * (at == place) for at, each in enumerate(start)) for place, step in enumerate(steps)),
+    ]
+    options = {"initial_simplex": simplex, "maxiter": STEPS, "fatol": ENOUGH, "xatol": ENOUGH}
+    found = minimize(value, start, method="Nelder-Mead", options=options)
+    return tuple(float(each) for each in found.x)

@@ -96,6 +96,7 @@ def test_loading_again_changes_nothing_that_was_entered(wren: Athlete) -> None:
     assert (runs().count(), Athlete.objects.count()) == (before[0] - 1, before[1])
 
 
+@pytest.mark.slow
 def test_the_same_seed_tells_the_same_story(wren: Athlete) -> None:
     first = [(run.day, run.side, run.metrics) for run in runs()]
     Athlete.objects.filter(is_demo=True).delete()
