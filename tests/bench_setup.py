@@ -17,7 +17,7 @@ TARGETS = 12
 
 def time_core() -> list[float]:
     """Milliseconds of estimates from ten years: runs of makes at five distances, and zone tallies beside them."""
-    from jolly_core.aim.record import Beside, Evidence, Landed, Tries
+    from jolly_core.aim.record import Beside, Landed, Observation, Tries
     from jolly_core.aim.spread import estimate_aim, preload
     from jolly_core.shapes.kinds.circle import Circle
     from jolly_core.shapes.kinds.rectangle import Rectangle
@@ -28,7 +28,7 @@ def time_core() -> list[float]:
         Beside(Rectangle(0.5, 0.5), 0.25, 0.0),
         Beside(Circle(0.2), 0, 0.6),
     )
-    record: list[Evidence] = []
+    record: list[Observation] = []
     for number in range(YEARS * 52 * RUNS_A_WEEK):
         distance_m = 4.0 + number % 5
         record.append(Tries(distance_m, Circle(0.3), chance.randint(2, 9), 10))

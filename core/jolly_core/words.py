@@ -3,10 +3,10 @@
 from __future__ import annotations
 
 
-def counted(number: int, noun: str, plural: str | None = None) -> str:
+def quantity(number: int, noun: str, plural: str | None = None) -> str:
     """A number with its noun in the right form.
 
-    >>> counted(1, "run"), counted(3, "run"), counted(2, "try", "tries")
+    >>> quantity(1, "run"), quantity(3, "run"), quantity(2, "try", "tries")
     ('1 run', '3 runs', '2 tries')
     """
     return f"{number} {noun if number == 1 else plural or noun + 's'}"
@@ -18,7 +18,7 @@ def tries(number: int) -> str:
     >>> tries(1), tries(2)
     ('1 try', '2 tries')
     """
-    return counted(number, "try", "tries")
+    return quantity(number, "try", "tries")
 
 
 def plain(value: float) -> str:

@@ -12,7 +12,7 @@ from django.db.models import Sum
 from accounts.models import Athlete
 from config.caching import cached_until_write
 from jolly_core.aim.directions import Directions, estimate_directions
-from jolly_core.aim.record import Evidence, Tries
+from jolly_core.aim.record import Observation, Tries
 from jolly_core.aim.spread import Aim, Predicted, estimate_aim, predict
 from jolly_core.challenges.registry import FORMATS, get_format, stored_tally
 from jolly_core.errors import CoreError
@@ -129,9 +129,9 @@ def get_aim(athlete: Athlete, ladder_id: int, side: str | None = None) -> Ladder
     return max(found, key=lambda each: each.aim.attempts, default=None)
 
 
-def list_evidence(athlete: Athlete, ladder_ids: Sequence[int]) -> dict[Key, list[Evidence]]:
+def list_evidence(athlete: Athlete, ladder_ids: Sequence[int]) -> dict[Key, list[Observation]]:
     """What was played at each set-up, by ladder and side, of the first window that holds enough attempts."""
-    found: dict[Key, list[Evidence]] = {}
+    found: dict[Key, list[Observation]] = {}
     enough: set[Key] = set()
     for days in WINDOWS:
         # A ladder is done with once all of its sides that were played have enough.
@@ -146,12 +146,12 @@ def list_evidence(athlete: Athlete, ladder_ids: Sequence[int]) -> dict[Key, list
     return found
 
 
-def _read_evidence(athlete: Athlete, ladder_ids: Sequence[int], since: datetime | None) -> dict[Key, list[Evidence]]:
+def _read_evidence(athlete: Athlete, ladder_ids: Sequence[int], since: datetime | None) -> dict[Key, list[Observation]]:
     runs = Run.objects.filter(athlete=athlete, rung__ladder__in=ladder_ids, is_over=True, set_aside="", attempts__gt=0)
     if since is not None:
         runs = runs.filter(started_at__gte=since)
     aimed_runs = runs.exclude(aimed={}).order_by()
-    found: dict[Key, list[Evidence]] = {}
+    found: dict[Key, list[Observation]] = {}
     by_zone: set[int] = set()
     rows = aimed_runs.values_list("rung__ladder", "side", "aimed")
     for ladder, side, stored, makes, attempts in rows.annotate(hits=Sum("makes"), tries=Sum("attempts")):

@@ -12,7 +12,7 @@ from accounts.models import Athlete
 from blocks.models import Block, Part
 from config.finding import find_one, lock_one
 from jolly_core.foretelling.pace import Estimate
-from jolly_core.load.weekly import Session
+from jolly_core.load.weekly import Practice
 from jolly_core.planning.running import PartLeft, Running, rank_of, stand_of
 from jolly_core.planning.times import HABIT_PARTS, Timed, around_seconds, set_up_seconds
 from ladders.selectors import list_laid
@@ -82,11 +82,11 @@ def list_blocks_between(athlete: Athlete, first: date, last: date) -> QuerySet[B
     return blocks.order_by("day", F("start").asc(nulls_first=True), "id")
 
 
-def list_sessions(athlete: Athlete, since: date) -> list[Session]:
+def list_sessions(athlete: Athlete, since: date) -> list[Practice]:
     """The blocks played since that day whose effort was told, as the core's load takes them."""
     blocks = Block.objects.filter(athlete=athlete, status=Block.Status.DONE, day__gte=since)
     return [
-        Session(block.day, _minutes_of(block), block.effort)
+        Practice(block.day, _minutes_of(block), block.effort)
         for block in blocks
         if block.started_at and block.finished_at and block.effort is not None
     ]

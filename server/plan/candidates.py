@@ -35,7 +35,7 @@ RECENT_RUNS = 10
 #: A rate that was foretold is kept off certainty, as nobody has seen it yet.
 MOST_RATE = 0.95
 
-Target = tuple[Rung, str]
+RungSide = tuple[Rung, str]
 
 
 @dataclass(frozen=True)
@@ -43,7 +43,7 @@ class Candidates:
     """What could be practised, what each key stands for, and what is known for all of it."""
 
     candidates: tuple[Candidate, ...]
-    targets: dict[str, Target]
+    targets: dict[str, RungSide]
     habit: Habit
     last_test: date | None = None
 
@@ -59,9 +59,9 @@ class _Record:
     attempts: dict[int, dict[date, int]]
     left_out: dict[tuple[int, str], LeftOut]
     #: Of rungs that were not played on a side yet: the pace on the rung below.
-    near: Mapping[Target, Pace]
+    near: Mapping[RungSide, Pace]
     #: Of the same: what the aim at their ladder foretells there.
-    foretold: Mapping[Target, float]
+    foretold: Mapping[RungSide, float]
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
 
 
@@ -110,13 +110,13 @@ def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, i
     return Candidates(tuple(candidates), keys, get_habit(athlete), test.day if test else None)
 
 
-def _is_new_on_a_known_ladder(target: Target, history: History, last_days: Mapping[tuple[int, str], date]) -> bool:
+def _is_new_on_a_known_ladder(target: RungSide, history: History, last_days: Mapping[tuple[int, str], date]) -> bool:
     """Whether a rung was not played on a side yet, but others of its ladder were: they may tell of the aim there."""
     rung, side = target
     return (rung.ladder_id, side) in last_days and not _on_side(history, rung, side)
 
 
-def _near(standings: Sequence[LadderStanding], history: History) -> dict[Target, Pace]:
+def _near(standings: Sequence[LadderStanding], history: History) -> dict[RungSide, Pace]:
     """The pace on the rung below, for each side that the rung above was not played on yet."""
     bare = [
         (standing, side, standing.below)
@@ -132,7 +132,7 @@ def _near(standings: Sequence[LadderStanding], history: History) -> dict[Target,
     }
 
 
-def _foretell(athlete: Athlete, new: Sequence[Target]) -> dict[Target, float]:
+def _foretell(athlete: Athlete, new: Sequence[RungSide]) -> dict[RungSide, float]:
     """The success that the aim foretells where there is no record yet; only for rungs with a layout."""
     laid = [(rung, side) for rung, side in new if rung.layout_id]
     prefetch_related_objects([rung for rung, _ in laid], "layout")

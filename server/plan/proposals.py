@@ -15,7 +15,7 @@ from jolly_core.sides import NONE
 from ladders.selectors import list_laid
 from layouts.selectors import list_kit as layout_kit
 from places.models import Place
-from plan.candidates import Candidates, Target, list_candidates
+from plan.candidates import Candidates, RungSide, list_candidates
 
 
 @dataclass(frozen=True)
@@ -42,7 +42,7 @@ class Proposal:
 
     asked: BlockRequest
     arrangement: Arrangement
-    targets: dict[str, Target]
+    targets: dict[str, RungSide]
     habit_words: str
     #: How much habit has widened the ranges.
     widen: float

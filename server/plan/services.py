@@ -19,7 +19,7 @@ from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.candidate import Kept
 from jolly_core.planning.kept import RoutinePart, RoutineParts
 from jolly_core.planning.warmup import NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS
-from jolly_core.words import counted, shortened
+from jolly_core.words import quantity, shortened
 from plan.models import Routine
 from plan.proposals import BlockRequest, Proposal, propose_block
 from plan.selectors import asked_of, get_routine, get_working_by_ladder, kept_of
@@ -117,7 +117,7 @@ def _what_changed(block: Block, proposal: Proposal) -> str:
     gone = [part.title for key, part in before.items() if key not in after]
     new = [part.title for key, part in after.items() if key not in before]
     fewer = [
-        f"{part.title} {counted(after[key].runs, 'run')} instead of {part.runs_planned}"
+        f"{part.title} {quantity(after[key].runs, 'run')} instead of {part.runs_planned}"
         for key, part in before.items()
         if key in after and after[key].runs != part.runs_planned
     ]

@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jolly_core.errors import CoreError
-from jolly_core.load.weekly import MOST_MONOTONY, Session, Week, list_weeks, load_cautions, monotony_of, session_load
+from jolly_core.load.weekly import MOST_MONOTONY, Practice, Week, list_weeks, load_cautions, monotony_of, session_load
 
 MONDAY = date(2026, 3, 2)
 
@@ -39,7 +39,7 @@ def test_an_effort_or_a_length_that_cannot_be_is_refused(effort: int, minutes: f
 def test_monotony_and_strain_of_a_week(daily: list[float], monotony: float, strain: float) -> None:
     assert monotony_of(daily) == pytest.approx(monotony, abs=1e-9)
     # Effort 10 for a tenth of the load in minutes is that load.
-    sessions = [Session(MONDAY + timedelta(days=day), load / 10, 10) for day, load in enumerate(daily) if load]
+    sessions = [Practice(MONDAY + timedelta(days=day), load / 10, 10) for day, load in enumerate(daily) if load]
     week = list_weeks(sessions, MONDAY + timedelta(days=6), 1)[0]
     assert (week.load, week.monotony, week.strain) == (
         sum(daily),
@@ -52,7 +52,7 @@ def test_a_week_of_equal_days_is_the_most_monotonous_and_a_week_of_rest_is_none(
     # Equal but for rounding, the quotient would be some 10^16.
     assert monotony_of([400.0] * 7) == monotony_of([400.0 + 1e-13 * day for day in range(7)]) == MOST_MONOTONY
     assert monotony_of([0.0] * 7) is None
-    week = list_weeks([Session(MONDAY + timedelta(days=day), 40, 10) for day in range(7)], MONDAY, 1)
+    week = list_weeks([Practice(MONDAY + timedelta(days=day), 40, 10) for day in range(7)], MONDAY, 1)
     assert any("monotony 20 or more" in words for words in load_cautions([*week, *week]))
 
 
@@ -66,20 +66,20 @@ def test_monotony_is_that_of_numpy(daily: list[int]) -> None:
 # By arithmetic: 1000 to 1100 is +10 %, 1500 to 900 is -40 %, and after nothing there is no share.
 @pytest.mark.parametrize(("before", "after", "change"), [(1000, 1100, 0.1), (1500, 900, -0.4), (0, 900, None)])
 def test_change_from_the_week_before(before: float, after: float, change: float | None) -> None:
-    sessions = [Session(MONDAY, before / 10, 10), Session(MONDAY + timedelta(days=7), after / 10, 10)]
+    sessions = [Practice(MONDAY, before / 10, 10), Practice(MONDAY + timedelta(days=7), after / 10, 10)]
     week = list_weeks(sessions, MONDAY + timedelta(days=8), 2)[-1]
     assert week.change == (None if change is None else pytest.approx(change))
 
 
 def test_weeks_begin_on_monday_and_empty_ones_are_there() -> None:
     sunday = MONDAY + timedelta(days=6)
-    weeks = list_weeks([Session(sunday, 30, 4)], sunday + timedelta(days=9), 3)
+    weeks = list_weeks([Practice(sunday, 30, 4)], sunday + timedelta(days=9), 3)
     assert [week.monday for week in weeks] == [MONDAY + timedelta(weeks=number) for number in range(3)]
     assert [week.load for week in weeks] == [120, 0, 0]
 
 
 def test_two_sessions_of_a_day_add_up() -> None:
-    week = list_weeks([Session(MONDAY, 30, 4), Session(MONDAY, 20, 5)], MONDAY, 1)[0]
+    week = list_weeks([Practice(MONDAY, 30, 4), Practice(MONDAY, 20, 5)], MONDAY, 1)[0]
     assert (week.sessions, week.minutes, week.load) == (2, 50, 220)
 
 

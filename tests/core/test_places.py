@@ -110,7 +110,7 @@ def test_sizes_are_those_of_the_rulebook(place_id: str, sizes: dict[str, float],
 @ALL
 def test_everything_lies_on_its_surface_and_has_a_source(place: Place) -> None:
     assert place.source
-    ends = [(mark.surface, end) for mark in place.marks for end in (mark.start, mark.end)]
+    ends = [(line.surface, end) for line in place.lines for end in (line.start, line.end)]
     for surface_id, (x, y) in [*ends, *((spot.surface, spot.at) for spot in place.spots)]:
         surface = place.surface(surface_id)
         assert surface
@@ -153,14 +153,14 @@ BOX = Zone("box", "surface", Rectangle(1.0, 0.6), (1.0, 1.0))
 def test_a_line_halfway_between_service_line_and_baseline() -> None:
     """Common practice, no source: depth is practised to a line halfway between the service line and the baseline."""
     court = get_place("tennis_court")
-    far = {mark.title: mark.start[1] for mark in court.marks}
+    far = {line.title: line.start[1] for line in court.lines}
     back = Zone("back", "court", Rectangle(8.23, 5.485), (10.97 / 2, (far["far service line"] + 23.77) / 2))
     _, deep = divide(back, 1, 2)
     assert corners_of_zone(deep, court.surfaces[0])[0][1] == pytest.approx(23.77 - 5.485 / 2)
 
 
 def test_a_service_toss_lands_a_foot_to_a_foot_and_a_half_inside_the_court() -> None:
-    """Common practice, no source: a toss that is let fall lands 1 to 1.5 ft inside; half a foot of tape marks it."""
+    """Common practice, no source: a toss that is let fall lands 1 to 1.5 ft inside; half a foot of tape lines it."""
     court = get_place("tennis_court")
     toss = Zone("toss", "court", Rectangle(0.5, 0.5 * 0.3048), (6.0, 1.25 * 0.3048))
     check_layout(court, [toss])

@@ -10,7 +10,7 @@ from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from math import degrees, exp, log, sqrt
 
-from jolly_core.aim.record import Evidence, Landed, merge
+from jolly_core.aim.record import Landed, Observation, merge
 from jolly_core.aim.spread import LEAST_SPREAD, MOST_SPREAD, estimate_aim
 from jolly_core.shapes.chances import chance_in_box
 from jolly_core.stats.chi_square import chi_square_above
@@ -65,7 +65,7 @@ class Directions:
         )
 
 
-def estimate_directions(record: Iterable[Evidence]) -> Directions | None:
+def estimate_directions(record: Iterable[Observation]) -> Directions | None:
     """The directions that make the zones' counts most likely; None where too few zones or balls were played.
 
     Found by the simplex of Nelder and Mead (1965); needed where the likelihood ratio says so (Wilks 1938).

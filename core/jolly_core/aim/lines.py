@@ -13,7 +13,7 @@ from math import atan2, degrees, hypot
 from jolly_core.errors import CoreError
 
 Point = tuple[float, float]
-Spot = tuple[float, float, float]
+Point3 = tuple[float, float, float]
 
 
 @dataclass(frozen=True)
@@ -29,7 +29,7 @@ class Bounce:
 class Flight:
     """Where walls are met, as (x, y, height); how long the way is seen from above, and each leg of it."""
 
-    touches: tuple[Spot, ...]
+    touches: tuple[Point3, ...]
     path_m: float
     legs_m: tuple[float, ...]
 
@@ -73,7 +73,7 @@ def bank(here: Point, there: Point, walls: Sequence[str], room: Point) -> list[P
     return touched
 
 
-def fly(here: Spot, there: Spot, walls: Sequence[str], room: Point) -> Flight:
+def fly(here: Point3, there: Point3, walls: Sequence[str], room: Point) -> Flight:
     """A straight flight off the walls of a room, from above and from the side: points are (x, y, height).
 
     Seen along its way a straight line rises or falls evenly, also over its mirror images; so a wall is met at that

@@ -15,7 +15,7 @@ CERTAIN = 1e-9
 LEAST_CHANCE = 1e-300
 
 
-class Evidence(Protocol):
+class Observation(Protocol):
     """What was played at one set-up; ``cells`` is how many free counts it has."""
 
     @property
@@ -147,9 +147,9 @@ class Landed:
         return _saturated([*self.counts, self.out])
 
 
-def merge(record: Iterable[Evidence]) -> list[Evidence]:
+def merge(record: Iterable[Observation]) -> list[Observation]:
     """One entry for each set-up, so that ten years cost no more than what was varied in them."""
-    alike: dict[Hashable, list[Evidence]] = {}
+    alike: dict[Hashable, list[Observation]] = {}
     for each in record:
         alike.setdefault(each.set_up, []).append(each)
     whole = [first.plus(others) for first, *others in alike.values()]

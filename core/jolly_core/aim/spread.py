@@ -10,11 +10,11 @@ from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass
 from math import degrees, exp, log, sqrt
 
-from jolly_core.aim.record import Evidence, merge
+from jolly_core.aim.record import Observation, merge
 from jolly_core.errors import CoreError
 from jolly_core.shapes.shape import Shape
 from jolly_core.stats.chi_square import chi_square_above
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 #: From a tenth of a degree, beyond any hand, to sixty.
 LEAST_SPREAD, MOST_SPREAD = 0.0017, 1.05
@@ -62,11 +62,11 @@ class Aim:
             is_made = self.bound == AT_MOST
             end, made, way = ("at most", "All", "farther") if is_made else ("at least", "None", "nearer")
             return (
-                f"From {counted(self.attempts, 'attempt')}: your error is {end} {degrees(self.spread):.1f}° (nineteen "
+                f"From {quantity(self.attempts, 'attempt')}: your error is {end} {degrees(self.spread):.1f}° (nineteen "
                 f"times in twenty). {made} of them made, so the other end is not known: try it {way}"
             )
         found = (
-            f"From {counted(self.attempts, 'attempt')}: your error is {degrees(self.spread):.1f}°, "
+            f"From {quantity(self.attempts, 'attempt')}: your error is {degrees(self.spread):.1f}°, "
             f"nineteen times in twenty between {degrees(self.low):.1f}° and {degrees(self.high):.1f}°"
         )
         if self.is_contradicted:
@@ -88,7 +88,7 @@ class Predicted:
     high: float
 
 
-def estimate_aim(record: Iterable[Evidence]) -> Aim:
+def estimate_aim(record: Iterable[Observation]) -> Aim:
     """The aim that makes the record most likely, with its likelihood interval (Wilks 1938).
 
     Raises ``CoreError`` (``no_record``) without any attempt.
@@ -151,7 +151,7 @@ def scale_for(aim: Aim, target: Shape, distance_m: float, chance: float) -> floa
     return _solve(lambda scale: chance - target.scaled(scale).chance(aim.spread * distance_m), 0.001, 1000.0)
 
 
-def _fit(played: Sequence[Evidence], spread: float) -> tuple[float | None, float]:
+def _fit(played: Sequence[Observation], spread: float) -> tuple[float | None, float]:
     """The chance of a worse deviance, by its chi-square distribution (Wilks 1938), and the root of its excess."""
     free = sum(each.cells for each in played) - 1
     if free < 1:

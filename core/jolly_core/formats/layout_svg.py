@@ -61,8 +61,8 @@ def _surface(surface: Surface, top: Decimal, place: Place, zones: Sequence[Zone]
     width, length = to_mm(surface.width_m), to_mm(surface.length_m)
     yield f'<g data-surface={attribute(surface.id)} transform="translate(0 {top})" fill="none" stroke="black">'
     yield f'<rect width="{width}" height="{length}" stroke-width="5"/>'
-    for mark in place.marks_on(surface.id):
-        (x1, y1), (x2, y2) = ((to_mm(x), length - to_mm(y)) for x, y in (mark.start, mark.end))
+    for line in place.lines_on(surface.id):
+        (x1, y1), (x2, y2) = ((to_mm(x), length - to_mm(y)) for x, y in (line.start, line.end))
         yield f'<line x1="{x1}" y1="{y1}" x2="{x2}" y2="{y2}" stroke-width="10"/>'
     for zone in zones:
         if zone.surface == surface.id:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from jolly_core.challenges.rally import RallyArithmetic
 from jolly_core.lessons.claims import ENOUGH_BREAKS
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 #: Fewer intervals in play are no pace to speak of. Common practice, no source.
 ENOUGH_INTERVALS = 10
@@ -27,8 +27,8 @@ def _breaks(arithmetic: RallyArithmetic) -> tuple[str, ...]:
         return ("No break at all: only a quicker pace adds to this.",)
     if not lost_ms or arithmetic.gaps < ENOUGH_BREAKS:
         return ()
-    gain = counted(arithmetic.one_break_fewer, "contact")
-    cost = f"{counted(breaks, 'break')} cost about {_seconds(lost_ms)}{' each' if breaks > 1 else ''}"
+    gain = quantity(arithmetic.one_break_fewer, "contact")
+    cost = f"{quantity(breaks, 'break')} cost about {_seconds(lost_ms)}{' each' if breaks > 1 else ''}"
     return (f"Your {cost}; one fewer would add {gain}.",)
 
 
@@ -36,7 +36,7 @@ def _earlier(arithmetic: RallyArithmetic) -> tuple[str, ...]:
     gain = arithmetic.tenth_earlier
     if not gain:
         return ()
-    return (f"Meeting each ball a tenth of a second earlier would add {counted(gain, 'contact')}.",)
+    return (f"Meeting each ball a tenth of a second earlier would add {quantity(gain, 'contact')}.",)
 
 
 def _goal(arithmetic: RallyArithmetic, goal: int | None, total: int) -> tuple[str, ...]:

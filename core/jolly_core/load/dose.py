@@ -9,7 +9,7 @@ from typing import Any
 
 from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_integer
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 MOST_ATTEMPTS, MOST_DAYS = 10_000, 7
 WEEK = timedelta(days=7)
@@ -34,8 +34,8 @@ class Dose:
         parts = [
             f"{self.per_day} attempts a day" if self.per_day else "",
             f"{self.per_week} a week" if self.per_week else "",
-            f"{counted(self.days_a_week, 'day')} a week" if self.days_a_week else "",
-            f"{counted(self.days_between, 'day')} between" if self.days_between else "",
+            f"{quantity(self.days_a_week, 'day')} a week" if self.days_a_week else "",
+            f"{quantity(self.days_between, 'day')} between" if self.days_between else "",
         ]
         said = ", ".join(part for part in parts if part)
         return f"at most {said}{', then stop, whatever happened' if self.is_capped else ''}" if said else ""
@@ -151,7 +151,7 @@ def dose_left(dose: Dose, attempts_by_day: Mapping[date, int], today: date) -> D
 def _closed(dose: Dose, before: list[date], today: date) -> str | None:
     """Why today is no day for it, if it is none."""
     if dose.days_a_week is not None and len(before) >= dose.days_a_week:
-        return f"practised on {counted(len(before), 'day')} of the last seven; {dose.days_a_week} is the dose"
+        return f"practised on {quantity(len(before), 'day')} of the last seven; {dose.days_a_week} is the dose"
     if before and (today - max(before)).days <= dose.days_between:
-        return f"{counted(dose.days_between, 'day')} between; last practised {max(before):%-d %b}"
+        return f"{quantity(dose.days_between, 'day')} between; last practised {max(before):%-d %b}"
     return None

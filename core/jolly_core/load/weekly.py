@@ -1,4 +1,4 @@
-"""Session load, weekly load, monotony and strain. A caution at the most, never a diagnosis."""
+"""Practice load, weekly load, monotony and strain. A caution at the most, never a diagnosis."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from statistics import fmean, stdev
 
 from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_integer, check_number
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 HARDEST = 10
 LONGEST_MIN = 24 * 60
@@ -29,7 +29,7 @@ DISPUTED = (
 
 
 @dataclass(frozen=True)
-class Session:
+class Practice:
     """One practice: its day, how long it was in minutes, and how hard it felt, 0 to 10."""
 
     day: date
@@ -87,7 +87,7 @@ def monotony_of(daily: Sequence[float]) -> float | None:
     return MOST_MONOTONY if spread * MOST_MONOTONY <= mean else mean / spread
 
 
-def list_weeks(sessions: Sequence[Session], today: date, weeks: int) -> list[Week]:
+def list_weeks(sessions: Sequence[Practice], today: date, weeks: int) -> list[Week]:
     """The last ``weeks`` weeks, the one of ``today`` last and not over yet; weeks without practice are there, too."""
     this_monday = today - timedelta(days=today.weekday())
     mondays = [this_monday - timedelta(weeks=ago) for ago in range(weeks, -1, -1)]
@@ -95,12 +95,12 @@ def list_weeks(sessions: Sequence[Session], today: date, weeks: int) -> list[Wee
     return [_week(sessions, monday, loads[monday], before=sum(loads[earlier])) for earlier, monday in pairwise(mondays)]
 
 
-def _daily_loads(sessions: Sequence[Session], monday: date) -> list[float]:
+def _daily_loads(sessions: Sequence[Practice], monday: date) -> list[float]:
     days = [monday + timedelta(days=day) for day in range(DAYS)]
     return [sum(session_load(each.effort, each.minutes) for each in sessions if each.day == day) for day in days]
 
 
-def _week(sessions: Sequence[Session], monday: date, daily: Sequence[float], *, before: float) -> Week:
+def _week(sessions: Sequence[Practice], monday: date, daily: Sequence[float], *, before: float) -> Week:
     own = [each for each in sessions if monday <= each.day < monday + timedelta(days=DAYS)]
     load, monotony = sum(daily), monotony_of(daily)
     return Week(
@@ -129,7 +129,7 @@ def load_cautions(weeks: Sequence[Week]) -> tuple[str, ...]:
         )
     if week.monotony is not None and week.monotony > MONOTONOUS:
         cautions.append(
-            f"Last week's days were much alike (monotony {_told(week.monotony)}, {counted(week.sessions, 'block')}). "
+            f"Last week's days were much alike (monotony {_told(week.monotony)}, {quantity(week.sessions, 'block')}). "
             "In one group of athletes, above about 2 with a high load went with illness (Foster 1998): "
             "a day off and one easier day would lower it."
         )

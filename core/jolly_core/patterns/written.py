@@ -27,7 +27,7 @@ _TOKEN = re.compile(r"\(|\)(?:\s*[x×*]\s*(\d{1,3}))?|[^()]+")
 
 
 @dataclass(frozen=True)
-class Pattern:
+class PlayOrder:
     """Zones in their order, over and over; or drawn by ``seed`` out of ``names``."""
 
     steps: tuple[str, ...]
@@ -46,7 +46,7 @@ class Pattern:
         return self.names[draw_below(self.seed, place, len(self.names))]
 
 
-def read_notation(text: str, names: Sequence[str], seed: int = 0) -> Pattern:
+def read_notation(text: str, names: Sequence[str], seed: int = 0) -> PlayOrder:
     """The pattern that is written; ``seed`` is that of ``random`` without one.
 
     Raises ``CoreError`` with every word that is no zone (``unknown_zone``) or could be several (``ambiguous_zone``),
@@ -59,18 +59,20 @@ def read_notation(text: str, names: Sequence[str], seed: int = 0) -> Pattern:
 
 
 @lru_cache(maxsize=256)
-def _read(text: str, names: tuple[str, ...], seed: int) -> Pattern:
+def _read(text: str, names: tuple[str, ...], seed: int) -> PlayOrder:
     said = " ".join(text.split()).casefold()
     if said not in _by_word(names):
         if (order := _usual(said)) and names:
-            return Pattern(_short_enough(order(names)))
+            return PlayOrder(_short_enough(order(names)))
         if (random := _RANDOM.fullmatch(said)) and names:
             own = seed if random[1] is None else int(random[1])
-            return Pattern(tuple(names[draw_below(own, place, len(names))] for place in range(RANDOM_LAP)), names, own)
+            return PlayOrder(
+                tuple(names[draw_below(own, place, len(names))] for place in range(RANDOM_LAP)), names, own
+            )
     steps = read_pattern(text, names)
     if not steps:
         raise CoreError.one("empty", "Write at least one zone.", "pattern", value=text)
-    return Pattern(steps)
+    return PlayOrder(steps)
 
 
 def read_pattern(text: str, names: Sequence[str]) -> tuple[str, ...]:

@@ -1,6 +1,6 @@
 """A badminton court, the athlete at the near back line; doubles width, with the singles side lines."""
 
-from jolly_core.places.place import FLOOR, Net, Place, Spot, Surface, across, along, over_net
+from jolly_core.places.place import FLOOR, Landmark, Net, Place, Surface, across, along, over_net
 
 LENGTH, WIDTH, SINGLES = 13.40, 6.10, 5.18
 SHORT, LONG_DOUBLES = 1.98, 0.76
@@ -8,13 +8,13 @@ NET_Y, MIDDLE, INSET = LENGTH / 2, WIDTH / 2, (WIDTH - SINGLES) / 2
 
 COURT = Surface("court", "the court", FLOOR, WIDTH, LENGTH)
 NET = Net("court", NET_Y, 1.524, 1.55)
-AIR, AIR_MARKS, AIR_SPOTS = over_net(COURT, NET, 4.0)
+AIR, AIR_LINES, AIR_SPOTS = over_net(COURT, NET, 4.0)
 PLACE = Place(
     id="badminton_court",
     title="Badminton court",
     source="BWF Laws of Badminton, Law 1 (Court and Court Equipment), from memory",
     surfaces=(COURT, AIR),
-    marks=(
+    lines=(
         across(COURT, "near back line", 0.0),
         across(COURT, "far back line", LENGTH),
         across(COURT, "near doubles long service line", LONG_DOUBLES),
@@ -25,13 +25,13 @@ PLACE = Place(
         along(COURT, "right singles line", WIDTH - INSET, 0.0, LENGTH),
         along(COURT, "near centre line", MIDDLE, 0.0, NET_Y - SHORT),
         along(COURT, "far centre line", MIDDLE, NET_Y + SHORT, LENGTH),
-        *AIR_MARKS,
+        *AIR_LINES,
     ),
     spots=(
-        Spot("court", "far short service line on the centre line", (MIDDLE, NET_Y + SHORT)),
-        Spot("court", "far back line on the centre line", (MIDDLE, LENGTH)),
-        Spot("court", "far short service line on the left side line", (0.0, NET_Y + SHORT)),
-        Spot("court", "far short service line on the right side line", (WIDTH, NET_Y + SHORT)),
+        Landmark("court", "far short service line on the centre line", (MIDDLE, NET_Y + SHORT)),
+        Landmark("court", "far back line on the centre line", (MIDDLE, LENGTH)),
+        Landmark("court", "far short service line on the left side line", (0.0, NET_Y + SHORT)),
+        Landmark("court", "far short service line on the right side line", (WIDTH, NET_Y + SHORT)),
         *AIR_SPOTS,
     ),
     net=NET,

@@ -1,6 +1,6 @@
 """A basket for putting discs: the ground in front of its pole, and the basket as the athlete sees it."""
 
-from jolly_core.places.place import FLOOR, WALL, Place, Spot, Surface, across
+from jolly_core.places.place import FLOOR, WALL, Landmark, Place, Surface, across
 
 CIRCLE = 10.0
 #: The ground goes a little beyond the pole; the circle around it is as far as a putt goes.
@@ -14,15 +14,15 @@ PLACE = Place(
     title="Disc basket",
     source="PDGA Technical Standards (targets), nominal sizes, and the ten-metre putting rule, from memory",
     surfaces=(BASKET, GROUND),
-    marks=(
+    lines=(
         across(BASKET, "rim of the tray", RIM, ACROSS + 0.1),
         across(BASKET, "foot of the chains' holder", RIM + OPENING, ACROSS),
         across(GROUND, "ten metres from the pole", POLE - CIRCLE, 1.0),
     ),
     spots=(
-        Spot("ground", "foot of the pole", (WIDTH / 2, POLE)),
-        Spot("basket", "foot of the pole", (0.375, 0.0)),
-        Spot("basket", "pole at the rim", (0.375, RIM)),
+        Landmark("ground", "foot of the pole", (WIDTH / 2, POLE)),
+        Landmark("basket", "foot of the pole", (0.375, 0.0)),
+        Landmark("basket", "pole at the rim", (0.375, RIM)),
     ),
     sizes={"circle": CIRCLE, "rim_height": RIM, "opening": OPENING, "chains_width": ACROSS},
 )

@@ -43,9 +43,9 @@ def guides_of(place: Place, surface: Surface) -> Guides:
 
 
 def _along(place: Place, surface: Surface, axis: int, whole_m: float) -> Iterator[Guide]:
-    for mark in place.marks_on(surface.id):
-        if abs(mark.start[axis] - mark.end[axis]) < NEAR_M:
-            yield Guide(mark.start[axis], mark.title)
+    for line in place.lines_on(surface.id):
+        if abs(line.start[axis] - line.end[axis]) < NEAR_M:
+            yield Guide(line.start[axis], line.title)
     for spot in place.spots:
         if spot.surface == surface.id:
             yield Guide(spot.at[axis], spot.title)

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from math import ceil, hypot
 
 from jolly_core.measures import FOOT_M, IMPERIAL, METRIC
-from jolly_core.places.place import AIR, FLOOR, TABLE, WALL, Mark, Place, Surface
+from jolly_core.places.place import AIR, FLOOR, TABLE, WALL, PaintedLine, Place, Surface
 from jolly_core.places.zone import Zone, corners_of_zone, extent
 from jolly_core.shapes.points import Edge, Point, sides_of
 from jolly_core.shapes.shape import LaidWith
@@ -109,16 +109,16 @@ def _length(edge: Edge) -> float:
 def _is_there(edge: Edge, place: Place, surface: Surface) -> bool:
     """Whether an edge lies along the edge of its surface, or along a line that is on it already."""
     corners: list[Point] = [(0, 0), (surface.width_m, 0), (surface.width_m, surface.length_m), (0, surface.length_m)]
-    around = [Mark(surface.id, "", one, other) for one, other in sides_of(corners)]
-    return any(_lies_on(edge, mark) for mark in (*around, *place.marks_on(surface.id)))
+    around = [PaintedLine(surface.id, "", one, other) for one, other in sides_of(corners)]
+    return any(_lies_on(edge, line) for line in (*around, *place.lines_on(surface.id)))
 
 
-def _lies_on(edge: Edge, mark: Mark) -> bool:
+def _lies_on(edge: Edge, line: PaintedLine) -> bool:
     return all(
         abs(
-            hypot(x - mark.start[0], y - mark.start[1])
-            + hypot(x - mark.end[0], y - mark.end[1])
-            - _length((mark.start, mark.end))
+            hypot(x - line.start[0], y - line.start[1])
+            + hypot(x - line.end[0], y - line.end[1])
+            - _length((line.start, line.end))
         )
         < NEAR_M
         for x, y in edge

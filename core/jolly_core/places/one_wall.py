@@ -1,6 +1,6 @@
 """A one-wall court, outdoors: its floor, the athlete facing the wall, and the wall."""
 
-from jolly_core.places.place import FLOOR, WALL, Place, Spot, Surface, across, along
+from jolly_core.places.place import FLOOR, WALL, Landmark, Place, Surface, across, along
 
 FOOT = 0.3048
 WIDTH, LENGTH, HEIGHT = 20 * FOOT, 34 * FOOT, 16 * FOOT
@@ -14,7 +14,7 @@ PLACE = Place(
     title="One-wall court",
     source="USHA Official Rules of Handball, part on one-wall courts, from memory",
     surfaces=(FRONT, FLOOR_),
-    marks=(
+    lines=(
         across(FLOOR_, "long line", 0.0),
         across(FLOOR_, "short line", LENGTH - SHORT),
         along(FLOOR_, "left side line", 0.0, 0.0, LENGTH),
@@ -23,10 +23,10 @@ PLACE = Place(
         along(FLOOR_, "right service marker", WIDTH - MARKER, LENGTH - SERVICE, LENGTH - SERVICE + 0.05),
     ),
     spots=(
-        Spot("floor", "short line on the left side line", (0.0, LENGTH - SHORT)),
-        Spot("floor", "short line on the right side line", (WIDTH, LENGTH - SHORT)),
-        Spot("floor", "left service marker", (0.0, LENGTH - SERVICE)),
-        Spot("floor", "right service marker", (WIDTH, LENGTH - SERVICE)),
+        Landmark("floor", "short line on the left side line", (0.0, LENGTH - SHORT)),
+        Landmark("floor", "short line on the right side line", (WIDTH, LENGTH - SHORT)),
+        Landmark("floor", "left service marker", (0.0, LENGTH - SERVICE)),
+        Landmark("floor", "right service marker", (WIDTH, LENGTH - SERVICE)),
     ),
     sizes={
         "length": LENGTH,

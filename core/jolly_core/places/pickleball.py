@@ -1,32 +1,32 @@
 """A pickleball court, the athlete at the near baseline."""
 
-from jolly_core.places.place import FLOOR, Net, Place, Spot, Surface, across, along, over_net
+from jolly_core.places.place import FLOOR, Landmark, Net, Place, Surface, across, along, over_net
 
 LENGTH, WIDTH, VOLLEY = 13.411, 6.096, 2.134
 NET_Y, MIDDLE = LENGTH / 2, WIDTH / 2
 
 COURT = Surface("court", "the court", FLOOR, WIDTH, LENGTH)
 NET = Net("court", NET_Y, 0.864, 0.914)
-AIR, AIR_MARKS, AIR_SPOTS = over_net(COURT, NET, 3.0)
+AIR, AIR_LINES, AIR_SPOTS = over_net(COURT, NET, 3.0)
 PLACE = Place(
     id="pickleball_court",
     title="Pickleball court",
     source="USA Pickleball Official Rulebook, section 2, from memory",
     surfaces=(COURT, AIR),
-    marks=(
+    lines=(
         across(COURT, "near baseline", 0.0),
         across(COURT, "far baseline", LENGTH),
         across(COURT, "near non-volley line", NET_Y - VOLLEY),
         across(COURT, "far non-volley line", NET_Y + VOLLEY),
         along(COURT, "near centre line", MIDDLE, 0.0, NET_Y - VOLLEY),
         along(COURT, "far centre line", MIDDLE, NET_Y + VOLLEY, LENGTH),
-        *AIR_MARKS,
+        *AIR_LINES,
     ),
     spots=(
-        Spot("court", "far non-volley line on the centre line", (MIDDLE, NET_Y + VOLLEY)),
-        Spot("court", "far baseline on the centre line", (MIDDLE, LENGTH)),
-        Spot("court", "left end of the far non-volley line", (0.0, NET_Y + VOLLEY)),
-        Spot("court", "right end of the far non-volley line", (WIDTH, NET_Y + VOLLEY)),
+        Landmark("court", "far non-volley line on the centre line", (MIDDLE, NET_Y + VOLLEY)),
+        Landmark("court", "far baseline on the centre line", (MIDDLE, LENGTH)),
+        Landmark("court", "left end of the far non-volley line", (0.0, NET_Y + VOLLEY)),
+        Landmark("court", "right end of the far non-volley line", (WIDTH, NET_Y + VOLLEY)),
         *AIR_SPOTS,
     ),
     net=NET,

@@ -33,7 +33,7 @@ class Surface:
 
 
 @dataclass(frozen=True)
-class Mark:
+class PaintedLine:
     """A line that is there already, from one point to another."""
 
     surface: str
@@ -48,7 +48,7 @@ class Mark:
 
 
 @dataclass(frozen=True)
-class Spot:
+class Landmark:
     """A landmark: something one can hold the end of a tape to."""
 
     surface: str
@@ -77,8 +77,8 @@ class Place:
     title: str
     source: str
     surfaces: tuple[Surface, ...]
-    marks: tuple[Mark, ...] = ()
-    spots: tuple[Spot, ...] = ()
+    lines: tuple[PaintedLine, ...] = ()
+    spots: tuple[Landmark, ...] = ()
     net: Net | None = None
     sizes: dict[str, float] = field(default_factory=dict)
     front_m: float | None = None
@@ -87,58 +87,61 @@ class Place:
         """The surface of that id, if there is one."""
         return next((each for each in self.surfaces if each.id == surface_id), None)
 
-    def landmarks(self, surface_id: str) -> tuple[Spot, ...]:
+    def landmarks(self, surface_id: str) -> tuple[Landmark, ...]:
         """What can be measured from on a surface: its corners, and the spots that are on it."""
         surface = self.surface(surface_id)
         own = tuple(spot for spot in self.spots if spot.surface == surface_id)
         return (*corners_of(surface), *own) if surface else own
 
-    def marks_on(self, surface_id: str) -> tuple[Mark, ...]:
+    def lines_on(self, surface_id: str) -> tuple[PaintedLine, ...]:
         """The lines that are on a surface already."""
-        return tuple(mark for mark in self.marks if mark.surface == surface_id)
+        return tuple(line for line in self.lines if line.surface == surface_id)
 
     def lines_behind_net(self) -> list[tuple[str, float]]:
         """The lines straight across behind the net, the nearest first, and how far behind it each lies."""
         if self.net is None:
             return []
         net_y_m = self.net.y_m
-        across = [mark for mark in self.marks_on(self.net.surface) if mark.is_across and mark.start[1] > net_y_m]
-        return sorted(((mark.title, mark.start[1] - net_y_m) for mark in across), key=lambda line: line[1])
+        across = [line for line in self.lines_on(self.net.surface) if line.is_across and line.start[1] > net_y_m]
+        return sorted(((line.title, line.start[1] - net_y_m) for line in across), key=lambda line: line[1])
 
 
-def corners_of(surface: Surface) -> tuple[Spot, ...]:
+def corners_of(surface: Surface) -> tuple[Landmark, ...]:
     """The corners of a surface, by the names they have for whoever stands before it."""
     near, far = ("bottom", "top") if surface.is_upright else ("near", "far")
     depths = ((near, 0.0), (far, surface.length_m))
     return tuple(
-        Spot(surface.id, f"{depth} {side} corner", (x, y))
+        Landmark(surface.id, f"{depth} {side} corner", (x, y))
         # Nothing up in the air holds the end of a tape.
         for depth, y in (depths[:1] if surface.kind == AIR else depths)
         for side, x in (("left", 0.0), ("right", surface.width_m))
     )
 
 
-def across(surface: Surface, title: str, y_m: float, width_m: float | None = None) -> Mark:
+def across(surface: Surface, title: str, y_m: float, width_m: float | None = None) -> PaintedLine:
     """A line straight across a surface, centred where it is narrower."""
     half = (width_m or surface.width_m) / 2
     middle = surface.width_m / 2
-    return Mark(surface.id, title, (middle - half, y_m), (middle + half, y_m))
+    return PaintedLine(surface.id, title, (middle - half, y_m), (middle + half, y_m))
 
 
-def along(surface: Surface, title: str, x_m: float, start_m: float, end_m: float) -> Mark:
+def along(surface: Surface, title: str, x_m: float, start_m: float, end_m: float) -> PaintedLine:
     """A line straight away from one (or up, on a wall)."""
-    return Mark(surface.id, title, (x_m, start_m), (x_m, end_m))
+    return PaintedLine(surface.id, title, (x_m, start_m), (x_m, end_m))
 
 
-def over_net(base: Surface, net: Net, height_m: float) -> tuple[Surface, tuple[Mark, ...], tuple[Spot, ...]]:
+def over_net(base: Surface, net: Net, height_m: float) -> tuple[Surface, tuple[PaintedLine, ...], tuple[Landmark, ...]]:
     """The air above a net, up to ``height_m`` over the floor or table it stands on, with the net's upper edge."""
     air = Surface("air", "the air over the net", AIR, base.width_m, height_m, away_m=net.y_m)
     middle = base.width_m / 2
     left, top, right = (0.0, net.side_m), (middle, net.centre_m), (base.width_m, net.side_m)
-    marks = (Mark("air", "left half of the net", left, top), Mark("air", "right half of the net", top, right))
-    spots = (
-        Spot("air", "left end of the net's edge", left),
-        Spot("air", "middle of the net's edge", top),
-        Spot("air", "right end of the net's edge", right),
+    lines = (
+        PaintedLine("air", "left half of the net", left, top),
+        PaintedLine("air", "right half of the net", top, right),
     )
-    return air, marks, spots
+    spots = (
+        Landmark("air", "left end of the net's edge", left),
+        Landmark("air", "middle of the net's edge", top),
+        Landmark("air", "right end of the net's edge", right),
+    )
+    return air, lines, spots

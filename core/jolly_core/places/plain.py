@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from jolly_core.errors import CoreError, Problem
-from jolly_core.places.place import FLOOR, KINDS, WALL, Place, Spot, Surface
+from jolly_core.places.place import FLOOR, KINDS, WALL, Landmark, Place, Surface
 from jolly_core.stored import Stored
 from jolly_core.validation import check_choice
 
@@ -82,5 +82,5 @@ def make_place(
         raise CoreError(found)
     surface = Surface("surface", f"the {kind}", kind, width_m, length_m)
     sizes = {"width": width_m, "height" if surface.is_upright else "length": length_m}
-    marked = tuple(Spot("surface", str(spot["title"]), (spot["at"][0], spot["at"][1])) for spot in spots)
+    marked = tuple(Landmark("surface", str(spot["title"]), (spot["at"][0], spot["at"][1])) for spot in spots)
     return Place(place_id, title, MEASURED, (surface,), spots=marked, sizes=sizes)

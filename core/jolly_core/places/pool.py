@@ -1,6 +1,6 @@
 """A pool table of nine feet, cushion nose to nose, the athlete at the head."""
 
-from jolly_core.places.place import TABLE, Place, Spot, Surface, across
+from jolly_core.places.place import TABLE, Landmark, Place, Surface, across
 
 LENGTH, WIDTH, SIGHT = 2.54, 1.27, 0.3175
 HEAD, FOOT = 2 * SIGHT, LENGTH - 2 * SIGHT
@@ -11,14 +11,14 @@ PLACE = Place(
     title="Pool table, nine feet",
     source="WPA Tournament Table and Equipment Specifications, from memory",
     surfaces=(BED,),
-    marks=(across(BED, "head string", HEAD), across(BED, "foot string", FOOT)),
+    lines=(across(BED, "head string", HEAD), across(BED, "foot string", FOOT)),
     spots=(
-        Spot("table", "head spot", (WIDTH / 2, HEAD)),
-        Spot("table", "foot spot", (WIDTH / 2, FOOT)),
-        Spot("table", "left middle pocket", (0.0, LENGTH / 2)),
-        Spot("table", "right middle pocket", (WIDTH, LENGTH / 2)),
-        *(Spot("table", f"left sight {number}", (0.0, number * SIGHT)) for number in (1, 2, 3, 5, 6, 7)),
-        *(Spot("table", f"right sight {number}", (WIDTH, number * SIGHT)) for number in (1, 2, 3, 5, 6, 7)),
+        Landmark("table", "head spot", (WIDTH / 2, HEAD)),
+        Landmark("table", "foot spot", (WIDTH / 2, FOOT)),
+        Landmark("table", "left middle pocket", (0.0, LENGTH / 2)),
+        Landmark("table", "right middle pocket", (WIDTH, LENGTH / 2)),
+        *(Landmark("table", f"left sight {number}", (0.0, number * SIGHT)) for number in (1, 2, 3, 5, 6, 7)),
+        *(Landmark("table", f"right sight {number}", (WIDTH, number * SIGHT)) for number in (1, 2, 3, 5, 6, 7)),
     ),
     sizes={"length": LENGTH, "width": WIDTH, "sight": SIGHT, "foot_spot": LENGTH - FOOT, "ball": 0.05715},
 )

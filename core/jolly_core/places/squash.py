@@ -1,6 +1,6 @@
 """A squash singles court: its floor, the athlete facing the front wall, and the front wall."""
 
-from jolly_core.places.place import FLOOR, WALL, Place, Spot, Surface, across, along
+from jolly_core.places.place import FLOOR, WALL, Landmark, Place, Surface, across, along
 
 LENGTH, WIDTH, BACK_TO_SHORT, BOX = 9.75, 6.40, 4.26, 1.60
 OUT, SERVICE, TIN = 4.57, 1.78, 0.48
@@ -12,7 +12,7 @@ PLACE = Place(
     title="Squash court",
     source="WSF specification for squash courts (singles), from memory",
     surfaces=(FLOOR_, FRONT),
-    marks=(
+    lines=(
         across(FLOOR_, "short line", BACK_TO_SHORT),
         along(FLOOR_, "half-court line", WIDTH / 2, 0.0, BACK_TO_SHORT),
         along(FLOOR_, "left service box", BOX, BACK_TO_SHORT - BOX, BACK_TO_SHORT),
@@ -22,11 +22,11 @@ PLACE = Place(
         across(FRONT, "out line", OUT),
     ),
     spots=(
-        Spot("floor", "short line on the half-court line", (WIDTH / 2, BACK_TO_SHORT)),
-        Spot("front_wall", "left end of the tin", (0.0, TIN)),
-        Spot("front_wall", "right end of the tin", (WIDTH, TIN)),
-        Spot("front_wall", "left end of the service line", (0.0, SERVICE)),
-        Spot("front_wall", "right end of the service line", (WIDTH, SERVICE)),
+        Landmark("floor", "short line on the half-court line", (WIDTH / 2, BACK_TO_SHORT)),
+        Landmark("front_wall", "left end of the tin", (0.0, TIN)),
+        Landmark("front_wall", "right end of the tin", (WIDTH, TIN)),
+        Landmark("front_wall", "left end of the service line", (0.0, SERVICE)),
+        Landmark("front_wall", "right end of the service line", (WIDTH, SERVICE)),
     ),
     front_m=LENGTH,
     sizes={

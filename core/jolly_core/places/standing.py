@@ -29,7 +29,7 @@ def stand_words(place: Place, stand: Stand, units: str = METRIC) -> str:
     wall_m = _wall(place)
     if wall_m is not None:
         return f"{read_long(stand.back_m + wall_m, units)} from {place.surfaces[0].title}"
-    near = next((mark.title for mark in place.marks if mark.is_across and mark.start[1] == 0), "near edge")
+    near = next((line.title for line in place.lines if line.is_across and line.start[1] == 0), "near edge")
     if abs(stand.back_m) < STEP_M / 2:
         return f"on the {near}"
     return f"{read_long(abs(stand.back_m), units)} {'behind' if stand.back_m > 0 else 'inside'} the {near}"

@@ -3,7 +3,7 @@
 Marks to turn and glide to, not a place to be alone: the lifeguard's word and the pool's rules come first.
 """
 
-from jolly_core.places.place import FLOOR, Place, Spot, Surface, across, along
+from jolly_core.places.place import FLOOR, Landmark, Place, Surface, across, along
 
 LENGTH, WIDTH = 25.0, 2.5
 LINE_END, CROSS, FLAGS, FIFTEEN = 2.0, 1.0, 5.0, 15.0
@@ -14,7 +14,7 @@ PLACE = Place(
     title="Pool lane, 25 metres",
     source="World Aquatics Facilities Rules (25-metre pools), from memory. Keep to the lifeguard and the pool's rules",
     surfaces=(LANE,),
-    marks=(
+    lines=(
         along(LANE, "line on the bottom", WIDTH / 2, LINE_END, LENGTH - LINE_END),
         across(LANE, "near cross of the line", LINE_END, CROSS),
         across(LANE, "far cross of the line", LENGTH - LINE_END, CROSS),
@@ -23,8 +23,8 @@ PLACE = Place(
         across(LANE, "15 m", FIFTEEN, CROSS),
     ),
     spots=(
-        Spot("lane", "near cross", (WIDTH / 2, LINE_END)),
-        Spot("lane", "far cross", (WIDTH / 2, LENGTH - LINE_END)),
+        Landmark("lane", "near cross", (WIDTH / 2, LINE_END)),
+        Landmark("lane", "far cross", (WIDTH / 2, LENGTH - LINE_END)),
     ),
     sizes={"length": LENGTH, "width": WIDTH, "line_end": LINE_END, "flags": FLAGS, "fifteen": FIFTEEN},
 )

@@ -1,26 +1,26 @@
 """A table-tennis table, the athlete at the near end line."""
 
-from jolly_core.places.place import TABLE, Net, Place, Spot, Surface, across, along, over_net
+from jolly_core.places.place import TABLE, Landmark, Net, Place, Surface, across, along, over_net
 
 LENGTH, WIDTH, HEIGHT = 2.74, 1.525, 0.76
 
 TOP = Surface("table", "the table", TABLE, WIDTH, LENGTH)
 NET = Net("table", LENGTH / 2, 0.1525, 0.1525)
-AIR, AIR_MARKS, AIR_SPOTS = over_net(TOP, NET, 0.6)
+AIR, AIR_LINES, AIR_SPOTS = over_net(TOP, NET, 0.6)
 PLACE = Place(
     id="table_tennis_table",
     title="Table-tennis table",
     source="ITTF Laws of Table Tennis 2.1 (the table) and 2.2 (the net assembly), from memory",
     surfaces=(TOP, AIR),
-    marks=(
+    lines=(
         across(TOP, "near end line", 0.0),
         across(TOP, "far end line", LENGTH),
         along(TOP, "centre line", WIDTH / 2, 0.0, LENGTH),
-        *AIR_MARKS,
+        *AIR_LINES,
     ),
     spots=(
-        Spot("table", "left end of the net", (0.0, LENGTH / 2)),
-        Spot("table", "right end of the net", (WIDTH, LENGTH / 2)),
+        Landmark("table", "left end of the net", (0.0, LENGTH / 2)),
+        Landmark("table", "right end of the net", (WIDTH, LENGTH / 2)),
         *AIR_SPOTS,
     ),
     net=NET,

@@ -13,7 +13,7 @@ from math import hypot, sqrt
 
 from jolly_core.measures import METRIC, STEPS_M, read_tape, to_tape
 from jolly_core.places.guides import SHARES
-from jolly_core.places.place import Place, Spot, Surface
+from jolly_core.places.place import Landmark, Place, Surface
 from jolly_core.places.zone import Zone, corners_of_zone, extent
 from jolly_core.shapes.points import Point
 
@@ -80,7 +80,7 @@ def tape_list(place: Place, zones: Sequence[Zone], units: str = METRIC) -> list[
     return taped
 
 
-def _tape(zone: Zone, surface: Surface, landmarks: Sequence[Spot], units: str) -> Taped:
+def _tape(zone: Zone, surface: Surface, landmarks: Sequence[Landmark], units: str) -> Taped:
     corners = corners_of_zone(zone, surface)
     names = _names(corners, surface)
     fixes, moved = [], []
@@ -113,7 +113,7 @@ def _parts(zone: Zone, surface: Surface, units: str) -> Iterator[str]:
                 yield f"{words} the {name} of {surface.title}"
 
 
-def _reach(spot: Spot, corner: Point, units: str) -> Reach:
+def _reach(spot: Landmark, corner: Point, units: str) -> Reach:
     distance_m = _distance(spot.at, corner)
     return Reach(spot.title, distance_m, read_tape(distance_m, units))
 
@@ -122,14 +122,14 @@ def _distance(one: Point, other: Point) -> float:
     return hypot(one[0] - other[0], one[1] - other[1])
 
 
-def _is_in_reach(spot: Spot, surface: Surface) -> bool:
+def _is_in_reach(spot: Landmark, surface: Surface) -> bool:
     return not surface.is_upright or spot.at[1] <= ARM_M
 
 
-def _best_pair(corner: Point, landmarks: Sequence[Spot], surface: Surface) -> tuple[Spot, Spot]:
+def _best_pair(corner: Point, landmarks: Sequence[Landmark], surface: Surface) -> tuple[Landmark, Landmark]:
     """The two that fix the corner best: within reach, short distances that cross at a wide angle."""
 
-    def cost(pair: tuple[Spot, Spot]) -> float:
+    def cost(pair: tuple[Landmark, Landmark]) -> float:
         one, other = (_distance(spot.at, corner) for spot in pair)
         return (one + other + 0.001) / max(1e-9, _sine(corner, pair))
 
@@ -139,7 +139,7 @@ def _best_pair(corner: Point, landmarks: Sequence[Spot], surface: Surface) -> tu
     return min(near or wide or pairs, key=cost)
 
 
-def _sine(corner: Point, pair: tuple[Spot, Spot]) -> float:
+def _sine(corner: Point, pair: tuple[Landmark, Landmark]) -> float:
     """Of the angle between the ways to two landmarks; 1 where the corner is at one of them, which fixes it alone."""
     (ax, ay), (bx, by) = ((spot.at[0] - corner[0], spot.at[1] - corner[1]) for spot in pair)
     lengths = hypot(ax, ay) * hypot(bx, by)

@@ -1,19 +1,19 @@
 """A tennis court, the athlete at the near baseline; doubles width, with the singles side lines."""
 
-from jolly_core.places.place import FLOOR, Net, Place, Spot, Surface, across, along, over_net
+from jolly_core.places.place import FLOOR, Landmark, Net, Place, Surface, across, along, over_net
 
 LENGTH, WIDTH, SINGLES, SERVICE = 23.77, 10.97, 8.23, 6.40
 NET_Y, ALLEY, MIDDLE = LENGTH / 2, (WIDTH - SINGLES) / 2, WIDTH / 2
 
 COURT = Surface("court", "the court", FLOOR, WIDTH, LENGTH)
 NET = Net("court", NET_Y, 0.914, 1.07)
-AIR, AIR_MARKS, AIR_SPOTS = over_net(COURT, NET, 3.0)
+AIR, AIR_LINES, AIR_SPOTS = over_net(COURT, NET, 3.0)
 PLACE = Place(
     id="tennis_court",
     title="Tennis court",
     source="ITF Rules of Tennis, Rule 1 (The Court), from memory",
     surfaces=(COURT, AIR),
-    marks=(
+    lines=(
         across(COURT, "near baseline", 0.0),
         across(COURT, "far baseline", LENGTH),
         across(COURT, "near service line", NET_Y - SERVICE, SINGLES),
@@ -23,16 +23,16 @@ PLACE = Place(
         along(COURT, "left doubles line", 0.0, 0.0, LENGTH),
         along(COURT, "right doubles line", WIDTH, 0.0, LENGTH),
         along(COURT, "centre service line", MIDDLE, NET_Y - SERVICE, NET_Y + SERVICE),
-        *AIR_MARKS,
+        *AIR_LINES,
     ),
     spots=(
-        Spot("court", "near centre mark", (MIDDLE, 0.0)),
-        Spot("court", "far centre mark", (MIDDLE, LENGTH)),
-        Spot("court", "far service line on the centre line", (MIDDLE, NET_Y + SERVICE)),
-        Spot("court", "far service line on the left singles line", (ALLEY, NET_Y + SERVICE)),
-        Spot("court", "far service line on the right singles line", (WIDTH - ALLEY, NET_Y + SERVICE)),
-        Spot("court", "far baseline on the left singles line", (ALLEY, LENGTH)),
-        Spot("court", "far baseline on the right singles line", (WIDTH - ALLEY, LENGTH)),
+        Landmark("court", "near centre line", (MIDDLE, 0.0)),
+        Landmark("court", "far centre line", (MIDDLE, LENGTH)),
+        Landmark("court", "far service line on the centre line", (MIDDLE, NET_Y + SERVICE)),
+        Landmark("court", "far service line on the left singles line", (ALLEY, NET_Y + SERVICE)),
+        Landmark("court", "far service line on the right singles line", (WIDTH - ALLEY, NET_Y + SERVICE)),
+        Landmark("court", "far baseline on the left singles line", (ALLEY, LENGTH)),
+        Landmark("court", "far baseline on the right singles line", (WIDTH - ALLEY, LENGTH)),
         *AIR_SPOTS,
     ),
     net=NET,

@@ -2,7 +2,7 @@
 
 from math import sqrt
 
-from jolly_core.places.place import FLOOR, Place, Spot, Surface, across
+from jolly_core.places.place import FLOOR, Landmark, Place, Surface, across
 
 HEAD_PIN, WIDTH, APPROACH, SPACING = 18.288, 1.054, 4.572, 0.3048
 ROW = SPACING * sqrt(3) / 2
@@ -12,7 +12,7 @@ LENGTH = HEAD_PIN + 3 * ROW + 0.1
 
 LANE = Surface("lane", "the lane", FLOOR, WIDTH, LENGTH)
 PINS = tuple(
-    Spot("lane", f"pin {number}", (WIDTH / 2 + across_m, HEAD_PIN + row * ROW))
+    Landmark("lane", f"pin {number}", (WIDTH / 2 + across_m, HEAD_PIN + row * ROW))
     for number, (row, across_m) in enumerate(
         ((row, (place - row / 2) * SPACING) for row in range(4) for place in range(row + 1)), 1
     )
@@ -22,11 +22,11 @@ PLACE = Place(
     title="Ten-pin lane",
     source="USBC Equipment Specifications and Certifications Manual (lane and pins), from memory",
     surfaces=(LANE,),
-    marks=(across(LANE, "foul line", 0.0),),
+    lines=(across(LANE, "foul line", 0.0),),
     spots=(
         *PINS,
         # Which board an arrow is on is fixed; how far along it lies is not, within 3.66 to 4.88 m: drawn between.
-        *(Spot("lane", f"arrow on board {board}", ((board - 0.5) * BOARD, 4.2672)) for board in range(5, 36, 5)),
+        *(Landmark("lane", f"arrow on board {board}", ((board - 0.5) * BOARD, 4.2672)) for board in range(5, 36, 5)),
     ),
     sizes={
         "foul_to_headpin": HEAD_PIN,

@@ -20,7 +20,7 @@ from jolly_core.planning.times import add_times, fixed_time, time_of_part
 from jolly_core.planning.warmup import cool_down_seconds, wants_long_warm_up, warm_up_minutes
 from jolly_core.sides import STRONG, WEAK
 from jolly_core.validation import check_choice, check_integer
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 SHORTEST_BLOCK_MIN, LONGEST_BLOCK_MIN = 10, 180
 WARM_UP, CHALLENGE, COOL_DOWN = "warm_up", "challenge", "cool_down"
@@ -250,7 +250,7 @@ class _Builder:
                 needed = sum(self.time_of(each, self.kept[each.key].runs).expected_s for each in locked)
                 whole = -(-(needed + self.terms.minutes * 60 - self._room_at_first_s()) // 60)
                 message = (
-                    f"The locked parts need {counted(whole, 'minute')} with what goes around them, and there are "
+                    f"The locked parts need {quantity(whole, 'minute')} with what goes around them, and there are "
                     f"{self.terms.minutes}; unlock or shorten one."
                 )
                 raise CoreError([Problem("over_budget", message, ("kept",), whole, self.terms.minutes)])
@@ -386,7 +386,7 @@ class _Builder:
             if self._is_allowed(candidate, self.runs[candidate.key] + 1) and self._may_have_more(candidate)
         ]
         if costs:
-            return f"one more run takes {counted(-(-min(costs) // 60), 'minute')}"
+            return f"one more run takes {quantity(-(-min(costs) // 60), 'minute')}"
         return "each part has as many runs as do it good in one block; tick another ladder to fill it"
 
     def _left_out(self, candidate: Candidate) -> LeftOut:
@@ -402,8 +402,8 @@ class _Builder:
             )
         needed = -(-self.time_of(candidate, 1).expected_s // 60)
         if candidate.key in self.kept or self.time_of(candidate, 1).expected_s > self.room_s:
-            left = counted(self.room_s // 60, "minute")
-            words = f"needs {counted(needed, 'minute')} with its set-up; {left} left"
+            left = quantity(self.room_s // 60, "minute")
+            words = f"needs {quantity(needed, 'minute')} with its set-up; {left} left"
             if needed > self.terms.minutes:
                 words += ": give its game a limit of tries or minutes, or take a nearer goal"
             return LeftOut(candidate.key, candidate.title, words, is_free=True)

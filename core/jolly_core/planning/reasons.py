@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 
 from jolly_core.planning.candidate import GENTLE, NORMAL, TEST_DAY, WEAK_SPOTS, Candidate, Terms
 from jolly_core.sides import WEAK
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 LONG_AGO_DAYS = 7
 LONGEST_AGO_DAYS = 28
@@ -39,7 +39,7 @@ def _nearly_there(candidate: Candidate, terms: Terms) -> Weighed | None:
         return None
     return max(
         2, 20 - 4 * candidate.runs_to_climb
-    ), f"{counted(candidate.runs_to_climb, 'good run')} from the next rung"
+    ), f"{quantity(candidate.runs_to_climb, 'good run')} from the next rung"
 
 
 def _weak_side(candidate: Candidate, terms: Terms) -> Weighed | None:

@@ -12,7 +12,7 @@ from jolly_core.foretelling.registry import forecast_of
 from jolly_core.thresholds.fair import hardest_mark
 from jolly_core.thresholds.threshold import HIGHEST_MARK
 from jolly_core.validation import check_integer, check_number
-from jolly_core.words import counted, plain
+from jolly_core.words import plain, quantity
 
 #: A mark reached nine times in ten is safe; one reached seven times in ten stretches without breaking. The second is
 #: the success that a next rung aims at. Common practice, no source.
@@ -85,7 +85,7 @@ def _chance_words(chance: float | None) -> str | None:
         return "In one run that is out of reach for now."
     if hundredths == HUNDRED:
         return "In one run you as good as always reach it."
-    return f"In one run you reach it about {counted(hundredths, 'time')} in 100."
+    return f"In one run you reach it about {quantity(hundredths, 'time')} in 100."
 
 
 def _offer_words(safe: int | None, stretch: int | None, metric: Metric) -> str | None:

@@ -9,7 +9,7 @@ from itertools import combinations, pairwise
 from jolly_core.errors import CoreError, Problem
 from jolly_core.planning.warmup import cool_down_seconds, warm_up_minutes
 from jolly_core.validation import check_choice, check_integer
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 DAYS = ("Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday")
 MOST_WINDOWS, MOST_WISHES, MOST_TIMES = 42, 60, 14
@@ -150,7 +150,7 @@ def wish_words(wish: WeekWish, week: Week) -> str:
         times = {1: "once", 2: "twice"}.get(wish.number, f"{wish.number} times")
         return f"{week.drill(wish.drill).title} {times} at {'least' if wish.kind == AT_LEAST else 'most'}"
     if wish.kind == REST_DAYS:
-        return counted(wish.number, "rest day")
+        return quantity(wish.number, "rest day")
     return f"{DAYS[wish.number]} off" if wish.kind == DAY_OFF else "a day between hard drills"
 
 
@@ -208,7 +208,7 @@ def list_breaches(week: Week, assignment: Assignment) -> list[str]:
             apart = (
                 "twice in one day"
                 if not drill.days_between
-                else f"with less than {counted(drill.days_between, 'day')} between"
+                else f"with less than {quantity(drill.days_between, 'day')} between"
             )
             said.append(f"{drill.title} would come {apart} on {DAYS[too_near[0]]}.")
     return said

@@ -28,7 +28,7 @@ from jolly_core.planning.week import (
     reached,
     wish_words,
 )
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 if TYPE_CHECKING:
     from ortools.sat.python import cp_model
@@ -278,12 +278,12 @@ class _Solver:
         windows = [window for window in self.week.windows if drill.fits(window)]
         days = len({window.day for window in windows})
         if days >= wish.number:
-            between = f" with {counted(drill.days_between, 'day')} between" if drill.days_between else ""
-            return f"at most {counted(drill.at_most, 'time')} a week{between} is its dose"
+            between = f" with {quantity(drill.days_between, 'day')} between" if drill.days_between else ""
+            return f"at most {quantity(drill.at_most, 'time')} a week{between} is its dose"
         if not days:
             return "no window has the place, the kit and the minutes for it"
         has = "has" if days == 1 else "have"
-        return f"only {counted(days, 'day')} {has} a window with the place, kit and minutes for it"
+        return f"only {quantity(days, 'day')} {has} a window with the place, kit and minutes for it"
 
     def _most_visits(self) -> int:
         """As many visits as go in, each worth its drill's value."""

@@ -13,7 +13,7 @@ from jolly_core.errors import CoreError, Problem
 from jolly_core.foretelling.registry import forecast_of
 from jolly_core.stored import Stored, upgraded
 from jolly_core.validation import check_integer, check_number
-from jolly_core.words import counted, plain
+from jolly_core.words import plain, quantity
 
 MOST_RUNS = 20
 HIGHEST_MARK = 100_000
@@ -56,7 +56,7 @@ class Threshold(Stored):
     @property
     def words(self) -> str:
         """The whole criterion as a sentence without its full stop."""
-        words = f"{self.mark_words} in {self.reached} of the last {counted(self.of_last, 'run')}"
+        words = f"{self.mark_words} in {self.reached} of the last {quantity(self.of_last, 'run')}"
         if self.reached == self.of_last:
             words = f"{self.mark_words} in {self.of_last} runs one after another"
             words = f"{self.mark_words} in one run" if self.of_last == 1 else words

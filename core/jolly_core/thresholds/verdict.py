@@ -8,7 +8,7 @@ from dataclasses import dataclass
 from jolly_core.sides import BOTH_SIDES, NONE, side_words
 from jolly_core.thresholds.evidence import Evidence, RunResult, gather_evidence
 from jolly_core.thresholds.threshold import Threshold
-from jolly_core.words import counted, sentence
+from jolly_core.words import quantity, sentence
 
 CLIMB, STAY, STEP_BACK = "climb", "stay", "step_back"
 
@@ -95,7 +95,7 @@ def _lead(side: str, place: RungPlace) -> str:
 
 
 def _on_days(days: int) -> str:
-    return f" on {counted(days, 'day')}" if days else ""
+    return f" on {quantity(days, 'day')}" if days else ""
 
 
 def _filled(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
@@ -127,14 +127,14 @@ def _state(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
 
 def _runs(number: int) -> str:
     """So many of the last runs: "run", "3 runs"."""
-    return "run" if number == 1 else counted(number, "run")
+    return "run" if number == 1 else quantity(number, "run")
 
 
 def _reached(threshold: Threshold, each: Evidence) -> str:
     """How many of the last runs reached the mark."""
     if len(each.recent) == 1:
         return f"the last run {'reached' if each.met else 'did not reach'} {threshold.mark_words}"
-    return f"of the last {counted(len(each.recent), 'run')} {each.met or 'none'} reached {threshold.mark_words}"
+    return f"of the last {quantity(len(each.recent), 'run')} {each.met or 'none'} reached {threshold.mark_words}"
 
 
 def _missing(each: Evidence, place: RungPlace) -> str:

@@ -57,7 +57,7 @@ class PlaceSerializer(serializers.ModelSerializer[Place]):
         return f"{OWN}{place.pk}" if place.drawing else ""
 
 
-class MarkSerializer(ReadSerializer):
+class PaintedLineSerializer(ReadSerializer):
     title = serializers.CharField()
     start = PointField()
     end = PointField()
@@ -79,7 +79,7 @@ class SurfaceSerializer(ReadSerializer):
     left_m = serializers.FloatField()
     away_m = serializers.FloatField()
     is_upright = serializers.BooleanField()
-    marks = MarkSerializer(many=True)
+    lines = PaintedLineSerializer(many=True)
     spots = SpotSerializer(many=True)
     guides_x = GuideSerializer(many=True)
     guides_y = GuideSerializer(many=True)
@@ -149,7 +149,7 @@ def _surface(place: DrawnPlace, surface: Surface) -> dict[str, Any]:
     return {
         **vars(surface),
         "is_upright": surface.is_upright,
-        "marks": place.marks_on(surface.id),
+        "lines": place.lines_on(surface.id),
         "spots": place.landmarks(surface.id),
         "guides_x": guides.x,
         "guides_y": guides.y,

@@ -1755,12 +1755,6 @@ export interface components {
             interval: number[] | null;
         };
         /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
-        Mark: {
-            title: string;
-            start: number[];
-            end: number[];
-        };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Metric: {
             id: string;
             title: string;
@@ -2011,6 +2005,12 @@ export interface components {
              */
             previous: string | null;
             results: components["schemas"]["Run"][];
+        };
+        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
+        PaintedLine: {
+            title: string;
+            start: number[];
+            end: number[];
         };
         Part: {
             readonly id: number;
@@ -2658,7 +2658,7 @@ export interface components {
             /** Format: double */
             away_m: number;
             is_upright: boolean;
-            marks: components["schemas"]["Mark"][];
+            lines: components["schemas"]["PaintedLine"][];
             spots: components["schemas"]["Spot"][];
             guides_x: components["schemas"]["Guide"][];
             guides_y: components["schemas"]["Guide"][];

@@ -16,7 +16,7 @@ from jolly_core.challenges.tally import ATTEMPTS, AnyTally, Ending, Reading
 from jolly_core.challenges.targets import TargetLine, Tries, after_try, no_tries, target_lines
 from jolly_core.errors import CoreError
 from jolly_core.patterns.draw import draw_below
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 TIMED, UNTIMED = "timed", "untimed"
 #: Colours by their plain names: the screen has a shade for each, and its word beside it.
@@ -156,14 +156,14 @@ class Calls(Counted[CallsSettings, CallsState]):
         )
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:
-        number = counted(tally.attempts, "call")
+        number = quantity(tally.attempts, "call")
         return f"of {number}" if metric_id == "answered" else f"{tally.makes} of {number} answered"
 
     def breakdown(self, tally: AnyTally) -> Breakdown | None:
         return by_target(tally.detail.targets)
 
     def goal_words(self) -> str:
-        return f"{counted(self.settings.number, 'call')} of {len(self.settings.calls)} kinds"
+        return f"{quantity(self.settings.number, 'call')} of {len(self.settings.calls)} kinds"
 
 
 def _called(settings: CallsSettings, turn: int) -> int:

@@ -12,7 +12,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, of_the_run, whole_number
 from jolly_core.challenges.signs import Closing
 from jolly_core.challenges.tally import ATTEMPTS, AnyTally, Ending, Reading
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True, slots=True)
@@ -89,7 +89,7 @@ class CappedAttempts(Counted[CappedAttemptsSettings, CappedState]):
         return tried if metric_id == "landed" else f"{tally.makes} {tried} landed"
 
     def goal_words(self) -> str:
-        return f"{counted(self.settings.cap, 'try', 'tries')} a day, {counted(self.settings.days, 'day')} a week"
+        return f"{quantity(self.settings.cap, 'try', 'tries')} a day, {quantity(self.settings.days, 'day')} a week"
 
 
 def closing_words(landed: int) -> str:

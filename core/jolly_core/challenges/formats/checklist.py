@@ -12,7 +12,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, rows, text, whole_number
 from jolly_core.challenges.tally import GOAL, ITEMS, AnyTally, Ending, Pad, Reading
 from jolly_core.challenges.targets import put_at
-from jolly_core.words import clock, counted
+from jolly_core.words import clock, quantity
 
 OPEN, TICKED, LEFT_OUT = 0, 1, 2
 
@@ -107,7 +107,7 @@ class Checklist(Counted[ChecklistSettings, ChecklistState]):
             number=state.count.makes,
             number_label="done",
             out_of=len(items),
-            next="All done" if is_done else f"{counted(len(still_open), 'item')} to go",
+            next="All done" if is_done else f"{quantity(len(still_open), 'item')} to go",
             to_goal=len(still_open),
             # Its time tells when it is enough; it does not end the run.
             rest_left_ms=due_ms or 0,
@@ -125,10 +125,10 @@ class Checklist(Counted[ChecklistSettings, ChecklistState]):
         )
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:
-        return f"of {counted(len(self.settings.items), 'item')}"
+        return f"of {quantity(len(self.settings.items), 'item')}"
 
     def goal_words(self) -> str:
-        return f"{counted(len(self.settings.items), 'check')}"
+        return f"{quantity(len(self.settings.items), 'check')}"
 
 
 def _span(item: Check) -> str:

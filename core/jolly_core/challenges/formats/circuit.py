@@ -14,7 +14,7 @@ from jolly_core.challenges.settings import Settings, choice, names, whole_number
 from jolly_core.challenges.tally import AnyTally, Reading
 from jolly_core.challenges.targets import TargetLine, Tries, after_try, following, no_tries, target_lines
 from jolly_core.stats.circuit import RESTART, RETRY, STEP_BACK
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,7 +103,7 @@ class Circuit(Reaching[CircuitSettings, CircuitState]):
             number=made,
             number_label="station made" if made == 1 else "stations made",
             out_of=len(names),
-            next=f"{counted(len(names) - state.place, 'station')} to go{round_words}",
+            next=f"{quantity(len(names) - state.place, 'station')} to go{round_words}",
             to_goal=(wanted - state.circuits) * len(names) - state.place,
             time_left_ms=time_left_ms(self.settings, active_ms),
             target=names[state.place],
@@ -122,5 +122,5 @@ class Circuit(Reaching[CircuitSettings, CircuitState]):
         return by_target(tally.detail.targets)
 
     def goal_words(self) -> str:
-        number = counted(self.settings.circuits, "circuit")
-        return f"{number} of {counted(len(self.settings.stations), 'station')}{limit_words(self.settings)}"
+        number = quantity(self.settings.circuits, "circuit")
+        return f"{number} of {quantity(len(self.settings.stations), 'station')}{limit_words(self.settings)}"

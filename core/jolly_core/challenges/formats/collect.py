@@ -20,7 +20,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, names
 from jolly_core.challenges.tally import TARGETS, Reading
 from jolly_core.challenges.targets import TargetLine, put_at, target_pads
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 AIMED, CHANCE = "aimed", "chance"
 
@@ -90,7 +90,7 @@ class Collect(Reaching[CollectSettings, CollectState]):
             number=state.collected,
             number_label="collected",
             out_of=len(names),
-            next=f"{counted(len(left), 'target')} to go",
+            next=f"{quantity(len(left), 'target')} to go",
             to_goal=len(left),
             time_left_ms=time_left_ms(self.settings, active_ms),
             target=left[0] if len(left) == 1 else None,

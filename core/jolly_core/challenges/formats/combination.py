@@ -15,7 +15,7 @@ from jolly_core.challenges.settings import LONGEST_NAME, Settings, rows, text, w
 from jolly_core.challenges.tally import ATTEMPTS, AnyTally, Ending, Reading
 from jolly_core.challenges.targets import TargetLine, Tries, after_try, following, no_tries, target_lines
 from jolly_core.errors import CoreError, Problem
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True, slots=True)
@@ -131,16 +131,16 @@ class Combination(Counted[CombinationSettings, CombinationState]):
         )
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:
-        goes = counted(self.settings.goes, "go", "goes")
+        goes = quantity(self.settings.goes, "go", "goes")
         if metric_id == "chains":
             return f"of {goes}"
-        return f"of {len(self.settings.skills)}, {counted(tally.whole('chains'), 'whole chain')}"
+        return f"of {len(self.settings.skills)}, {quantity(tally.whole('chains'), 'whole chain')}"
 
     def breakdown(self, tally: AnyTally) -> Breakdown | None:
         return by_target(tally.detail.targets)
 
     def goal_words(self) -> str:
-        goes = counted(self.settings.goes, "go", "goes")
+        goes = quantity(self.settings.goes, "go", "goes")
         return f"{goes} at a chain of {len(self.settings.skills)}{limit_words(self.settings)}"
 
 

@@ -14,7 +14,7 @@ from jolly_core.challenges.pin_score import FRAMES, OPEN, SPARE, STRIKE, PinGame
 from jolly_core.challenges.settings import Settings, choice
 from jolly_core.challenges.signs import FrameLine, FrameSheet
 from jolly_core.challenges.tally import ATTEMPTS, PINS, AnyTally, Ending, Pad, Reading
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 HIGHEST, LOWEST = "highest", "lowest"
 #: Most balls that a game can have, fewest, and about what an open game has. The first two by the rules.
@@ -118,7 +118,7 @@ class Frames(Counted[FramesSettings, FramesState]):
     def beside(self, tally: AnyTally, metric_id: str) -> str:
         if tally.metrics["strikes"] is None:
             return ""
-        return f"{counted(tally.whole('strikes'), 'strike')}, {counted(tally.whole('spares'), 'spare')}"
+        return f"{quantity(tally.whole('strikes'), 'strike')}, {quantity(tally.whole('spares'), 'spare')}"
 
     def goal_words(self) -> str:
         return "ten frames, lowest score wins" if self.settings.variant == LOWEST else "ten frames"

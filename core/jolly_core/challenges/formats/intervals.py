@@ -12,7 +12,7 @@ from jolly_core.challenges.marks import EFFORTS, mark_pads, pointed_words, read_
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, whole_number
 from jolly_core.challenges.tally import GOAL, HALVES, MARKS, TIME, AnyTally, Ending, Metrics, Reading
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 SECONDS, REPS = "seconds", "reps"
 
@@ -170,15 +170,15 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:
         metrics, sets = tally.metrics, self.settings.all_sets
-        reps = counted(tally.whole("reps"), "rep") if metrics["reps"] else ""
+        reps = quantity(tally.whole("reps"), "rep") if metrics["reps"] else ""
         effort = "" if metrics["effort"] is None else f"effort {metrics['effort']} of {max(EFFORTS)}"
-        done = f"of {sets}" if metric_id == "sets_done" else f"{metrics['sets_done']} of {counted(sets, 'set')}"
+        done = f"of {sets}" if metric_id == "sets_done" else f"{metrics['sets_done']} of {quantity(sets, 'set')}"
         said = [done, reps if metric_id != "reps" else "", effort if metric_id != "effort" else ""]
         return ", ".join(each for each in said if each)
 
     def goal_words(self) -> str:
-        work = f"{self.settings.work_s} s" if self.settings.by == SECONDS else counted(self.settings.reps, "rep")
-        words = f"{counted(self.settings.sets, 'set')} of {work}, {self.settings.rest_s} s rest"
+        work = f"{self.settings.work_s} s" if self.settings.by == SECONDS else quantity(self.settings.reps, "rep")
+        words = f"{quantity(self.settings.sets, 'set')} of {work}, {self.settings.rest_s} s rest"
         return words if self.settings.rounds == 1 else f"{self.settings.rounds} rounds of {words}"
 
 

@@ -11,7 +11,7 @@ from jolly_core.challenges.events import Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.challenges.tally import GOAL, MISSED, AnyTally, Ending, Reading
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 #: Nobody runs on for longer; the run is closed there, and a day off is earned.
 LONGEST = 5000
@@ -72,7 +72,7 @@ class LongRun(Counted[LongRunSettings, LongRunState]):
             number=length,
             number_label="in a row",
             out_of=self.settings.goal,
-            next="Set up again" if is_reset else f"{counted(rack - over, 'ball')} to the re-set",
+            next="Set up again" if is_reset else f"{quantity(rack - over, 'ball')} to the re-set",
             to_goal=None if self.settings.goal is None else max(0, self.settings.goal - length),
             metrics={"run": length, "racks": racks},
             detail=LongRunDetail(over=over),
@@ -81,7 +81,7 @@ class LongRun(Counted[LongRunSettings, LongRunState]):
     def beside(self, tally: AnyTally, metric_id: str) -> str:
         racks, over = divmod(tally.whole("run"), self.settings.rack)
         if metric_id == "run":
-            return f"{counted(racks, 'rack')} and {over}" if racks else ""
+            return f"{quantity(racks, 'rack')} and {over}" if racks else ""
         return f"{tally.whole('run')} in a row"
 
     def goal_words(self) -> str:

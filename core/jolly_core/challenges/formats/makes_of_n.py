@@ -12,7 +12,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.challenges.tally import ATTEMPTS, AnyTally, Ending, Reading
 from jolly_core.errors import CoreError
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,7 +87,7 @@ class MakesOfN(Counted[MakesOfNSettings, MakesState]):
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:
         made = f"{tally.makes} of {tally.attempts} made"
-        return f"of {counted(tally.attempts, 'attempt')}" if metric_id == "makes" else made
+        return f"of {quantity(tally.attempts, 'attempt')}" if metric_id == "makes" else made
 
     def goal_words(self) -> str:
         if self.settings.goal is None:

@@ -11,7 +11,7 @@ from jolly_core.challenges.events import Event
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings
 from jolly_core.challenges.tally import AnyTally, Reading
-from jolly_core.words import counted, tries
+from jolly_core.words import quantity, tries
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,7 +58,7 @@ class OpenCount(Counted[OpenCountSettings, OpenState]):
         row = f"{count.streak} in a row" if count.streak > 1 else "Count on"
         return Reading(
             number=count.makes,
-            number_label=f"of {counted(count.attempts, 'try', 'tries')}",
+            number_label=f"of {quantity(count.attempts, 'try', 'tries')}",
             out_of=None,
             next=row,
             to_goal=None,

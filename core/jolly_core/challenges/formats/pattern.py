@@ -16,9 +16,8 @@ from jolly_core.challenges.signs import Lap
 from jolly_core.challenges.tally import TARGETS, AnyTally, Reading
 from jolly_core.challenges.targets import TargetLine, Tries, after_try, no_tries, target_lines, target_pads
 from jolly_core.errors import CoreError
-from jolly_core.patterns.written import Pattern as Order
-from jolly_core.patterns.written import read_notation, write_pattern
-from jolly_core.words import counted
+from jolly_core.patterns.written import PlayOrder, read_notation, write_pattern
+from jolly_core.words import quantity
 
 AGAIN, GOES_ON, WAITS = "again", "goes_on", "waits"
 LONGEST_PATTERN = 300
@@ -39,7 +38,7 @@ class Walk(NamedTuple):
     ``place`` is the step to play, ``run`` the steps hit one after the other, ``broke`` where in the pattern it broke.
     """
 
-    order: Order
+    order: PlayOrder
     tries: Tries
     place: int = 0
     run: int = 0
@@ -90,7 +89,7 @@ class PatternSettings(Settings):
         self.order  # noqa: B018 # raises for one that cannot be read
 
     @property
-    def order(self) -> Order:
+    def order(self) -> PlayOrder:
         """The pattern as it is read. Raises ``CoreError`` for one that cannot be."""
         try:
             return read_notation(self.pattern, self.zones, self.seed or 0)
@@ -181,5 +180,5 @@ class Pattern(Reaching[PatternSettings, PatternState]):
         return by_target(detail.targets, broke)
 
     def goal_words(self) -> str:
-        laps = f"{counted(self.settings.laps, 'lap')} of {counted(self.settings.order.lap, 'step')} in order"
+        laps = f"{quantity(self.settings.laps, 'lap')} of {quantity(self.settings.order.lap, 'step')} in order"
         return laps + limit_words(self.settings)

@@ -13,7 +13,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, names, whole_number
 from jolly_core.challenges.signs import Cues
 from jolly_core.challenges.tally import ATTEMPTS, HALVES, MARKS, AnyTally, Ending, Reading
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 MOST_CUES = 2
 
@@ -105,8 +105,8 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:
         comfort = tally.metrics["comfort"]
-        reps = f"of {counted(self.settings.reps, 'rep')}" if metric_id == "good" else f"{tally.makes} good"
+        reps = f"of {quantity(self.settings.reps, 'rep')}" if metric_id == "good" else f"{tally.makes} good"
         return reps if comfort is None or metric_id == "comfort" else f"{reps}, comfort {comfort} of 5"
 
     def goal_words(self) -> str:
-        return counted(self.settings.reps, "slow rep")
+        return quantity(self.settings.reps, "slow rep")

@@ -29,7 +29,7 @@ from jolly_core.challenges.targets import (
     target_lines,
     target_pads,
 )
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 IN_ORDER, FREE = "in_order", "free"
 
@@ -129,5 +129,5 @@ class Quota(Reaching[QuotaSettings, QuotaState]):
         return by_target(tally.detail.targets)
 
     def goal_words(self) -> str:
-        words = f"{self.settings.each} on each of {counted(len(self.settings.targets), 'target')}"
+        words = f"{self.settings.each} on each of {quantity(len(self.settings.targets), 'target')}"
         return (words if self.settings.order == IN_ORDER else f"{words}, any order") + limit_words(self.settings)

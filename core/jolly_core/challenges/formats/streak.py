@@ -20,7 +20,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, whole_number
 from jolly_core.challenges.tally import GOAL, MISSED, AnyTally, Ending, Reading
 from jolly_core.errors import CoreError
-from jolly_core.words import counted, tries
+from jolly_core.words import quantity, tries
 
 ENDS, RESETS = "ends", "resets"
 #: As many of the last streaks are named in the tally, so that a press costs no more late in a long run than early.
@@ -53,7 +53,7 @@ class StreakSettings(Settings):
         if limit is not None and limit < wanted:
             raise CoreError.one(
                 "out_of_reach",
-                f"{counted(limit, 'attempt')} cannot hold {counted(self.sets, 'set')} of {self.goal}; "
+                f"{quantity(limit, 'attempt')} cannot hold {quantity(self.sets, 'set')} of {self.goal}; "
                 f"allow {wanted} or more.",
                 "attempts_limit",
                 value=limit,
@@ -156,7 +156,9 @@ class Streak(Counted[StreakSettings, StreakState]):
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:
         rows = f"best {tally.metrics['best_streak']} in a row" if metric_id != "best_streak" else ""
-        sets = f"{tally.metrics['sets_done']} of {counted(self.settings.sets, 'set')}" if self.settings.sets > 1 else ""
+        sets = (
+            f"{tally.metrics['sets_done']} of {quantity(self.settings.sets, 'set')}" if self.settings.sets > 1 else ""
+        )
         if metric_id == "sets_done":
             return f"of {self.settings.sets}, {rows}"
         return ", ".join(each for each in (rows, sets, f"in {tries(tally.attempts)}") if each)

@@ -14,7 +14,7 @@ from jolly_core.challenges.signs import Click
 from jolly_core.challenges.tally import GIVEN_UP, GOAL, AnyTally, Ending, Reading
 from jolly_core.errors import CoreError
 from jolly_core.tempo.click import stroke_ms, strokes_a_minute, tempo_steps
-from jolly_core.words import clock, counted
+from jolly_core.words import clock, quantity
 
 STROKES, TIMED = "strokes", "timed"
 
@@ -141,10 +141,10 @@ class TempoLadder(Counted[TempoLadderSettings, TempoState]):
         if metric_id == "tempo":
             if metrics["steps"] is None:
                 return f"of {tempi[-1]}"
-            return f"of {tempi[-1]}, {metrics['steps']} of {counted(len(tempi), 'tempo', 'tempi')} held"
+            return f"of {tempi[-1]}, {metrics['steps']} of {quantity(len(tempi), 'tempo', 'tempi')} held"
         return f"up to {metrics['tempo']} bpm"
 
     def goal_words(self) -> str:
         tempi = self.settings.tempi
         words = f"{tempi[0]} to {tempi[-1]} bpm, {self.settings.step} faster each time"
-        return f"{words}, given up after {counted(self.settings.give_up, 'miss', 'misses')}"
+        return f"{words}, given up after {quantity(self.settings.give_up, 'miss', 'misses')}"

@@ -21,7 +21,7 @@ from jolly_core.challenges.rally import (
 )
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.challenges.tally import AnyTally, Ending, Reading
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 #: As many of the last rallies are named in the tally, so that a press costs no more late in a long run than early.
 LATEST_RALLIES = 100
@@ -132,8 +132,8 @@ class TimedCount(Counted[TimedCountSettings, TimedState]):
         )
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:
-        breaks = counted(tally.misses, "break")
-        return breaks if metric_id == "total" else f"{counted(tally.makes, 'contact')} in all"
+        breaks = quantity(tally.misses, "break")
+        return breaks if metric_id == "total" else f"{quantity(tally.makes, 'contact')} in all"
 
     def goal_words(self) -> str:
         if self.settings.goal is None:
@@ -180,4 +180,4 @@ def _next(to_goal: int | None, *, is_broken: bool) -> str:
         return "Keep it going"
     if to_goal == 0:
         return "Goal reached, keep going"
-    return f"{counted(to_goal, 'contact')} to go"
+    return f"{quantity(to_goal, 'contact')} to go"

@@ -13,7 +13,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, choice, names
 from jolly_core.challenges.tally import AnyTally, Reading
 from jolly_core.challenges.targets import TargetLine, Tries, after_try, following, no_tries, target_lines
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 STAYS, STARTS_AGAIN = "stays", "starts_again"
 
@@ -124,7 +124,7 @@ class TwoChanceWalk(Reaching[TwoChanceWalkSettings, WalkState]):
 
     def goal_words(self) -> str:
         again = ", back to the start on a double miss" if self.settings.on_double == STARTS_AGAIN else ""
-        return f"walk {counted(len(self.settings.targets), 'target')}{again}{limit_words(self.settings)}"
+        return f"walk {quantity(len(self.settings.targets), 'target')}{again}{limit_words(self.settings)}"
 
 
 def _next(settings: TwoChanceWalkSettings, state: WalkState) -> str:

@@ -15,7 +15,7 @@ from jolly_core.challenges.settings import LONGEST_NAME, Settings, rows, text, w
 from jolly_core.challenges.tally import ATTEMPTS, TARGETS, AnyTally, Ending, Reading
 from jolly_core.challenges.targets import put_at, target_pads
 from jolly_core.errors import CoreError
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,12 +114,12 @@ class ZonePoints(Counted[ZonePointsSettings, PointsState]):
         zones, goal, balls, seconds = settings.zones, settings.goal, settings.balls, settings.seconds
         attempts = state.count.attempts
         out = attempts - sum(state.balls)
-        worth = [counted(zone.points, "point") for zone in zones]
+        worth = [quantity(zone.points, "point") for zone in zones]
         return Reading(
             number=state.points,
             number_label="point" if state.points == 1 else "points",
             out_of=goal,
-            next=counted(balls - attempts, "ball") + " to go" if balls is not None else "Play on",
+            next=quantity(balls - attempts, "ball") + " to go" if balls is not None else "Play on",
             to_goal=None if goal is None else max(0, goal - state.points),
             time_left_ms=None if seconds is None else max(0, seconds * 1000 - active_ms),
             face=TARGETS,
@@ -153,15 +153,15 @@ class ZonePoints(Counted[ZonePointsSettings, PointsState]):
         return Breakdown("Zone by zone", ("zone", "points", "balls"), (*zones, ("out", "0", str(detail.out))))
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:
-        balls = counted(tally.attempts, "ball")
-        points = "" if metric_id == "points" else f"{counted(tally.whole('points'), 'point')} "
+        balls = quantity(tally.attempts, "ball")
+        points = "" if metric_id == "points" else f"{quantity(tally.whole('points'), 'point')} "
         return f"{points}from {balls}"
 
     def goal_words(self) -> str:
         limits = [
             f"{self.settings.seconds} s" if self.settings.seconds is not None else "",
-            counted(self.settings.balls, "ball") if self.settings.balls is not None else "",
+            quantity(self.settings.balls, "ball") if self.settings.balls is not None else "",
         ]
         words = " or ".join(limit for limit in limits if limit)
-        goal = "points" if self.settings.goal is None else counted(self.settings.goal, "point")
+        goal = "points" if self.settings.goal is None else quantity(self.settings.goal, "point")
         return f"{goal} in {words}"

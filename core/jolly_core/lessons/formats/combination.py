@@ -6,7 +6,7 @@ from jolly_core.challenges.formats.combination import Combination, CombinationDe
 from jolly_core.challenges.tally import Tally
 from jolly_core.lessons.claims import weakest
 from jolly_core.lessons.lesson import Lessons
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 class CombinationLessons(Lessons[CombinationSettings, CombinationDetail]):
@@ -16,5 +16,5 @@ class CombinationLessons(Lessons[CombinationSettings, CombinationDetail]):
         worst = weakest(tally.detail.targets)
         if worst is None:
             return ()
-        broke = counted((worst.attempts or 0) - worst.makes, "time")
+        broke = quantity((worst.attempts or 0) - worst.makes, "time")
         return (f"It broke most at {worst.name}, by more than luck: {broke} in {worst.attempts}.",)

@@ -6,7 +6,7 @@ from jolly_core.challenges.formats.pattern import Pattern, PatternDetail, Patter
 from jolly_core.challenges.tally import Tally
 from jolly_core.lessons.claims import ENOUGH_BREAKS
 from jolly_core.lessons.lesson import Lessons
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 class PatternLessons(Lessons[PatternSettings, PatternDetail]):
@@ -22,5 +22,5 @@ class PatternLessons(Lessons[PatternSettings, PatternDetail]):
             return ()  # as often elsewhere: there is no worst step
         return (
             f"It broke most often at step {often} of {order.lap} ({order.at(often - 1)}): "
-            f"{broke.count(often)} of the last {counted(len(broke), 'break')}.",
+            f"{broke.count(often)} of the last {quantity(len(broke), 'break')}.",
         )

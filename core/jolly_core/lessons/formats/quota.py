@@ -8,7 +8,7 @@ from jolly_core.lessons.claims import is_enough, rates_of, weakest
 from jolly_core.lessons.lesson import Lessons
 from jolly_core.stats.quota import wait_for_makes
 from jolly_core.stats.waiting import one_after_the_other
-from jolly_core.words import counted, sentence
+from jolly_core.words import quantity, sentence
 
 
 class QuotaLessons(Lessons[QuotaSettings, QuotaDetail]):
@@ -27,7 +27,7 @@ class QuotaLessons(Lessons[QuotaSettings, QuotaDetail]):
         if costliest is None:
             return (again,)
         return (
-            f"{sentence(costliest.name)} took most: {counted(costliest.attempts or 0, 'attempt')} "
-            f"for {counted(costliest.makes, 'make')}, more than luck would have it.",
+            f"{sentence(costliest.name)} took most: {quantity(costliest.attempts or 0, 'attempt')} "
+            f"for {quantity(costliest.makes, 'make')}, more than luck would have it.",
             again,
         )

@@ -6,7 +6,7 @@ from jolly_core.challenges.formats.zone_points import ZonePoints, ZonePointsDeta
 from jolly_core.challenges.tally import Tally
 from jolly_core.lessons.claims import is_enough
 from jolly_core.lessons.lesson import Lessons
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 class ZonePointsLessons(Lessons[ZonePointsSettings, ZonePointsDetail]):
@@ -19,6 +19,6 @@ class ZonePointsLessons(Lessons[ZonePointsSettings, ZonePointsDetail]):
         best = max(zones, key=lambda zone: zone.points)
         a_ball = tally.whole("points") / tally.attempts
         return (
-            f"Of {counted(tally.attempts, 'ball')} {best.balls} hit {best.name}; "
-            f"a ball brings {a_ball:.1f} of {counted(best.points, 'point')} on average.",
+            f"Of {quantity(tally.attempts, 'ball')} {best.balls} hit {best.name}; "
+            f"a ball brings {a_ball:.1f} of {quantity(best.points, 'point')} on average.",
         )

@@ -9,7 +9,7 @@ from jolly_core.challenges.registry import AnyGame
 from jolly_core.errors import CoreError
 from jolly_core.load.dose import Dose, Used
 from jolly_core.load.game_dose import GameDose
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 class CappedAttemptsDose(GameDose[CappedAttemptsSettings]):
@@ -22,10 +22,10 @@ class CappedAttemptsDose(GameDose[CappedAttemptsSettings]):
     def applied(self, used: Used) -> AnyGame:
         cap, days = self.settings.cap, self.settings.days
         if used.tried_today >= cap:
-            message = f"The {counted(cap, 'try', 'tries')} of today are done, landed or not. Rest is part of it."
+            message = f"The {quantity(cap, 'try', 'tries')} of today are done, landed or not. Rest is part of it."
             raise CoreError.one("dose_used_up", message, "cap", value=used.tried_today)
         if not used.tried_today and used.days_before >= days:
-            message = f"Tried on {counted(used.days_before, 'day')} of the last seven; {days} is the dose. Rest today."
+            message = f"Tried on {quantity(used.days_before, 'day')} of the last seven; {days} is the dose. Rest today."
             raise CoreError.one("dose_used_up", message, "days", value=used.days_before)
         return self.reduced(used)
 

@@ -9,7 +9,7 @@ from jolly_core.challenges.formats.calls import Calls, CallsSettings, CallsState
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.errors import CoreError
 from jolly_core.paper.form import MOST_BOXES, PaperForm, Sheet, misses_total
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True)
@@ -24,13 +24,13 @@ class CallsPaper(PaperForm[CallsSettings, CallsTotals, CallsState]):
 
     def sheet(self) -> Sheet:
         calls, number = len(self.settings.calls), self.settings.number
-        rule = f"Let somebody call out one of {calls}, {counted(number, 'time')}: tick what was answered."
+        rule = f"Let somebody call out one of {calls}, {quantity(number, 'time')}: tick what was answered."
         return Sheet(rule, min(MOST_BOXES, self.settings.number), "call")
 
     def state(self, totals: CallsTotals) -> CallsState:
         answered, misses = totals.answered, totals.misses
         if answered + misses > self.settings.number:
-            calls = counted(self.settings.number, "call")
+            calls = quantity(self.settings.number, "call")
             message = f"Answered {answered} and missed {misses} are more than {calls}; count again."
             raise CoreError.one("out_of_reach", message, "answered", value=answered)
         return replace(self.game.start(), count=Count(answered, misses))

@@ -9,7 +9,7 @@ from jolly_core.challenges.formats.capped_attempts import CappedAttempts, Capped
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.errors import CoreError
 from jolly_core.paper.form import PaperForm, Sheet
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True)
@@ -23,7 +23,9 @@ class CappedAttemptsPaper(PaperForm[CappedAttemptsSettings, CappedAttemptsTotals
     totals_type = CappedAttemptsTotals
 
     def sheet(self) -> Sheet:
-        rule = f"At most {counted(self.settings.cap, 'try', 'tries')}: tick what landed, cross what did not, then stop."
+        rule = (
+            f"At most {quantity(self.settings.cap, 'try', 'tries')}: tick what landed, cross what did not, then stop."
+        )
         return Sheet(rule, self.settings.cap, "try")
 
     def state(self, totals: CappedAttemptsTotals) -> CappedState:

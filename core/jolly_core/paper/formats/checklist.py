@@ -9,7 +9,7 @@ from jolly_core.challenges.formats.checklist import LEFT_OUT, TICKED, Checklist,
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.errors import CoreError
 from jolly_core.paper.form import PaperForm, Sheet
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True)
@@ -27,7 +27,7 @@ class ChecklistPaper(PaperForm[ChecklistSettings, ChecklistTotals, ChecklistStat
     def state(self, totals: ChecklistTotals) -> ChecklistState:
         many, done = len(self.settings.items), totals.done
         if done > many:
-            message = f"More are done ({done}) than there can be: the list has {counted(many, 'item')}."
+            message = f"More are done ({done}) than there can be: the list has {quantity(many, 'item')}."
             raise CoreError.one("out_of_reach", message, "done", value=done, allowed=f"<= {many}")
         marks = (TICKED,) * done + (LEFT_OUT,) * (many - done)
         return ChecklistState(marks, Count(done, many - done))

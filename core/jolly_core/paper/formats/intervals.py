@@ -9,7 +9,7 @@ from jolly_core.challenges.count import Count
 from jolly_core.challenges.formats.intervals import SECONDS, Intervals, IntervalsSettings, IntervalState
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.paper.form import MOST_BOXES, PaperForm, Sheet
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True)
@@ -25,7 +25,7 @@ class IntervalsPaper(PaperForm[IntervalsSettings, IntervalsTotals, IntervalState
     totals_type = IntervalsTotals
 
     def sheet(self) -> Sheet:
-        work = f"{self.settings.work_s} s" if self.settings.by == SECONDS else counted(self.settings.reps, "rep")
+        work = f"{self.settings.work_s} s" if self.settings.by == SECONDS else quantity(self.settings.reps, "rep")
         rule = f"Work {work}, rest {self.settings.rest_s} s: write the reps of each set, and how hard it was, 0 to 10."
         return Sheet(rule, min(MOST_BOXES, self.settings.all_sets), "set")
 

@@ -9,7 +9,7 @@ from jolly_core.challenges.formats.quality_reps import QualityReps, QualityRepsS
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.errors import CoreError
 from jolly_core.paper.form import MOST_BOXES, PaperForm, Sheet
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True)
@@ -23,7 +23,7 @@ class QualityRepsPaper(PaperForm[QualityRepsSettings, QualityRepsTotals, Quality
     totals_type = QualityRepsTotals
 
     def sheet(self) -> Sheet:
-        reps = counted(self.settings.reps, "slow rep")
+        reps = quantity(self.settings.reps, "slow rep")
         rule = f"Play {reps}: tick each good one; at the end say how comfortable it was, 1 to 5."
         return Sheet(rule, min(MOST_BOXES, self.settings.reps), "rep")
 

@@ -9,7 +9,7 @@ from jolly_core.challenges.formats.streak import ENDS, Streak, StreakSettings, S
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.errors import CoreError
 from jolly_core.paper.form import PaperForm, Sheet, makes_total, misses_total
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 #: Room on a sheet for one run.
 SHEET_BOXES = 40
@@ -42,7 +42,7 @@ class StreakPaper(PaperForm[StreakSettings, StreakTotals, StreakState]):
             sets_done = int(best >= goal)
         if sets_done > self.settings.sets or (sets_done and best < goal):
             message = (
-                f"{counted(sets_done, 'set')} of {goal} in a row do not go with a best row of {best}; count again."
+                f"{quantity(sets_done, 'set')} of {goal} in a row do not go with a best row of {best}; count again."
             )
             raise CoreError.one("out_of_reach", message, "sets_done", value=sets_done)
         count = Count(makes, totals.misses, best_streak=best)

@@ -8,7 +8,7 @@ from jolly_core.challenges.count import Count
 from jolly_core.challenges.formats.two_chance_walk import STARTS_AGAIN, TwoChanceWalk, TwoChanceWalkSettings, WalkState
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.paper.form import MOST_BOXES, PaperForm, Sheet, makes_total, misses_total
-from jolly_core.words import counted
+from jolly_core.words import quantity
 
 
 @dataclass(frozen=True)
@@ -25,7 +25,7 @@ class TwoChanceWalkPaper(PaperForm[TwoChanceWalkSettings, TwoChanceWalkTotals, W
 
     def sheet(self) -> Sheet:
         double = "start again" if self.settings.on_double == STARTS_AGAIN else "stay there"
-        rule = f"Walk {counted(len(self.settings.targets), 'target')}, two balls at each; both missed: {double}."
+        rule = f"Walk {quantity(len(self.settings.targets), 'target')}, two balls at each; both missed: {double}."
         return Sheet(f"{rule} Tick makes, cross misses.", MOST_BOXES, "ball")
 
     def state(self, totals: TwoChanceWalkTotals) -> WalkState:

@@ -28,7 +28,7 @@ export function Ground({
         strokeWidth={2}
         strokeDasharray={surface.kind === "air" ? "4 6" : undefined}
       />
-      {surface.marks.map(({ title, start, end }) => (
+      {surface.lines.map(({ title, start, end }) => (
         <line
           key={title}
           x1={x(start[0] ?? 0)}
