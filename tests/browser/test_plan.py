@@ -5,10 +5,11 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
+from tests.serving import Application
 
 
 def parts(page: Page) -> list[str]:
@@ -244,3 +245,26 @@ def test_what_can_injure_is_read_before_it_is_played(athlete: AthleteAtTheScreen
     expect(page.get_by_text("You said yes to this on")).to_be_visible()
     page.goto("/plan")
     expect(page.get_by_role("button", name="Keep it and start now")).to_be_enabled()
+
+
+@pytest.mark.parametrize(
+    ("region", "typed_day", "typed_hour", "order"),
+    [("en-GB", "04052099", "0730", "04/05/2099"), ("en-US", "05042099", "0730a", "05/04/2099")],
+)
+def test_days_and_hours_are_typed_as_the_region_writes_them(
+    browser: Browser, application: Application, region: str, typed_day: str, typed_hour: str, order: str
+) -> None:
+    window = browser.new_context(base_url=application.url, locale=region)
+    page = window.new_page()
+    AthleteAtTheScreen(page).enter_demo()
+    page.goto("/plan")
+    day, hour = (page.get_by_role("group", name=name) for name in ("Day", "Hour (open)"))
+    day.get_by_role("spinbutton").first.click()
+    page.keyboard.type(typed_day)
+    expect(day).to_contain_text(order)
+    hour.get_by_role("spinbutton").first.click()
+    page.keyboard.type(typed_hour)
+    page.wait_for_url(re.compile("day=2099-05-04.*start=07%3A30"))
+    page.get_by_role("button", name="Clear").click()
+    page.wait_for_url(re.compile("day=2099-05-04$"))
+    window.close()

@@ -48,10 +48,12 @@ export function LimitDialog({ onClose }: { onClose: () => void }) {
               <Pick label="Spare" value={limit.part} choices={PARTS} onChange={set("part")} />
               {hasSide && <Pick label="Side" value={limit.side} choices={SIDES} onChange={set("side")} width={110} />}
             </Fields>
-            <Pick label="How strictly" value={limit.strictness} choices={STRICTNESS} onChange={set("strictness")} />
+            <Fields>
+              <Pick label="How strictly" value={limit.strictness} choices={STRICTNESS} onChange={set("strictness")} />
+            </Fields>
             <Fields>
               <DayField label="From" value={limit.since} onChange={set("since")} />
-              <DayField label="Until (open)" value={limit.until} min={limit.since} onChange={set("until")} />
+              <DayField label="Until (open)" canBeOpen value={limit.until} min={limit.since} onChange={set("until")} />
             </Fields>
             <Typography variant="body2" color="text.secondary">
               Drills that need it are left out, or halved, and the block says so. This is no treatment: what hurts

@@ -105,7 +105,7 @@ function WhenAndWhere({ draft, change, onTerms }: { draft: Draft; change: Change
   return (
     <Fields>
       <DayField label="Day" value={draft.day} min={localDay()} onChange={(day) => day && onTerms({ day })} />
-      <DayField label="Hour (open)" type="time" value={draft.start} onChange={(start) => change({ start })} />
+      <DayField label="Hour (open)" canBeOpen type="time" value={draft.start} onChange={(start) => change({ start })} />
       <Pick
         label="Place"
         value={places.data ? String(draft.place ?? "") : ""}

@@ -1,6 +1,6 @@
 /** Small fields that the plan's forms share. */
 import { Box, MenuItem, TextField } from "@mui/material";
-import type { ReactNode } from "react";
+import { lazy, Suspense, type ReactNode } from "react";
 
 export interface Choice {
   value: string;
@@ -35,26 +35,33 @@ export function Pick({ label, value, choices, onChange, width = 190 }: PickProps
   );
 }
 
-interface DayFieldProps {
+export interface DayFieldProps {
   label: string;
   value: string;
   min?: string;
+  /** Whether it may be left empty: then it can be emptied by a button. */
+  canBeOpen?: boolean;
   onChange: (value: string) => void;
   type?: "date" | "time";
 }
 
-/** A day, or an hour of the day, as this device writes them. */
-export function DayField({ label, value, min, onChange, type = "date" }: DayFieldProps) {
+const Picker = lazy(() => import("./DayField"));
+
+/** A day, or an hour of the day. The calendar behind it comes when it is there; the form does not wait for it. */
+export function DayField(props: DayFieldProps) {
   return (
-    <TextField
-      label={label}
-      type={type}
-      size="small"
-      value={value}
-      onChange={(event) => onChange(event.target.value)}
-      slotProps={{ inputLabel: { shrink: true }, htmlInput: { min } }}
-      sx={{ flex: "1 1 150px", maxWidth: 220 }}
-    />
+    <Suspense
+      fallback={
+        <TextField
+          label={props.label}
+          size="small"
+          value={props.value}
+          disabled
+          sx={{ flex: "1 1 170px", maxWidth: 240 }}
+        />
+      }>
+      <Picker {...props} />
+    </Suspense>
   );
 }
 

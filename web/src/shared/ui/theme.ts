@@ -53,8 +53,8 @@ export const sharedTheme: ThemeOptions = {
 export const paperTheme = createTheme(sharedTheme, {
   palette: {
     mode: "light",
-    primary: { main: tape.ink, contrastText: tape.paper },
-    secondary: { main: tape.plum, contrastText: tape.paper },
+    primary: { main: tape.ink, dark: "#0f1730", contrastText: tape.paper },
+    secondary: { main: tape.plum, dark: "#4d2858", contrastText: tape.paper },
     success: { main: tape.teal, dark: "#084f49", contrastText: "#ffffff" },
     error: { main: tape.coral, dark: "#8f2a1a", contrastText: "#ffffff" },
     warning: { main: tape.mustard, contrastText: tape.ink },
