@@ -9,6 +9,7 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
+from tests.browser.wire import Wire
 from tests.serving import Application
 
 
@@ -43,13 +44,13 @@ def test_controls_pressed_twice_while_cut_off_mean_what_they_say(
 def test_presses_that_were_left_behind_are_told_and_sent_without_their_run(
     open_page: OpenPage, fresh_application: Application
 ) -> None:
-    athlete = at_putts(open_page(fresh_application.url, is_quiet=True))
-    page = athlete.page
+    wire = Wire(page := open_page(fresh_application.url, is_quiet=True))
+    athlete = at_putts(page)
     athlete.press("make")
     athlete.expect_count(1)
     page.goto(page.url)  # loaded, and no press waits
     athlete.start()
-    page.route("**/events/", lambda route: route.abort())
+    wire.is_cut = True
     athlete.press("make", "make")
     page.get_by_role("link", name="Leave").click()
     expect(page.get_by_role("status").filter(has_text="2 presses wait")).to_be_visible()
@@ -57,7 +58,7 @@ def test_presses_that_were_left_behind_are_told_and_sent_without_their_run(
     page.goto("/settings")
     page.get_by_role("button", name="Sign out").click()
     expect(page.get_by_text("2 presses have not reached the server yet")).to_be_visible()
-    page.unroute("**/events/")
+    wire.is_cut = False
     page.goto("/practise")
     expect(page.get_by_text("3 made so far, Putts from the circle")).to_be_visible()
     expect(page.get_by_role("status").filter(has_text="wait")).to_be_hidden()

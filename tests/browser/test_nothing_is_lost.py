@@ -10,6 +10,7 @@ from playwright.sync_api import Browser, Error, Page, expect
 from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
 from tests.browser.chromium import launch, open_window
 from tests.browser.conftest import OpenPage
+from tests.browser.wire import Wire
 from tests.serving import Application
 
 
@@ -94,6 +95,23 @@ def test_two_screens_on_one_run_come_to_one_count(open_page: OpenPage) -> None:
     second.expect_count(5)
     first.press("undo")
     first.expect_count(4)
+
+
+def test_presses_of_a_screen_that_was_cut_off_are_counted_behind_those_of_another(open_page: OpenPage) -> None:
+    page = open_page(is_quiet=True)
+    wire = Wire(page)
+    first, _ = begin(page)
+    second = AthleteAtTheScreen(page.context.new_page())
+    second.page.goto(page.url)
+    second.start()
+    wire.is_cut = True
+    first.press("make")
+    expect(page.get_by_text("No connection. 1 press kept on this device")).to_be_visible()
+    second.press("make")
+    second.expect_count(3)
+    wire.is_cut = False
+    first.expect_count(4)
+    expect(page.get_by_text("No connection")).to_be_hidden()
 
 
 def test_a_signed_out_court_keeps_its_presses(athlete: AthleteAtTheScreen) -> None:

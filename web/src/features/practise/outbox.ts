@@ -123,8 +123,19 @@ export class Outbox {
 
   private async recover(error: unknown) {
     if (error instanceof ProblemError && OVERTAKEN.has(error.problem?.code ?? "")) {
-      await this.stepBehind();
-    } else if (error instanceof ProblemError && error.status < 500) {
+      try {
+        await this.stepBehind();
+      } catch (trouble) {
+        this.waitOrTell(trouble);
+      }
+    } else {
+      this.waitOrTell(error);
+    }
+  }
+
+  /** A refusal is the athlete's to see; whatever else keeps the events here is tried again by itself. */
+  private waitOrTell(error: unknown) {
+    if (error instanceof ProblemError && error.status < 500) {
       this.tell({ problem: error });
     } else {
       this.tell({ isCutOff: true });
@@ -135,20 +146,23 @@ export class Outbox {
 
   /** Another screen has counted on this run: number what waits here behind what the server has by now. */
   private async stepBehind() {
-    try {
-      const stands = await this.server.reload();
-      const { run, known } = stands;
-      void forgetPresses(this.pending.filter((event) => known.has(event.id)).map((event) => event.id));
-      const { lagMs, events } = behind(this.pending, stands, this.clock.now());
-      this.clock.skip(lagMs);
-      this.pending = events;
-      this.lastSeq = run.last_seq + events.length;
-      this.lastAtMs = this.pending.at(-1)?.at_ms ?? run.last_at_ms;
-      void keepPresses(this.run.id, this.pending);
-      this.tell({ tally: run.tally, result: run.result, distance: run.distance, atMs: run.last_at_ms });
-    } catch (error) {
-      this.tell(error instanceof ProblemError ? { problem: error } : { isCutOff: true });
-    }
+    const stands = await this.server.reload();
+    const { run, known } = stands;
+    void forgetPresses(this.pending.filter((event) => known.has(event.id)).map((event) => event.id));
+    const { lagMs, events } = behind(this.pending, stands, this.clock.now());
+    this.clock.skip(lagMs);
+    this.pending = events;
+    this.lastSeq = run.last_seq + events.length;
+    this.lastAtMs = this.pending.at(-1)?.at_ms ?? run.last_at_ms;
+    void keepPresses(this.run.id, this.pending);
+    this.tell({
+      tally: run.tally,
+      result: run.result,
+      distance: run.distance,
+      atMs: run.last_at_ms,
+      isCutOff: false,
+      problem: null,
+    });
   }
 
   private tell(change: Partial<Standing>) {
