@@ -77,3 +77,17 @@ def every_answer_is_whole(result: dict[str, Any], generator: Any, request: Any, 
         if not name.endswith("Request") and "properties" in schema:
             schema["required"] = sorted(schema["properties"])
     return result
+
+
+#: The largest whole numbers of two, four and eight bytes.
+STORED_AT_MOST = {2**15 - 1, 2**31 - 1, 2**63 - 1}
+
+
+def no_limits_of_columns(result: dict[str, Any], generator: Any, request: Any, public: bool) -> dict[str, Any]:
+    """Leaves out how large a number a column takes: each database has its own, and it is no promise of the API."""
+    for schema in result["components"]["schemas"].values():
+        for field in schema.get("properties", {}).values():
+            if field.get("maximum") in STORED_AT_MOST:
+                del field["maximum"]
+                field.pop("format", None)
+    return result

@@ -155,6 +155,7 @@ SPECTACULAR_SETTINGS = {
     "POSTPROCESSING_HOOKS": [
         "drf_spectacular.hooks.postprocess_schema_enums",
         "config.schema.every_answer_is_whole",
+        "config.schema.no_limits_of_columns",
     ],
     "ENUM_NAME_OVERRIDES": {
         "Side": "jolly_core.sides.SIDES",

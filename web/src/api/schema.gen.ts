@@ -1157,7 +1157,6 @@ export interface components {
             /** @example 17:30:00 */
             start: string | null;
             place: components["schemas"]["Place"] | null;
-            /** Format: int64 */
             minutes: number;
             focus: string;
             energy: string;
@@ -1170,7 +1169,6 @@ export interface components {
             changes: string[];
             /** @description Whether the last re-fit can be taken back. */
             readonly can_take_back: boolean;
-            /** Format: int64 */
             spare_s: number;
             status: components["schemas"]["StatusEnum"];
             readonly running: components["schemas"]["Running"] | null;
@@ -1178,7 +1176,6 @@ export interface components {
             started_at: string | null;
             /** Format: date-time */
             finished_at: string | null;
-            /** Format: int64 */
             effort: number | null;
             note: string;
             parts: components["schemas"]["Part"][];
@@ -1771,9 +1768,7 @@ export interface components {
         };
         Move: {
             readonly id: number;
-            /** Format: int64 */
             from_held: number;
-            /** Format: int64 */
             to_held: number;
             decision: components["schemas"]["MoveDecisionEnum"];
             verdict: string;
@@ -2016,7 +2011,6 @@ export interface components {
             readonly id: number;
             /** @description The name of this part within its block: rung and side, or its kind. */
             readonly key: string;
-            /** Format: int64 */
             position: number;
             kind: components["schemas"]["PartKind"];
             title: string;
@@ -2025,13 +2019,9 @@ export interface components {
             side: components["schemas"]["Side"];
             readonly side_words: string;
             readonly steps: components["schemas"]["Step"][];
-            /** Format: int64 */
             planned_s: number;
-            /** Format: int64 */
             low_s: number;
-            /** Format: int64 */
             high_s: number;
-            /** Format: int64 */
             runs_planned: number;
             is_locked: boolean;
             is_set: boolean;
@@ -2324,7 +2314,6 @@ export interface components {
         Routine: {
             readonly id: number;
             title: string;
-            /** Format: int64 */
             minutes: number;
             focus: string;
         };
@@ -2852,7 +2841,6 @@ export interface components {
             readonly id: number;
             kind: components["schemas"]["WeekWishKindEnum"];
             ladder: number | null;
-            /** Format: int64 */
             number: number;
         };
         /**
@@ -2871,11 +2859,9 @@ export interface components {
         };
         Window: {
             readonly id: number;
-            /** Format: int64 */
             weekday: number;
             /** @example 17:30:00 */
             start: string;
-            /** Format: int64 */
             minutes: number;
             place: components["schemas"]["Place"] | null;
             missing: string[];
