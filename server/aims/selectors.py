@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
+from functools import lru_cache
 from typing import Any
 
 from django.db.models import Sum
@@ -36,10 +37,14 @@ from runs.models import Run
 #: Aim is read from the latest attempts: a season first, and further back only where there are too few to tell.
 WINDOWS: tuple[int | None, ...] = (90, 365, None)
 ENOUGH_ATTEMPTS = 60
+#: Estimates kept in each process: some dozens for each of some dozens of athletes.
+KEPT_ESTIMATES = 1024
 
 Key = tuple[int, str]
 
 COUNTING_ZONES = [each.id for each in FORMATS.values() if each.counts_zones]
+#: Formats whose makes and misses, or balls zone by zone, tell of the aim.
+TELLING = {each.id for each in FORMATS.values() if each.is_aimed or each.counts_zones}
 
 
 @dataclass(frozen=True)
@@ -49,10 +54,10 @@ class LadderAim:
     ladder: Ladder
     side: str
     aim: Aim
-    #: The places that the ladder's rungs are laid on.
-    places: tuple[str, ...] = ()
     #: By its directions, where balls were counted zone by zone.
-    directions: Directions | None = None
+    directions: Directions | None
+    #: The places that the ladder's rungs are laid on.
+    places: tuple[str, ...]
 
     @property
     def title(self) -> str:
@@ -107,20 +112,31 @@ def list_aims(athlete: Athlete) -> list[LadderAim]:
 
 def read_aims(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderAim]:
     """The same, of those ladders alone."""
-    own = Ladder.objects.filter(athlete=athlete)
-    ladders = {ladder.pk: ladder for ladder in (own if ladder_ids is None else own.filter(pk__in=ladder_ids))}
-    for ladder in ladders.values():
+    rungs = Rung.objects.filter(ladder__athlete=athlete).order_by("number")
+    if ladder_ids is not None:
+        rungs = rungs.filter(ladder__in=ladder_ids)
+    ladder_of, places, laid = dict[int, int](), dict[int, dict[str, None]](), set[int]()
+    for rung, format_id, ladder_id, place in rungs.values_list("pk", "format", "ladder_id", "layout__place_key"):
+        ladder_of[rung] = ladder_id
+        if place is not None:
+            places.setdefault(ladder_id, {})[place] = None
+            if format_id in TELLING:
+                laid.add(ladder_id)
+    evidence = list_evidence(athlete, ladder_of, laid=laid)
+    ladders = Ladder.objects.in_bulk({ladder_id for ladder_id, _ in evidence})
+    aims = []
+    for (ladder_id, side), record in sorted(evidence.items()):
+        ladder = ladders[ladder_id]
         ladder.athlete = athlete
-    places: dict[int, dict[str, None]] = {}
-    laid = Rung.objects.filter(ladder__in=list(ladders), layout__isnull=False).order_by("number")
-    for pk, place in laid.values_list("ladder_id", "layout__place_key"):
-        places.setdefault(pk, {})[place] = None
-    return [
-        LadderAim(
-            ladders[ladder], side, estimate_aim(record), tuple(places.get(ladder, ())), estimate_directions(record)
-        )
-        for (ladder, side), record in sorted(list_evidence(athlete, list(ladders)).items())
-    ]
+        aim, directions = _estimated(tuple(record))
+        aims.append(LadderAim(ladder, side, aim, directions, tuple(places.get(ladder_id, ()))))
+    return aims
+
+
+@lru_cache(maxsize=KEPT_ESTIMATES)
+def _estimated(record: tuple[Observation, ...]) -> tuple[Aim, Directions | None]:
+    """The aim and its directions. A press on one ladder leaves the record of every other one as it was."""
+    return estimate_aim(record), estimate_directions(record)
 
 
 def get_aim(athlete: Athlete, ladder_id: int, side: str | None = None) -> LadderAim | None:
@@ -129,44 +145,56 @@ def get_aim(athlete: Athlete, ladder_id: int, side: str | None = None) -> Ladder
     return max(found, key=lambda each: each.aim.attempts, default=None)
 
 
-def list_evidence(athlete: Athlete, ladder_ids: Sequence[int]) -> dict[Key, list[Observation]]:
-    """What was played at each set-up, by ladder and side, of the first window that holds enough attempts."""
+def list_evidence(
+    athlete: Athlete, ladder_of: Mapping[int, int], *, laid: Collection[int]
+) -> dict[Key, list[Observation]]:
+    """What was played on some rungs at each set-up, by ladder and side, of the first window with enough attempts.
+
+    ``ladder_of`` says which ladder each of the rungs is on. Beyond a year only ladders are looked at that are ``laid``
+    now with a game that tells of the aim, or were played at targets since.
+    """
     found: dict[Key, list[Observation]] = {}
     enough: set[Key] = set()
     for days in WINDOWS:
         # A ladder is done with once all of its sides that were played have enough.
         done = {ladder for ladder, _ in enough} - {ladder for ladder, _ in found.keys() - enough}
-        thin = [ladder for ladder in ladder_ids if ladder not in done]
+        aiming = set(ladder_of.values()) if days is not None else {*laid, *(ladder for ladder, _ in found)}
+        thin = {rung: ladder for rung, ladder in ladder_of.items() if ladder in aiming - done}
         if not thin:
             break
         since = None if days is None else datetime.now(UTC) - timedelta(days=days)
-        # A side that has enough stays as it is, however thin the other one is.
+        # A side with enough data is left as it is, however few the other has.
         found |= {key: record for key, record in _read_evidence(athlete, thin, since).items() if key not in enough}
         enough = {key for key, record in found.items() if sum(each.attempts for each in record) >= ENOUGH_ATTEMPTS}
     return found
 
 
-def _read_evidence(athlete: Athlete, ladder_ids: Sequence[int], since: datetime | None) -> dict[Key, list[Observation]]:
-    runs = Run.objects.filter(athlete=athlete, rung__ladder__in=ladder_ids, is_over=True, set_aside="", attempts__gt=0)
+def _read_evidence(
+    athlete: Athlete, ladder_of: Mapping[int, int], since: datetime | None
+) -> dict[Key, list[Observation]]:
+    # Each of the two goes by an index: a stretch of time by the athlete's runs, all time by the runs on the rungs.
     if since is not None:
-        runs = runs.filter(started_at__gte=since)
+        runs = Run.objects.filter(athlete=athlete, started_at__gte=since)
+    else:
+        runs = Run.objects.filter(rung__in=list(ladder_of))
+    runs = runs.filter(is_over=True, set_aside="", attempts__gt=0)
     aimed_runs = runs.exclude(aimed={}).order_by()
     found: dict[Key, list[Observation]] = {}
     by_zone: set[int] = set()
-    rows = aimed_runs.values_list("rung__ladder", "side", "aimed")
-    for ladder, side, stored, makes, attempts in rows.annotate(hits=Sum("makes"), tries=Sum("attempts")):
-        aimed = stored_aimed(stored)
+    rows = aimed_runs.values_list("rung", "side", "aimed")
+    for rung, side, stored, makes, attempts in rows.annotate(hits=Sum("makes"), tries=Sum("attempts")):
+        aimed = stored_aimed(stored) if rung in ladder_of else None
         if isinstance(aimed, AimedAt):
-            found.setdefault((ladder, side), []).append(aimed.tries(makes, attempts))
+            found.setdefault((ladder_of[rung], side), []).append(aimed.tries(makes, attempts))
         elif aimed:
-            by_zone.add(ladder)
+            by_zone.add(rung)
     # Where balls were counted zone by zone the tallies say how many; few ladders are played like that.
-    counted = aimed_runs.filter(rung__ladder__in=by_zone, format__in=COUNTING_ZONES, is_from_paper=False)
-    for ladder, side, stored, kept in counted.values_list("rung__ladder", "side", "aimed", "tally"):
+    counted = aimed_runs.filter(rung__in=by_zone, format__in=COUNTING_ZONES, is_from_paper=False)
+    for rung, side, stored, kept in counted.values_list("rung", "side", "aimed", "tally"):
         aimed, tally = stored_aimed(stored), stored_tally(kept)
         if isinstance(aimed, AimedAmong):
             balls = get_format(tally.format).balls_by_zone(tally)
-            found.setdefault((ladder, side), []).append(aimed.landed(balls, tally.attempts))
+            found.setdefault((ladder_of[rung], side), []).append(aimed.landed(balls, tally.attempts))
     return found
 
 

@@ -6,13 +6,27 @@ SQLite is what ships; PostgreSQL is spoken as well. An address is a file's path,
 
 from __future__ import annotations
 
+from contextlib import AbstractContextManager, nullcontext
 from pathlib import Path
+from threading import Lock
 from typing import Any
 from urllib.parse import parse_qs, unquote, urlsplit
 
 SERVERS = ("postgresql", "postgres")
 #: Opening a connection costs; and closing SQLite's last one forces a checkpoint, the largest cost measured.
 KEPT_OPEN_S = 600
+
+
+_writing = Lock()
+
+
+def one_writer(connection: Any) -> AbstractContextManager[Any]:
+    """Holds the turn of a thread that will write, where the whole database takes one writer at a time.
+
+    SQLite lets others try again after ever longer pauses, of up to a tenth of a second; threads of this process wait
+    for each other instead, and the next one goes on at once.
+    """
+    return _writing if connection.vendor == "sqlite" else nullcontext()
 
 
 def read_database(address: str, var: Path) -> dict[str, Any]:

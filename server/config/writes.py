@@ -14,12 +14,13 @@ from typing import Any
 from uuid import UUID
 
 from django.contrib.auth import get_user_model
-from django.db import transaction
+from django.db import connection, transaction
 from django.db.models import F
 from django.http import HttpRequest, HttpResponse
 from django.utils import timezone
 
 from config.answered import Answer, forget_old, keep_answer, read_answer
+from config.database import one_writer
 from config.parsing import LARGEST
 from config.problems import not_found
 
@@ -49,7 +50,7 @@ class OneWriteAtATimeMiddleware:
         says = getattr(view, "view_class", None)
         if request.method in SAFE or getattr(says, "keeps_nothing", False) or not request.path.startswith("/api/"):
             return None
-        with transaction.atomic():
+        with one_writer(connection), transaction.atomic():
             key = None if getattr(says, "is_repeatable", False) else _key(request)
             return _answer_once(request, key, lambda: view(request, *args, **values))
 
