@@ -50,6 +50,19 @@ def cannot_serve() -> str:
     return ""
 
 
+def warm_up() -> None:
+    from jolly_core.aim.spread import preload
+
+    preload()
+    keep_loaded()
+
+
+def keep_loaded() -> None:
+    """Leave what has been loaded out of the search for garbage, which would hold up a press now and then."""
+    gc.collect()
+    gc.freeze()
+
+
 def main() -> None:
     parser = argparse.ArgumentParser(description="Serve Jolly Ladder.")
     parser.add_argument("--host", default=os.environ.get("JOLLY_BIND", "127.0.0.1"))
@@ -62,7 +75,6 @@ def main() -> None:
     from waitress import create_server
 
     from config.wsgi import application
-    from jolly_core.aim.spread import preload
 
     if words := cannot_serve():
         sys.exit(words)
@@ -71,12 +83,10 @@ def main() -> None:
     except OSError as error:
         sys.exit(f"Port {given.port} cannot be used ({error.strerror}); choose another, as in: make demo PORT=8010")
     # What takes long to import is imported once the first pages are out.
-    warming = Timer(WARM_AFTER_S, preload)
+    warming = Timer(WARM_AFTER_S, warm_up)
     warming.daemon = True
     warming.start()
-    # What has been loaded stays: looking through it for garbage would hold up a press now and then.
-    gc.collect()
-    gc.freeze()
+    keep_loaded()
     print(f"Jolly Ladder is ready: open http://{given.host}:{given.port}/ (Ctrl+C stops it)", flush=True)
     server.run()
 

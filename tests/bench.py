@@ -32,6 +32,8 @@ from tests.serving import ROOT, Application, Caller, free_port
 ATHLETES, PRESSES_EACH, PRESSES_A_SECOND, PAGES = 20, 60, 5, 25
 POSTS = 400
 PRESSES = 150
+#: A server imports what takes long after its first answers; figures are those of one that has done so.
+SETTLE_S = 10
 
 
 #: What is promised: for each figure what it is, its limit and its unit, and what it last was, on a machine as fast.
@@ -66,9 +68,9 @@ class Figure:
     def line(self, promised: dict[str, Any]) -> str:
         """The figure beside its promise and beside what it last was, at the same speed of the machine."""
         last, limit = promised["last"], promised["limit"]
-        verdict = "ok    " if self.measured <= limit else "OVER  "
+        verdict = "ok    " if self.level <= limit else "OVER  "
         if last and self.level > TOLERANCE * last:
-            verdict = "WORSE " if self.measured <= limit else "OVER! "
+            verdict = "WORSE " if self.level <= limit else "OVER! "
         was = f"last {last:8.1f}" if last else "        new  "
         beside = f"(at most {limit:g}; {was}, now {self.level:.1f})"
         return f"{verdict}{self.measured:8.1f} {promised['unit']:<3} {beside}  {promised['what']}"
@@ -290,6 +292,7 @@ def running(prepare: Callable[[Application], None]) -> Iterator[Application]:
         application = Application(Path(folder) / "bench.sqlite3")
         prepare(application)
         application.start()
+        time.sleep(SETTLE_S)
         try:
             yield application
         finally:

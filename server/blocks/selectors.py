@@ -2,11 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
+from typing import NamedTuple
 
-from django.db.models import Count, F, Prefetch, Q, QuerySet, Sum
+from django.db.models import Count, F, Q, QuerySet, Sum
 
 from accounts.models import Athlete
 from blocks.models import Block, Part
@@ -129,25 +130,40 @@ def list_left_out(athlete: Athlete, day: date) -> dict[tuple[int, str], LeftOut]
     return {key: LeftOut(times.count(0), len(times)) for key, times in last.items()}
 
 
-#: What of a part tells how long it took.
-_TIMED = ("block", "position", "side", "planned_s", "low_s", "high_s", "runs_planned", "done_at")
+class _TimedPart(NamedTuple):
+    """What of a part tells how long it took."""
+
+    pk: int
+    side: str
+    planned_s: int
+    low_s: int
+    high_s: int
+    runs_planned: int
+    done_at: datetime | None
 
 
 def list_timed(athlete: Athlete) -> list[Timed]:
     """Planned against actual of the last challenges that were played as planned, the latest last."""
     done = Block.objects.filter(athlete=athlete, status=Block.Status.DONE).order_by("-day", "-id")
-    slim = Prefetch("parts", Part.objects.only(*_TIMED).order_by("block", "position"))
-    blocks = list(done.only("started_at", "widen").prefetch_related(slim)[:HABIT_BLOCKS])
-    runs = _list_run_times(blocks)
+    # Rows, not instances: there are hundreds of parts, and each tells a few numbers.
+    blocks = list(done.values_list("pk", "started_at", "widen")[:HABIT_BLOCKS])
+    ids = [block for block, _, _ in blocks]
+    parts_of: dict[int, list[_TimedPart]] = {}
+    for part in (
+        Part.objects.filter(block__in=ids).order_by("block", "position").values_list("block", *_TimedPart._fields)
+    ):
+        parts_of.setdefault(part[0], []).append(_TimedPart(*part[1:]))
+    runs = _list_run_times(ids)
     timed = []
-    for block in reversed(blocks):
-        actual = actual_seconds(block)
-        parts = [each for each in block.parts.all() if each.pk in actual and each.pk in runs]
-        timed += [_timed(part, block.widen, actual[part.pk], *runs[part.pk]) for part in parts]
+    for block, started_at, widen in reversed(blocks):
+        parts = parts_of.get(block, [])
+        actual = _seconds_between(started_at, parts)
+        known = [each for each in parts if each.pk in actual and each.pk in runs]
+        timed += [_timed(part, widen, actual[part.pk], *runs[part.pk]) for part in known]
     return [each for each in timed if each]
 
 
-def _list_run_times(blocks: Sequence[Block]) -> dict[int, tuple[int, int]]:
+def _list_run_times(blocks: Sequence[int]) -> dict[int, tuple[int, int]]:
     """How many runs each part of the blocks holds that were brought to their end, and how long they took, in ms."""
     runs = Part.objects.filter(block__in=blocks, runs__is_over=True).order_by()
     rows = runs.values_list("id").annotate(Count("runs"), Sum("runs__time_used_ms"))
@@ -176,15 +192,20 @@ def running_of(block: Block, now: datetime) -> Running | None:
 
 def actual_seconds(block: Block) -> dict[int, int]:
     """How long each part that was left behind took, by its id: from the one before it, or from the block's start."""
-    began, seconds = block.started_at, {}
-    for part in block.parts.all():
+    return _seconds_between(block.started_at, block.parts.all())
+
+
+def _seconds_between(began: datetime | None, parts: Iterable[Part | _TimedPart]) -> dict[int, int]:
+    """The same of a block's parts in their order, for a block that ``began`` then."""
+    seconds = {}
+    for part in parts:
         if began and part.done_at:
             seconds[part.pk] = round((part.done_at - began).total_seconds())
         began = part.done_at or began
     return seconds
 
 
-def _timed(part: Part, widen: float, actual_s: int, runs: int, played_ms: int) -> Timed | None:
+def _timed(part: _TimedPart, widen: float, actual_s: int, runs: int, played_ms: int) -> Timed | None:
     """None where fewer or more runs were played than planned: that is another part than the planned one."""
     if not runs or runs != part.runs_planned or not played_ms or not part.high_s:
         return None

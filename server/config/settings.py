@@ -91,7 +91,7 @@ ACCOUNT_EMAIL_VERIFICATION = "none"
 ACCOUNT_ADAPTER = "accounts.adapter.AccountAdapter"
 SESSION_COOKIE_AGE = 60 * 60 * 24 * 90
 #: In the database alone: a session that is ended is ended on every process at once.
-SESSION_ENGINE = "django.contrib.sessions.backends.db"
+SESSION_ENGINE = "config.sessions"
 
 LANGUAGE_CODE = "en-gb"
 TIME_ZONE = "UTC"
@@ -170,4 +170,6 @@ LOGGING = {
     "disable_existing_loggers": False,
     "handlers": {"console": {"class": "logging.StreamHandler"}},
     "root": {"handlers": ["console"], "level": "WARNING"},
+    # A request that waits for a thread is no news.
+    "loggers": {"waitress.queue": {"level": "ERROR"}},
 }

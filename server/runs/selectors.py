@@ -10,6 +10,8 @@ from django.db.models import Max, Q, QuerySet, Sum
 
 from accounts.models import Athlete
 from config.finding import find_one, lock_one
+from config.prepared import Prepared
+from jolly_core.errors import NotFound
 from jolly_core.foretelling.pace import Pace
 from jolly_core.load.counts import Played
 from jolly_core.load.dose import DoseLeft, Used, dose_left, used_of
@@ -53,10 +55,15 @@ def get_run_to_change(athlete: Athlete, run_id: UUID) -> Run:
     return lock_one(list_runs(athlete), pk=run_id)
 
 
+_TO_RECORD = Prepared(lambda: Run.objects.select_for_update().defer("tally", "metrics", "aimed"), "id", "athlete")
+
+
 def get_run_to_record(athlete: Athlete, run_id: UUID) -> Run:
     """The run alone, without the rung it is on and without its last tally: what one more event needs, and no more."""
-    runs = Run.objects.select_for_update().defer("tally", "metrics", "aimed")
-    return find_one(runs, pk=run_id, athlete=athlete)
+    run = _TO_RECORD.get(id=run_id, athlete=athlete.pk)
+    if run is None:
+        raise NotFound
+    return run
 
 
 def list_known(run: Run, client_ids: Sequence[UUID]) -> QuerySet[Event]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 from datetime import UTC, date, datetime
+from functools import cached_property
 
 from jolly_core.record.usual import UP, USUAL_RUNS
 from jolly_core.stored import Stored
@@ -65,16 +66,23 @@ class SideSummary(Stored):
         """Those of the last ``many`` runs that began then or later, oldest first."""
         return [run for run in self.latest(many) if run.started_at >= moment]
 
+    @cached_property
+    def _read(self) -> dict[int, PlayedRun]:
+        """The runs that were asked for before, by their places: a plan asks for the same ones several times."""
+        return {}
+
     def _run(self, place: int) -> PlayedRun:
-        return PlayedRun(
-            self.ids[place],
-            datetime.fromisoformat(self.started[place]),
-            date.fromisoformat(self.days[place]),
-            {name: values[place] for name, values in self.metrics.items()},
-            self.attempts[place],
-            self.makes[place],
-            self.times_ms[place],
-        )
+        if place not in self._read:
+            self._read[place] = PlayedRun(
+                self.ids[place],
+                datetime.fromisoformat(self.started[place]),
+                date.fromisoformat(self.days[place]),
+                {name: values[place] for name, values in self.metrics.items()},
+                self.attempts[place],
+                self.makes[place],
+                self.times_ms[place],
+            )
+        return self._read[place]
 
     def plus(self, run: PlayedRun) -> SideSummary:
         """With one more run, which began after all others."""
