@@ -9,7 +9,7 @@ import sys
 from threading import Timer
 from typing import Any
 
-#: Connections that say nothing for so long are closed, and there are never more than so many.
+#: After this long idle connections are closed; the most connections at a time.
 CHANNEL_TIMEOUT_S, MOST_CONNECTIONS = 30, 200
 WARM_AFTER_S = 4
 

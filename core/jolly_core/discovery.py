@@ -1,4 +1,4 @@
-"""Finding what stands in a package: one module for each kind of thing, and no list to keep of them."""
+"""Discovery of the modules of a package, so that no list of them has to be kept."""
 
 from __future__ import annotations
 

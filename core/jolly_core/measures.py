@@ -6,7 +6,7 @@ from jolly_core.words import plain
 
 METRIC, IMPERIAL = "metric", "imperial"
 INCH_M, FOOT_M = 0.0254, 0.3048
-#: What a tape reads without squinting: half a centimetre, a quarter of an inch. Common practice, no source.
+#: The step that a tape is read to: half a centimetre, a quarter of an inch. Common practice, no source.
 STEPS_M = {METRIC: 0.005, IMPERIAL: INCH_M / 4}
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 STRONG, WEAK, NONE = "strong", "weak", "none"
 SIDES = (STRONG, WEAK, NONE)
-#: The weak side goes first: it is the one that gets avoided, and it wants fresh legs.
+#: The weak side goes first: it is the one that is avoided, and it needs fresh legs.
 BOTH_SIDES = (WEAK, STRONG)
 HANDS = ("left", "right")
 

@@ -35,7 +35,7 @@ _SCALARS = (int, str, float, bool, type(None))
 class Stored:
     """A dataclass that is stored as JSON. ``_upgrades`` has one step for each version before ``_version``."""
 
-    #: Underlined, so that no field can have their names.
+    #: With an underscore, so that no field can have these names.
     _version: ClassVar[int] = 1
     _upgrades: ClassVar[Mapping[int, Step]] = {}
 

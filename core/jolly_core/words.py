@@ -13,7 +13,7 @@ def quantity(number: int, noun: str, plural: str | None = None) -> str:
 
 
 def tries(number: int) -> str:
-    """So many tries.
+    """A number of tries in words.
 
     >>> tries(1), tries(2)
     ('1 try', '2 tries')

@@ -37,7 +37,7 @@ class Athlete(AbstractUser):
     #: Miss on the right and make on the left, for a left-hander.
     is_mirrored = models.BooleanField(default=False)
     is_demo = models.BooleanField(default=False)
-    #: Goes up with every write through the API: see ``config.caching``.
+    #: Increases with every write through the API: see ``config.caching``.
     record_version = models.PositiveBigIntegerField(default=0, editable=False)
 
     def save(self, *args: Any, **options: Any) -> None:

@@ -42,7 +42,7 @@ def recover(username: str, code: str, password: str) -> Athlete:
     known = RecoveryCode.objects.filter(
         athlete__username=username, number=int(number) if number.isdecimal() and len(number) == 1 else 0, used_at=None
     ).first()
-    # As long for a name that is not there as for one that is.
+    # Takes as long for an unknown name as for a known one, so that names cannot be probed.
     is_right = PBKDF2PasswordHasher().verify(secret, known.code if known else _hash("nobody"))
     if known is None or not is_right:
         message = "This name and code do not go together, or the code was used before. Try another of your codes."

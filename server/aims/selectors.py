@@ -34,7 +34,7 @@ from layouts.selectors import aimed_at, core_layout, place_of
 from places.selectors import get_drawn_place
 from runs.models import Run
 
-#: Aim is read from the latest attempts: a season first, and further back only where there are too few to tell.
+#: Aim is estimated from the latest attempts: one season, and earlier ones only where that is too few.
 WINDOWS: tuple[int | None, ...] = (90, 365, None)
 ENOUGH_ATTEMPTS = 60
 #: Estimates kept in each process: some dozens for each of some dozens of athletes.

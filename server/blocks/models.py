@@ -73,7 +73,7 @@ class Part(models.Model):
     rung = models.ForeignKey("ladders.Rung", null=True, on_delete=models.CASCADE, related_name="+")
     side = models.CharField(max_length=6, default="none")
     planned_s = models.PositiveIntegerField()
-    #: Nine times in ten it takes from ``low_s`` to ``high_s``; 0 where that was not reckoned.
+    #: Nine times in ten it takes from ``low_s`` to ``high_s``; 0 where that was not estimated.
     low_s = models.PositiveIntegerField(default=0)
     high_s = models.PositiveIntegerField(default=0)
     is_locked = models.BooleanField(default=False)

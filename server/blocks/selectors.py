@@ -19,7 +19,7 @@ from jolly_core.planning.times import HABIT_PARTS, Timed, around_seconds, set_up
 from ladders.selectors import list_laid
 from layouts.models import Layout
 
-#: How far back "left out so many of the last times" looks, and how many times it looks at.
+#: How far back "left out n of the last times" looks, and how many times it looks at.
 AVOIDED_DAYS, AVOIDED_TIMES = 60, 4
 #: Blocks hold a handful of challenges, so this many hold enough to learn a habit from.
 HABIT_BLOCKS = HABIT_PARTS // 2
@@ -27,7 +27,7 @@ HABIT_BLOCKS = HABIT_PARTS // 2
 
 #: A block that was begun is in play on its day and the next, for those who play past midnight.
 LEFT_AFTER = timedelta(days=1)
-#: A block that seems to have lasted so many times its minutes was forgotten. Common practice, no source.
+#: A block that seems to have lasted this many times its minutes was left running. Common practice, no source.
 MOST_TIMES = 4
 
 
@@ -79,7 +79,7 @@ def list_block_layouts(block: Block) -> list[Layout]:
 def list_blocks_between(athlete: Athlete, first: date, last: date) -> QuerySet[Block]:
     """The athlete's blocks of those days, but for those that were dropped."""
     blocks = list_blocks(athlete).filter(day__gte=first, day__lte=last)
-    # Those without an hour first: databases put nothing where they like.
+    # Those without an hour first: databases differ in where they sort nulls.
     return blocks.order_by("day", F("start").asc(nulls_first=True), "id")
 
 
@@ -107,7 +107,7 @@ def get_part(athlete: Athlete, part_id: int) -> Part:
 
 @dataclass(frozen=True)
 class LeftOut:
-    """Of the last ``planned`` times that a ladder's side stood in a block, it was left out so many times."""
+    """How often a ladder's side was left out of the last ``planned`` blocks that it was part of."""
 
     left_out: int
     planned: int
@@ -206,7 +206,7 @@ def _seconds_between(began: datetime | None, parts: Iterable[Part | _TimedPart])
 
 
 def _timed(part: _TimedPart, widen: float, actual_s: int, runs: int, played_ms: int) -> Timed | None:
-    """None where fewer or more runs were played than planned: that is another part than the planned one."""
+    """None where fewer or more runs were played than planned: such a part says nothing of the plan's times."""
     if not runs or runs != part.runs_planned or not played_ms or not part.high_s:
         return None
     planned = Estimate(part.low_s, part.planned_s, part.high_s)

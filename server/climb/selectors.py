@@ -10,6 +10,7 @@ from uuid import UUID
 
 from accounts.models import Athlete
 from accounts.selectors import get_today
+from blocks.models import key_of
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.lessons.registry import lessons_of
 from jolly_core.record.summary import PlayedRun, SideSummary
@@ -30,6 +31,7 @@ from ladders.selectors import (
     list_thresholds,
     list_worked_on,
     load_layouts,
+    title_on,
 )
 from runs.models import Run
 from runs.selectors import History, get_run, list_counting_before, list_history, list_summaries
@@ -72,6 +74,14 @@ class RungStanding:
 
 
 @dataclass(frozen=True)
+class Plannable:
+    """The rung being worked on, on one side: its key and its title as a part of a block."""
+
+    key: str
+    title: str
+
+
+@dataclass(frozen=True)
 class LadderStanding:
     """A ladder with the rung being worked on and the verdict on it. ``held`` counts rungs from the ground, 0."""
 
@@ -81,6 +91,12 @@ class LadderStanding:
     working: Rung
     threshold: Threshold
     verdict: Verdict
+
+    @property
+    def plannable(self) -> list[Plannable]:
+        """The rung being worked on, on each side of the ladder."""
+        sides = self.ladder.sides
+        return [Plannable(key_of(self.working.pk, side), title_on(self.ladder, self.working, side)) for side in sides]
 
     @property
     def below(self) -> RungName | None:

@@ -29,5 +29,5 @@ def keep_answer(athlete_id: int, key: UUID, answer: Answer) -> None:
 
 
 def forget_old(before: datetime) -> None:
-    """Answers that nobody asks for again."""
+    """Answers that are old enough not to be asked for again."""
     GivenAnswer.objects.filter(at__lt=before).delete()

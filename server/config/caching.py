@@ -16,7 +16,7 @@ from django.db import connection
 from accounts.models import Athlete
 
 Read = TypeVar("Read")
-#: As many readings as some dozens of athletes may go to and fro between, for each process of the server.
+#: The number of readings kept in each process: enough for some dozens of athletes.
 MOST_KEPT = 256
 
 _kept: OrderedDict[Hashable, tuple[int, Any]] = OrderedDict()
@@ -31,7 +31,7 @@ def cached_until_write(athlete: Athlete, key: Hashable, read: Callable[[], Read]
     """
     if connection.in_atomic_block:
         return read()
-    # The version is as old as the athlete is: what is read after it is at least as new.
+    # The version is read first: what is read after it is at least as new.
     own, version = (athlete.pk, key), athlete.record_version
     with _lock:
         known = _kept.pop(own, None)

@@ -13,7 +13,7 @@ from typing import Any
 from urllib.parse import parse_qs, unquote, urlsplit
 
 SERVERS = ("postgresql", "postgres")
-#: Opening a connection costs; and closing SQLite's last one forces a checkpoint, the largest cost measured.
+#: Connections are kept open: closing SQLite's last one forces a checkpoint, the largest cost measured.
 KEPT_OPEN_S = 600
 
 
@@ -45,7 +45,7 @@ def read_database(address: str, var: Path) -> dict[str, Any]:
             # A transaction that will write takes its lock at once, so that two of them wait instead of failing.
             "transaction_mode": "IMMEDIATE",
             "timeout": 20,
-            # FULL: an event that was answered is on the disk, come what may.
+            # FULL: an event that was answered is on the disk, whatever happens then.
             "init_command": "PRAGMA journal_mode=WAL; PRAGMA synchronous=FULL;",
         },
         # Servers in threads of the tests need a file: a database in memory locks up.

@@ -23,8 +23,9 @@ _PLAIN = (
 Reader = Callable[[Any], Any]
 
 
+# No docstring: the schema would repeat it for every serializer that has none of its own.
 class ReadSerializer(serializers.Serializer[Any]):
-    """As Django REST framework's, but for how answers are made: how each field is read is found out once."""
+    # Like its base, except that the way to read each field is determined once for the class.
 
     def to_representation(self, instance: Any) -> dict[str, Any]:
         answer = {}

@@ -91,9 +91,15 @@ class _Schemas:
             properties = {each.name: self.of(hints[each.name]) for each in fields(kind)}
             component.schema = {
                 "type": "object",
-                "description": getdoc(kind) or "",
+                "description": _description(kind),
                 "properties": properties,
                 "required": sorted(properties),
             }
         reference: dict[str, Any] = self.registry[component].ref
         return reference
+
+
+def _description(kind: Any) -> str:
+    """The docstring that somebody wrote: a dataclass without one is given its signature by Python."""
+    words = getdoc(kind) or ""
+    return "" if words.startswith(f"{kind.__name__}(") else words

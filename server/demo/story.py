@@ -43,7 +43,7 @@ class Course:
     leap: tuple[int, float] | None = None
 
     def skill(self, days_left: int) -> float:
-        """The skill so many days before the end."""
+        """The skill that many days before the end."""
         practised = DAYS - days_left
         if self.plateau:
             begin, end = self.plateau

@@ -12,6 +12,7 @@ from accounts.models import Athlete
 from config.finding import find_one, lock_one
 from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_format
+from jolly_core.sides import side_words
 from jolly_core.thresholds.threshold import Threshold, stored_threshold
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from layouts.models import Layout
@@ -106,6 +107,12 @@ def get_rung(athlete: Athlete, rung_id: int) -> Rung:
 
 def list_rungs(ladder: Ladder) -> list[Rung]:
     return list(ladder.rungs.all())
+
+
+def title_on(ladder: Ladder, rung: Rung, side: str) -> str:
+    """What a rung on a side is called in a block: its ladder, its own title, and the hand."""
+    words = side_words(side, ladder.athlete.handedness)
+    return f"{ladder.title}: {rung.title}" + (f", {words}" if words else "")
 
 
 def get_working_rung(ladder: Ladder) -> Rung:

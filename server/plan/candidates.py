@@ -24,9 +24,9 @@ from jolly_core.planning.candidate import Candidate
 from jolly_core.planning.times import Habit, foretell_run, learn_habit, set_up_seconds
 from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import PlayedRun, SideSummary
-from jolly_core.sides import BOTH_SIDES, NONE, hand_of, side_words
+from jolly_core.sides import BOTH_SIDES, NONE, hand_of
 from ladders.models import Ladder, Rung
-from ladders.selectors import list_unacknowledged
+from ladders.selectors import list_unacknowledged, title_on
 from runs.selectors import History, list_attempts_by_day, list_history, list_last_days
 
 #: A rung with fewer runs than this is new.
@@ -170,14 +170,13 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
     run, tries = foretell_run(rung.game, pace)
     missing = {each.side: each.more_runs for each in standing.verdict.evidence}
     hand = hand_of(side, record.athlete.handedness)
-    words = side_words(side, record.athlete.handedness)
     left_out = record.left_out.get((ladder.pk, side), LeftOut(0, 0))
     runs, place = record.tests.get(key_of(rung.pk, side), (0, 0))
     risks = list_unacknowledged(ladder)
     return Candidate(
         key=key_of(rung.pk, side),
         ladder=str(ladder.pk),
-        title=f"{ladder.title}: {rung.title}" + (f", {words}" if words else ""),
+        title=title_on(ladder, rung, side),
         side=side,
         run=run,
         set_up_s=set_up_seconds(side),

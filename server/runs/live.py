@@ -19,7 +19,7 @@ _lock = Lock()
 
 
 def take_session(run_id: UUID, events: int) -> tuple[set[UUID], Session] | None:
-    """The session of a run that has taken that many events, and their ids. It is gone from here until put back."""
+    """Take out the session of a run that has taken that many events, with their ids, until it is put back."""
     with _lock:
         kept = _sessions.pop(run_id, None)
     return kept if kept is not None and len(kept[0]) == events else None
@@ -33,6 +33,6 @@ def put_session(run_id: UUID, ids: set[UUID], session: Session) -> None:
 
 
 def forget_sessions() -> None:
-    """As after a restart."""
+    """Empty the cache, as after a restart."""
     with _lock:
         _sessions.clear()

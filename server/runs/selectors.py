@@ -113,7 +113,7 @@ def get_yardstick(rung: Rung, side: str, before: datetime) -> Yardstick:
         return lay_yardstick(
             metric, threshold.mark, summary.values(metric.id), summary.best(metric.id, metric.direction)
         )
-    # It comes late, as from a device that had no network: what was played since then is none of its business.
+    # It arrives late, as from a device without a network: runs played since then do not count for it.
     rows = list_counting(rung, side).filter(started_at__lt=before).values_list("metrics", flat=True)
     return lay_yardstick(metric, threshold.mark, [value for each in rows if (value := each.get(metric.id)) is not None])
 

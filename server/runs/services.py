@@ -41,7 +41,7 @@ if TYPE_CHECKING:
     from blocks.models import Part
 
 MOST_EVENTS_A_BATCH = 500
-#: A press a second for a day; what is more is a key that hangs.
+#: A press a second for a day; more than that is a stuck key.
 MOST_EVENTS = 90_000
 
 

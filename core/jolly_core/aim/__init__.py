@@ -1,4 +1,4 @@
-"""Hitting what one aims at: a player's error is an angle.
+"""Aim: a player's error is modelled as an angle.
 
 - ``record``   what was played: makes out of tries, or how many landed in each zone
 - ``spread``   the angular spread estimated from makes and misses, what it predicts, and what contradicts it

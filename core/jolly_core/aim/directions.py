@@ -19,11 +19,11 @@ from jolly_core.stats.chi_square import chi_square_above
 MORE_NUMBERS = 3
 #: As many zones at one set-up tell the directions apart.
 FEWEST_ZONES = 4
-#: Below that the likelihood ratio is no chi-square yet. Common practice, no source.
+#: With fewer balls the likelihood ratio is not yet chi-square distributed. Common practice, no source.
 FEWEST_BALLS = 30
-#: A simpler model is left where the data would be so unlikely under it.
+#: The simpler model is rejected at this p-value.
 UNLIKELY = 0.01
-#: An offset is said that is so many times its standard error.
+#: An offset is reported from this many standard errors.
 CLEAR = 2.0
 LEAST_CHANCE = 1e-12
 STEPS, ENOUGH = 1000, 1e-7
@@ -47,7 +47,7 @@ class Directions:
 
     @property
     def words(self) -> str:
-        """What was found that one spread does not tell; empty where it does."""
+        """What the directions add to a single spread, in a sentence; empty where they add nothing."""
         if not self.is_needed:
             return ""
         offsets = [

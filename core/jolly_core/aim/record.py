@@ -1,4 +1,4 @@
-"""What a record tells of a player's aim: makes out of tries at a target, or how many landed in each zone."""
+"""The record of a player's aim: makes out of tries at a target, or how many landed in each zone."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from typing import Protocol, Self
 from jolly_core.errors import CoreError
 from jolly_core.shapes.shape import ENDLESS_M, Shape
 
-#: Chances are kept this far off certainty, so that one lucky ball does not forbid a spread.
+#: Chances are kept this far from 0 and 1, so that one unlikely ball does not exclude a spread.
 CERTAIN = 1e-9
 LEAST_CHANCE = 1e-300
 
@@ -69,7 +69,7 @@ class Tries:
 
     def log_likelihood(self, spread: float) -> float:
         sd_m, misses = spread * self.distance_m, self.attempts - self.makes
-        # The chance of a miss by its own logarithm: where it is next to nothing, one miss still says that it is not.
+        # The chance of a miss is computed as a logarithm: where it is tiny, one miss still carries information.
         made = self.makes * log(max(LEAST_CHANCE, self.target.chance(sd_m))) if self.makes else 0.0
         return made + (misses * self.target.log_miss(sd_m) if misses else 0.0)
 

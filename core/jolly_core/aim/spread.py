@@ -20,9 +20,9 @@ from jolly_core.words import quantity
 LEAST_SPREAD, MOST_SPREAD = 0.0017, 1.05
 #: Half of the 0.95 quantile of a chi-square with one degree of freedom: how far the log-likelihood may fall.
 HALF_CHI_SQUARE = 1.9207
-#: Below this chance of so bad a fit, the data contradict the model.
+#: With a p-value of the fit below this, the data contradict the model.
 CONTRADICTED = 0.01
-#: So often the whole range is looked at before the peak is searched for.
+#: Points of the grid over the whole range, before the peak is searched for.
 LOOKS = 14
 AT_MOST, AT_LEAST, ONE_IN_TWENTY = "at_most", "at_least", 0.05
 #: Of the logarithm of a spread: near enough, and how far a crossing is looked for at first.
@@ -30,7 +30,7 @@ CLOSE, NEAR = 1e-7, 0.05
 
 
 def preload() -> None:
-    """Import what estimates are searched with: it takes the better part of a second the first time."""
+    """Import SciPy's optimisers ahead of use: the first import takes most of a second."""
     import scipy.optimize
     import scipy.special  # noqa: F401
 
@@ -121,7 +121,7 @@ def estimate_aim(record: Iterable[Observation]) -> Aim:
 
 
 def _one_end(likelihood: Callable[[float], float], ends: tuple[float, float], attempts: int, *, is_made: bool) -> Aim:
-    """What makes alone, or misses alone, tell: the spread at which they come one time in twenty, and no more."""
+    """A one-sided limit from makes alone, or misses alone: the spread at which they have a chance of one in twenty."""
     known, other = ends if is_made else ends[::-1]
     end = exp(_crossing(likelihood, log(ONE_IN_TWENTY), known, other))
     low, high = (LEAST_SPREAD, end) if is_made else (end, MOST_SPREAD)
@@ -129,7 +129,7 @@ def _one_end(likelihood: Callable[[float], float], ends: tuple[float, float], at
 
 
 def _about(value: Callable[[float], float], low: float, high: float) -> tuple[float, float]:
-    """The stretch that holds the peak, from looks at even distances: a search could begin where nothing slopes."""
+    """The interval that holds the peak, from an even grid: a local search could start where the function is flat."""
     step = (high - low) / LOOKS
     best = max(range(LOOKS + 1), key=lambda place: value(low + place * step))
     return max(low, low + (best - 1) * step), min(high, low + (best + 1) * step)
@@ -181,14 +181,14 @@ def _crossing(value: Callable[[float], float], floor: float, inside: float, end:
 
 
 def _root(value: Callable[[float], float], one: float, other: float) -> float:
-    """Where a function is nought between two spots on either side of it."""
+    """The root of a function between two points on either side of it."""
     from scipy.optimize import brentq
 
     return float(brentq(value, one, other, xtol=CLOSE))
 
 
 def _solve(falling: Callable[[float], float], low: float, high: float) -> float:
-    """Where a falling function is nought; an end where it is not within. Searched for by the logarithm."""
+    """The root of a falling function, searched for on a logarithmic scale; the nearer end where none is within."""
     if falling(low) <= 0:
         return low
     if falling(high) >= 0:

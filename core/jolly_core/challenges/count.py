@@ -45,7 +45,7 @@ NOTHING = Count()
 
 @dataclass(frozen=True, slots=True)
 class Trail(Generic[Item]):
-    """A list that grows at its end and shares what stood before, so that every step back is kept for free."""
+    """A persistent list: appending shares the earlier items, so that every earlier state is kept at no cost."""
 
     last: Item | None = None
     before: Trail[Item] | None = None

@@ -22,12 +22,12 @@ State = TypeVar("State", bound=_HasCount)
 
 
 def attempts_at_most() -> Any:
-    """Declare ``attempts_limit``: what cuts a run that would else go on for as long as it takes."""
+    """Declare ``attempts_limit``, which ends a run that would otherwise go on until its goal."""
     return whole_number("At most this many attempts", 1, 10_000, None)
 
 
 def seconds_at_most() -> Any:
-    """Declare ``seconds_limit``: the same by the clock."""
+    """Declare ``seconds_limit``, which ends such a run by the clock."""
     return whole_number("At most this long", 10, 7200, None, "s")
 
 
@@ -42,7 +42,7 @@ class Counted(Game[SettingsType, State], Generic[SettingsType, State]):
 
 
 class Reaching(Counted[SettingsType, State], Generic[SettingsType, State]):
-    """A format that goes on until something is reached, in as many attempts as it takes, unless a limit cuts it.
+    """A format that goes on until a goal is reached, unless a limit ends it.
 
     ``reaching`` is the metric that says how many attempts it took; None until it is reached.
     """
@@ -96,7 +96,7 @@ def attempts_reached(settings: Settings, count: Count) -> Ending | None:
 
 
 def time_left_ms(settings: Settings, active_ms: int) -> int | None:
-    """What is left of the time limit; None without one."""
+    """The time left until the limit; None without one."""
     seconds = limit_of_seconds(settings)
     return None if seconds is None else max(0, seconds * 1000 - active_ms)
 

@@ -21,7 +21,7 @@ UNDO, PAUSE, RESUME, FINISH, NOTE, TICK = "undo", "pause", "resume", "finish", "
 PRESSES: tuple[str, ...] = (MAKE, MISS, LET, ZONE)
 CONTROLS = (UNDO, PAUSE, RESUME, FINISH, NOTE, TICK)
 KINDS = PRESSES + CONTROLS
-#: A run is over after a day: nobody plays longer, and a clock that says so was forgotten.
+#: A run ends after a day: a clock beyond that was left running.
 LONGEST_RUN_MS = 24 * 3600 * 1000
 #: Clocks are believed up to here, so that a run can be stopped however late.
 LAST_AT_MS = 2**31 - 1

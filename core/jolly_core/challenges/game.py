@@ -146,7 +146,7 @@ class Game(ABC, Generic[SettingsType, State]):
         return {}
 
     def is_played(self, attempts: int, metrics: Metrics) -> bool:
-        """Whether something was played in a run of so many attempts with those metrics, so that it can count."""
+        """Whether anything was played in a run with these attempts and metrics, so that it can count."""
         return attempts > 0
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:

@@ -12,10 +12,10 @@ from dataclasses import dataclass
 from fractions import Fraction
 from math import ceil, floor
 
-#: Nobody saves more breaks at once; looking further would only cost time in a long run.
+#: The most breaks that a suggestion saves at once; searching further costs time in a long run.
 MOST_FEWER = 50
 TENTH_MS = 100
-#: Contacts closer than this are not a pace that anybody plays at.
+#: Contacts closer together than this are not a pace of play.
 FASTEST_INTERVAL_MS = 150
 
 
@@ -39,7 +39,7 @@ class RallyPace:
 
 @dataclass(frozen=True)
 class Lift:
-    """What would reach the goal: so many breaks fewer together with so many tenths of a second off the interval."""
+    """What would reach the goal: a number of breaks fewer together with tenths of a second off the interval."""
 
     fewer_breaks: int
     tenths_earlier: int

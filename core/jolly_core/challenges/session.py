@@ -24,7 +24,7 @@ from jolly_core.challenges.events import (
 from jolly_core.challenges.game import Game
 from jolly_core.challenges.tally import HALVES, STOPPED, TIME, WHOLE, AnyTally, Ending, Reading, Tally
 
-#: A thumb or a worn switch can press twice within this; nobody makes twice.
+#: Two presses within this are one: a thumb or a worn switch bounced.
 DOUBLE_TAP_MS = 80
 
 

@@ -20,7 +20,7 @@ from jolly_core.errors import CoreError, Problem
 from jolly_core.stored import Stored, from_plain, to_plain
 from jolly_core.validation import check_choice, check_integer
 
-#: A name that can be read from four metres.
+#: The longest name that can be read from four metres.
 LONGEST_NAME = 24
 #: Where a dataclass field keeps its declaration.
 _DECLARED = "declared"

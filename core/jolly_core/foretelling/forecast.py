@@ -22,7 +22,7 @@ class Forecast(ABC, Generic[SettingsType]):
     game: Game[SettingsType, Any]
 
     format: ClassVar[type[Game[Any, Any]]]
-    #: What is reckoned with while an athlete has no record. Common practice, no source.
+    #: The rate that is assumed while an athlete has no record. Common practice, no source.
     prior: ClassVar[Pace] = Pace()
 
     @property

@@ -1,4 +1,4 @@
-"""What the limits of a game leave of it at a pace."""
+"""How many attempts the limits of a game allow at a pace."""
 
 from __future__ import annotations
 

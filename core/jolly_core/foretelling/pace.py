@@ -10,17 +10,17 @@ from statistics import NormalDist, fmean
 
 from jolly_core.stats.waiting import AttemptsDistribution
 
-#: Nineteen in twenty lie below this many standard deviations above the mean, so nine in ten lie within it either way.
+#: The 0.95 quantile of the standard normal distribution: 90 % lie within this many deviations of the mean.
 NINE_IN_TEN_Z = 1.6449
 #: The share that a range leaves above it, and below.
 UPPER_TAIL = 0.05
-#: Beyond this the length of a run is beyond a day, and no planning is helped by the exact number.
+#: Longer runs than this exceed a day; planning does not need the exact number.
 MOST_ATTEMPTS = 100_000
 #: No run is planned for longer than a day.
 LONGEST_S = 24 * 3600
-#: Rates that a plan reckons with: beyond them it would wait for ever, or for nothing.
+#: The range of rates that a plan uses: outside it waits would be endless, or zero.
 LOWEST_RATE, HIGHEST_RATE = 0.02, 0.9998
-#: Rates that are only estimated are tried at three nodes: this many errors off, by these shares of the points.
+#: An estimated rate is integrated over by three nodes: their distance in standard errors, and their weights.
 #: Gauss-Hermite quadrature with three nodes: weights 1/6, 2/3 and 1/6 at 0 and ± the square root of 3.
 NODE_Z = sqrt(3)
 NODE_POINTS = (6, 24, 6)
@@ -46,8 +46,8 @@ class Pace:
     seen: int = 10
 
     @property
-    def reckoned(self) -> float:
-        """The rate as a plan reckons with it."""
+    def bounded_rate(self) -> float:
+        """The rate within the range that a plan uses."""
         return min(HIGHEST_RATE, max(LOWEST_RATE, self.rate))
 
     @property
@@ -56,13 +56,13 @@ class Pace:
 
         On the scale of log odds, where errors are alike to both sides and no rate leaves 0 to 1.
         """
-        rate = self.reckoned
+        rate = self.bounded_rate
         odds, error = log(rate / (1 - rate)), 1 / sqrt(max(1, self.seen) * rate * (1 - rate))
         rate_low, rate_high = (1 / (1 + exp(-min(30.0, max(-30.0, odds + way * error)))) for way in (-NODE_Z, NODE_Z))
         return max(min(LOWEST_RATE, rate), rate_low), rate, min(max(HIGHEST_RATE, rate), rate_high)
 
     def tries_in(self, seconds: int) -> int:
-        """How many attempts fit into so many seconds at this pace."""
+        """How many attempts fit into a number of seconds at this pace."""
         return seconds * 1000 // self.attempt_ms
 
 
@@ -104,15 +104,15 @@ def between(low: float, expected: float, high: float) -> Attempts:
 
 
 def waited(wait: Callable[[float], AttemptsDistribution], pace: Pace, limit: float | None = None) -> Attempts:
-    """How many attempts are waited for at a pace; the points allow for a rate that is only estimated.
+    """The distribution of the attempts at a pace, integrated over a rate that is only estimated.
 
     ``wait`` is what is waited for at a given rate, ``limit`` where the run is cut.
     """
     most = MOST_ATTEMPTS if limit is None else min(limit, MOST_ATTEMPTS)
-    middle = wait(pace.reckoned)
+    middle = wait(pace.bounded_rate)
     points: list[float] = []
     for rate, many in zip(pace.nodes, NODE_POINTS, strict=True):
-        each = middle if rate == pace.reckoned else wait(rate)
+        each = middle if rate == pace.bounded_rate else wait(rate)
         points += [min(most, each.quantile((place + 0.5) / many)) for place in range(many)]
     points.sort()
     cut = [min(most, middle.quantile((place + 0.5) / NODE_POINTS[1])) for place in range(NODE_POINTS[1])]
@@ -131,7 +131,7 @@ class Estimate:
 
 
 def time_of(attempts: Attempts, pace: Pace, *, rest_s: int = 0, at_most_s: int | None = None) -> Estimate:
-    """The time that so many attempts take at a pace, with rests that do not vary, cut where the run is cut.
+    """The time that a number of attempts takes at a pace, with rests that do not vary, cut where the run is cut.
 
     How many and how fast vary apart from each other: the ends are those of the mixture of one lognormal time for each
     number of attempts that the run may take.
@@ -163,7 +163,7 @@ def _mixed(points: Sequence[float], spread: float, share: float) -> float:
 
 
 def minutes_words(seconds: float) -> str:
-    """So long as it is said of a wait; what is beyond a day is said so.
+    """A wait in words; more than a day is said as such.
 
     >>> minutes_words(20), minutes_words(61), minutes_words(1e9)
     ('under a minute', '1 minute', 'more than a day')

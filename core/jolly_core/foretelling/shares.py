@@ -8,7 +8,7 @@ from jolly_core.challenges.count import share_of
 
 
 def makes_for(share: float, attempts: int) -> int:
-    """The fewest makes of so many attempts whose share, as it is said, reaches ``share`` per cent.
+    """The fewest makes of ``attempts`` whose share, rounded as it is shown, reaches ``share`` per cent.
 
     >>> makes_for(66.7, 3), makes_for(75, 10)
     (2, 8)

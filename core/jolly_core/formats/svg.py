@@ -1,4 +1,4 @@
-"""Lengths and attributes of SVG drawings whose unit is a millimetre, reckoned in decimals so that nothing is lost."""
+"""Lengths and attributes of SVG drawings whose unit is a millimetre, in decimal arithmetic so that nothing is lost."""
 
 from __future__ import annotations
 

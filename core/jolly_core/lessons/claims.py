@@ -8,16 +8,16 @@ from jolly_core.challenges.tally import AnyTally
 from jolly_core.challenges.targets import TargetLine
 from jolly_core.stats.comparing import chance_of_so_few
 
-#: Fewer tries than this say nothing of a rate that is worth a sentence. Common practice, no source.
+#: With fewer tries than this a rate is too uncertain for a sentence. Common practice, no source.
 ENOUGH_TRIES = 20
-#: Fewer tries at one target, or fewer breaks, say nothing of it. Common practice, no source.
+#: With fewer tries at one target, or fewer breaks, nothing is said about it. Common practice, no source.
 ENOUGH_AT_ONE, ENOUGH_BREAKS = 5, 3
-#: A difference is said where luck would make one like it less often than this, however many targets there are.
+#: A difference is reported when its p-value, corrected for the number of targets, is below this.
 LUCK = 0.05
 
 
 def weakest(lines: Sequence[TargetLine]) -> TargetLine | None:
-    """The target that was made less than the others by more than luck; None where none was.
+    """The target with a rate significantly below the others; None without one.
 
     Each is tested against all others together, and the chance of luck shared out over them (Bonferroni).
     """
@@ -33,7 +33,7 @@ def weakest(lines: Sequence[TargetLine]) -> TargetLine | None:
 
 
 def rates_of(lines: Sequence[TargetLine]) -> list[float]:
-    """The rate at each target, drawn off the ends by Laplace's rule, so that one try proves nothing."""
+    """The rate at each target by Laplace's rule, which keeps few tries away from 0 and 1."""
     return [(line.makes + 1) / ((line.attempts or 0) + 2) for line in lines]
 
 

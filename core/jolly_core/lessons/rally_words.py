@@ -6,7 +6,7 @@ from jolly_core.challenges.rally import RallyArithmetic
 from jolly_core.lessons.claims import ENOUGH_BREAKS
 from jolly_core.words import quantity
 
-#: Fewer intervals in play are no pace to speak of. Common practice, no source.
+#: With fewer intervals in play there is no reliable pace. Common practice, no source.
 ENOUGH_INTERVALS = 10
 
 

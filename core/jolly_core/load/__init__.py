@@ -1,4 +1,4 @@
-"""How much the body was asked for.
+"""Load: how much work the body did.
 
 - ``weekly``  effort times minutes, week by week, and what to make of it
 - ``counts``  throws, serves, jumps and contacts: what joints should know

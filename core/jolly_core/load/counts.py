@@ -8,7 +8,7 @@ from datetime import date, timedelta
 
 from jolly_core.load.weekly import STEEP
 
-#: Fewer than this are no load to speak of, however much more they are than the week before. Common practice, no source.
+#: Fewer attempts than this are no load, whatever the increase over the week before. Common practice, no source.
 FEW = 60
 
 

@@ -19,7 +19,7 @@ DAYS = 7
 MONOTONOUS = 2.0
 #: The highest monotony that is told: beyond it the days are the same, and the number is one of rounding.
 MOST_MONOTONY = 20.0
-#: A week that much heavier than the one before is worth a thought. Common practice, no source.
+#: An increase over the week before by this factor is mentioned. Common practice, no source.
 STEEP = 0.3
 
 DISPUTED = (

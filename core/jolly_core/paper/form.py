@@ -14,7 +14,7 @@ SettingsType = TypeVar("SettingsType", bound=Settings)
 Totals = TypeVar("Totals", bound=Settings)
 State = TypeVar("State")
 
-#: More than a run on paper ever needs: what is beyond goes onto the back of the sheet.
+#: The most boxes on a sheet: further tries go onto its back.
 MOST_BOXES = 60
 
 

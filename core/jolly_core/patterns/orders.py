@@ -14,7 +14,7 @@ def one_by_one(items: Sequence[Item]) -> list[Item]:
 
 
 def n_and_n(items: Sequence[Item], number: int) -> list[Item]:
-    """So many to each.
+    """Each target the same number of times.
 
     >>> n_and_n("LR", 2)
     ['L', 'L', 'R', 'R']
@@ -27,7 +27,7 @@ def two_and_two(items: Sequence[Item]) -> list[Item]:
 
 
 def so_many_and(items: Sequence[Item], numbers: Sequence[int]) -> list[Item]:
-    """So many to each, the numbers taken in turn.
+    """Each target a number of times, the numbers taken in turn.
 
     >>> so_many_and("LR", (1, 2))
     ['L', 'R', 'R']

@@ -19,7 +19,7 @@ from jolly_core.patterns.draw import draw_below
 from jolly_core.patterns.orders import ORDERS, so_many_and
 
 MOST_STEPS = 100
-#: A pattern at random has no end of its own: so many steps are a lap of it.
+#: A random pattern has no natural end: a lap of it is this many steps.
 RANDOM_LAP = 12
 _RANDOM = re.compile(r"random(?:\s*\(\s*(\d{1,9})\s*\))?", re.IGNORECASE)
 _AND = re.compile(r"([1-9]\d?) and ([1-9]\d?)")
@@ -115,7 +115,7 @@ class _Reader:
 
     def read(self) -> list[str]:
         if any(sign in name for name in self.names for sign in "()"):
-            # Where a name has brackets of its own they can mean nothing else.
+            # Brackets that belong to a target's name are not read as a group.
             return self._read_words(self.text)
         groups: list[list[str]] = [[]]
         for token in _TOKEN.finditer(self.text):
@@ -125,7 +125,7 @@ class _Reader:
                 if len(groups) == 1:
                     raise CoreError.one("unclosed", "A bracket closes here that was not opened.", "pattern")
                 group = groups.pop()
-                # More would only be refused, and a hundred hundreds are a lot to write out.
+                # Stop expanding here: a longer pattern is refused anyway, and 100 × 100 steps cost time.
                 groups[-1] += (group * int(token[1] or 1))[: MOST_STEPS + 1]
             else:
                 groups[-1] += self._read_words(token[0])
@@ -136,14 +136,14 @@ class _Reader:
     def _read_words(self, text: str) -> list[str]:
         words = [word.strip() for word in (text.split(",") if "," in self.text else text.split())]
         words = [word for word in words if word]
-        # A name of several words stands for itself where it is all there is.
+        # Text that is exactly one target's name, of several words, is that target.
         if "," not in self.text and len(words) > 1 and text.strip().casefold() in _by_word(self.names):
             words = [text.strip()]
         return [self._zone(word) for word in words]
 
     def _zone(self, word: str) -> str:
         place, self.words = self.words, self.words + 1
-        # In capitals or not, unless another target is named just so.
+        # Case is ignored, unless another target's name differs in case alone.
         found = [word] if word in self.names else _candidates(word.casefold(), self.names)
         if len(found) == 1:
             return found[0]

@@ -12,7 +12,7 @@ from jolly_core.places.place import Place
 from jolly_core.places.zone import Zone, extent
 from jolly_core.shapes.registry import read_shape, write_shape
 
-#: Targets that share an edge, as they were measured, may overlap by so much.
+#: Targets that share an edge may overlap by this much, which is measuring error.
 HAIR_M = 0.005
 
 

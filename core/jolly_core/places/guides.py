@@ -7,7 +7,7 @@ from dataclasses import dataclass
 
 from jolly_core.places.place import Place, Surface
 
-#: Shares that a folded cord finds without a tape: what each is called, alone and before what it is a share of.
+#: Fractions found by folding a cord: the name alone, and the name before what it is a fraction of.
 SHARES = (
     (1 / 2, "half", "half"),
     (1 / 3, "a third", "a third of"),
@@ -20,7 +20,7 @@ NEAR_M = 0.001
 
 @dataclass(frozen=True)
 class Guide:
-    """A straight line across a surface or up it, at so many metres, and what it is."""
+    """A straight line across a surface or up it, its position in metres, and what it is."""
 
     at_m: float
     title: str

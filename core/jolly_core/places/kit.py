@@ -1,4 +1,4 @@
-"""What a layout needs to be laid: so much tape, so many cones, a string over the net."""
+"""What a layout needs to be laid: how much tape, how many cones, a string over the net."""
 
 from __future__ import annotations
 
@@ -12,7 +12,7 @@ from jolly_core.places.zone import Zone, corners_of_zone, extent
 from jolly_core.shapes.points import Edge, Point, sides_of
 from jolly_core.shapes.shape import LaidWith
 
-#: On the ground cones at the corners do for what is at least this wide and deep. Common practice, no source.
+#: On the ground, targets at least this wide and deep are marked by cones at their corners. Common practice, no source.
 CONES_FROM_M = 1.0
 THINGS = {FLOOR: "cones", TABLE: "balls", WALL: "stickers", AIR: "ribbons"}
 #: How wide such a thing is, where the place does not say. Common practice, no source.

@@ -20,7 +20,7 @@ class Made:
 
     id: str
     order: Order
-    #: Whether it goes by where they lie, so that the targets have to lie on one surface.
+    #: Whether the order depends on positions, so that all targets must lie on one surface.
     is_round: bool = False
 
 

@@ -112,7 +112,7 @@ def corners_of(surface: Surface) -> tuple[Landmark, ...]:
     depths = ((near, 0.0), (far, surface.length_m))
     return tuple(
         Landmark(surface.id, f"{depth} {side} corner", (x, y))
-        # Nothing up in the air holds the end of a tape.
+        # Only landmarks at a height where a tape's end can be held.
         for depth, y in (depths[:1] if surface.kind == AIR else depths)
         for side, x in (("left", 0.0), ("right", surface.width_m))
     )

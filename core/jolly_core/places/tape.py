@@ -24,7 +24,7 @@ UPRIGHT_CORNERS = ("bottom left", "bottom right", "top right", "top left")
 #: How high up a wall one holds a tape without a ladder. Common practice, no source.
 ARM_M = 2.1
 ENDS = ("one end", "the other end")
-#: A change of area that nobody can see on a tape.
+#: A change of area too small to see on a tape.
 UNSEEN = 0.0005
 
 

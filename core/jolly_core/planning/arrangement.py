@@ -30,7 +30,7 @@ WARM_UP_REASON = "warm muscles first: it comes out of the minutes, never on top 
 LONG_WARM_UP_REASON = "longer than usual: overhead or explosive work follows"
 COOL_DOWN_REASON = "time to come down, and to write down what you felt before it is gone"
 
-#: From so much on, and so large a share of the minutes, room that is left is explained. Common practice, no source.
+#: Room left over is explained when it is at least this long and this share of the minutes. Common practice, no source.
 MUCH_SPARE_S, MUCH_SPARE = 240, 0.2
 
 
@@ -107,13 +107,13 @@ def arrange_block(
     try:
         whole = _Builder(terms, candidates, kept, candidates).build(fill=fill)
     except CoreError:
-        # The warm-up for everything left too little for what is locked; what is locked alone may want less of it.
+        # The warm-up for all candidates left too little room for the locked parts; theirs alone may be shorter.
         locked = {each.key for each in kept if each.is_locked}
         firm = [each for each in kept if each.is_locked or each.seconds is not None]
         return _Builder(
             terms, candidates, firm, [candidate for candidate in candidates if candidate.key in locked]
         ).build(fill=False)
-    # The warm-up was laid for everything that may be in the block; what is in it may want less.
+    # The warm-up was planned for all candidates; those chosen may need a shorter one.
     chosen = [candidate for candidate in candidates if candidate.key in whole.drills]
     fitting = _Builder(terms, candidates, kept, chosen).build(fill=fill)
     return fitting if set(fitting.drills) <= set(whole.drills) else whole
@@ -175,7 +175,7 @@ class _Builder:
         return ends[0], ends[1]
 
     def _share_clock(self, warm_up_s: int, cool_down_s: int, game: PartnerGame | None) -> tuple[int, int, int]:
-        """Parts by the clock within the minutes: what is too long together gives way, the game first, the warm-up last.
+        """Fit the parts by the clock into the minutes: if too long, shorten the game first, the warm-up last.
 
         Something is left to practise in, too.
         """
@@ -199,7 +199,7 @@ class _Builder:
         asked = self.kept.get(PARTNER)
         if asked and asked.seconds:
             return replace(game, time=fixed_time(max(SHORTEST_PART_S, min(asked.seconds, self.terms.minutes * 30))))
-        # Never more than half of the block: a game swallows whatever it is given.
+        # A game has no length of its own, so it gets at most half of the block.
         longest = self.terms.minutes * 30
         return game if game.time.expected_s <= longest else replace(game, time=fixed_time(longest))
 
@@ -212,12 +212,12 @@ class _Builder:
         return known
 
     def _cost_s(self, candidate: Candidate, runs: int) -> int:
-        """What so many runs cost beside those that the candidate has already."""
+        """The seconds that this many more runs of the candidate cost."""
         has = self.runs.get(candidate.key, 0)
         return self.time_of(candidate, runs).expected_s - (self.time_of(candidate, has).expected_s if has else 0)
 
     def _give(self, candidate: Candidate, runs: int) -> bool:
-        """Whether so many runs are allowed and fit; if so they are given."""
+        """Give the candidate this many runs if they are allowed and fit; whether it was done."""
         if not self._is_allowed(candidate, runs) or self._cost_s(candidate, runs) > self.room_s:
             return False
         self.room_s -= self._cost_s(candidate, runs)
@@ -225,11 +225,11 @@ class _Builder:
         return True
 
     def _is_allowed(self, candidate: Candidate, runs: int) -> bool:
-        """Whether so many runs are allowed, room or no room."""
+        """Whether this many runs are allowed, whatever the room."""
         return runs <= self.screened[candidate.key].most_runs and self._is_within_dose(candidate, runs)
 
     def _is_within_dose(self, candidate: Candidate, runs: int) -> bool:
-        """Whether so many runs are within the dose together with those on the ladder's other side."""
+        """Whether this many runs are within the dose, counting those on the ladder's other side."""
         if candidate.dose.attempts is None:
             return True
         others = [each for each in self.ranked if each.ladder == candidate.ladder and each.key != candidate.key]
@@ -263,7 +263,7 @@ class _Builder:
         return key in self.kept and self.kept[key].is_locked
 
     def _keep_placed(self) -> None:
-        """Placed parts, the most pressing first: one run each, then up to as many as they had."""
+        """Placed parts, highest priority first: one run each, then up to the number they had."""
         placed = [
             candidate for candidate in self.ranked if candidate.key in self.kept and not self._is_locked(candidate.key)
         ]
@@ -275,14 +275,14 @@ class _Builder:
                     self._give(candidate, runs)
 
     def _give_each_a_run(self) -> None:
-        """The most pressing first; one that would swallow half of the room waits until the others had their turn."""
+        """Highest priority first; a candidate that would take half of the room waits for the others."""
         half_s = self.room_s // 2
         for candidate in sorted(self.ranked, key=lambda each: self.time_of(each, 1).expected_s > half_s):
             if candidate.key not in self.runs and candidate.key not in self.kept:
                 self._give(candidate, max(1, candidate.test_runs) if self.terms.focus == TEST_DAY else 1)
 
     def _share_out(self) -> None:
-        """Further runs, one a round, while they fit; the strong side never gets ahead of the weak one."""
+        """Add runs, one a round, while they fit; the strong side never gets more than the weak one."""
         if self.terms.focus == TEST_DAY:
             return  # more runs than last time would be another test
         for _ in range(most_runs(self.terms, self.ranked)):
@@ -370,7 +370,7 @@ class _Builder:
         )
 
     def _why_spare(self, *, is_filled: bool) -> str:
-        """Why much of the room is left, and what would fill it."""
+        """Say why much of the room is left, and what would fill it."""
         if self.room_s < max(MUCH_SPARE_S, self.terms.minutes * 60 * MUCH_SPARE) or not is_filled or not self.runs:
             return ""
         if self.terms.focus == TEST_DAY:

@@ -20,7 +20,7 @@ BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER = (
     "partner",
 )
 FOCUSES = (BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER)
-#: A block is chosen from so many ladders at most.
+#: The most ladders that a block is chosen from.
 MOST_IN_A_BLOCK = 80
 #: How many ladders a block begins with that nobody chose any for; weak spots and tests are looked for among all.
 LADDERS_AT_FIRST = {BALANCED: 2, ONE_LADDER: 1, GENTLE: 2, PARTNER: 2}

@@ -1,4 +1,4 @@
-"""What of plans is kept beside their own columns: a block before a re-fit, a routine, why wishes of a week gave way."""
+"""Stored parts of plans: a block before a re-fit, a routine, why wishes of a week gave way."""
 
 from __future__ import annotations
 
@@ -40,7 +40,7 @@ class BlockShape(Stored):
 
 @dataclass(frozen=True)
 class RoutinePart:
-    """So many runs of a ladder on a side."""
+    """A number of runs of a ladder on a side."""
 
     ladder: int
     side: str

@@ -52,7 +52,7 @@ PARTNER_GAMES = {
 
 
 def condition_for(ranked: Sequence[Candidate]) -> str:
-    """The one condition, from what is most pressing: a game is for the weak spot, too."""
+    """The condition of the game, chosen from what has the highest priority, such as the weak side."""
     weak = next((candidate for candidate in ranked if candidate.side == WEAK), None)
     if weak is not None and weak.hand:
         return f"one condition: begin every point with the {weak.hand} hand"

@@ -11,7 +11,7 @@ from jolly_core.words import quantity
 
 LONG_AGO_DAYS = 7
 LONGEST_AGO_DAYS = 28
-#: A difference between two sides, or a rate, that is worth a word.
+#: The smallest difference between two sides, or from a rate, that is mentioned.
 SIDE_GAP, LOW_RATE = 0.1, 0.5
 AVOIDED = 2
 
@@ -96,7 +96,7 @@ RULES = (
 
 
 def weigh(candidate: Candidate, terms: Terms) -> tuple[float, tuple[str, ...]]:
-    """How pressing the candidate is on these terms, and why, in the order of the rules."""
+    """The candidate's priority on these terms, and the reasons in the order of the rules."""
     points, reasons = 0.0, []
     for rule in RULES:
         if weighed := rule.weigh(candidate, terms):
@@ -112,6 +112,6 @@ def most_runs(terms: Terms, candidates: Sequence[Candidate]) -> int:
     return RUNS_BY_ENERGY[terms.energy]
 
 
-#: More of one drill than this is a rut, however fresh one feels. Common practice, no source.
+#: The most runs of one drill in a block, whatever the energy. Common practice, no source.
 RUNS_BY_ENERGY = {"low": 2, "normal": 4, "high": 5}
 ONE_LADDER_RUNS = 8

@@ -12,11 +12,11 @@ from jolly_core.shapes.shape import Shape
 
 #: A step up is fair where about seven in ten succeed. Common practice, no source.
 FAIR = 0.7
-#: Closer than this to fair there is nothing to move.
+#: Within this of the wanted success no step is proposed.
 FAIR_ENOUGH = 0.02
 DISTANCE, SIZE = "distance", "size"
 LONGEST_M = 60.0
-#: One step moves a lever at most this many times: what lies beyond is another drill. Common practice, no source.
+#: One step changes a lever by at most this factor: beyond it is another drill. Common practice, no source.
 MOST_TIMES = 2.5
 #: Feet go in quarters in a stand, too: a line on the floor is laid to this.
 STAND_STEP_M = 0.05
@@ -72,6 +72,6 @@ def _is_a_step(times: float) -> bool:
 def _to_the_tape(target: Shape, units: str) -> Shape:
     step = STEPS_M[units]
     lengths = {name: to_tape(value, units) for name, value in target.lengths.items()}
-    # What has a length keeps one, however small.
+    # A length never rounds to zero.
     kept = {name: lengths[name] or copysign(step, value) for name, value in target.lengths.items() if value}
     return replace(target, **{**lengths, **kept})

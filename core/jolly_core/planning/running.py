@@ -8,12 +8,12 @@ from dataclasses import dataclass
 from jolly_core.planning.arrangement import CHALLENGE
 from jolly_core.sides import WEAK
 
-#: So much over is no reason to drop anything: a block is planned in minutes. Common practice, no source.
+#: A block this much too long drops nothing: it is planned to the minute. Common practice, no source.
 PATIENCE_S = 60
 
 
-#: How pressing a part is: what was locked and the weak side more than the rest. The order in which a block is arranged
-#: (slow before fast, fresh before tired) says nothing of that.
+#: Priority of a part: locked parts and the weak side before the rest. The order in which a block is arranged
+#: (slow before fast, fresh before tired) is no priority.
 PRESSING, OTHERS = 1, 2
 
 
@@ -67,7 +67,7 @@ class Running:
 
 
 def stand_of(parts: Sequence[PartLeft], left_s: int) -> Running:
-    """How a block stands with so many seconds left, and the parts that are still to be played, the first in play.
+    """How a block stands with the given seconds left, and the parts that are still to be played, the first in play.
 
     Warm-up and cool-down are never offered for dropping, nor is the challenge in play. The least pressing comes first,
     and of those as pressing the one that frees enough with the least.

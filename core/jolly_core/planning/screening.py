@@ -23,7 +23,7 @@ Check = Callable[[Candidate, Terms, int], Screened | None]
 
 
 def screen(candidate: Candidate, terms: Terms, most_runs: int) -> Screened:
-    """What the terms leave of a candidate; the first check that rules it out has the word, else the tightest."""
+    """The most runs of a candidate that the terms allow, by the first check that excludes it, else the tightest."""
     found = [screened for check in _CHECKS if (screened := check(candidate, terms, most_runs))]
     ruled_out = next((each for each in found if each.most_runs == 0), None)
     return ruled_out or min(found, key=lambda each: each.most_runs, default=Screened(most_runs))
@@ -53,7 +53,7 @@ def _limited(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | N
         return Screened(0, f"body limit: {effect.words}")
     limits = [limit for limit in terms.limits if limit.holds_on(terms.day)]
     if limits and not candidate.traits.regions and not candidate.traits.actions:
-        # Nothing is known to be spared, and that is said instead of being passed over.
+        # Where nothing is known of what it loads, the block says so.
         return Screened(most_runs, "its ladder does not say what it asks of the body: judge by yourself what to spare")
     return Screened(max(1, most_runs // 2), f"eased: {effect.words}") if effect.kind == EASED else None
 

@@ -18,15 +18,15 @@ from jolly_core.stats.race import RaceWait
 BREATHER_S = 30
 #: To lay tape and fetch what a drill needs; and to change to the other side of it. Common practice, no source.
 SET_UP_S, CHANGE_SIDES_S = 60, 20
-#: How much set-up and breathers differ from time to time, as the standard deviation of their logarithm.
+#: Variation of set-up and breathers: the standard deviation of the logarithm of their time.
 OVERHEAD_SPREAD = 0.3
-#: As many parts as the prior weighs, so that one slow day does not turn the plan over.
+#: The weight of the prior in parts played, so that one slow day does not change the plan.
 PRIOR_PARTS = 5
-#: A range is judged only after so many parts, and never made narrower than half or wider than four times.
+#: The parts that are needed to judge a range, and how far it may be narrowed or widened.
 ENOUGH_PARTS, NARROWEST, WIDEST = 10, 0.5, 4.0
 WANTED_SHARE = 0.9
 HABIT_PARTS = 60
-#: A habit that differs from the usual by less is not worth a word.
+#: A habit that differs from the usual by less than this is not mentioned.
 UNNOTICED = 0.05
 
 
@@ -121,12 +121,12 @@ def set_up_seconds(side: str) -> int:
 
 
 def around_seconds(set_up_s: int, runs: int) -> int:
-    """What lies around so many runs: the set-up, and a breather between two of them."""
+    """The time around a number of runs: the set-up, and a breather between each two."""
     return set_up_s + max(0, runs - 1) * BREATHER_S
 
 
 def time_of_part(run: Estimate, runs: int, set_up_s: int, habit: Habit) -> Estimate:
-    """How long a part of so many runs takes, with the athlete's own habit reckoned in."""
+    """How long a part of a number of runs takes, corrected by the athlete's own habit."""
     around_s = around_seconds(set_up_s, runs) * habit.around
     spread = NINE_IN_TEN_Z * OVERHEAD_SPREAD
     around = Estimate(round(around_s * exp(-spread)), round(around_s), round(around_s * exp(spread)))
@@ -137,7 +137,7 @@ def time_of_part(run: Estimate, runs: int, set_up_s: int, habit: Habit) -> Estim
 
 
 def add_times(parts: Sequence[Estimate]) -> Estimate:
-    """The whole of parts that vary apart from each other: their deviations add in quadrature."""
+    """The total of parts that vary independently: their deviations add in quadrature."""
     expected = sum(part.expected_s for part in parts)
     down = sqrt(fsum((part.expected_s - part.low_s) ** 2 for part in parts))
     up = sqrt(fsum((part.high_s - part.expected_s) ** 2 for part in parts))

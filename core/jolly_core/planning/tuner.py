@@ -53,7 +53,7 @@ def tune(game: AnyGame, pace: Pace, *, metric: str, mark: float, minutes: int) -
         return forecast.chance(pace, metric, each, minutes * 60)
 
     is_up, (low, high) = asked.direction == "up", forecast.span(metric)
-    # What a run reaches in the end by all means, it may not reach within the minutes.
+    # A mark that every run reaches eventually may still not be reached within the minutes.
     span = (0 if is_up else low, high)
     chance = chance_of(mark)
     safe, stretch = (hardest_mark(chance_of, span, share, is_up=is_up) for share in (SAFE, STRETCH))

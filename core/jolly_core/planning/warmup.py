@@ -1,4 +1,4 @@
-"""The warm-up and the cool-down: how long, and what is in them. Neither is dropped without a word that is kept."""
+"""The warm-up and the cool-down: how long, and what is in them. Leaving one out is acknowledged and stored."""
 
 from __future__ import annotations
 
@@ -15,7 +15,7 @@ SHORTEST_MIN, LONGEST_MIN = 3, 12
 DEMANDING_TIMES, LONGEST_DEMANDING_MIN = 1.5, 15
 #: A minute to write down what was felt, and more to come down from hard or long work. Common practice, no source.
 WRITE_DOWN_S, COME_DOWN_S, LONG_BLOCK_MIN = 60, 120, 45
-#: Less than this is no time to come down in: it goes to the note.
+#: Time shorter than this is too short to come down in and is added to the note.
 SHORTEST_COMING_DOWN_S = 30
 
 CAUTION = (
@@ -62,7 +62,7 @@ def cool_down_seconds(minutes: int, drills: Sequence[Traits] = ()) -> int:
 
 
 def warm_up_steps(seconds: int, drills: Sequence[Traits] = ()) -> list[Step]:
-    """The steps of a warm-up of that many seconds for those drills; together they last exactly so long."""
+    """The steps of a warm-up of exactly that many seconds for those drills."""
     regions = {region for drill in drills for region in drill.regions}
     actions = {action for drill in drills for action in drill.actions}
     shadows = list(dict.fromkeys(drill.shadow for drill in drills if drill.shadow))

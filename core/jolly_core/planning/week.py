@@ -155,7 +155,7 @@ def wish_words(wish: WeekWish, week: Week) -> str:
 
 
 def list_states(week: Week, assignment: Assignment, why: Mapping[str, str] | None = None) -> list[WishState]:
-    """What an arrangement makes of the wishes, in their order; ``why`` has reasons for those that gave way."""
+    """The outcome of each wish in an arrangement, in their order; ``why`` has reasons for those that gave way."""
     return [_state(wish, week, assignment, (why or {}).get(wish.key, "")) for wish in week.wishes]
 
 
@@ -183,7 +183,7 @@ def _days(week: Week, assignment: Assignment) -> set[int]:
 
 
 def _hard_days(week: Week, assignment: Assignment) -> list[int]:
-    """The day of every hard drill; two on one day stand there twice."""
+    """The day of every hard drill, repeated where one day has several."""
     hard = {drill.key for drill in week.drills if drill.is_hard}
     return [window.day for window in week.windows for key in assignment.get(window.key, ()) if key in hard]
 

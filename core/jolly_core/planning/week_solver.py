@@ -38,7 +38,7 @@ SEED = 7
 #: "cannot be kept", and says so. When all are used up, easy questions are still answered.
 STEPS_A_WISH, STEPS_A_WEEK, STEPS_AFTER, STEPS_TO_POLISH = 0.1, 0.4, 0.006, 0.08
 
-#: How many dearer wishes are tried whether they are to blame at all, and how many are named in a sentence.
+#: How many higher-priority wishes are tested as the cause of a conflict, and how many a sentence names.
 TRIALS, MOST_NAMED = 40, 4
 
 
@@ -112,7 +112,7 @@ class _Solver:
                 self.model.add_implication(visit, self.busy[window.day])
 
     def _add_capacity_constraints(self) -> None:
-        """Drills that share their windows share the minutes of those. Implied, but seen at once when it is said."""
+        """Drills that share windows share their minutes. A redundant constraint that speeds up the solver."""
         places = {
             drill.key: frozenset(window.key for window in self.week.windows if (drill.key, window.key) in self.visits)
             for drill in self.week.drills
@@ -124,7 +124,7 @@ class _Solver:
             self.model.add(needed <= sum(room[window] for window in windows))
 
     def _most_filled(self, window: Window) -> int:
-        """The most minutes of a window that drills can fill: they come whole."""
+        """The most minutes of a window that whole visits can fill."""
         fillable = {0}
         for drill in self.week.drills:
             if (drill.key, window.key) in self.visits:
@@ -156,7 +156,7 @@ class _Solver:
         return literal
 
     def _hard_apart(self, literal: Any) -> None:
-        """One hard drill at most on a day and the day after it together."""
+        """At most one hard drill on any two days that follow each other."""
         hard = [drill for drill in self.week.drills if drill.is_hard]
         for day in range(7):
             near = [visit for drill in hard for visit in self._of_drill(drill, (day, day + 1))]
@@ -166,7 +166,7 @@ class _Solver:
     # --- solving ------------------------------------------------------------------------------------------------------
 
     def _ask(self, steps: float) -> None:
-        """Solve the model as it stands. A plain question is answered sooner without presolve; none needs an LP.
+        """Solve the model. Simple questions are faster without presolve; none needs a linear program.
 
         Looking for symmetries and probing would take longer than most answers.
         """
@@ -188,7 +188,7 @@ class _Solver:
         return self.status in (self.cp.OPTIMAL, self.cp.FEASIBLE)
 
     def _find(self, literals: Sequence[Any]) -> bool:
-        """Whether these go together; if so, the arrangement is what the next questions start from."""
+        """Whether these can be kept together; if so, the arrangement becomes the hint for the next solve."""
         if not self._is_possible(literals):
             return False
         self.found = {window.key: self._inside(window) for window in self.week.windows}
@@ -219,7 +219,7 @@ class _Solver:
         )
 
     def _relax(self, why: dict[str, str]) -> list[Any]:
-        """Wish by wish, highest priority first: keep it if it goes with those kept, else as much of it as goes."""
+        """Wish by wish, highest priority first: keep it if feasible beside those kept, else as much as possible."""
         kept: list[Any] = []
         of: list[WeekWish] = []
         for wish in self.week.wishes:
@@ -243,12 +243,12 @@ class _Solver:
         return range(wish.number - 1, 0, -1) if wish.kind in (AT_LEAST, REST_DAYS) else range(0)
 
     def _is_met(self, wish: WeekWish, number: int) -> bool:
-        """Whether the arrangement that was found last keeps the wish already: then there is nothing to ask."""
+        """Whether the last arrangement already keeps the wish: then nothing has to be solved."""
         got, wanted = reached(replace(wish, number=number), self.week, self.found)
         return got <= wanted if wish.kind == AT_MOST else got >= wanted
 
     def _why(self, wish: WeekWish, literal: Any, kept: Sequence[Any], of: Sequence[WeekWish]) -> str:
-        """The fewest of the dearer wishes that rule this one out: those that the solver names, less what they need not.
+        """A minimal set of higher-priority wishes that conflict with this one: the solver's core, reduced one by one.
 
         To be called right after the question whether the wish can be kept was answered with no.
         """
@@ -286,7 +286,7 @@ class _Solver:
         return f"only {quantity(days, 'day')} {has} a window with the place, kit and minutes for it"
 
     def _most_visits(self) -> int:
-        """As many visits as go in, each worth its drill's value."""
+        """Maximise the value of the visits beyond the wishes."""
         worth = self.model.new_int_var(0, 1_000_000, "worth")
         self.model.add(worth == sum(drill.value * self.counts[drill.key] for drill in self.week.drills))
         self.model.maximize(worth)
@@ -294,7 +294,7 @@ class _Solver:
         return sum(self.week.drill(key).value for inside in self.found.values() for key in inside)
 
     def _even_days(self) -> int:
-        """The fullest day as short as it goes."""
+        """Minimise the minutes of the fullest day."""
         minutes = {drill.key: drill.minutes for drill in self.week.drills}
         day_of = {window.key: window.day for window in self.week.windows}
         peak = self.model.new_int_var(0, 24 * 60, "peak")
@@ -309,7 +309,7 @@ class _Solver:
         return max(busy.values())
 
     def _polish(self, aim: Any) -> None:
-        """Bring the aim as far as the steps allow, and hold it there; without an answer what was found stands."""
+        """Optimise an objective within the allowed steps and fix its value; else the last arrangement stands."""
         self._ask(STEPS_TO_POLISH)
         is_better = self.status in (self.cp.OPTIMAL, self.cp.FEASIBLE)
         if is_better:

@@ -13,7 +13,7 @@ from jolly_core.foretelling.registry import forecast_of
 from jolly_core.record.summary import PlayedRun
 from jolly_core.record.usual import usual_of
 
-#: A pace steadies within this many runs and follows the athlete after that.
+#: The number of latest runs that a pace is estimated from.
 PACE_RUNS = 10
 #: As many runs as the prior spread of a tempo weighs.
 PRIOR_TEMPI = 3
@@ -32,12 +32,12 @@ def pace_of(game: AnyGame, runs: Sequence[PlayedRun], below: Pace | None = None)
     if not attempts:
         if below and not below.is_prior:
             return replace(prior, attempt_ms=below.attempt_ms, rate=below.rate, tempo_spread=below.tempo_spread)
-        # Runs that were kept by the clock alone tell what is usual, and nothing of tempo and rate.
+        # Runs kept by the clock alone inform the usual result, not tempo and rate.
         return replace(prior, usual=usual.mean, spread=usual.spread) if usual else prior
     # Runs from paper have no clock: they tell the rate, but not the tempo.
     timed = [run for run in last if run.time_used_ms and run.attempts]
     tempi = [log(run.time_used_ms / run.attempts) for run in timed]
-    # The spread of few runs is drawn towards the prior's, and widened for a mean that is itself uncertain.
+    # The spread of few runs is shrunk towards the prior's and widened by the uncertainty of the mean.
     spread = sqrt(
         (PRIOR_TEMPI * prior.tempo_spread**2 + sum((tempo - fmean(tempi)) ** 2 for tempo in tempi))
         / (PRIOR_TEMPI + max(0, len(tempi) - 1))

@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.tally import STOPPED, AnyTally
 
-#: A run that was stopped within this was begun by mistake, as a rule. Common practice, no source.
+#: A run stopped within this time was probably started by mistake. Common practice, no source.
 FALSE_START_MS = 10_000
 
 

@@ -1,4 +1,4 @@
-"""Usual and best: no number is shown alone, it comes with what this athlete does as a rule."""
+"""Usual and best: every number is shown beside what this athlete usually does."""
 
 from __future__ import annotations
 
@@ -10,7 +10,7 @@ from statistics import fmean
 from jolly_core.challenges.metric import Metric
 
 UP, DOWN = "up", "down"
-#: Enough runs to steady an average, few enough to follow the athlete.
+#: Enough runs for a stable average, few enough to follow a change.
 USUAL_RUNS = 10
 
 
@@ -47,7 +47,7 @@ def usual_of(values: Sequence[float], last: int = USUAL_RUNS) -> Usual | None:
     if not recent:
         return None
     mean = fmean(recent)
-    # The sample standard deviation; ``statistics.stdev`` reckons in fractions, which takes ten times as long.
+    # The sample standard deviation; ``statistics.stdev`` computes in fractions, which takes ten times as long.
     spread = sqrt(fsum((value - mean) ** 2 for value in recent) / (len(recent) - 1)) if len(recent) > 1 else None
     return Usual(mean, spread, len(recent))
 

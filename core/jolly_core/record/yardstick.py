@@ -99,7 +99,7 @@ def measure(
         0 if wanted is not None and not is_better(wanted, value, direction) else _missing(growing, wanted, direction)
         for wanted in (yardstick.mark, yardstick.usual, best)
     )
-    # What has been level with the best stays so; what is on its way is close by what is in hand.
+    # A result equal to the best stays so; a run in play is close by the streak in hand.
     is_close = best is not None and to_best is not None and not is_new_best and to_best <= _close(best)
     return Distance(value, to_mark, to_usual, to_best, is_close, is_new_best)
 

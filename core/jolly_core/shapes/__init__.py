@@ -1,4 +1,4 @@
-"""Shapes of targets: how each is hit, measured, taped and said. They know no surface and no place.
+"""Shapes of targets: how each is hit, measured, taped and named, independent of surface and place.
 
 - ``shape``     the contract that every shape keeps
 - ``kinds``     one module for each shape; a new one is a new module there

@@ -14,7 +14,7 @@ from jolly_core.shapes.shape import LARGEST_M, SMALLEST_M, Shape
 
 @dataclass(frozen=True)
 class Between(Shape):
-    """A shape between two spots: either length may be nought, and points left or down where it is negative."""
+    """A shape between two spots: either length may be zero; a negative one points left or down."""
 
     across_m: float
     up_m: float

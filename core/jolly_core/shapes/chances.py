@@ -1,4 +1,4 @@
-"""Chances of landing inside edges, where errors are normal and do not depend on each other in the two directions.
+"""Chances of landing inside edges, where errors in the two directions are normal and independent.
 
 Lengths are in metres; ``sd_m`` is the standard deviation of the error in one direction, where the target stands.
 """
@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from math import erf, exp, log, log1p, sqrt
 
-#: Beyond so many standard deviations nothing lands.
+#: Beyond this many standard deviations the chance of landing is taken as zero.
 CERTAIN_SDS = 8.0
 
 
@@ -25,7 +25,7 @@ def log_beyond(half_m: float, sd_m: float) -> float:
 
 
 def log_either(one: float, other: float) -> float:
-    """The logarithm of the chance that one of two things happens which do not depend on each other.
+    """The logarithm of the chance that at least one of two independent events happens.
 
     >>> from math import exp, log
     >>> round(exp(log_either(log(0.5), log(0.5))), 9)
@@ -58,7 +58,7 @@ def log_outside_round(radius_m: float, sd_m: float) -> float:
 
 
 def chance_off_centre(radius_m: float, sd_m: float, off_m: float) -> float:
-    """The chance of hitting a circle when what one hits on average lies ``off_m`` beside its middle.
+    """The chance of hitting a circle when the mean point of impact is ``off_m`` from its middle.
 
     A non-central chi-square with two degrees of freedom.
 

@@ -13,7 +13,7 @@ Edge = tuple[Point, Point]
 
 
 def ends_about(at: Point, across_m: float, up_m: float) -> Edge:
-    """The two ends of what reaches so far to the right and up, with its middle there.
+    """The two ends of a stretch given by its extent to the right and up, and its middle.
 
     >>> ends_about((2, 1), 1, 0)
     ((1.5, 1.0), (2.5, 1.0))

@@ -14,7 +14,7 @@ from jolly_core.shapes.chances import chance_in_box
 from jolly_core.shapes.points import Edge, Point
 
 SMALLEST_M, LARGEST_M = 0.001, 100.0
-#: Wider than any surface: how far a shape reaches that runs on without end.
+#: The extent of an unbounded shape: wider than any surface.
 ENDLESS_M = 2e6
 
 
@@ -40,7 +40,7 @@ class Shape(ABC):
     has_inside: ClassVar[bool] = False
     #: Whether its inside is a box, for which the two directions can be told apart.
     is_box: ClassVar[bool] = False
-    #: Whether it runs across all of its surface, wherever its middle is said to be.
+    #: Whether it spans the whole width of its surface, so that its middle across has no meaning.
     runs_across: ClassVar[bool] = False
     #: Whether it may be made larger or smaller; what is made of things is as large as they are.
     can_be_scaled: ClassVar[bool] = True
@@ -80,7 +80,7 @@ class Shape(ABC):
         """How large it is, as a tape reads it."""
 
     def scaled(self, by: float) -> Self:
-        """The shape with all its lengths so many times as large."""
+        """The shape with all its lengths multiplied by a factor."""
         return replace(self, **{name: value * by for name, value in self.lengths.items()})
 
     def turned_over(self) -> Self:

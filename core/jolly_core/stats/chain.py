@@ -1,4 +1,4 @@
-"""A game of makes and misses played on paper: the chance of where it stands after so many attempts. Exact.
+"""A game of makes and misses as a Markov chain: the exact chance of each state after n attempts.
 
 Standard library only. Source: first-step analysis of an absorbing Markov chain (Kemeny and Snell 1960, ch. 3), carried
 out attempt by attempt.
@@ -14,9 +14,9 @@ from jolly_core.stats.waiting import Known
 State = Hashable
 #: What ends the game: it is won, or it cannot be won any more.
 WON, LOST = "won", "lost"
-#: Beyond so many states, or so many steps of all of them together, it takes longer than anybody waits for.
+#: The most states, and the most steps of all of them together, that are computed while somebody waits.
 MOST_STATES, MOST_WORK = 3000, 40_000
-#: What is left in play is as good as nothing.
+#: The probability still in play is negligible.
 CERTAIN = 1e-7
 
 
@@ -96,7 +96,7 @@ def chances_of(moves: Moves | None, attempts: int) -> list[float] | None:
 def chance_to_win(
     start: State, after: Callable[..., State], rate: float | Callable[..., float], attempts: int
 ) -> float | None:
-    """The chance that the game is won within so many attempts; None where that takes too long to find out."""
+    """The chance that the game is won within a number of attempts; None where that is too expensive."""
     chances = chances_of(list_moves(start, after, rate), attempts)
     return None if chances is None else chances[-1]
 

@@ -6,7 +6,7 @@ from math import erfc, exp, pi, sqrt
 
 
 def chi_square_above(value: float, degrees: int) -> float:
-    """The chance that a chi-square with so many degrees of freedom exceeds ``value``.
+    """The chance that a chi-square with that many degrees of freedom exceeds ``value``.
 
     Closed form for whole degrees: Abramowitz and Stegun 1964, 26.4.4 and 26.4.5.
 

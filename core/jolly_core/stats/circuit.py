@@ -25,7 +25,7 @@ def wait_for_circuit(rates: Sequence[float], on_miss: str) -> Wait:
 
 
 def _restarting(rates: Sequence[float]) -> Wait:
-    """Each try at a station costs all that leads to it and one more attempt; there are 1/p tries on average."""
+    """The mean: each try at a station costs the way to it and one attempt; there are 1/p tries on average."""
     so_far = AT_ONCE
     for rate in rates:
         mean, miss = so_far.mean + 1, 1 - rate
@@ -34,7 +34,7 @@ def _restarting(rates: Sequence[float]) -> Wait:
 
 
 def _stepping_back(rates: Sequence[float]) -> Wait:
-    """From a station to the next: one attempt, and for each miss the way back up and one attempt more."""
+    """The mean from a station to the next: one attempt, and for each miss the way back up and one attempt more."""
     steps: list[Wait] = []
     for rate in rates:
         up = steps[-1] if steps else AT_ONCE

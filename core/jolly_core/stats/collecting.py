@@ -14,7 +14,7 @@ MOST_UNEQUAL = 14
 
 
 def wait_for_each(targets: int, rate: float) -> Wait:
-    """The balls until each of so many targets was hit, all of them as likely, where ``rate`` of the balls hit one.
+    """The balls until each of several equally likely targets was hit, where ``rate`` of the balls hit one.
 
     n H_n / rate on average. Source: Feller 1968, IX.3(d), the coupon collector.
 

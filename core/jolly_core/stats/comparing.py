@@ -1,4 +1,4 @@
-"""Whether one rate is lower than another, and not by luck. Standard library only."""
+"""Tests whether one rate is lower than another. Standard library only."""
 
 from __future__ import annotations
 
@@ -6,7 +6,7 @@ from math import comb
 
 
 def chance_of_so_few(makes: int, attempts: int, other_makes: int, other_attempts: int) -> float:
-    """The chance of so few makes or fewer in the first, if both are made at one rate: Fisher's exact test, one-sided.
+    """The one-sided p-value of Fisher's exact test that the first rate is the lower one.
 
     Source: Fisher 1935, The Design of Experiments; the hypergeometric distribution.
 

@@ -1,4 +1,4 @@
-"""So many makes, in as many attempts as it takes. Standard library only."""
+"""Attempts until a number of makes (negative binomial). Standard library only."""
 
 from __future__ import annotations
 
@@ -16,7 +16,7 @@ def wait_for_makes(makes: int, rate: float) -> Wait:
 
 
 def cdf(makes: int, rate: float, attempts: int) -> float:
-    """The chance that so many makes come within ``attempts``: that of as many or more makes in them.
+    """The chance that ``makes`` come within ``attempts``: that of as many or more makes in them.
 
     >>> round(cdf(5, 0.5, 10), 6)
     0.623047

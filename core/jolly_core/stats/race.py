@@ -87,7 +87,7 @@ class RaceWait:
         return points_within(self.to, self.rate, chance, self.clear)
 
     def cdf(self, attempts: float) -> float:
-        """The chance that it is over within so many points."""
+        """The chance that it is over within that many points."""
         lengths = points_of_race(self.to, self.rate, self.clear)
         deuce, pair = lengths.pop(-1), self.rate**2 + (1 - self.rate) ** 2
         beyond = max(0, int(attempts) - (2 * self.to - 2)) // 2

@@ -1,4 +1,4 @@
-"""How many attempts something takes that is waited for. Standard library only."""
+"""Waiting times in attempts. Standard library only."""
 
 from __future__ import annotations
 
@@ -12,17 +12,17 @@ from typing import Protocol
 
 
 class AttemptsDistribution(Protocol):
-    """A waiting time in attempts, however it is known."""
+    """The contract of waiting times in attempts."""
 
     @property
     def mean(self) -> float:
-        """How many attempts it takes on average; infinite where that is beyond counting."""
+        """The mean number of attempts; infinite where it overflows."""
 
     def quantile(self, chance: float) -> float:
         """The attempts within which it is over with that chance (0 to 1, neither of them)."""
 
     def cdf(self, attempts: float) -> float:
-        """The chance that it is over within so many attempts."""
+        """The chance that it is over within that many attempts."""
 
 
 @dataclass(frozen=True)
@@ -38,11 +38,11 @@ class Wait:
     least: float
 
     def __add__(self, other: Wait) -> Wait:
-        """This and then another that does not depend on it."""
+        """The sum of this and another, independent waiting time."""
         return Wait(self.mean + other.mean, self.variance + other.variance, self.least + other.least)
 
     def times(self, number: float) -> Wait:
-        """So many of them, one after the other.
+        """The sum of ``number`` independent waiting times like this one.
 
         >>> until_made(0.5).times(3).mean
         6.0
@@ -61,7 +61,7 @@ class Wait:
         return self.least + beyond * max(0.0, root) ** 3
 
     def cdf(self, attempts: float) -> float:
-        """The chance that it is over within so many attempts."""
+        """The chance that it is over within that many attempts."""
         if attempts < self.least or not isfinite(self.mean) or not isfinite(self.variance):
             return 0.0
         beyond = self.mean - self.least
@@ -91,15 +91,15 @@ class Known:
         return float(min(len(self.chances) - 1, bisect_left(self.chances, chance)))
 
     def cdf(self, attempts: float) -> float:
-        """The chance that it is over within so many attempts."""
+        """The chance that it is over within that many attempts."""
         return self.chances[min(len(self.chances) - 1, int(attempts))] if attempts >= 0 else 0.0
 
 
-#: Nothing is waited for.
+#: The distribution of a wait that is over: zero attempts.
 AT_ONCE = Wait(0.0, 0.0, 0.0)
-#: What never comes, or so late that the number says nothing.
+#: Never, or so late that the number has no meaning.
 NEVER = Wait(inf, inf, inf)
-#: The square of a chance below this is no number any more.
+#: The square of a chance below this underflows.
 LEAST_CHANCE = 1e-150
 
 
@@ -109,5 +109,5 @@ def until_made(rate: float) -> Wait:
 
 
 def one_after_the_other(waits: Sequence[Wait]) -> Wait:
-    """Several waits that do not depend on each other, in turn."""
+    """The sum of independent waiting times."""
     return reduce(Wait.__add__, waits, AT_ONCE)

@@ -1,4 +1,4 @@
-"""The chance of a streak within so many attempts, and how many attempts a chance takes. Exact, not simulated.
+"""The chance of a streak within that many attempts, and how many attempts a chance takes. Exact, not simulated.
 
 With f(n) the chance of no row of r in n attempts: f(n) = 1 for n < r, f(r) = 1 − p^r, and
 f(n) = f(n − 1) − (1 − p) p^r f(n − 1 − r). Soon the ratio f(n) / f(n − 1) no longer changes and the rest is a power of
@@ -14,12 +14,12 @@ from math import ceil, fsum, inf, log
 
 from jolly_core.errors import CoreError
 
-#: By how little the ratio may still move from one stretch of attempts to the next, to be taken to stand.
+#: The ratio has converged when it changes by less than this from one stretch of attempts to the next.
 STEADY_BY = 1e-15
-#: Below this share of nothing a streak adds nothing to an expected longest one.
+#: A streak length with a smaller chance adds nothing to the expected longest streak.
 NEGLIGIBLE = 1e-12
 LONGEST_GOAL = 1000
-#: A hazard below this is one of a streak that never comes.
+#: With a hazard below this the streak is taken never to come.
 LEAST_DECAY = 1e-300
 
 
@@ -62,7 +62,7 @@ def attempts_for_chance(rate: float, goal: int, chance: float) -> float:
 
 
 def longest_streak(rate: float, attempts: int) -> float:
-    """The expected longest row of makes in so many attempts: the sum over r of the chance of r in a row.
+    """The expected longest row of makes in that many attempts: the sum over r of the chance of r in a row.
 
     >>> round(longest_streak(0.5, 10), 6)
     2.798828
@@ -97,7 +97,7 @@ def _check(rate: float, goal: int) -> None:
 
 @lru_cache(maxsize=64)
 def _without(rate: float, goal: int) -> tuple[list[float], float]:
-    """The chances of no streak in 0, 1, 2, … attempts, up to where their ratio stands, and that ratio."""
+    """The chances of no streak in 0, 1, 2, … attempts until their ratio converges, and that ratio."""
     hit = rate**goal
     without = [1.0] * goal + [1 - hit]
     loss, last = (1 - rate) * hit, 0.0
@@ -105,7 +105,7 @@ def _without(rate: float, goal: int) -> tuple[list[float], float]:
         for attempts in range(len(without), len(without) + goal + 1):
             without.append(without[-1] - loss * without[attempts - 1 - goal])
         ratio = without[-1] / without[-2]
-        # While it still swings it may come by the same value again, so the whole stretch has to stand.
+        # While it oscillates it can repeat a value by chance, so the whole stretch must have converged.
         is_steady = abs(ratio - last) < STEADY_BY and _is_level(without[-goal - 2 :], ratio)
         if is_steady or without[-1] < NEGLIGIBLE:
             return without, ratio

@@ -39,7 +39,7 @@ def spread_of_attempts(rate: float, goal: int) -> float:
     hazard = (1 - rate) * rate**goal
     if hazard < LEAST_CHANCE:
         return inf
-    # Rounding can leave a trace below nothing where there is no spread at all.
+    # Rounding can make the variance slightly negative where there is no spread.
     return sqrt(max(0.0, 1 / hazard**2 - (2 * goal + 1) / hazard - rate / (1 - rate) ** 2))
 
 
@@ -59,7 +59,7 @@ def attempts_to_streaks(rate: float, goal: int, sets: int, chance: float) -> flo
 
 
 def wait_for_streak(rate: float, goal: int) -> Wait:
-    """The attempts that a row of ``goal`` takes; beyond counting where it is too long for the rate."""
+    """The distribution of the attempts until ``goal`` makes in a row; infinite where the rate is too low."""
     if not isfinite(spread_of_attempts(rate, goal)):
         return NEVER
     return Wait(attempts_to_streak(rate, goal), spread_of_attempts(rate, goal) ** 2, goal)
@@ -110,7 +110,7 @@ class StreakWait:
         return attempts_for_chance(self.rate, self.goal, chance)
 
     def cdf(self, attempts: float) -> float:
-        """The chance that it comes within so many attempts."""
+        """The chance that it comes within that many attempts."""
         return chance_of_streak(self.rate, self.goal, int(attempts))
 
 
@@ -130,5 +130,5 @@ class FirstMiss:
         return first_miss_within(self.rate, self.most, chance)
 
     def cdf(self, attempts: float) -> float:
-        """The chance that it is over within so many attempts."""
+        """The chance that it is over within that many attempts."""
         return 1.0 if attempts >= self.most else float(1 - self.rate ** max(0, int(attempts)))

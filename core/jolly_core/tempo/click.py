@@ -42,7 +42,7 @@ def tempo_steps(start: int, top: int, step: int) -> range:
 
 
 def seconds_of_beats(beats: int, tempi: Sequence[int]) -> float:
-    """How long so many beats at each of the tempi take, in seconds."""
+    """How long a number of beats at each of the tempi takes, in seconds."""
     return float(sum(Fraction(60 * beats, bpm) for bpm in tempi))
 
 

@@ -1,4 +1,4 @@
-"""What is fair to ask of a game that nothing was asked of yet."""
+"""A fair first threshold for a game without one."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ from jolly_core.thresholds.threshold import Threshold
 
 #: A mark that is reached about seven times in ten by an athlete without a record. Common practice, no source.
 FAIR_SHARE = 0.7
-#: A run without a limit of its own is reckoned to last so long. Common practice, no source.
+#: A run without a limit of its own is taken to last this long. Common practice, no source.
 WITHIN_S = 600
 #: No first mark asks for more than this.
 FAR = 1000
@@ -42,7 +42,7 @@ def fair_mark(game: AnyGame, metric_id: str) -> float | None:
     is_up = metric.direction == "up"
 
     def within(mark: float) -> float:
-        """Moved to where it can be missed as well as met."""
+        """The mark moved to where it can be both missed and met."""
         return min(high, max(low + 1, mark)) if is_up else max(low, min(high - 1 if high < inf else mark, mark))
 
     goal = getattr(game.settings, "goal", None)
@@ -89,12 +89,12 @@ def hardest_mark(
     return low if (chance_of(low) or 0.0) >= at_least else None
 
 
-#: Beyond this nobody looks for a mark.
+#: The highest mark that is searched for.
 FAR_ENOUGH = 20_000
 
 
 def _share(forecast: Forecast[Any], low: float, high: float, *, is_up: bool) -> float:
-    """Where nothing is known of chances: seven tenths of what is expected, or of what can be reached."""
+    """Without known chances: seven tenths of the expected value, or of the highest possible one."""
     expected = forecast.attempts(forecast.prior).expected
     if not is_up:
         return low + ceil((1 - FAIR_SHARE) * (min(high, expected) - low))

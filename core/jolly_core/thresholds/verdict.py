@@ -126,7 +126,7 @@ def _state(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
 
 
 def _runs(number: int) -> str:
-    """So many of the last runs: "run", "3 runs"."""
+    """The number of last runs in words: "run", "3 runs"."""
     return "run" if number == 1 else quantity(number, "run")
 
 

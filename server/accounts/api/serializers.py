@@ -29,7 +29,7 @@ class AthleteSerializer(serializers.ModelSerializer[Athlete]):
         read_only_fields = ("username", "is_demo")
 
     def to_internal_value(self, data: Any) -> Any:
-        """Refuse names that are no settings, so that a slip of the pen is not taken for a change."""
+        """Refuse names that are no settings, so that a typing error is reported."""
         if isinstance(data, dict) and (unknown := set(data) - set(self.fields)):
             raise serializers.ValidationError(dict.fromkeys(sorted(unknown), "There is no such setting."))
         return super().to_internal_value(data)

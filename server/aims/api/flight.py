@@ -73,7 +73,7 @@ class OffWallView(APIView):
         try:
             flight = fly(here, there, [WALLS[wall] for wall in asked["walls"]], (asked["width_m"], FAR_M))
         except CoreError as error:
-            # To ask for a line that there is not is no mistake: it is what one wanted to know.
+            # Asking for a line that does not exist is no error: the answer says so.
             return Response({"touches": [], "path_m": 0.0, "legs_m": [], "no_way": error.problems[0].message})
         touches = [{"x_m": x, "away_m": y, "height_m": height} for x, y, height in flight.touches]
         return Response({"touches": touches, "path_m": flight.path_m, "legs_m": list(flight.legs_m), "no_way": ""})

@@ -51,11 +51,19 @@ class RungLineSerializer(ReadSerializer):
     title = serializers.CharField()
 
 
+class PlannableSerializer(ReadSerializer):
+    """The rung being worked on, on one side, as a part of a block."""
+
+    key = serializers.CharField()
+    title = serializers.CharField()
+
+
 class LadderStandingSerializer(ReadSerializer):
     ladder = LadderRefSerializer()
     held = serializers.IntegerField()
     rungs = RungLineSerializer(many=True)
     working = RungRefSerializer()
+    plannable = PlannableSerializer(many=True, help_text="On each side that the ladder is played on.")
     threshold = AskedSerializer()
     verdict = VerdictSerializer()
 

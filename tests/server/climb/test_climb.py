@@ -148,3 +148,14 @@ def test_a_decision_from_another_rung_than_is_held_decides_nothing(player: Playe
     path = f"/api/ladders/{putting.pk}/moves/"
     answers = [player.client.post(path, {"decision": "climb", "held": 0}, format="json") for _ in range(2)]
     assert [answer.json()["standing"]["held"] for answer in answers] == [1, 1]
+
+
+def test_what_a_ladder_can_be_planned_by_is_what_a_block_of_it_holds(player: Player, serving: Ladder) -> None:
+    """The page puts a part into a block by the key that the ladder's standing gives."""
+    plannable = standing(player.client, serving)["plannable"]
+    asked = {"minutes": 60, "ladders": [serving.pk]}
+    parts = player.client.post("/api/proposals/", asked, format="json").json()["parts"]
+    assert [(each["key"], each["title"]) for each in parts if each["rung"]] == [
+        (each["key"], each["title"]) for each in plannable
+    ]
+    assert len(plannable) == 2

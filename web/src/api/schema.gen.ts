@@ -1139,12 +1139,10 @@ export interface components {
             is_mirrored: boolean;
             readonly is_demo: boolean;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         AttachRequest: {
             rung: number;
             side: components["schemas"]["Side"];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         AttachedLayoutRequest: {
             /** @description Null takes the layout off the rung. */
             layout: number | null;
@@ -1180,7 +1178,6 @@ export interface components {
             note: string;
             parts: components["schemas"]["Part"][];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         BlockMoveRequest: {
             block: number;
             window: number;
@@ -1217,12 +1214,10 @@ export interface components {
             in_ms: number;
             place: number;
         };
-        /** @description CallsDetail(format: "Literal['calls']" = 'calls', targets: 'tuple[TargetLine, ...]' = ()) */
         CallsDetail: {
             format: "calls";
             targets: components["schemas"]["TargetLine"][];
         };
-        /** @description CappedAttemptsDetail(format: "Literal['capped_attempts']" = 'capped_attempts', left: 'int' = 0, before: 'int' = 0) */
         CappedAttemptsDetail: {
             format: "capped_attempts";
             left: number;
@@ -1261,7 +1256,6 @@ export interface components {
             lost: components["schemas"]["WishState"][];
             won: components["schemas"]["WishState"][];
         };
-        /** @description ChecklistDetail(format: "Literal['checklist']" = 'checklist', items: 'tuple[ItemLine, ...]' = ()) */
         ChecklistDetail: {
             format: "checklist";
             items: components["schemas"]["ItemLine"][];
@@ -1291,7 +1285,6 @@ export interface components {
              */
             kind: "circle";
         };
-        /** @description CircuitDetail(format: "Literal['circuit']" = 'circuit', targets: 'tuple[TargetLine, ...]' = ()) */
         CircuitDetail: {
             format: "circuit";
             targets: components["schemas"]["TargetLine"][];
@@ -1309,18 +1302,15 @@ export interface components {
             kind: "closing";
             words: string;
         };
-        /** @description CollectDetail(format: "Literal['collect']" = 'collect', targets: 'tuple[TargetLine, ...]' = (), left: 'tuple[str, ...]' = ()) */
         CollectDetail: {
             format: "collect";
             targets: components["schemas"]["TargetLine"][];
             left: string[];
         };
-        /** @description CombinationDetail(format: "Literal['combination']" = 'combination', targets: 'tuple[TargetLine, ...]' = ()) */
         CombinationDetail: {
             format: "combination";
             targets: components["schemas"]["TargetLine"][];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Comparison: {
             /** Format: double */
             value: number;
@@ -1341,7 +1331,6 @@ export interface components {
             kind: "cues";
             cues: string[];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         DecisionRequest: {
             decision: components["schemas"]["VerdictKind"];
             /** @description The rung held as it is decided; after moving on it is void. */
@@ -1366,7 +1355,6 @@ export interface components {
             is_close_to_best: boolean;
             is_new_best: boolean;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         DividingRequest: {
             zone: components["schemas"]["ZoneRequest"];
             columns: number;
@@ -1415,7 +1403,6 @@ export interface components {
              */
             readonly most_back_m: number;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Droppable: {
             id: number;
             title: string;
@@ -1423,7 +1410,6 @@ export interface components {
             /** @description Whether the rest fits then. */
             is_enough: boolean;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Event: {
             /** Format: uuid */
             id: string;
@@ -1446,7 +1432,6 @@ export interface components {
          * @enum {string}
          */
         EventKind: "make" | "miss" | "let" | "zone" | "undo" | "pause" | "resume" | "finish" | "note" | "tick";
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         EventsRequest: {
             events: components["schemas"]["NewEventRequest"][];
         };
@@ -1461,7 +1446,6 @@ export interface components {
             /** Format: double */
             share: number;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         FilledSheetRequest: {
             rows: components["schemas"]["SheetRowRequest"][];
             minutes: number;
@@ -1469,22 +1453,18 @@ export interface components {
             /** @default  */
             note?: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         FilledWindow: {
             window: number;
             ladders: number[];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         FilledWindowRequest: {
             window: number;
             ladders: number[];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Fix: {
             corner: string;
             reaches: components["schemas"]["Reach"][];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Flight: {
             touches: components["schemas"]["Space"][];
             /** Format: double */
@@ -1504,7 +1484,6 @@ export interface components {
             kind: "frames";
             frames: components["schemas"]["FrameLine"][];
         };
-        /** @description FramesDetail(format: "Literal['frames']" = 'frames', standing: 'int' = 10) */
         FramesDetail: {
             format: "frames";
             standing: number;
@@ -1516,7 +1495,6 @@ export interface components {
          * @enum {string}
          */
         GameEnum: "count" | "row" | "minute";
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Guide: {
             /** Format: double */
             at_m: number;
@@ -1528,7 +1506,6 @@ export interface components {
          * @enum {string}
          */
         HandednessEnum: "left" | "right";
-        /** @description IntervalsDetail(format: "Literal['intervals']" = 'intervals', phase: 'PhaseKind' = 'work', set: 'int' = 1, sets: 'int' = 1) */
         IntervalsDetail: {
             format: "intervals";
             phase: "work" | "rest" | "done";
@@ -1547,7 +1524,6 @@ export interface components {
             this_week: number;
             weeks_before: number[];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         KeepWeekRequest: {
             windows: components["schemas"]["FilledWindowRequest"][];
             why?: components["schemas"]["WhyRequest"][];
@@ -1575,13 +1551,11 @@ export interface components {
             is_contradicted: boolean;
             words: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LadderDetail: {
             standing: components["schemas"]["LadderStanding"];
             rungs: components["schemas"]["RungStanding"][];
             moves: components["schemas"]["Move"][];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LadderRef: {
             id: number;
             title: string;
@@ -1595,16 +1569,16 @@ export interface components {
             needs: string[];
             dose_words: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LadderStanding: {
             ladder: components["schemas"]["LadderRef"];
             held: number;
             rungs: components["schemas"]["RungLine"][];
             working: components["schemas"]["RungRef"];
+            /** @description On each side that the ladder is played on. */
+            plannable: components["schemas"]["Plannable"][];
             threshold: components["schemas"]["Asked"];
             verdict: components["schemas"]["Verdict"];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LadderToMakeRequest: {
             title: string;
             discipline: string;
@@ -1651,7 +1625,6 @@ export interface components {
             readonly id: number;
             title: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LeftOut: {
             key: string;
             title: string;
@@ -1665,12 +1638,11 @@ export interface components {
          * @enum {string}
          */
         LeverEnum: "distance" | "size";
-        /** @description What would reach the goal: so many breaks fewer together with so many tenths of a second off the interval. */
+        /** @description What would reach the goal: a number of breaks fewer together with tenths of a second off the interval. */
         Lift: {
             fewer_breaks: number;
             tenths_earlier: number;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LineReached: {
             title: string;
             /** Format: double */
@@ -1715,11 +1687,9 @@ export interface components {
             /** Format: date-time */
             made_at: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         LinkState: {
             link: components["schemas"]["Link"] | null;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Load: {
             weeks: components["schemas"]["Week"][];
             counts: components["schemas"]["JointCount"][];
@@ -1728,7 +1698,6 @@ export interface components {
             /** @default Ratios of the last week to the last month are often sold as a measure of risk. What was published does not support that (the two share their numbers, and no trial showed that acting on them helps), so none is shown here. */
             disputed: string;
         };
-        /** @description LongRunDetail(format: "Literal['long_run']" = 'long_run', over: 'int' = 0) */
         LongRunDetail: {
             format: "long_run";
             over: number;
@@ -1746,19 +1715,16 @@ export interface components {
          * @enum {string}
          */
         MadeEnum: "alternate" | "two_and_two" | "one_and_two" | "clock" | "counter_clock" | "opposite" | "rows" | "columns" | "crossing";
-        /** @description MakesOfNDetail(format: "Literal['makes_of_n']" = 'makes_of_n', interval: 'tuple[float, float] | None' = None) */
         MakesOfNDetail: {
             format: "makes_of_n";
             interval: number[] | null;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Metric: {
             id: string;
             title: string;
             direction: components["schemas"]["DirectionEnum"];
             unit: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         MetricRow: {
             id: string;
             title: string;
@@ -1786,7 +1752,6 @@ export interface components {
          * @enum {string}
          */
         MoveDecisionEnum: "climb" | "stay" | "step_back";
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Net: {
             /** Format: double */
             y_m: number;
@@ -1858,18 +1823,15 @@ export interface components {
             /** @default  */
             note?: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewPlaceRequest: {
             name: string;
             offers: string[];
             drawing?: components["schemas"]["DrawingRequest"];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewRoutineRequest: {
             block: number;
             title: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewRunRequest: {
             rung: number;
             side: components["schemas"]["Side"];
@@ -1877,7 +1839,6 @@ export interface components {
             /** Format: date-time */
             started_at: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewTermsRequest: {
             windows: components["schemas"]["NewWindowRequest"][];
             /** @description Highest priority first. */
@@ -1893,7 +1854,6 @@ export interface components {
             place?: number | null;
             missing?: string[];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NewWishRequest: {
             /**
              * @description One of at_least, at_most, hard_apart, rest_days, day_off.
@@ -1904,13 +1864,11 @@ export interface components {
             /** @default 1 */
             number?: number;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         NextRungRequest: {
             lever: components["schemas"]["LeverEnum"];
         };
         /** @enum {unknown} */
         NullEnum: null;
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         OffWallRequest: {
             here: components["schemas"]["SpaceRequest"];
             there: components["schemas"]["SpaceRequest"];
@@ -1928,17 +1886,14 @@ export interface components {
             stand: components["schemas"]["Stand"];
             shape: components["schemas"]["Shape"];
         };
-        /** @description OpenCountDetail(format: "Literal['open_count']" = 'open_count', interval: 'tuple[float, float] | None' = None) */
         OpenCountDetail: {
             format: "open_count";
             interval: number[] | null;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         OrderRequest: {
             zones: components["schemas"]["ZoneRequest"][];
             made: components["schemas"]["MadeEnum"];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Outcome: {
             run: components["schemas"]["Run"];
             rows: components["schemas"]["MetricRow"][];
@@ -1950,7 +1905,6 @@ export interface components {
             lessons: string[];
             readonly breakdown: components["schemas"]["Breakdown"] | null;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         OverNetRequest: {
             place: string;
             /** Format: double */
@@ -2001,7 +1955,6 @@ export interface components {
             previous: string | null;
             results: components["schemas"]["Run"][];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         PaintedLine: {
             title: string;
             start: number[];
@@ -2052,7 +2005,6 @@ export interface components {
             is_muted?: boolean;
             is_mirrored?: boolean;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         PatchedBlockChangeRequest: {
             change?: components["schemas"]["ChangeEnum"];
             /** @default  */
@@ -2060,11 +2012,9 @@ export interface components {
             /** @description 0 to 10, or not told. */
             effort?: number | null;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Pattern: {
             pattern: string;
         };
-        /** @description PatternDetail(format: "Literal['pattern']" = 'pattern', targets: 'tuple[TargetLine, ...]' = (), broke: 'tuple[int, ...]' = ()) */
         PatternDetail: {
             format: "pattern";
             targets: components["schemas"]["TargetLine"][];
@@ -2106,7 +2056,11 @@ export interface components {
             start?: string | null;
             acknowledged?: string[];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
+        /** @description The rung being worked on, on one side, as a part of a block. */
+        Plannable: {
+            key: string;
+            title: string;
+        };
         PlayedSide: {
             side: components["schemas"]["Side"];
             /** @description With the hand it means for this athlete; empty without sides. */
@@ -2136,7 +2090,6 @@ export interface components {
             code: string;
             msg: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Proposal: {
             parts: components["schemas"]["ProposedPart"][];
             /** @description Those that were looked at. */
@@ -2150,7 +2103,6 @@ export interface components {
             /** @description What planned against actual has taught. */
             habit_words: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         ProposedPart: {
             kind: components["schemas"]["PartKind"];
             title: string;
@@ -2171,7 +2123,6 @@ export interface components {
             windows: components["schemas"]["FilledWindow"][];
             states: components["schemas"]["WishState"][];
         };
-        /** @description QualityRepsDetail(format: "Literal['quality_reps']" = 'quality_reps') */
         QualityRepsDetail: {
             format: "quality_reps";
         };
@@ -2181,12 +2132,10 @@ export interface components {
             /** Format: date-time */
             started_at: string;
         };
-        /** @description QuotaDetail(format: "Literal['quota']" = 'quota', targets: 'tuple[TargetLine, ...]' = ()) */
         QuotaDetail: {
             format: "quota";
             targets: components["schemas"]["TargetLine"][];
         };
-        /** @description RaceDetail(format: "Literal['race']" = 'race', lead: 'int' = 0) */
         RaceDetail: {
             format: "race";
             lead: number;
@@ -2215,14 +2164,12 @@ export interface components {
             breaks_allowed: number | null;
             lift: components["schemas"]["Lift"] | null;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Reach: {
             landmark: string;
             /** Format: double */
             distance_m: number;
             words: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Reason: {
             code: string;
             words: string;
@@ -2241,7 +2188,6 @@ export interface components {
         RecoveryCodes: {
             codes: string[];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RecoveryRequest: {
             username: string;
             code: string;
@@ -2276,11 +2222,9 @@ export interface components {
              */
             kind: "rectangle";
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RefitRequest: {
             minutes: number;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RepeatRequest: {
             /** Format: date */
             day: string;
@@ -2354,7 +2298,6 @@ export interface components {
              */
             kind: "row";
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Run: {
             /** Format: uuid */
             id: string;
@@ -2389,7 +2332,6 @@ export interface components {
             yardstick: components["schemas"]["Yardstick"];
             distance: components["schemas"]["Distance"];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RunPoint: {
             /** Format: uuid */
             id: string;
@@ -2405,7 +2347,6 @@ export interface components {
             number: number;
             title: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RungRecord: {
             side: components["schemas"]["Side"];
             side_words: string;
@@ -2420,7 +2361,6 @@ export interface components {
             /** @description The latest of them, oldest first. */
             runs: components["schemas"]["RunPoint"][];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RungRef: {
             id: number;
             number: number;
@@ -2435,7 +2375,6 @@ export interface components {
             goal_words: string;
             layout: components["schemas"]["LayoutRef"] | null;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         RungStanding: {
             rung: components["schemas"]["RungRef"];
             threshold: components["schemas"]["Asked"];
@@ -2466,11 +2405,9 @@ export interface components {
             words: string;
             drops: components["schemas"]["Droppable"][];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         SaidYesRequest: {
             risk: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         SeenWeek: {
             /** Format: date */
             monday: string;
@@ -2481,11 +2418,9 @@ export interface components {
             /** @description Whether it was arranged and kept. */
             is_kept: boolean;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         SetAsideRequest: {
             reason: string;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         SettingsRequest: {
             settings: {
                 [key: string]: unknown;
@@ -2507,7 +2442,6 @@ export interface components {
                 [key: string]: number | null;
             }[];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         ShelfLadder: {
             key: string;
             title: string;
@@ -2535,7 +2469,6 @@ export interface components {
             stretch: number | null;
             words: string[];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Size: {
             name: string;
             words: string;
@@ -2568,14 +2501,12 @@ export interface components {
             title: string;
             at: number[];
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Stand: {
             /** Format: double */
             x_m: number;
             /** Format: double */
             back_m: number;
         };
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         StandRequest: {
             /** Format: double */
             x_m: number;
@@ -2602,7 +2533,6 @@ export interface components {
             words: string;
             seconds: number;
         };
-        /** @description StreakDetail(format: "Literal['streak']" = 'streak', streaks: 'tuple[int, ...]' = (), streaks_ended: 'int' = 0) */
         StreakDetail: {
             format: "streak";
             streaks: number[];
@@ -2711,7 +2641,6 @@ export interface components {
             makes: number;
             rate: number | null;
         };
-        /** @description TempoLadderDetail(format: "Literal['tempo_ladder']" = 'tempo_ladder', step: 'int' = 1, steps: 'int' = 1, failed: 'int' = 0) */
         TempoLadderDetail: {
             format: "tempo_ladder";
             step: number;
@@ -2755,7 +2684,6 @@ export interface components {
             expected_s: number;
             high_s: number;
         };
-        /** @description TimedCountDetail(format: "Literal['timed_count']" = 'timed_count', rallies: 'tuple[Rally, ...]' = (), rallies_ended: 'int' = 0, in_play_ms: 'int' = 0, arithmetic: 'RallyArithmetic | None' = None) */
         TimedCountDetail: {
             format: "timed_count";
             rallies: components["schemas"]["Rally"][];
@@ -2783,7 +2711,6 @@ export interface components {
             high: number;
             readonly is_optional: boolean;
         };
-        /** @description TwoChanceWalkDetail(format: "Literal['two_chance_walk']" = 'two_chance_walk', targets: 'tuple[TargetLine, ...]' = (), balls: 'tuple[tuple[int, int], tuple[int, int]]' = ((0, 0), (0, 0))) */
         TwoChanceWalkDetail: {
             format: "two_chance_walk";
             targets: components["schemas"]["TargetLine"][];
@@ -2795,7 +2722,6 @@ export interface components {
          * @enum {string}
          */
         UnitsEnum: "metric" | "imperial";
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         Verdict: {
             kind: components["schemas"]["VerdictKind"];
             headline: string;
@@ -2852,7 +2778,6 @@ export interface components {
          * @enum {string}
          */
         WeekWishKindEnum: "at_least" | "at_most" | "hard_apart" | "rest_days" | "day_off";
-        /** @description As Django REST framework's, but for how answers are made: how each field is read is found out once. */
         WhyRequest: {
             key: string;
             why: string;
@@ -2915,7 +2840,6 @@ export interface components {
             points: number;
             balls: number;
         };
-        /** @description ZonePointsDetail(format: "Literal['zone_points']" = 'zone_points', zones: 'tuple[ZoneLine, ...]' = (), out: 'int' = 0) */
         ZonePointsDetail: {
             format: "zone_points";
             zones: components["schemas"]["ZoneLine"][];

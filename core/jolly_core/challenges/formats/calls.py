@@ -23,7 +23,7 @@ TIMED, UNTIMED = "timed", "untimed"
 COLOURS = ("none", "red", "green", "yellow", "purple", "white")
 #: What version 1 called them.
 _SHADES = {"coral": "red", "teal": "green", "mustard": "yellow", "plum": "purple", "paper": "white"}
-#: Nobody answers a call faster; what comes sooner was pressed before it. Common practice, no source.
+#: A faster answer was pressed before the call. Common practice, no source.
 FASTEST_ANSWER_MS = 100
 
 

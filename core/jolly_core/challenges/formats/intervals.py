@@ -1,4 +1,4 @@
-"""Intervals: so many seconds or reps on, so many seconds off, so many sets; how hard it was at the end."""
+"""Intervals: seconds or reps on, seconds off, a number of sets; how hard it was at the end."""
 
 from __future__ import annotations
 
@@ -137,7 +137,7 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
         return False  # then it asks how hard it was
 
     def is_played(self, attempts: int, metrics: Metrics) -> bool:
-        # Hands that work do not press: a set that was kept by the clock was played all the same.
+        # A set by the clock counts as played without a press: the hands are busy.
         return attempts > 0 or bool(metrics["sets_done"])
 
     def ending(self, state: IntervalState) -> Ending | None:
@@ -183,7 +183,7 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
 
 
 def _rest_s(settings: IntervalsSettings, done: int) -> int:
-    """The rest after so many sets; nothing after the last."""
+    """The rest after a number of sets; none after the last."""
     if done >= settings.all_sets:
         return 0
     return settings.between_s if done % settings.sets == 0 else settings.rest_s

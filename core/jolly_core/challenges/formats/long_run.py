@@ -1,4 +1,4 @@
-"""Long run: as many in a row as possible, with a re-set of the balls every so many."""
+"""Long run: as many in a row as possible; the balls are set up again after each rack."""
 
 from __future__ import annotations
 
@@ -13,7 +13,7 @@ from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.challenges.tally import GOAL, MISSED, AnyTally, Ending, Reading
 from jolly_core.words import quantity
 
-#: Nobody runs on for longer; the run is closed there, and a day off is earned.
+#: The longest running time: the run ends there.
 LONGEST = 5000
 
 

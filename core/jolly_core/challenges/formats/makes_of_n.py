@@ -1,4 +1,4 @@
-"""Makes of n: so many attempts, how many are made."""
+"""Makes of n: how many of n attempts are made."""
 
 from __future__ import annotations
 

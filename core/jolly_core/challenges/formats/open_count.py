@@ -40,7 +40,7 @@ class OpenCount(Counted[OpenCountSettings, OpenState]):
     summary = "Count makes and misses until you stop."
     metrics = (
         Metric("makes", "makes", "up", "makes", "make"),
-        # Whoever may stop when they like could stop while it is high.
+        # A run that the athlete may stop at any time could be stopped while the rate is high.
         Metric("rate", "share made", "up", "%", needs_whole=True),
         Metric("best_streak", "best streak", "up", "in a row"),
     )

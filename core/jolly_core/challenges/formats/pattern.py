@@ -57,7 +57,7 @@ class Walk(NamedTuple):
         )
 
     def missed(self, tries: Tries, on_break: str) -> Walk:
-        """After a break. What is begun anew is clean again, and what waits for its zone is walked all the same."""
+        """The state after a break: a lap begun anew is clean again; one that waits for its zone stays where it is."""
         order, _, place, _, longest, laps, _, broke = self
         broke = broke.plus(place % order.lap)
         if on_break == GOES_ON:

@@ -1,4 +1,4 @@
-"""Quota: as many attempts as it takes for so many makes on each of several targets, in order or free."""
+"""Quota: attempts until each of several targets has its number of makes, in order or free."""
 
 from __future__ import annotations
 

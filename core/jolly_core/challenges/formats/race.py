@@ -1,4 +1,4 @@
-"""Race: you against the drill. A make is your point, a miss is the drill's; first to n, so many clear."""
+"""Race: you against the drill. A make is your point, a miss is the drill's; first to n, by a margin."""
 
 from __future__ import annotations
 

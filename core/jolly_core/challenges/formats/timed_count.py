@@ -1,4 +1,4 @@
-"""Timed count: contacts in so many seconds with one ball; a miss breaks the rally and costs the time to fetch it."""
+"""Timed count: contacts within a time with one ball; a miss breaks the rally and costs the time to fetch it."""
 
 from __future__ import annotations
 
@@ -77,7 +77,7 @@ class TimedCount(Counted[TimedCountSettings, TimedState]):
     metrics = (
         Metric("total", "contacts", "up", "contacts", "contact"),
         Metric("longest_rally", "longest rally", "up", "contacts", "contact"),
-        # Few breaks in a run that was cut short prove nothing.
+        # Few breaks are no result in a run that was cut short.
         Metric("breaks", "breaks", "down", "breaks", "break", needs_whole=True),
     )
     settings_type = TimedCountSettings

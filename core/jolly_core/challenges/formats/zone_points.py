@@ -1,4 +1,4 @@
-"""Zone points: each ball scores the points of the zone it hits, for so long or for so many balls."""
+"""Zone points: each ball scores the points of the zone it hits, within a time or a number of balls."""
 
 from __future__ import annotations
 
@@ -82,7 +82,7 @@ class ZonePoints(Counted[ZonePointsSettings, PointsState]):
     metrics = (
         Metric("points", "points", "up", "points", "point"),
         Metric("points_per_ball", "points per ball", "up", "a ball", needs_whole=True),
-        # Few balls out in a run that was cut short prove nothing.
+        # A run that was cut short with few balls does not count as complete.
         Metric("out", "balls out", "down", "balls out", "ball out", needs_whole=True),
     )
     settings_type = ZonePointsSettings

@@ -5,7 +5,7 @@ from __future__ import annotations
 from jolly_core.challenges.counted import has_limit
 from jolly_core.challenges.formats.circuit import Circuit, CircuitSettings
 from jolly_core.foretelling.pace import Pace
-from jolly_core.foretelling.reaching import NOWHERE, ReachingForecast, Road
+from jolly_core.foretelling.reaching import UNREACHABLE, Chain, ReachingForecast
 from jolly_core.stats.chain import LOST, WON
 from jolly_core.stats.circuit import RESTART, RETRY, wait_for_circuit
 from jolly_core.stats.waiting import Wait
@@ -24,13 +24,13 @@ class CircuitForecast(ReachingForecast[CircuitSettings]):
     def fewest(self) -> int:
         return len(self.settings.stations) * self.settings.circuits
 
-    def road(self, metric_id: str, mark: int) -> Road | None:
+    def chain(self, metric_id: str, mark: int) -> Chain | None:
         """The station in hand, whether its circuit is clean, the circuits that are done and those of them clean."""
         stations, rule, is_of_clean = len(self.settings.stations), self.settings.on_miss, metric_id == "clean"
         circuits = mark if metric_id == "circuits" else self.settings.circuits
         furthest = mark if metric_id == "furthest" else None
         if max(circuits, mark if is_of_clean else 0) > self.settings.circuits or (furthest or 0) > stations:
-            return NOWHERE
+            return UNREACHABLE
 
         def after(state: tuple[int, bool, int, int], is_made: bool) -> tuple[int, bool, int, int] | str:
             place, is_clean, done, clean = state
@@ -47,7 +47,7 @@ class CircuitForecast(ReachingForecast[CircuitSettings]):
                 return 0, True, done, clean
             return LOST if is_of_clean and clean < mark else WON
 
-        return Road((0, True, 0, 0), after)
+        return Chain((0, True, 0, 0), after)
 
     def span(self, metric_id: str) -> tuple[float, float]:
         if metric_id == self.reaching:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from jolly_core.challenges.counted import has_limit
 from jolly_core.challenges.formats.collect import AIMED, Collect, CollectSettings
 from jolly_core.foretelling.pace import Pace
-from jolly_core.foretelling.reaching import NOWHERE, ReachingForecast, Road
+from jolly_core.foretelling.reaching import UNREACHABLE, Chain, ReachingForecast
 from jolly_core.stats.chain import WON
 from jolly_core.stats.collecting import wait_for_each
 from jolly_core.stats.quota import wait_for_makes
@@ -25,14 +25,14 @@ class CollectForecast(ReachingForecast[CollectSettings]):
     def fewest(self) -> int:
         return len(self.settings.targets)
 
-    def road(self, metric_id: str, mark: int) -> Road | None:
+    def chain(self, metric_id: str, mark: int) -> Chain | None:
         whole = len(self.settings.targets)
         wanted = mark if metric_id == "collected" else whole
 
         def after(collected: int, is_made: bool) -> int | str:
             return WON if collected + is_made >= wanted else collected + is_made
 
-        return Road(0, after) if wanted <= whole else NOWHERE
+        return Chain(0, after) if wanted <= whole else UNREACHABLE
 
     def rate_at(self, state: int, rate: float) -> float:
         many = len(self.settings.targets)

@@ -49,7 +49,7 @@ class CombinationForecast(Forecast[CombinationSettings]):
 
 @lru_cache(maxsize=256)
 def _goes_at(rate: float, skills: int, goes: int) -> Wait:
-    """So many goes at a chain: each lasts up to its first miss, or to its end."""
+    """A number of goes at a chain: each lasts up to its first miss, or to its end."""
     lengths = [(place, rate ** (place - 1) * (1 - rate)) for place in range(1, skills)] + [
         (skills, rate ** (skills - 1))
     ]

@@ -9,7 +9,7 @@ from jolly_core.challenges.pin_score import BEST_SCORE
 from jolly_core.foretelling.forecast import Forecast
 from jolly_core.foretelling.pace import Attempts, Pace, between
 
-#: Upside down every frame costs a pin with each of its two balls at least.
+#: Upside down, each of a frame's two balls scores at least one pin.
 BEST_LOW_SCORE = 20
 #: What a grown-up without training scores, and upside down. Common practice, no source.
 USUAL_SCORE, USUAL_LOW_SCORE = 70, 120

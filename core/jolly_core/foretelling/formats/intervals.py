@@ -29,7 +29,7 @@ class IntervalsForecast(Forecast[IntervalsSettings]):
         return time_of(self.attempts(pace), pace, rest_s=self.settings.total_rest_s)
 
     def span(self, metric_id: str) -> tuple[float, float]:
-        # Stopping is how such a run falls short, so even by the clock no set is sure.
+        # Such a run falls short by being stopped, so no set is certain, by the clock either.
         return 0, {"sets_done": self.settings.all_sets, "effort": max(EFFORTS)}.get(metric_id, MOST_REPS)
 
     def first_mark(self, metric_id: str) -> float | None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from jolly_core.challenges.counted import has_limit
 from jolly_core.challenges.formats.pattern import AGAIN, GOES_ON, WAITS, Pattern, PatternSettings
 from jolly_core.foretelling.pace import Pace
-from jolly_core.foretelling.reaching import NOWHERE, ReachingForecast, Road
+from jolly_core.foretelling.reaching import UNREACHABLE, Chain, ReachingForecast
 from jolly_core.stats.chain import LOST, WON
 from jolly_core.stats.quota import wait_for_makes
 from jolly_core.stats.waiting import LEAST_CHANCE, NEVER, Wait
@@ -32,13 +32,13 @@ class PatternForecast(ReachingForecast[PatternSettings]):
     def fewest(self) -> int:
         return self.settings.order.lap * self.settings.laps
 
-    def road(self, metric_id: str, mark: int) -> Road | None:
+    def chain(self, metric_id: str, mark: int) -> Chain | None:
         """Where in the lap, whether it is clean, the laps that are done, and the run in hand where that is asked of."""
         lap, on_break = self.settings.order.lap, self.settings.on_break
         laps = mark if metric_id == "laps" else self.settings.laps
         longest = mark if metric_id == "longest" else None
         if laps > self.settings.laps:
-            return NOWHERE
+            return UNREACHABLE
 
         def after(state: tuple[int, bool, int, int], is_made: bool) -> tuple[int, bool, int, int] | str:
             place, is_clean, done, run = state
@@ -54,11 +54,11 @@ class PatternForecast(ReachingForecast[PatternSettings]):
                 return (place + 1) % lap, place + 1 == lap, done, 0
             return 0 if on_break == AGAIN else place, True, done, 0
 
-        return Road((0, True, 0, 0), after)
+        return Chain((0, True, 0, 0), after)
 
     @property
     def asked(self) -> str:
-        # In one go: laps alone are only a matter of time.
+        # Within the limits: without any, every number of laps is reached eventually.
         return "longest"
 
     def span(self, metric_id: str) -> tuple[float, float]:
@@ -67,7 +67,7 @@ class PatternForecast(ReachingForecast[PatternSettings]):
             return super().span(metric_id)
         if has_limit(self.settings):
             return 0, laps * lap if metric_id == "longest" else laps
-        # Without a limit it goes on until the laps are done, and a clean lap is a row of its length, unless it waits.
+        # Without a limit it goes on until the laps are done; a clean lap is a streak of its length, unless misses wait.
         if metric_id == "laps":
             return laps, laps
         most = laps * lap + (lap - 1 if self.settings.on_break == GOES_ON else 0)

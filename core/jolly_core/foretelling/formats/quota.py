@@ -5,7 +5,7 @@ from __future__ import annotations
 from jolly_core.challenges.counted import has_limit
 from jolly_core.challenges.formats.quota import Quota, QuotaSettings
 from jolly_core.foretelling.pace import Pace
-from jolly_core.foretelling.reaching import NOWHERE, ReachingForecast, Road
+from jolly_core.foretelling.reaching import UNREACHABLE, Chain, ReachingForecast
 from jolly_core.stats.chain import WON
 from jolly_core.stats.quota import wait_for_makes
 from jolly_core.stats.waiting import Wait
@@ -22,14 +22,14 @@ class QuotaForecast(ReachingForecast[QuotaSettings]):
     def fewest(self) -> int:
         return self.settings.each * len(self.settings.targets)
 
-    def road(self, metric_id: str, mark: int) -> Road | None:
+    def chain(self, metric_id: str, mark: int) -> Chain | None:
         whole = self.fewest
         wanted = mark if metric_id == "kept" else whole
 
         def after(kept: int, is_made: bool) -> int | str:
             return WON if kept + is_made >= wanted else kept + is_made
 
-        return Road(0, after) if wanted <= whole else NOWHERE
+        return Chain(0, after) if wanted <= whole else UNREACHABLE
 
     def span(self, metric_id: str) -> tuple[float, float]:
         whole = self.fewest

@@ -10,7 +10,7 @@ from jolly_core.foretelling.pace import Attempts, Pace, waited
 from jolly_core.stats import chain
 from jolly_core.stats.race import RaceWait, chance_of_winning
 
-#: A race that is level for longer is played on another day.
+#: The longest race that is computed: beyond it the score stays level too long.
 MOST_RALLIES = 2000
 
 
@@ -48,7 +48,7 @@ class RaceForecast(Forecast[RaceSettings]):
         to = self.settings.to
         if metric_id == "won":
             return 0, 1
-        # Two clear, a race may go on beyond its points for as long as nobody is.
+        # With a margin of two a race goes on beyond its points until somebody is clear.
         most = inf if self.settings.clear > 1 else to
         return 0, to if metric_id == "longest_lead" else most
 

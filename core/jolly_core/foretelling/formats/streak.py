@@ -17,7 +17,7 @@ from jolly_core.stats.waiting import AttemptsDistribution
 from jolly_core.streaks.chance import attempts_for_chance, chance_of_streak
 from jolly_core.streaks.expectation import FirstMiss, StreakWait, attempts_to_streak, wait_for_streak
 
-#: Nobody keeps at one streak for longer; an estimate says "an hour" and leaves it there.
+#: An estimate of one streak is capped at an hour.
 LONGEST_ESTIMATE_S = 3600
 
 
@@ -50,7 +50,7 @@ class StreakForecast(Forecast[StreakSettings]):
         if mark <= 0 and metric_id != "attempts_to_goal":
             return 1.0
         if metric_id == "attempts_to_goal":
-            # Only what the game itself cuts; the mark is a limit of its own.
+            # Only the game's own limits; the mark is a limit of its own.
             return self._chance_of_sets(pace, sets, min(floor(mark), most_attempts(self.settings, pace, None)))
         if metric_id == "sets_done":
             return 0.0 if mark > sets else self._chance_of_sets(pace, ceil(mark), most)
@@ -70,7 +70,7 @@ class StreakForecast(Forecast[StreakSettings]):
         if sets == 1:
             return chance_of_streak(pace.rate, goal, most)
         exact = chance_to_win((0, 0), _rows(goal, sets), pace.rate, most)
-        return wait_for_streak(pace.reckoned, goal).times(sets).cdf(most) if exact is None else exact
+        return wait_for_streak(pace.bounded_rate, goal).times(sets).cdf(most) if exact is None else exact
 
     @property
     def asked(self) -> str:
@@ -100,7 +100,7 @@ class StreakForecast(Forecast[StreakSettings]):
 
 
 def _rows(goal: int, sets: int) -> Callable[[tuple[int, int], bool], Any]:
-    """The way to so many rows of a goal: the row in hand, and the sets that are done."""
+    """The states of several streaks of a goal: the streak in hand, and the sets that are done."""
 
     def after(state: tuple[int, int], is_made: bool) -> tuple[int, int] | str:
         row, done = state

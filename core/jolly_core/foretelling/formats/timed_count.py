@@ -27,7 +27,7 @@ class TimedCountForecast(Forecast[TimedCountSettings]):
     def chance(self, pace: Pace, metric_id: str, mark: float, within_s: int) -> float | None:
         if metric_id != "total" or pace.usual is None or not pace.spread:
             return None
-        # Totals of one athlete lie about their usual much as a normal curve does; the half is for whole contacts.
+        # Totals of one athlete are nearly normal around the usual; the half is the continuity correction.
         return 1 - NormalDist(pace.usual, pace.spread).cdf(mark - 0.5)
 
     def span(self, metric_id: str) -> tuple[float, float]:

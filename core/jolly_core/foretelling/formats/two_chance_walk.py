@@ -5,7 +5,7 @@ from __future__ import annotations
 from jolly_core.challenges.counted import has_limit
 from jolly_core.challenges.formats.two_chance_walk import STARTS_AGAIN, TwoChanceWalk, TwoChanceWalkSettings
 from jolly_core.foretelling.pace import Pace
-from jolly_core.foretelling.reaching import NOWHERE, ReachingForecast, Road
+from jolly_core.foretelling.reaching import UNREACHABLE, Chain, ReachingForecast
 from jolly_core.stats.chain import WON
 from jolly_core.stats.waiting import Wait
 from jolly_core.stats.walk import wait_for_walk
@@ -23,7 +23,7 @@ class TwoChanceWalkForecast(ReachingForecast[TwoChanceWalkSettings]):
     def fewest(self) -> int:
         return len(self.settings.targets)
 
-    def road(self, metric_id: str, mark: int) -> Road | None:
+    def chain(self, metric_id: str, mark: int) -> Chain | None:
         """The target in hand, and whether its second ball is."""
         if metric_id not in ("walked", self.reaching):
             return None
@@ -36,7 +36,7 @@ class TwoChanceWalkForecast(ReachingForecast[TwoChanceWalkSettings]):
                 return WON if place + 1 >= wanted else (place + 1, False)
             return (0 if again and is_second else place, not is_second)
 
-        return Road((0, False), after) if wanted <= whole else NOWHERE
+        return Chain((0, False), after) if wanted <= whole else UNREACHABLE
 
     def span(self, metric_id: str) -> tuple[float, float]:
         whole = len(self.settings.targets)

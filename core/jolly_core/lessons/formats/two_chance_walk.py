@@ -19,7 +19,7 @@ class TwoChanceWalkLessons(Lessons[TwoChanceWalkSettings, TwoChanceWalkDetail]):
             return ()
         said = f"First balls {first:.0f} %, second balls {second:.0f} %"
         (few_tried, few), (many_tried, many) = sorted(balls, key=lambda ball: ball[1] / ball[0])
-        # Either of the two could have been the worse one, so luck has two chances.
+        # Two-sided: either of the two could have been the worse one.
         if 2 * chance_of_so_few(few, few_tried, many, many_tried) >= LUCK:
             return (f"{said}: no more apart than luck would have it.",)
         return (f"{said}: the second ball {'steadies you' if second > first else 'is the harder one'}.",)

@@ -1,4 +1,4 @@
-"""Capped attempts: so many a day, on so many days a week."""
+"""Capped attempts: the dose by attempts a day and days a week."""
 
 from __future__ import annotations
 

@@ -32,7 +32,7 @@ class RacePaper(PaperForm[RaceSettings, RaceTotals, RaceState]):
     def state(self, totals: RaceTotals) -> RaceState:
         own, drill = totals.points, totals.lost_points
         ahead, behind = max(own, drill), min(own, drill)
-        # Beyond the points to win it goes on only as long as nobody is clear; with one clear somebody always is.
+        # Play beyond the points to win means that nobody was clear; with a margin of one somebody always is.
         most_behind = self.settings.to - 1 if self.settings.clear == 1 else ahead
         if (ahead > self.settings.to and ahead - behind > self.settings.clear) or behind > most_behind:
             message = f"A score of {own} to {drill} cannot be: the race was over before. Count both rows again."

@@ -135,13 +135,7 @@ function Kit({ draft, proposal, onTerms }: { draft: Draft; proposal: Proposal; o
 function listOthers(proposal: Proposal, standings: Standing[]): Other[] {
   const free = proposal.left_out.filter((wish) => wish.is_free);
   const unasked = standings.filter(({ ladder }) => !proposal.ladders.includes(ladder.id));
-  const sides = unasked.flatMap(({ ladder, working }) =>
-    ladder.sides.map(({ side, words }) => ({
-      key: `${working.id}-${side}`,
-      title: `${ladder.title}: ${working.title}${words && `, ${words}`}`,
-      ladder: ladder.id,
-    })),
-  );
+  const sides = unasked.flatMap(({ ladder, plannable }) => plannable.map((part) => ({ ...part, ladder: ladder.id })));
   return [...free, ...sides];
 }
 

@@ -14,7 +14,7 @@ export interface ShapeModule<K extends Kind> {
   /** What one is called, and where the button that adds one stands among the others. */
   word: string;
   rank: number;
-  /** Whether it runs across all of its surface, wherever its middle is said to be. */
+  /** Whether it spans the whole width of its surface, so that its middle across has no meaning. */
   runsAcross?: boolean;
   /** The share of its box, across and up, that words in it have room in; none where they stand beside it. */
   room: Spot | null;
