@@ -4,7 +4,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 
 import { sweep } from "../features/practise/sweep";
-import { counted } from "../shared/lib/format";
+import { quantity } from "../shared/lib/format";
 import { useWaiting } from "../shared/lib/usePresses";
 import { tape } from "../shared/ui/tape";
 
@@ -42,7 +42,7 @@ export function WaitingPresses() {
         fontWeight: 650,
         whiteSpace: "nowrap",
       }}>
-      {counted(waiting, "press waits", "presses wait")}
+      {quantity(waiting, "press waits", "presses wait")}
     </Box>
   );
 }

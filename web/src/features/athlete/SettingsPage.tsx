@@ -6,7 +6,7 @@ import { useNavigate } from "react-router";
 
 import { account, api, ProblemError, unwrap, type Schemas } from "../../api/client";
 import { athleteQuery, useChange, type Athlete } from "../../api/queries";
-import { counted } from "../../shared/lib/format";
+import { quantity } from "../../shared/lib/format";
 import { forgetAllPresses } from "../../shared/lib/presses";
 import { forgetAll } from "../../shared/lib/storage";
 import { useWaiting } from "../../shared/lib/usePresses";
@@ -158,7 +158,7 @@ function SignOut() {
             Sign out all the same
           </Button>
         }>
-        {counted(waiting, "press has", "presses have")} not reached the server yet. Signing out forgets them; stay
+        {quantity(waiting, "press has", "presses have")} not reached the server yet. Signing out forgets them; stay
         signed in until the connection is back, and they are sent by themselves.
       </Alert>
     );

@@ -4,7 +4,7 @@ import { Link as RouterLink } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import type { RungStanding } from "../../api/queries";
-import { counted, showDay, showNumber } from "../../shared/lib/format";
+import { quantity, showDay, showNumber } from "../../shared/lib/format";
 import { NextRungs } from "./NextRungs";
 import { ResultStrip } from "../../shared/ui/ResultStrip";
 import { tape } from "../../shared/ui/tape";
@@ -23,7 +23,7 @@ function SideRecord({ record, mark }: { record: Schemas["RungRecord"]; mark: num
     <Box sx={{ minWidth: 0, flex: "1 1 300px" }}>
       <Typography>
         {record.side_words && <b>{record.side_words}: </b>}
-        {counted(count, "run")}
+        {quantity(count, "run")}
         {usual !== null && `, ${numbers}`};{" "}
         <Link component={RouterLink} to={`/practise/runs/${latest.id}/end`}>
           last on {showDay(latest.day)}

@@ -4,7 +4,7 @@ import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
 import { eventsQuery, runQuery } from "../../api/queries";
-import { counted, showDay, showTime } from "../../shared/lib/format";
+import { quantity, showDay, showTime } from "../../shared/lib/format";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, WhyPoint } from "../../shared/ui/Page";
 
@@ -37,11 +37,11 @@ export default function RunEventsPage() {
       <WhyPoint title="What they come to">
         {data.result.number} {data.result.label}
         {data.result.beside && `, ${data.result.beside}`}: {data.tally.makes} made, {data.tally.misses} missed,{" "}
-        {counted(data.tally.lets, "let")}, best streak {data.tally.best_streak}.
+        {quantity(data.tally.lets, "let")}, best streak {data.tally.best_streak}.
       </WhyPoint>
       {data.tally.ignored > 0 && (
         <WhyPoint title="Not counted">
-          {counted(data.tally.ignored, "press", "presses")}: twice within the double-tap time, in a pause, or after the
+          {quantity(data.tally.ignored, "press", "presses")}: twice within the double-tap time, in a pause, or after the
           end.
         </WhyPoint>
       )}

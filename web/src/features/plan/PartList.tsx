@@ -8,7 +8,7 @@ import SwapHoriz from "@mui/icons-material/SwapHoriz";
 import { Box, IconButton, Menu, MenuItem, Stack, Typography } from "@mui/material";
 import { useState, type MouseEvent, type ReactNode } from "react";
 
-import { counted, showMinutes, showRange } from "../../shared/lib/format";
+import { quantity, showMinutes, showRange } from "../../shared/lib/format";
 import { ribbonLook } from "../../shared/ui/ribbonLook";
 import type { Proposal, ProposedPart } from "./draft";
 import type { Edits, Other } from "./edits";
@@ -89,7 +89,7 @@ function Row({
       <Box sx={{ minWidth: 0 }}>
         <Typography>
           {part.title}
-          {isChallenge && <b>, {counted(part.runs_planned, "run")}</b>}
+          {isChallenge && <b>, {quantity(part.runs_planned, "run")}</b>}
         </Typography>
         <Typography variant="body2" color="text.secondary">
           {showMinutes(part.planned_s)}

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
 import { blocksQuery, laddersQuery } from "../../api/queries";
-import { counted, showDay, showMinutes } from "../../shared/lib/format";
+import { quantity, showDay, showMinutes } from "../../shared/lib/format";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel } from "../../shared/ui/Page";
@@ -24,7 +24,7 @@ function Coming() {
           <RouterLink to={`/plan/blocks/${block.id}`} style={{ color: "inherit" }}>
             {showDay(block.day)}, {block.minutes} min: {block.title}
           </RouterLink>{" "}
-          ({counted(block.parts.filter((part) => part.rung).length, "challenge")}, {showMinutes(block.spare_s)} to
+          ({quantity(block.parts.filter((part) => part.rung).length, "challenge")}, {showMinutes(block.spare_s)} to
           spare)
         </Typography>
       ))}

@@ -2,7 +2,7 @@
 import { Box } from "@mui/material";
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
-import { counted, showMinutes } from "../../shared/lib/format";
+import { quantity, showMinutes } from "../../shared/lib/format";
 import { ribbonLook } from "../../shared/ui/ribbonLook";
 import type { Proposal, ProposedPart } from "./draft";
 import type { Edits } from "./edits";
@@ -18,7 +18,7 @@ interface Drag {
 }
 
 function label(part: ProposedPart): string {
-  const runs = part.runs_planned ? `, ${counted(part.runs_planned, "run")}` : "";
+  const runs = part.runs_planned ? `, ${quantity(part.runs_planned, "run")}` : "";
   return `${showMinutes(part.planned_s)} ${part.title}${runs}${part.is_locked ? ", locked" : ""}`;
 }
 

@@ -3,7 +3,7 @@ import { Box, Button } from "@mui/material";
 import { memo, type ReactNode } from "react";
 
 import type { Run, Tally } from "../../api/queries";
-import { counted, showClock, showNumber } from "../../shared/lib/format";
+import { quantity, showClock, showNumber } from "../../shared/lib/format";
 import { court } from "../../shared/ui/tape";
 import type { Standing } from "./outbox";
 
@@ -51,7 +51,7 @@ function Company({ run, standing }: { run: Run; standing: Standing }) {
   const { yardstick } = run;
   const { distance, tally } = standing;
   const isUp = yardstick.direction === "up";
-  const steps = [...presses(run, tally), tally.lets > 0 && counted(tally.lets, "let")];
+  const steps = [...presses(run, tally), tally.lets > 0 && quantity(tally.lets, "let")];
   return (
     <Box
       sx={{

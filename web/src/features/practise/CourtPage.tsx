@@ -5,7 +5,7 @@ import { memo } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 
 import { athleteQuery, runQuery, type Athlete, type NewEvent, type Run } from "../../api/queries";
-import { counted } from "../../shared/lib/format";
+import { quantity } from "../../shared/lib/format";
 import { listPresses } from "../../shared/lib/presses";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
@@ -41,7 +41,7 @@ const Heading = memo(function Heading({ run }: { run: Run }) {
 function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => void }) {
   const { problem, isCutOff, waiting } = standing;
   if (!problem && !isCutOff) return null;
-  const kept = `${counted(waiting, "press", "presses")} kept on this device`;
+  const kept = `${quantity(waiting, "press", "presses")} kept on this device`;
   const words = problem
     ? `${problem.message} ${kept}.`
     : `No connection. ${kept} and counted as soon as it is back; play on.`;

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
 import { blockQuery, useBlockChange, usePartDone, type Block, type Part } from "../../api/queries";
-import { capital, counted, showMinutes } from "../../shared/lib/format";
+import { capital, quantity, showMinutes } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -48,7 +48,7 @@ function NowChallenge({ block, part }: { block: Block; part: Part }) {
       <Briefing rung={part.rung} />
       {part.ladder?.risks.some((risk) => !risk.at) && <Risks ladder={part.ladder} />}
       <Typography>
-        {played} of {counted(part.runs_planned, "run")} played.
+        {played} of {quantity(part.runs_planned, "run")} played.
       </Typography>
       <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>
         {!isEnough && (

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
 import { runQuery, todayQuery, unfinishedQuery, type Run, type Standing } from "../../api/queries";
-import { counted, showDay, showTime } from "../../shared/lib/format";
+import { quantity, showDay, showTime } from "../../shared/lib/format";
 import { usePresses } from "../../shared/lib/usePresses";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
@@ -19,7 +19,7 @@ function UnfinishedRun({ run, waiting }: { run: Run; waiting: number }) {
         </b>{" "}
         so far, {run.ladder.title}
         {run.side_words && `, ${run.side_words}`}, {showDay(run.day)} {showTime(run.started_at)}
-        {waiting > 0 && `; ${counted(waiting, "press waits", "presses wait")} on this device`}
+        {waiting > 0 && `; ${quantity(waiting, "press waits", "presses wait")} on this device`}
       </Box>
       <Button component={RouterLink} to={`/practise/runs/${run.id}`} variant="contained">
         Carry on

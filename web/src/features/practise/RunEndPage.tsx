@@ -5,7 +5,7 @@ import { useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
 import { blockQuery, outcomeQuery, type Outcome, type Run } from "../../api/queries";
-import { counted, showNumber } from "../../shared/lib/format";
+import { quantity, showNumber } from "../../shared/lib/format";
 import { Decision } from "../../shared/ui/Decision";
 import { Figure } from "../../shared/ui/Figure";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
@@ -68,9 +68,9 @@ function WhatHappened({ outcome }: { outcome: Outcome }) {
   const { tally, result } = run;
   const first = rows[0];
   const presses = [
-    counted(tally.makes, "made", "made"),
-    counted(tally.misses, "missed", "missed"),
-    tally.lets > 0 && counted(tally.lets, "let"),
+    quantity(tally.makes, "made", "made"),
+    quantity(tally.misses, "missed", "missed"),
+    tally.lets > 0 && quantity(tally.lets, "let"),
   ];
   return (
     <Panel title="What happened">
@@ -207,7 +207,7 @@ export default function RunEndPage() {
       ) : (
         <WhyPoint title="Every number from its events">
           <RouterLink to={`/look-back/runs/${id}`}>
-            See the {counted(outcome.run.last_seq, "event")} of this run
+            See the {quantity(outcome.run.last_seq, "event")} of this run
           </RouterLink>
         </WhyPoint>
       )}

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 
 import { api, unwrap } from "../../api/client";
 import { blockQuery, useChange, type Block, type Part } from "../../api/queries";
-import { counted, showClock, showMinutes } from "../../shared/lib/format";
+import { quantity, showClock, showMinutes } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { useBlockLeft } from "./BlockClock";
 
@@ -113,7 +113,7 @@ export function SideCounts({ block, part }: { block: Block; part: Part }) {
           key={each.id}
           sx={{ borderLeft: "5px solid", borderColor: each.id === part.id ? "secondary.main" : "divider", pl: 1 }}>
           <Typography sx={{ fontWeight: each.id === part.id ? 700 : 400 }}>
-            {each.side_words}: {each.runs.length} of {counted(each.runs_planned, "run")}
+            {each.side_words}: {each.runs.length} of {quantity(each.runs_planned, "run")}
             {each.id === part.id && ", now"}
           </Typography>
         </Box>

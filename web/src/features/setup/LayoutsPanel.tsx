@@ -7,7 +7,7 @@ import { Link as RouterLink, useNavigate } from "react-router";
 import { api, unwrap } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { layoutsQuery, libraryQuery, type DrawnPlace, type Layout } from "../../api/setup";
-import { counted } from "../../shared/lib/format";
+import { quantity } from "../../shared/lib/format";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Panel } from "../../shared/ui/Page";
 import { Miniature } from "./PlaceGrid";
@@ -55,7 +55,7 @@ function LayoutCard({ layout, place }: { layout: Layout; place: DrawnPlace | und
           <RouterLink to={`/set-up/layouts/${layout.id}`}>{layout.title}</RouterLink>
         </Typography>
         <Typography color="text.secondary">
-          {layout.place_title}, {counted(layout.zones.length, "target")}
+          {layout.place_title}, {quantity(layout.zones.length, "target")}
         </Typography>
       </Box>
     </Box>

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
 import { todayQuery, type Rung, type Standing } from "../../api/queries";
-import { capital, counted, showDay } from "../../shared/lib/format";
+import { capital, quantity, showDay } from "../../shared/lib/format";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -50,7 +50,7 @@ export default function SetUpPage() {
   const standings = (query.data?.standings ?? []).filter(({ ladder }) => !block || inBlock.has(ladder.id));
   const kit = block ? block.kit : [...new Set(standings.flatMap(({ ladder }) => ladder.kit))];
   const lead = block
-    ? `For the block on ${showDay(block.day)}: ${counted(kit.length, "thing")} to bring.`
+    ? `For the block on ${showDay(block.day)}: ${quantity(kit.length, "thing")} to bring.`
     : "For all your ladders; plan a block and only its kit is listed.";
   const actions = (
     <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>

@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
 import { todayQuery, type Block, type Run, type Standing } from "../../api/queries";
-import { counted, showDay, showHour, showLimit, showLongDay, showMinutes } from "../../shared/lib/format";
+import { quantity, showDay, showHour, showLimit, showLongDay, showMinutes } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
@@ -183,7 +183,7 @@ function byPressing(one: Standing, other: Standing): number {
 function lead(block: Block | null, standings: Standing[]) {
   const moving = standings.filter((standing) => standing.verdict.kind !== "stay").length;
   const ladders = moving
-    ? `${counted(moving, "ladder")} waiting for your decision.`
+    ? `${quantity(moving, "ladder")} waiting for your decision.`
     : "No ladder is waiting for a decision.";
   if (!block) return `Nothing planned yet. ${ladders}`;
   const playing = block.parts.filter((part) => part.rung).reduce((sum, part) => sum + part.planned_s, 0);

@@ -1,7 +1,7 @@
 /** What shapes between two spots have in common. */
 import type { Zone } from "../../api/setup";
 import { toMillimetre } from "../lib/lengths";
-import { middleOf, placed, withLengths, type Handle, type Spot } from "./spots";
+import { middleOf, placed, withLengths, type Handle, type Point } from "./points";
 
 interface Reach {
   across_m: number;
@@ -9,7 +9,7 @@ interface Reach {
 }
 type ZoneBetween = Zone & { shape: Reach };
 
-export function endsOf(zone: ZoneBetween): [Spot, Spot] {
+export function endsOf(zone: ZoneBetween): [Point, Point] {
   const { x, y } = middleOf(zone);
   const across = zone.shape.across_m / 2;
   const up = zone.shape.up_m / 2;
@@ -19,12 +19,12 @@ export function endsOf(zone: ZoneBetween): [Spot, Spot] {
   ];
 }
 
-function between(zone: Zone, start: Spot, end: Spot): Zone {
+function between(zone: Zone, start: Point, end: Point): Zone {
   const reached = withLengths(zone, { across_m: toMillimetre(end.x - start.x), up_m: toMillimetre(end.y - start.y) });
   return placed(reached, { x: (start.x + end.x) / 2, y: (start.y + end.y) / 2 });
 }
 
-export const halfBetween = (shape: Reach, more = 0): Spot => ({
+export const halfBetween = (shape: Reach, more = 0): Point => ({
   x: Math.abs(shape.across_m) / 2 + more,
   y: Math.abs(shape.up_m) / 2 + more,
 });
@@ -37,7 +37,7 @@ export function handlesBetween(zone: ZoneBetween): Handle[] {
   ];
 }
 
-export function pulledBetween(zone: ZoneBetween, handle: Handle["id"], to: Spot): Zone {
+export function pulledBetween(zone: ZoneBetween, handle: Handle["id"], to: Point): Zone {
   const [start, end] = endsOf(zone);
   return handle === "start" ? between(zone, to, end) : between(zone, start, to);
 }

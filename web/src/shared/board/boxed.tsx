@@ -1,7 +1,7 @@
 /** What shapes with four straight edges have in common. */
 import type { Lengths, Zone } from "../../api/setup";
 import { tapeLook } from "./look";
-import { placed, SMALLEST_M, withLengths, type Box, type Handle, type Spot } from "./spots";
+import { placed, SMALLEST_M, withLengths, type Box, type Handle, type Point } from "./points";
 import type { View } from "./view";
 
 /** The target filling a box; `lengthsOf` says which lengths that takes. */
@@ -15,7 +15,7 @@ function filling(zone: Zone, box: Box, lengthsOf: (width: number, height: number
 export function pulledBox(
   zone: Zone,
   handle: Handle["id"],
-  { x, y }: Spot,
+  { x, y }: Point,
   box: Box,
   lengthsOf: (width: number, height: number) => Lengths,
 ): Zone {

@@ -1,9 +1,9 @@
 /** Where a target lies on its surface, how it is moved and pulled larger. Metres; y goes up, or away. */
 import type { Kind, LengthName, Surface, Zone } from "../../api/setup";
 import { shapeOf } from "./shapes";
-import { middleOf, placed, SMALLEST_M, type Box, type Handle, type Spot } from "./spots";
+import { middleOf, placed, SMALLEST_M, type Box, type Handle, type Point } from "./points";
 
-export { middleOf, withLengths, type Box, type Handle, type Spot } from "./spots";
+export { middleOf, withLengths, type Box, type Handle, type Point } from "./points";
 
 const halfOf = ({ shape }: Zone, surface: Surface) => shapeOf(shape.kind).half(shape, surface);
 
@@ -17,7 +17,7 @@ export function boxOf(zone: Zone, surface: Surface): Box {
 }
 
 /** The target with its middle there, kept on the surface. */
-export function movedTo(zone: Zone, to: Spot, surface: Surface): Zone {
+export function movedTo(zone: Zone, to: Point, surface: Surface): Zone {
   const half = halfOf(zone, surface);
   const within = (value: number, reach: number, whole: number) =>
     Math.min(Math.max(value, reach), Math.max(reach, whole - reach));
@@ -28,7 +28,7 @@ export const handlesOf = (zone: Zone, surface: Surface): Handle[] =>
   shapeOf(zone.shape.kind).handles(zone, boxOf(zone, surface));
 
 /** The target with one of its handles pulled there; what lies opposite stays. */
-export function pulled(zone: Zone, handle: Handle["id"], to: Spot, surface: Surface): Zone {
+export function pulled(zone: Zone, handle: Handle["id"], to: Point, surface: Surface): Zone {
   const x = Math.min(Math.max(to.x, 0), surface.width_m);
   const y = Math.min(Math.max(to.y, 0), surface.length_m);
   return shapeOf(zone.shape.kind).pulled(zone, handle, { x, y }, boxOf(zone, surface), surface);

@@ -2,7 +2,7 @@
 import type { ReactNode } from "react";
 
 import type { Kind, LengthName, Shape, Surface, Zone } from "../../api/setup";
-import type { Box, Handle, Spot } from "./spots";
+import type { Box, Handle, Point } from "./points";
 import type { View } from "./view";
 
 export type ShapeOf<K extends Kind> = Extract<Shape, { kind: K }>;
@@ -17,16 +17,16 @@ export interface ShapeModule<K extends Kind> {
   /** Whether it spans the whole width of its surface, so that its middle across has no meaning. */
   runsAcross?: boolean;
   /** The share of its box, across and up, that words in it have room in; none where they stand beside it. */
-  room: Spot | null;
+  room: Point | null;
   /** Whether it can be divided into equal parts. */
   canDivide?: boolean;
   /** A new one, about so large. */
   first(sizeM: number, surface: Surface): ShapeOf<K>;
   /** How far it reaches from its middle, to the side and up. */
-  half(shape: ShapeOf<K>, surface: Surface): Spot;
+  half(shape: ShapeOf<K>, surface: Surface): Point;
   handles(zone: ZoneOf<K>, box: Box): Handle[];
   /** The target with a handle pulled to a spot on its surface; what lies opposite stays. */
-  pulled(zone: ZoneOf<K>, handle: Handle["id"], to: Spot, box: Box, surface: Surface): Zone;
+  pulled(zone: ZoneOf<K>, handle: Handle["id"], to: Point, box: Box, surface: Surface): Zone;
   /** The target so much wider and higher, about its middle. */
   grown(zone: ZoneOf<K>, wider: number, higher: number, box: Box): Zone;
   /** Limits of its lengths on a surface, where they are not the usual ones. */

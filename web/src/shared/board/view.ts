@@ -1,6 +1,6 @@
 /** From metres on a surface to points on the screen, fitted into the room there is, closer in where that was asked. */
 import type { Surface, Zone } from "../../api/setup";
-import { boxOf, type Spot } from "./geometry";
+import { boxOf, type Point } from "./geometry";
 
 const PAD = 34;
 const TALLEST = 540;
@@ -9,7 +9,7 @@ const LOWEST = 260;
 export interface Closer {
   zoom: number;
   /** What is in the middle of the view, in metres; the middle of the surface without it. */
-  at: Spot | null;
+  at: Point | null;
 }
 
 export interface View {
@@ -22,7 +22,7 @@ export interface View {
 }
 
 /** A view with that spot in its middle. */
-function around(width: number, height: number, scale: number, middle: Spot): View {
+function around(width: number, height: number, scale: number, middle: Point): View {
   return {
     width,
     height,
@@ -32,7 +32,7 @@ function around(width: number, height: number, scale: number, middle: Spot): Vie
   };
 }
 
-const middleOfSurface = (surface: Surface): Spot => ({ x: surface.width_m / 2, y: surface.length_m / 2 });
+const middleOfSurface = (surface: Surface): Point => ({ x: surface.width_m / 2, y: surface.length_m / 2 });
 
 /** A whole surface in the middle of a room, so many points for a metre; as many as fit beside the margin without it. */
 export function wholeOf(

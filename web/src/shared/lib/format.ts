@@ -61,7 +61,7 @@ export function capital(words: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1);
 }
 
-export function counted(count: number, noun: string, plural = `${noun}s`): string {
+export function quantity(count: number, noun: string, plural = `${noun}s`): string {
   return `${count} ${count === 1 ? noun : plural}`;
 }
 

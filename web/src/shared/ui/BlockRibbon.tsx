@@ -2,7 +2,7 @@
 import { Box, Stack, Typography } from "@mui/material";
 
 import type { Schemas } from "../../api/client";
-import { counted, showMinutes } from "../lib/format";
+import { quantity, showMinutes } from "../lib/format";
 import { ribbonLook } from "./ribbonLook";
 import { tape } from "./tape";
 
@@ -73,7 +73,7 @@ export function BlockRibbon({ parts, minutes }: { parts: RibbonPart[]; minutes: 
               {part.title}
               {part.runs_planned > 0 && (
                 <Box component="span" sx={{ color: "text.secondary" }}>
-                  , {counted(part.runs_planned, "run")}
+                  , {quantity(part.runs_planned, "run")}
                 </Box>
               )}
               {part.done_at && " (done)"}

@@ -5,7 +5,7 @@ import DragHandleIcon from "@mui/icons-material/DragHandle";
 import { Box, Stack, Typography } from "@mui/material";
 
 import type { Standing, Verdict } from "../../api/queries";
-import { counted } from "../lib/format";
+import { quantity } from "../lib/format";
 import { Strokes } from "./Strokes";
 import { tape } from "./tape";
 
@@ -65,11 +65,11 @@ export function EvidenceStrokes({ standing }: { standing: Standing }) {
           <Strokes
             marks={each.recent}
             wanted={values.of_last}
-            label={`${each.met} of the last ${counted(each.recent.length, "run")} at the mark, ${values.reached} wanted`}
+            label={`${each.met} of the last ${quantity(each.recent.length, "run")} at the mark, ${values.reached} wanted`}
           />
           <Typography variant="body2">
             {each.met} reached, {values.reached} wanted
-            {values.days > 1 && `; on ${counted(each.days_met, "day")}, ${values.days} wanted`}
+            {values.days > 1 && `; on ${quantity(each.days_met, "day")}, ${values.days} wanted`}
           </Typography>
         </Stack>
       ))}

@@ -6,7 +6,7 @@ import { Box, Button, FormHelperText, IconButton, Stack, Typography } from "@mui
 
 import { PlainInput } from "./PlainInput";
 import { emptyRow, type NamesField, type PlainField, type Row, type RowsField } from "./schema";
-import { counted } from "../../../shared/lib/format";
+import { quantity } from "../../../shared/lib/format";
 import { WhyOff } from "../../../shared/ui/WhyOff";
 
 interface ListInputProps {
@@ -91,7 +91,7 @@ export function ListInput({ field, value, problemAt, targets, onChange }: ListIn
         {whole && <FormHelperText error>{whole}</FormHelperText>}
         <WhyOff>
           {rows.length <= field.fewest &&
-            `It needs ${counted(field.fewest, "row", "rows")} at least, so none can be taken out.`}
+            `It needs ${quantity(field.fewest, "row", "rows")} at least, so none can be taken out.`}
         </WhyOff>
         <WhyOff>{rows.length >= field.most && `There is room for ${field.most}.`}</WhyOff>
         <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>

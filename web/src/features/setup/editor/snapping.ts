@@ -1,6 +1,6 @@
 /** Snapping: what is dragged goes to the nearest line of the place, half, third or quarter, or else to whole steps. */
 import type { Surface, Zone } from "../../../api/setup";
-import { boxOf, middleOf, movedTo, pulled, runsAcross, type Handle, type Spot } from "../../../shared/board/geometry";
+import { boxOf, middleOf, movedTo, pulled, runsAcross, type Handle, type Point } from "../../../shared/board/geometry";
 
 type Guide = Surface["guides_x"][number];
 
@@ -30,7 +30,7 @@ function pullOf(edges: number[], guides: Guide[], nearM: number): Pull {
 const toStep = (value: number, step: number) => Math.round(value / step) * step;
 
 /** A target on its way to a place: its middle and its edges are drawn to the guides. */
-export function snapMove(zone: Zone, to: Spot, surface: Surface, nearM: number, step: number): Snapped {
+export function snapMove(zone: Zone, to: Point, surface: Surface, nearM: number, step: number): Snapped {
   const moved = movedTo(zone, { x: toStep(to.x, step), y: toStep(to.y, step) }, surface);
   const box = boxOf(moved, surface);
   const middle = middleOf(moved);
@@ -45,7 +45,7 @@ export function snapMove(zone: Zone, to: Spot, surface: Surface, nearM: number, 
 export function snapPull(
   zone: Zone,
   handle: Handle["id"],
-  to: Spot,
+  to: Point,
   surface: Surface,
   nearM: number,
   step: number,

@@ -2,7 +2,7 @@
 import { useRef, useState, type PointerEvent } from "react";
 
 import type { Surface, Zone } from "../../../api/setup";
-import { middleOf, type Handle, type Spot } from "../../../shared/board/geometry";
+import { middleOf, type Handle, type Point } from "../../../shared/board/geometry";
 import { snapMove, snapPull, type Snapped } from "./snapping";
 
 /** As near as this on the screen a guide draws a target to itself. */
@@ -12,7 +12,7 @@ interface Grip {
   index: number;
   zone: Zone;
   handle: Handle | null;
-  from: Spot;
+  from: Point;
 }
 
 type Carried = Snapped & { index: number };

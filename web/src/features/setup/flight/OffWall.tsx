@@ -146,7 +146,7 @@ function sayTouch({ x_m, away_m, height_m }: Space, units: Units): string {
   return `${where}, ${showLength(height_m, units)} up`;
 }
 
-function Spot({
+function PointFields({
   word,
   space,
   width_m,
@@ -237,8 +237,8 @@ export function OffWall({ units }: { units: Units }) {
         <FromAbove {...line} />
         <FromTheSide {...line} />
       </Box>
-      <Spot word="Here" space={here} width_m={width_m} units={units} onChange={setHere} />
-      <Spot word="There" space={there} width_m={width_m} units={units} onChange={setThere} />
+      <PointFields word="Here" space={here} width_m={width_m} units={units} onChange={setHere} />
+      <PointFields word="There" space={there} width_m={width_m} units={units} onChange={setThere} />
       <Stack direction="row">
         <LengthSlider label="The wall is wide" value={width_m} min={1} max={12} units={units} onChange={setWidth} />
       </Stack>

@@ -2,7 +2,7 @@
 import { toMillimetre } from "../../lib/lengths";
 import { tapeLook } from "../look";
 import type { ShapeModule } from "../shape";
-import { middleOf, SMALLEST_M, withLengths } from "../spots";
+import { middleOf, SMALLEST_M, withLengths } from "../points";
 
 const circle: ShapeModule<"circle"> = {
   kind: "circle",

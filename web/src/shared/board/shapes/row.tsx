@@ -3,12 +3,12 @@ import { toMillimetre } from "../../lib/lengths";
 import { tape } from "../../ui/tape";
 import { endsOf, grownBetween, halfBetween, handlesBetween, pulledBetween } from "../between";
 import type { ShapeModule, ZoneOf } from "../shape";
-import type { Spot } from "../spots";
+import type { Point } from "../points";
 
 const MOST_DRAWN = 200;
 
 /** Where its things stand. */
-function thingsOf(zone: ZoneOf<"row">): Spot[] {
+function thingsOf(zone: ZoneOf<"row">): Point[] {
   const [start, end] = endsOf(zone);
   const reach = Math.hypot(end.x - start.x, end.y - start.y);
   const apart = zone.shape.apart_m + zone.shape.size_m;

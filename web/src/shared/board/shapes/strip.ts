@@ -2,7 +2,7 @@
 import { toMillimetre } from "../../lib/lengths";
 import { grownBox, outlinedBox, pulledBox } from "../boxed";
 import type { ShapeModule } from "../shape";
-import { SMALLEST_M } from "../spots";
+import { SMALLEST_M } from "../points";
 
 const lengthsOf = (_width: number, height: number) => ({ width_m: toMillimetre(height) });
 
