@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+from math import log, pi, sqrt
 from random import Random
+from statistics import NormalDist
 
 import pytest
 from hypothesis import given
@@ -12,7 +14,7 @@ from scipy import optimize, stats
 from jolly_core.aim.record import Beside, Landed, Tries
 from jolly_core.aim.spread import Aim, distance_for, estimate_aim, predict, scale_for
 from jolly_core.errors import CoreError
-from jolly_core.shapes.chances import chance_in_box, chance_off_centre
+from jolly_core.shapes.chances import chance_in_box, chance_off_centre, log_beyond
 from jolly_core.shapes.kinds.circle import Circle
 from jolly_core.shapes.kinds.rectangle import Rectangle
 from jolly_core.shapes.kinds.strip import Strip
@@ -73,6 +75,27 @@ def test_chance_in_a_box(
 )
 def test_chance_beside_the_middle(radius_m: float, sd_m: float, off_m: float, chance: float) -> None:
     assert chance_off_centre(radius_m, sd_m, off_m) == pytest.approx(chance, abs=1e-10)
+
+
+@pytest.mark.parametrize(("radius_m", "sd_m", "off_m"), [(0.2, 0.1, 0.0), (0.2, 0.1, 0.15), (0.5, 0.3, 1.2)])
+def test_off_centre_agrees_with_slices_of_the_circle(radius_m: float, sd_m: float, off_m: float) -> None:
+    """Summed slice by slice by the normal distribution in each direction, without a non-central chi-square."""
+    across, up = NormalDist(off_m, sd_m), NormalDist(0, sd_m)
+    slices, total = 4000, 0.0
+    for number in range(slices):
+        x = radius_m * (2 * (number + 0.5) / slices - 1)
+        half = sqrt(radius_m**2 - x**2)
+        total += across.pdf(x) * (up.cdf(half) - up.cdf(-half)) * 2 * radius_m / slices
+    assert chance_off_centre(radius_m, sd_m, off_m) == pytest.approx(total, rel=1e-5)
+
+
+def test_a_far_tail_agrees_with_its_asymptotic_series() -> None:
+    """Source: Abramowitz and Stegun 26.2.12, from memory: the upper tail is pdf(x) / x (1 - 1/x² + 3/x⁴ - 15/x⁶ …)."""
+    x = 40.0
+    series = 1 - x**-2 + 3 * x**-4 - 15 * x**-6 + 105 * x**-8
+    expected = -(x**2) / 2 - log(x * sqrt(2 * pi)) + log(series) + log(2)
+    assert log_beyond(x * 0.1, 0.1) == pytest.approx(expected, rel=1e-12)
+    assert log_beyond(0.1, 0.1) == pytest.approx(log(2 * (1 - NormalDist().cdf(1))), rel=1e-12)
 
 
 @given(targets, st.floats(0.01, 2))
