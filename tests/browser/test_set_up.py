@@ -309,6 +309,7 @@ def test_a_long_tape_list_is_all_on_paper_and_no_target_is_split(board: Board) -
     page.emulate_media(media="screen")
     assert column.evaluate("each => each.scrollHeight - each.clientHeight") > 1
     page.get_by_role("link", name="Print to scale").click()
+    expect(page.get_by_text("Print at 100 %")).to_be_visible()  # the screen before had a list of seven as well
     page.emulate_media(media="print")
     targets = page.get_by_role("region", name="Tape for")
     expect(targets).to_have_count(7)
