@@ -225,7 +225,14 @@ GAMES: dict[str, Game] = {
 }
 
 
-@pytest.mark.parametrize("format_id", list(FORMATS))
+#: Played in other quick stories as well, or by the clock for many seconds.
+LEFT_TO_THE_SLOW = {"streak", "timed_count", "makes_of_n", "calls", "intervals"}
+
+
+@pytest.mark.parametrize(
+    "format_id",
+    [pytest.param(each, marks=pytest.mark.slow) if each in LEFT_TO_THE_SLOW else each for each in FORMATS],
+)
 def test_every_format_is_played_on_the_court(format_id: str, open_page: OpenPage) -> None:
     title, rung, side, play = GAMES.get(format_id) or first_on_the_shelf(format_id)
     athlete = AthleteAtTheScreen(open_page())
