@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import contextlib
+import re
 import signal
 
-from playwright.sync_api import Browser, Error, Page, expect
+from playwright.sync_api import Browser, Error, Page, Route, expect
 
 from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
 from tests.browser.chromium import launch, open_window
@@ -112,6 +113,32 @@ def test_presses_of_a_screen_that_was_cut_off_are_counted_behind_those_of_anothe
     wire.is_cut = False
     first.expect_count(4)
     expect(page.get_by_text("No connection")).to_be_hidden()
+
+
+def test_a_screen_that_was_overtaken_while_the_server_fails_tries_again(open_page: OpenPage) -> None:
+    """The run has to be read before what waits is numbered anew; that may fail, too."""
+    page = open_page(is_quiet=True)
+    failures: list[bool] = []
+    page.route(re.compile("/api/runs/[0-9a-f-]+/$"), lambda route: fail_once(route, failures))
+    first, _ = begin(page)
+    failures += [True, True]
+    second = AthleteAtTheScreen(page.context.new_page())
+    second.page.goto(page.url)
+    second.start()
+    second.press("make")
+    second.expect_count(3)
+    first.press("make")
+    first.expect_count(4)
+    assert failures == []
+
+
+def fail_once(route: Route, failures: list[bool]) -> None:
+    """Lets a reading of the run fail as often as there are failures left."""
+    if route.request.method == "GET" and failures:
+        failures.pop()
+        route.abort()
+    else:
+        route.continue_()
 
 
 def test_a_signed_out_court_keeps_its_presses(athlete: AthleteAtTheScreen) -> None:

@@ -96,6 +96,39 @@ def test_a_thin_side_looks_further_back_and_the_other_does_not(
     assert attempts == {"strong": 60, "weak": 20}
 
 
+def test_what_was_played_years_ago_tells_of_a_ladder_that_is_still_laid(
+    client: APIClient, player: Player, putting: Ladder
+) -> None:
+    run = play(player, putting, 7)
+    Run.objects.filter(pk=run.pk).update(started_at=datetime.now(UTC) - timedelta(days=900))
+    client.patch("/api/athlete/", {"units": "metric"}, format="json")  # a write, so that nothing is remembered
+    assert client.get("/api/aims/").json()[0]["attempts"] == 10
+    for rung in putting.rungs.all():
+        client.put(f"/api/rungs/{rung.pk}/layout/", {"layout": None}, format="json")
+    assert client.get("/api/aims/").json() == []
+    # A run of this year brings back what came before it, wherever the ladder is laid now.
+    played = play(player, putting, 6)
+    Run.objects.filter(pk=played.pk).update(aimed=run.aimed)
+    client.patch("/api/athlete/", {"units": "metric"}, format="json")
+    assert client.get("/api/aims/").json()[0]["attempts"] == 20
+
+
+def test_an_estimate_follows_the_record_and_no_other_ladder(
+    client: APIClient, athlete: Athlete, stranger: Athlete, player: Player, putting: Ladder, ladder_of: Any
+) -> None:
+    """Estimates are kept by what they are made from: the same record gives the same, a longer one another."""
+    play(player, putting, 7)
+    first = client.get("/api/aims/").json()[0]["spread_deg"]
+    play(player, putting, 10)
+    second = client.get("/api/aims/").json()[0]["spread_deg"]
+    assert second < first
+    other = APIClient()
+    other.force_login(stranger)
+    play(Player(other), ladder_of(stranger, "putting-circle"), 7)
+    assert other.get("/api/aims/").json()[0]["spread_deg"] == first
+    assert client.get("/api/aims/").json()[0]["spread_deg"] == second
+
+
 def test_what_follows_from_a_layout(client: APIClient, athlete: Athlete) -> None:
     found = work_out(client, BOX, RING, pattern="ring, ring, box")
     assert found["steps"] == ["ring", "ring", "box"]

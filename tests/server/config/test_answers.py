@@ -43,6 +43,21 @@ def test_every_operation_documents_its_refusals(schema: Any) -> None:
         assert answer == {"$ref": "#/components/schemas/Problem"}, name
 
 
+def test_the_schema_describes_in_words_what_it_is_about(schema: Any) -> None:
+    """No signature that Python made, no docstring of a base class again and again, and no limit of a database."""
+    known = schema["components"]["schemas"]
+    described = [each["description"] for each in known.values() if each.get("description")]
+    assert [each for each in described if re.match(r"\w+\(\w+: ", each)] == []
+    assert max(described.count(each) for each in set(described)) <= 3
+    largest = [
+        f"{name}.{field}"
+        for name, each in known.items()
+        for field, values in each.get("properties", {}).items()
+        if values.get("maximum") in (2**15 - 1, 2**31 - 1, 2**63 - 1)
+    ]
+    assert largest == []
+
+
 def lists_in(schema: Any) -> Iterator[Any]:
     """Every list that stands anywhere in a schema."""
     if isinstance(schema, dict):

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from pathlib import Path
-from threading import Thread
+from threading import Event, Thread
 from typing import Any
 from uuid import uuid4
 
@@ -12,7 +12,7 @@ from django.db import connection, connections
 from rest_framework.test import APIClient
 
 from accounts.models import Athlete, BodyLimit
-from config.database import check_writable, read_database
+from config.database import check_writable, one_writer, read_database
 
 
 @pytest.mark.parametrize(
@@ -61,3 +61,34 @@ def test_two_writers_at_once_both_write() -> None:
     assert set(BodyLimit.objects.values_list("part", flat=True)) == {"neck", "knee", "hip", "back"}
     athlete.refresh_from_db()
     assert athlete.record_version == 4
+
+
+class OneAtATime:
+    vendor = "sqlite"
+
+
+class Together:
+    vendor = "postgresql"
+
+
+@pytest.mark.parametrize(("database", "is_alone"), [(OneAtATime(), True), (Together(), False)])
+def test_writers_take_turns_where_the_database_takes_one_at_a_time(database: Any, *, is_alone: bool) -> None:
+    wrote = Event()
+
+    def write() -> None:
+        with one_writer(database):
+            wrote.set()
+
+    other = Thread(target=write)
+    with one_writer(database):
+        other.start()
+        assert wrote.wait(0.3) is not is_alone
+    other.join()
+    assert wrote.is_set()
+
+
+def test_a_writer_that_fails_gives_its_turn_away() -> None:
+    with pytest.raises(ZeroDivisionError), one_writer(OneAtATime()):
+        raise ZeroDivisionError
+    with one_writer(OneAtATime()):
+        pass
