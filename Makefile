@@ -7,8 +7,6 @@ VAR := var
 DEMO_ENV := JOLLY_DEMO=1 JOLLY_DB=$(VAR)/demo.sqlite3 PYTHONUNBUFFERED=1
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
 # A field with a default may be left out of what is sent.
-# Three processes of tests for two processors: many of them wait for a page most of the time.
-WORKERS := $(shell expr $$(nproc) \* 3 / 2)
 OPENAPI_TS := npx --no-install openapi-typescript --default-non-nullable=false
 UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --generate-hashes \
 	--no-emit-index-url --no-emit-find-links --custom-compile-command "make lock"
@@ -71,12 +69,12 @@ dev: .venv/.dev web/node_modules/.installed
 test: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)
 	# Who is done takes over from the end of what another still has to do.
-	$(PY) -m pytest -n $(WORKERS) --dist worksteal --durations 10
+	$(PY) -m pytest -n logical --dist worksteal --durations 10
 
 # Long simulations and long stories, which `make test` leaves out.
 test-slow: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)
-	$(PY) -m pytest -n $(WORKERS) --dist worksteal --durations 10 -m slow
+	$(PY) -m pytest -n logical --dist worksteal --durations 10 -m slow
 
 .venv/.postgres: .venv/.dev requirements/postgres.txt
 	$(PY) -m pip install --quiet --require-hashes -r requirements/postgres.txt
@@ -84,7 +82,7 @@ test-slow: .venv/.dev web/dist/.built browser
 
 # All tests of the server on PostgreSQL, in a server of its own that is gone afterwards.
 test-postgres: .venv/.postgres web/dist/.built
-	sh tools/postgres.sh "$$(mktemp -d)/pg" $(PY) -m pytest -n $(WORKERS) --dist worksteal tests/server
+	sh tools/postgres.sh "$$(mktemp -d)/pg" $(PY) -m pytest -n logical --dist worksteal tests/server
 
 check: schema-check check-python check-web
 

@@ -225,8 +225,20 @@ GAMES: dict[str, Game] = {
 }
 
 
-#: Played in other quick stories as well, or by the clock for many seconds.
-LEFT_TO_THE_SLOW = {"streak", "timed_count", "makes_of_n", "calls", "intervals"}
+#: Played in other quick stories, or on the same pads as another format here, or by the clock for many seconds.
+LEFT_TO_THE_SLOW = {
+    "streak",
+    "timed_count",
+    "makes_of_n",
+    "collect",
+    "circuit",
+    "race",
+    "long_run",
+    "capped_attempts",
+    "two_chance_walk",
+    "calls",
+    "intervals",
+}
 
 
 @pytest.mark.parametrize(
