@@ -68,7 +68,7 @@ dev: .venv/.dev web/node_modules/.installed
 
 test: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)
-	# Who is done takes over from the end of what another still has to do.
+	# As many at once as there are processors; who is done takes over from the end of what another still has to do.
 	$(PY) -m pytest -n logical --dist worksteal --durations 10
 
 # Long simulations and long stories, which `make test` leaves out.

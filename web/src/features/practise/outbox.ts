@@ -1,6 +1,6 @@
 /** Events on their way to the server. They are kept on this device until they are answered, and sent until they are. */
 import { ProblemError } from "../../api/client";
-import type { Distance, EventKind, NewEvent, Result, Run, Tally } from "../../api/queries";
+import type { Distance, EventKind, NewEvent, Recorded, Result, Run, Tally } from "../../api/queries";
 import { forgetPresses, keepPresses } from "../../shared/lib/presses";
 import { makeUuid } from "../../shared/lib/uuid";
 import type { RunClock } from "./runClock";
@@ -105,14 +105,7 @@ export class Outbox {
       this.pending = this.pending.filter((event) => !sent.has(event.id));
       this.waitMs = FIRST_WAIT_MS;
       void forgetPresses([...sent]);
-      this.tell({
-        tally: recorded.tally,
-        result: recorded.result,
-        distance: recorded.distance,
-        atMs: recorded.last_at_ms,
-        isCutOff: false,
-        problem: null,
-      });
+      this.tellAnswer(recorded);
     } catch (error) {
       await this.recover(error);
     } finally {
@@ -122,15 +115,9 @@ export class Outbox {
   }
 
   private async recover(error: unknown) {
-    if (error instanceof ProblemError && OVERTAKEN.has(error.problem?.code ?? "")) {
-      try {
-        await this.stepBehind();
-      } catch (trouble) {
-        this.waitOrTell(trouble);
-      }
-    } else {
-      this.waitOrTell(error);
-    }
+    const isOvertaken = error instanceof ProblemError && OVERTAKEN.has(error.problem?.code ?? "");
+    if (isOvertaken) await this.stepBehind().catch((trouble: unknown) => this.waitOrTell(trouble));
+    else this.waitOrTell(error);
   }
 
   /** A refusal is the athlete's to see; whatever else keeps the events here is tried again by itself. */
@@ -155,14 +142,12 @@ export class Outbox {
     this.lastSeq = run.last_seq + events.length;
     this.lastAtMs = this.pending.at(-1)?.at_ms ?? run.last_at_ms;
     void keepPresses(this.run.id, this.pending);
-    this.tell({
-      tally: run.tally,
-      result: run.result,
-      distance: run.distance,
-      atMs: run.last_at_ms,
-      isCutOff: false,
-      problem: null,
-    });
+    this.tellAnswer(run);
+  }
+
+  /** How the run stands at the server, which can be reached and has refused nothing. */
+  private tellAnswer({ tally, result, distance, last_at_ms: atMs }: Run | Recorded) {
+    this.tell({ tally, result, distance, atMs, isCutOff: false, problem: null });
   }
 
   private tell(change: Partial<Standing>) {
