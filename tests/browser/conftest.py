@@ -9,7 +9,7 @@ from collections.abc import Callable, Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, ConsoleMessage, Page
+from playwright.sync_api import Browser, ConsoleMessage, Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.chromium import HEADLESS, open_browser, open_window
@@ -18,6 +18,9 @@ from tests.serving import Application
 #: The client asks who is signed in before it knows; the browser writes the answer "nobody" into its console.
 EXPECTED = "401"
 QUICK = "tests.quick_settings"
+#: How long a screen may take: machines that are shared have been three times slower than at other hours.
+PATIENCE_MS = 15_000
+expect.set_options(timeout=PATIENCE_MS)
 
 
 @pytest.fixture(scope="session")
