@@ -12,7 +12,6 @@ import urllib.error
 import urllib.request
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
-from dataclasses import dataclass, field
 from datetime import UTC, datetime
 from pathlib import Path
 from threading import Thread
@@ -21,8 +20,9 @@ from uuid import uuid4
 
 from playwright.sync_api import Browser, Page
 
+from tests.bench_clock import Clock, Figure
 from tests.bench_games import time_growth, time_presses, time_stepping
-from tests.bench_planning import time_proposals, time_weeks
+from tests.bench_planning import change_record, time_proposals, time_weeks
 from tests.bench_record import ATHLETE, copy_record
 from tests.bench_setup import frames_while_dragging, time_aims, time_core
 from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
@@ -42,43 +42,15 @@ TABLE = Path(__file__).with_name("bench_table.json")
 TOLERANCE = 1.1
 
 
-#: The fixed task takes so long where the last figures were measured.
-REFERENCE_S = 0.05
-
-
-def machine_speed() -> float:
-    """Seconds of a fixed task, the best of three: machines that are shared are not always equally fast."""
-
-    def task() -> float:
-        began = time.perf_counter()
-        sum(number * number % 7 for number in range(600_000))
-        return time.perf_counter() - began
-
-    return min(task() for _ in range(3))
-
-
-@dataclass(frozen=True)
-class Figure:
-    """A figure by its name in the table. ``speed`` is how fast the machine was just then: seconds of a fixed task."""
-
-    name: str
-    measured: float
-    speed: float = field(default_factory=machine_speed)
-
-    def line(self, promised: dict[str, Any]) -> str:
-        """The figure beside its promise and beside what it last was, at the same speed of the machine."""
-        last, limit = promised["last"], promised["limit"]
-        verdict = "ok    " if self.level <= limit else "OVER  "
-        if last and self.level > TOLERANCE * last:
-            verdict = "WORSE " if self.level <= limit else "OVER! "
-        was = f"last {last:8.1f}" if last else "        new  "
-        beside = f"(at most {limit:g}; {was}, now {self.level:.1f})"
-        return f"{verdict}{self.measured:8.1f} {promised['unit']:<3} {beside}  {promised['what']}"
-
-    @property
-    def level(self) -> float:
-        """What it would be on a machine of the speed that all last figures are kept at."""
-        return self.measured * REFERENCE_S / self.speed
+def line(figure: Figure, promised: dict[str, Any]) -> str:
+    """The figure beside its promise and beside what it last was, compared at the same speed of the machine."""
+    last, limit = promised["last"], promised["limit"]
+    verdict = "ok    " if figure.level <= limit else "OVER  "
+    if last and figure.level > TOLERANCE * last:
+        verdict = "WORSE " if figure.level <= limit else "OVER! "
+    was = f"last {last:8.1f}" if last else "        new  "
+    beside = f"(at most {limit:g}; {was}, now {figure.level:.1f})"
+    return f"{verdict}{figure.measured:8.1f} {promised['unit']:<3} {beside}  {promised['what']}"
 
 
 def p95(values: list[float]) -> float:
@@ -111,8 +83,9 @@ def measure_posts(port: int) -> Figure:
     caller = sign_in(port, ATHLETE)
     ladder = caller.call("GET", "/api/ladders/")[0]
     side = ladder["ladder"]["sides"][0]["side"]
-    times: list[float] = []
+    clock = Clock()
     for _ in range(POSTS // 10):
+        times = []
         run_id = str(uuid4())
         start = {"rung": ladder["rungs"][0]["id"], "side": side, "started_at": datetime.now(UTC).isoformat()}
         caller.call("PUT", f"/api/runs/{run_id}/", start)
@@ -121,13 +94,14 @@ def measure_posts(port: int) -> Figure:
             began = time.perf_counter()
             caller.call("POST", f"/api/runs/{run_id}/events/", {"events": [event]})
             times.append((time.perf_counter() - began) * 1000)
-    return Figure("event_post", p95(times))
+        clock.add(times)
+    return Figure.of("event_post", p95, clock.timings)
 
 
 def measure_blocks(port: int) -> Iterator[Figure]:
     call = sign_in(port, ATHLETE).call
-    yield Figure("block_after_a_change", statistics.median(time_proposals(call, is_after_a_change=True)))
-    yield Figure("block_dragged", p95(time_proposals(call, is_after_a_change=False)))
+    yield Figure.of("block_after_a_change", statistics.median, time_proposals(call, is_after_a_change=True))
+    yield Figure.of("block_dragged", p95, time_proposals(call, is_after_a_change=False))
 
 
 def measure_pages(port: int) -> Iterator[Figure]:
@@ -136,12 +110,12 @@ def measure_pages(port: int) -> Iterator[Figure]:
     ladder = call("GET", "/api/ladders/")[0]["ladder"]["id"]
     pages = {"today": "today/", "climb": "ladders/", "logbook": "runs/", "ladder_page": f"ladders/{ladder}/"}
     for name, path in pages.items():
-        times = []
+        clock = Clock()
         for _ in range(PAGES):
-            began = time.perf_counter()
-            call("GET", f"/api/{path}")
-            times.append((time.perf_counter() - began) * 1000)
-        yield Figure(name, statistics.median(times))
+            change_record(call)
+            with clock.time():
+                call("GET", f"/api/{path}")
+        yield Figure.of(name, statistics.median, clock.timings)
 
 
 def measure_twenty(application: Application) -> Figure:
@@ -160,17 +134,18 @@ def measure_twenty(application: Application) -> Figure:
             caller.call("POST", f"/api/runs/{run['id']}/events/", {"events": [event]})
             times.append((time.perf_counter() - began) * 1000)
 
+    clock = Clock()
     counting = [Thread(target=count, args=(each, place / 100)) for place, each in enumerate(callers)]
     for thread in counting:
         thread.start()
     for thread in counting:
         thread.join()
-    return Figure("twenty_at_once", p95(times))
+    clock.add(times)
+    return Figure.of("twenty_at_once", p95, clock.timings)
 
 
 def measure_weeks() -> Figure:
-    times = time_weeks()
-    return Figure("week", max(times))
+    return Figure.of("week", max, time_weeks())
 
 
 def measure_tuner() -> Figure:
@@ -179,14 +154,13 @@ def measure_tuner() -> Figure:
     from jolly_core.foretelling.pace import Pace
     from jolly_core.planning.tuner import tune
 
-    game, times = read_game("streak", {"goal": 200}), []
+    game, clock = read_game("streak", {"goal": 200}), Clock()
     for rate in (0.5, 0.8, 0.9, 0.95, 0.97, 0.99, 0.995):
         for mark in (10, 50, 200):
-            began = time.perf_counter()
             # Three hours at 540 ms a try are 20,000 attempts.
-            tune(game, Pace(540, rate, is_prior=False), metric="best_streak", mark=mark, minutes=180)
-            times.append((time.perf_counter() - began) * 1000)
-    return Figure("tuner", max(times))
+            with clock.time():
+                tune(game, Pace(540, rate, is_prior=False), metric="best_streak", mark=mark, minutes=180)
+    return Figure.of("tuner", max, clock.timings)
 
 
 # --- the screen -------------------------------------------------------------------------------------------------------
@@ -213,30 +187,37 @@ def measure_presses(browser: Browser, url: str) -> Figure:
     athlete.open_run("Three-club cascade")
     athlete.start()
     page.evaluate(WATCH)
+    clock = Clock()
     for _ in range(PRESSES // 50):
         athlete.press(*["make"] * 50, "miss")
     delays: list[float] = page.evaluate("window.delays")
     if len(delays) < PRESSES * 0.9:
         raise RuntimeError(f"only {len(delays)} presses changed the number")
-    return Figure("press", p95(delays))
+    clock.add(delays)
+    return Figure.of("press", p95, clock.timings)
 
 
 def measure_games() -> Iterator[Figure]:
     times, growths = time_stepping(), time_growth()
-    slowest, growing = max(times, key=lambda each: times[each]), max(growths, key=lambda each: growths[each])
+    slowest = max(times, key=lambda each: times[each].level)
+    growing = max(growths, key=lambda each: growths[each])
     print(f"      slowest of {len(times)} formats: {slowest}; grows most: {growing}")
-    yield Figure("stepping", times[slowest])
-    yield Figure("late_against_early", growths[growing], REFERENCE_S)
+    yield Figure.of("stepping", max, [times[slowest]])
+    yield Figure.plain("late_against_early", growths[growing])
 
 
 def measure_presses_of_games(browser: Browser, url: str) -> Iterator[Figure]:
     delays = dict(time_presses(open_window(browser, url).new_page()))
     together = [each for of_format in delays.values() for each in of_format]
-    medians = {each: statistics.median(of_format) for each, of_format in delays.items() if of_format}
-    slowest = max(medians, key=lambda each: medians[each])
+    medians = {
+        each: Figure.of("press_in_the_slowest_format", statistics.median, of_format)
+        for each, of_format in delays.items()
+        if of_format
+    }
+    slowest = max(medians, key=lambda each: medians[each].level)
     print(f"      slowest of {len(medians)} formats on the court: {slowest}")
-    yield Figure("press_in_all_formats", p95(together))
-    yield Figure("press_in_the_slowest_format", medians[slowest])
+    yield Figure.of("press_in_all_formats", p95, together)
+    yield medians[slowest]
 
 
 def measure_first_view(browser: Browser, url: str) -> Iterator[Figure]:
@@ -248,13 +229,13 @@ def measure_first_view(browser: Browser, url: str) -> Iterator[Figure]:
     )
     session.on("Network.loadingFinished", lambda said: sizes.update({said["requestId"]: said["encodedDataLength"]}))
     session.send("Network.enable")
-    began = time.perf_counter()
-    page.goto("/")
-    page.get_by_role("button", name="Enter as the demo athlete").wait_for()
-    usable_ms = (time.perf_counter() - began) * 1000
+    clock = Clock()
+    with clock.time():
+        page.goto("/")
+        page.get_by_role("button", name="Enter as the demo athlete").wait_for()
     page.wait_for_load_state("networkidle")
-    yield Figure("first_view", sum(sizes[each] for each in scripts) / 1024, REFERENCE_S)
-    yield Figure("first_screen", usable_ms)
+    yield Figure.plain("first_view", sum(sizes[each] for each in scripts) / 1024)
+    yield Figure.of("first_screen", max, clock.timings)
 
 
 def measure_second_demo() -> Figure:
@@ -263,8 +244,10 @@ def measure_second_demo() -> Figure:
     subprocess.run(["make", "--silent", "web/dist/.built"], cwd=ROOT, check=True)
     with make_demo(port):
         pass  # the first time may have the demo world to load
+    clock = Clock()
     with make_demo(port) as seconds:
-        return Figure("second_demo", seconds)
+        clock.add([seconds])
+    return Figure.of("second_demo", max, clock.timings)
 
 
 @contextmanager
@@ -300,18 +283,19 @@ def running(prepare: Callable[[Application], None]) -> Iterator[Application]:
 
 
 def measure_aim() -> Figure:
-    return Figure("aim", max(time_core()))
+    return Figure.of("aim", max, time_core())
 
 
 def measure_aims(port: int) -> Figure:
-    return Figure("aim_over_the_wire", statistics.median(time_aims(sign_in(port, ATHLETE).call)))
+    return Figure.of("aim_over_the_wire", statistics.median, time_aims(sign_in(port, ATHLETE).call))
 
 
 def measure_dragging(browser: Browser, url: str) -> Figure:
     page = open_window(browser, url).new_page()
     AthleteAtTheScreen(page).enter_demo()
-    frames = frames_while_dragging(page)
-    return Figure("dragging", p95(frames))
+    clock = Clock()
+    clock.add(frames_while_dragging(page))
+    return Figure.of("dragging", p95, clock.timings)
 
 
 def all_figures() -> Iterator[Figure]:
@@ -340,7 +324,7 @@ def main() -> None:
     """Print every figure beside its promise; with ``keep`` they are what the next ones are held against."""
     table = json.loads(TABLE.read_text())
     for figure in all_figures():
-        print(figure.line(table[figure.name]), flush=True)
+        print(line(figure, table[figure.name]), flush=True)
         table[figure.name]["last"] = round(figure.level, 2)
     if "keep" in sys.argv[1:]:
         TABLE.write_text(json.dumps(table, indent=2) + "\n")

@@ -2,37 +2,42 @@
 
 from __future__ import annotations
 
-import time
 from collections.abc import Callable
 from random import Random
 from typing import Any
 
+from tests.bench_clock import Clock, Timing
+
 PROPOSALS = 100
 
 
-def time_proposals(call: Callable[..., Any], *, is_after_a_change: bool) -> list[float]:
+def change_record(call: Callable[..., Any]) -> None:
+    """Write something and take it back, so that nothing read before is as it was."""
+    limit = call("POST", "/api/limits/", {"part": "neck", "since": "2026-01-01"})
+    call("DELETE", f"/api/limits/{limit['id']}/")
+
+
+def time_proposals(call: Callable[..., Any], *, is_after_a_change: bool) -> list[Timing]:
     """Milliseconds of proposals for all eighty ladders, over the wire; each after a change of the record, or none."""
     ladders = [standing["ladder"]["id"] for standing in call("GET", "/api/ladders/")]
-    times = []
+    clock = Clock()
     for number in range(PROPOSALS):
         if is_after_a_change:
-            limit = call("POST", "/api/limits/", {"part": "neck", "since": "2026-01-01"})
-            call("DELETE", f"/api/limits/{limit['id']}/")
-        began = time.perf_counter()
-        answer = call("POST", "/api/proposals/", {"minutes": 30 + number % 60, "ladders": ladders})
-        times.append((time.perf_counter() - began) * 1000)
+            change_record(call)
+        with clock.time():
+            answer = call("POST", "/api/proposals/", {"minutes": 30 + number % 60, "ladders": ladders})
         if not any(part["rung"] for part in answer["parts"]):
             raise RuntimeError("the block is empty")
-    return times
+    return clock.timings
 
 
-def time_weeks() -> list[float]:
+def time_weeks() -> list[Timing]:
     """Seconds for weeks of 7 days and 3 windows each with 30 wishes, more than can be kept; the solver is loaded."""
     from jolly_core.planning.week import Drill, Week, WeekWish, Window
     from jolly_core.planning.week_solver import arrange_week, preload
 
     preload()
-    times = []
+    clock = Clock(unit=1)
     for seed in range(5):
         chance = Random(seed)
         windows = tuple(
@@ -62,7 +67,6 @@ def time_weeks() -> list[float]:
         )
         wishes = [*at_least, *whole]
         chance.shuffle(wishes)
-        began = time.perf_counter()
-        arrange_week(Week(windows, drills, tuple(wishes)))
-        times.append(time.perf_counter() - began)
-    return times
+        with clock.time():
+            arrange_week(Week(windows, drills, tuple(wishes)))
+    return clock.timings

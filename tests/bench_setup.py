@@ -2,20 +2,21 @@
 
 from __future__ import annotations
 
-import time
 from collections.abc import Callable, Iterator
 from random import Random
 from typing import Any
 
 from playwright.sync_api import Page
 
+from tests.bench_clock import Clock, Timing
+from tests.bench_planning import change_record
 from tests.browser.board import Board
 
 YEARS, RUNS_A_WEEK = 10, 6
 TARGETS = 12
 
 
-def time_core() -> list[float]:
+def time_core() -> list[Timing]:
     """Milliseconds of estimates from ten years: runs of makes at five distances, and zone tallies beside them."""
     from jolly_core.aim.record import Beside, Landed, Observation, Tries
     from jolly_core.aim.spread import estimate_aim, preload
@@ -34,27 +35,24 @@ def time_core() -> list[float]:
         record.append(Tries(distance_m, Circle(0.3), chance.randint(2, 9), 10))
         if number % 4 == 0:
             record.append(Landed(distance_m, halves, (chance.randint(0, 4), chance.randint(0, 4), 1), 2))
-    times = []
     preload()
+    clock = Clock()
     for _ in range(20):
-        began = time.perf_counter()
-        estimate_aim(record)
-        times.append((time.perf_counter() - began) * 1000)
-    return times
+        with clock.time():
+            estimate_aim(record)
+    return clock.timings
 
 
-def time_aims(call: Callable[..., Any]) -> list[float]:
+def time_aims(call: Callable[..., Any]) -> list[Timing]:
     """Milliseconds of the aims over the wire, from the whole record, each after a change of it."""
-    times = []
+    clock = Clock()
     for _ in range(20):
-        limit = call("POST", "/api/limits/", {"part": "neck", "since": "2026-01-01"})
-        call("DELETE", f"/api/limits/{limit['id']}/")
-        began = time.perf_counter()
-        found = call("GET", "/api/aims/")
-        times.append((time.perf_counter() - began) * 1000)
+        change_record(call)
+        with clock.time():
+            found = call("GET", "/api/aims/")
         if not found:
             raise RuntimeError("no aim was found in the record")
-    return times
+    return clock.timings
 
 
 #: The times between the frames of the screen while something is dragged.
