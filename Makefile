@@ -71,10 +71,11 @@ test: .venv/.dev web/dist/.built browser
 	# As many at once as there are processors; who is done takes over from the end of what another still has to do.
 	$(PY) -m pytest -n logical --dist worksteal --durations 10
 
-# Long simulations and long stories, which `make test` leaves out.
+# Long simulations and long stories, which `make test` leaves out, and the laws of the games with more examples.
 test-slow: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)
 	$(PY) -m pytest -n logical --dist worksteal --durations 10 -m slow
+	JOLLY_EXAMPLES=200 $(PY) -m pytest -n logical tests/core/test_contract.py
 
 .venv/.postgres: .venv/.dev requirements/postgres.txt
 	$(PY) -m pip install --quiet --require-hashes -r requirements/postgres.txt

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import re
+import time
 from collections.abc import Iterator
 from typing import Any
 
@@ -16,6 +17,7 @@ from tests.serving import ROOT, Application
 AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
 #: WCAG 2.2 at level AA, and axe's own best practices.
 STANDARD = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa", "best-practice"]
+SETTLE_S = 0.25
 SCREENS = {
     "today": "/",
     "plan": "/plan",
@@ -43,6 +45,9 @@ SCREENS = {
 #: At 200 % a window of 1280 by 800 has room for half as many pixels either way.
 SIZES = {"desk": (1280, 800), "phone": (390, 844), "zoomed": (640, 400)}
 BY_SIZE = ["desk", "phone", pytest.param("zoomed", marks=pytest.mark.slow)]
+#: For stories of several screens, which are longest on a phone.
+PHONE_FIRST = [pytest.param("desk", marks=pytest.mark.slow), "phone", pytest.param("zoomed", marks=pytest.mark.slow)]
+at_first_on_a_phone = pytest.mark.parametrize("page", PHONE_FIRST, indirect=True, scope="module")
 
 
 @pytest.fixture(scope="module", params=BY_SIZE)
@@ -58,9 +63,11 @@ def page(request: pytest.FixtureRequest, browser: Browser, application: Applicat
 
 
 def check(page: Page) -> None:
+    began = time.monotonic()
     page.wait_for_load_state("networkidle")
     expect(page.locator("[aria-busy=true]")).to_have_count(0)
-    page.wait_for_timeout(250)  # colours that are still moving are no colours to judge
+    if time.monotonic() - began < SETTLE_S:
+        page.wait_for_timeout(1000 * SETTLE_S)  # colours that are still moving are no colours to judge
     # The policy of the page blocks a script tag, so axe is brought in as an expression.
     page.evaluate(AXE)
     result: Any = page.evaluate("(tags) => axe.run({ runOnly: tags })", STANDARD)
@@ -82,6 +89,7 @@ def test_screen(page: Page, screen: str) -> None:
     check(page)
 
 
+@at_first_on_a_phone
 def test_end_of_a_run_and_its_events(page: Page) -> None:
     page.goto("/look-back")
     page.get_by_role("row").nth(1).get_by_role("link").click()
@@ -92,6 +100,7 @@ def test_end_of_a_run_and_its_events(page: Page) -> None:
     check(page)
 
 
+@at_first_on_a_phone
 def test_court_before_during_and_after(page: Page) -> None:
     athlete = AthleteAtTheScreen(page)
     athlete.open_run("Putts from the circle")
@@ -107,9 +116,7 @@ def test_court_before_during_and_after(page: Page) -> None:
     check(page)
 
 
-@pytest.mark.parametrize(
-    "size", [pytest.param(size, marks=() if size == "phone" else pytest.mark.slow) for size in SIZES]
-)
+@pytest.mark.parametrize("size", PHONE_FIRST)
 def test_courts_with_more_than_two_halves(browser: Browser, application: Application, size: str) -> None:
     """By an athlete of their own: the demo world keeps the ladders that it has."""
     window = open_window(browser, application.url, is_phone=size == "phone")
@@ -134,6 +141,7 @@ def test_courts_with_more_than_two_halves(browser: Browser, application: Applica
     window.close()
 
 
+@at_first_on_a_phone
 def test_block_to_come_its_sheet_and_typing_it_in(page: Page) -> None:
     path = AthleteAtTheScreen(page).next_block()
     for end in ("", "/sheet", "/type-in"):
@@ -142,6 +150,7 @@ def test_block_to_come_its_sheet_and_typing_it_in(page: Page) -> None:
         check(page)
 
 
+@at_first_on_a_phone
 def test_usual_week_limits_and_moves(page: Page) -> None:
     page.goto("/plan/week")
     page.get_by_role("button", name="Windows and wishes").click()

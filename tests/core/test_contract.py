@@ -77,8 +77,8 @@ CASES = [(format_id, settings) for format_id in FORMATS for settings in SETTINGS
 Case = tuple[str, dict[str, Any]]
 
 
-#: With so many cases each law is tried some two thousand times all the same.
-LAW = effort(max_examples=40)
+#: With so many cases each law is tried some thousand times all the same; `make test-slow` tries harder.
+LAW = effort(max_examples=int(os.environ.get("JOLLY_EXAMPLES", "20")))
 
 
 @st.composite
