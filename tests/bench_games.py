@@ -121,7 +121,7 @@ def time_presses(page: Page) -> Iterator[tuple[str, list[Timing]]]:
     athlete.sign_up()
     for format_id in FORMATS:
         rung = {"title": "", "set_up": "", "cues": [], "format": format_id, "settings": LONG.get(format_id, {})}
-        words = {"title": format_id, "discipline": "drills", "summary": "", "has_sides": False}
+        words = {"title": format_id, "discipline": "drills", "summary": ""}
         page.goto(f"/practise/rungs/{page.evaluate(MAKE_LADDER, {**words, 'rung': rung})}")
         page.get_by_role("button", name="Start").click()
         page.wait_for_url("**/practise/runs/*")

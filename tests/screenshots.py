@@ -17,7 +17,7 @@ SHOTS = ROOT / "docs" / "screenshots"
 
 def play_rally(athlete: AthleteAtTheScreen) -> None:
     """Some way into a rally against the wall, at a believable pace, with one break."""
-    athlete.open_run("Rally with the wall", side="strong")
+    athlete.open_run("Rally with the wall", side="left")
     athlete.start()
     athlete.press(*["make"] * 9, apart_ms=900)
     athlete.press("miss", apart_ms=2600)
@@ -60,7 +60,7 @@ def see_a_wall(athlete: AthleteAtTheScreen) -> None:
     page.goto("/set-up")
     page.get_by_role("link", name="Three on the drainpipe wall").click()
     page.get_by_label("Looked at with the aim of").click()
-    page.get_by_role("option", name="Low returns in a row, strong side (left)").click()
+    page.get_by_role("option", name="Low returns in a row, left hand").click()
     page.locator("[data-zone='low left']").focus()
     page.evaluate("scrollTo(0, 150)")
 

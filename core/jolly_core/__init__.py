@@ -7,18 +7,19 @@ Where each rule lives:
 - ``paper``       games on paper: the sheet, and the tally of what was written on it
 - ``lessons``     what a run says, in sentences with numbers
 - ``streaks``     what a streak is expected to cost
-- ``stats``       intervals for a rate; how long makes, circuits, walks and races are waited for
+- ``stats``       intervals for a rate; rank tests; how long makes, circuits, walks and races are waited for
 - ``patterns``    the order in which targets are played: as it is written, and drawn
 - ``tempo``       playing to a click
-- ``record``      the athlete's usual and best on a rung
+- ``record``      the athlete's usual and best on a rung, and the weaker of two sides
 - ``thresholds``  the athlete's own success criterion, and the verdict on it
+- ``ladder``      which rungs stay held when a ladder is changed
 - ``planning``    a block arranged to fit the minutes, a week arranged by wishes; what a mark costs
 - ``body``        what drills ask of a body, what is to be spared, what can injure
 - ``places``      places to scale, targets on them, where the tape goes
 - ``aim``         how likely a target is hit, and the spread of a player's aim; lines of flight
 - ``load``        effort times minutes, counts of joints, doses
 - ``formats``     files that others read: calendars, layouts
-- ``sides``       strong and weak side, and which hand that is
+- ``sides``       the two sides of a drill: hands, strokes, feet, turns
 - ``stored``      what was stored by an earlier version, brought up to date
 - ``discovery``   finding the modules of a package, such as the formats
 - ``errors``      what every refusal looks like

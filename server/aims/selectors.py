@@ -27,7 +27,6 @@ from jolly_core.places.standing import stand_words
 from jolly_core.places.tape import Taped, tape_list
 from jolly_core.places.zone import Zone
 from jolly_core.planning.rung_maker import NextRung, propose_rungs
-from jolly_core.sides import side_words
 from ladders.models import Ladder, Rung
 from ladders.selectors import get_rung_below
 from layouts.selectors import aimed_at, core_layout, place_of
@@ -62,7 +61,7 @@ class LadderAim:
     @property
     def title(self) -> str:
         """The ladder, and the hand it is played with."""
-        hand = side_words(self.side, self.ladder.athlete.handedness)
+        hand = self.ladder.known_pair.words(self.side)
         return f"{self.ladder.title}, {hand}" if hand else self.ladder.title
 
     @property
@@ -112,7 +111,7 @@ def list_aims(athlete: Athlete) -> list[LadderAim]:
 
 def read_aims(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderAim]:
     """The same, of those ladders alone."""
-    rungs = Rung.objects.filter(ladder__athlete=athlete).order_by("number")
+    rungs = Rung.everything.filter(ladder__athlete=athlete).order_by("number")
     if ladder_ids is not None:
         rungs = rungs.filter(ladder__in=ladder_ids)
     ladder_of, places, laid = dict[int, int](), dict[int, dict[str, None]](), set[int]()

@@ -72,6 +72,9 @@ class Part(models.Model):
     title = models.CharField(max_length=160)
     rung = models.ForeignKey("ladders.Rung", null=True, on_delete=models.CASCADE, related_name="+")
     side = models.CharField(max_length=6, default="none")
+    #: What was known of its side when it was planned: the weaker of two, and whether it comes after the other one.
+    is_weaker = models.BooleanField(default=False)
+    is_other_side = models.BooleanField(default=False)
     planned_s = models.PositiveIntegerField()
     #: Nine times in ten it takes from ``low_s`` to ``high_s``; 0 where that was not estimated.
     low_s = models.PositiveIntegerField(default=0)

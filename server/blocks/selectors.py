@@ -134,7 +134,7 @@ class _TimedPart(NamedTuple):
     """What of a part tells how long it took."""
 
     pk: int
-    side: str
+    is_other_side: bool
     planned_s: int
     low_s: int
     high_s: int
@@ -183,7 +183,7 @@ def running_of(block: Block, now: datetime) -> Running | None:
             part.kind,
             part.title,
             max(0, part.planned_s - (in_play_s if place == 0 else 0)),
-            rank_of(part.side, is_locked=part.is_locked),
+            rank_of(is_weaker=part.is_weaker, is_locked=part.is_locked),
         )
         for place, part in enumerate(parts)
     ]
@@ -213,7 +213,7 @@ def _timed(part: _TimedPart, widen: float, actual_s: int, runs: int, played_ms: 
     return Timed(
         planned=planned,
         actual_s=actual_s,
-        around_planned_s=around_seconds(set_up_seconds(part.side), runs),
+        around_planned_s=around_seconds(set_up_seconds(is_other_side=part.is_other_side), runs),
         around_s=max(0, actual_s - played_ms // 1000),
         widen=widen,
     )

@@ -12,10 +12,12 @@ from accounts.models import Athlete
 from accounts.selectors import get_today
 from blocks.models import key_of
 from jolly_core.challenges.breakdown import Breakdown
+from jolly_core.challenges.metric import Metric
 from jolly_core.lessons.registry import lessons_of
 from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.record.usual import Comparison, compare, usual_of
-from jolly_core.sides import side_words
+from jolly_core.record.weaker import Finding, SideResults, find_weaker
+from jolly_core.sides import FIRST, SECOND
 from jolly_core.thresholds.evidence import RunResult
 from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.threshold import Threshold
@@ -148,7 +150,7 @@ def _results(ladder: Ladder, rung: Rung, threshold: Threshold, history: History)
 
 def _stand(worked_on: WorkedOn, threshold: Threshold, results: Sequence[RunResult]) -> LadderStanding:
     ladder, working, rungs = worked_on.ladder, worked_on.working, len(worked_on.rungs)
-    place = RungPlace(working.number, rungs, ladder.athlete.handedness, is_ladder_held=ladder.held >= rungs)
+    place = RungPlace(working.number, rungs, ladder.known_pair, ladder.sides, is_ladder_held=ladder.held >= rungs)
     verdict = judge(threshold, results, place)
     return LadderStanding(ladder, ladder.held, worked_on.rungs, working, threshold, verdict)
 
@@ -176,6 +178,30 @@ def read_standings(
     return standings, history
 
 
+def find_side(history: History, rungs: Iterable[tuple[int, Metric]]) -> Finding:
+    """What the runs on some rungs of a ladder, by their ids and what is asked there, say of its two sides."""
+    nothing = SideSummary()
+    return find_weaker(
+        [
+            SideResults(
+                history.get((rung, FIRST), nothing).values(metric.id),
+                history.get((rung, SECOND), nothing).values(metric.id),
+                metric.direction,
+            )
+            for rung, metric in rungs
+        ]
+    )
+
+
+def get_side_finding(ladder: Ladder) -> str:
+    """What the record says of the two sides of a ladder, in a sentence; empty without sides."""
+    if not ladder.has_sides:
+        return ""
+    rungs = list_rungs(ladder)
+    history = list_summaries([rung.pk for rung in rungs])
+    return find_side(history, [(rung.pk, get_threshold(rung).metric) for rung in rungs]).words(ladder.known_pair)
+
+
 def list_rung_standings(ladder: Ladder) -> list[RungStanding]:
     """Every rung from the top down, with its threshold and the latest runs on it."""
     working, rungs = get_working_rung(ladder), list_rungs(ladder)
@@ -197,7 +223,7 @@ def _record(ladder: Ladder, summary: SideSummary, threshold: Threshold, side: st
     usual = usual_of(summary.values(metric.id))
     return RungRecord(
         side=side,
-        side_words=side_words(side, ladder.athlete.handedness),
+        side_words=ladder.known_pair.words(side),
         count=summary.runs,
         runs=_points(summary.latest(), threshold),
         usual=usual.mean if usual else None,
@@ -215,7 +241,7 @@ def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
     """What the run came to. Runs that began after it are left out of its usual and best."""
     run = get_run(athlete, run_id)
     ladder = get_ladder(athlete, run.rung.ladder_id)
-    rung = next(rung for rung in list_rungs(ladder) if rung.pk == run.rung_id)
+    rung = run.rung  # it may have been taken out since
     threshold = get_threshold(rung)
     earlier = list_counting_before(run)
     standing = get_standing(ladder)

@@ -159,6 +159,7 @@ SPECTACULAR_SETTINGS = {
     ],
     "ENUM_NAME_OVERRIDES": {
         "Side": "jolly_core.sides.SIDES",
+        "PairId": "jolly_core.sides.PAIRS",
         "Hand": "jolly_core.sides.HANDS",
         "EventKind": "jolly_core.challenges.events.KINDS",
         "VerdictKind": "climb.api.serializers.VERDICTS",

@@ -18,7 +18,7 @@ from climb.services import decide
 from demo import story
 from demo.players import Player, chance
 from jolly_core.aim.spread import estimate_aim
-from jolly_core.sides import WEAK
+from jolly_core.sides import SECOND
 from jolly_core.thresholds.verdict import STAY
 from ladders.models import Rung
 from ladders.selectors import get_ladder
@@ -103,7 +103,7 @@ def _effort(day: date) -> int:
 
 def _is_avoided(random: Random, part: Part, days_left: int) -> bool:
     """The right hand, the weak one of a left-hander, was left out until it was remembered."""
-    return part.side == WEAK and days_left > story.RIGHT_HAND_REMEMBERED and random.random() < story.AVOIDED_SHARE
+    return part.side == SECOND and days_left > story.RIGHT_HAND_REMEMBERED and random.random() < story.AVOIDED_SHARE
 
 
 def _play_part(random: Random, rung: Rung, part: Part, at: datetime, days_left: int) -> datetime:
@@ -112,7 +112,7 @@ def _play_part(random: Random, rung: Rung, part: Part, at: datetime, days_left: 
     course = story.COURSES[ladder.shelf_key]
     form = random.gauss(0, 0.18)
     for _ in range(part.runs_planned):
-        skill = course.skill(days_left) + form - (course.weak_by if part.side == WEAK else 0)
+        skill = course.skill(days_left) + form - (course.weak_by if part.side == SECOND else 0)
         rate = _rate(rung, skill, course)
         player = Player(random, rate, course.tempo_ms, course.fetch_ms)
         run = start_run(athlete, player.make_id(), rung.pk, side=part.side, started_at=at, part_id=part.pk)

@@ -8,7 +8,7 @@ from django.utils.functional import cached_property
 
 from jolly_core.body.traits import Traits
 from jolly_core.challenges.registry import AnyGame, stored_game
-from jolly_core.sides import BOTH_SIDES, NONE
+from jolly_core.sides import Pair
 from layouts.models import Layout
 
 
@@ -20,13 +20,16 @@ class Ladder(models.Model):
     discipline = models.CharField(max_length=80)
     summary = models.TextField(blank=True)
     shelf_key = models.CharField(max_length=80, blank=True)
-    has_sides = models.BooleanField(default=False)
+    #: What its two sides are, if it has any; see the core's ``sides``.
+    pair = models.JSONField(default=dict)
     kit = models.JSONField(default=list)
     cautions = models.JSONField(default=list)
     #: What it asks of body and place; see the core's ``body.traits``.
     traits = models.JSONField(default=dict)
     #: The rungs of runs that were counted without a plan; it is no ladder to be seen or climbed.
     is_quick = models.BooleanField(default=False)
+    #: Put away, with all that was played on it, until it is brought back; None for one in use.
+    archived_at = models.DateTimeField(null=True)
     held = models.PositiveSmallIntegerField(default=0)
     #: When the athlete came to the rung being worked on; only runs since then count for its threshold.
     arrived_at = models.DateTimeField()
@@ -43,10 +46,20 @@ class Ladder(models.Model):
             ),
         ]
 
+    @cached_property
+    def known_pair(self) -> Pair:
+        """What its two sides are, as the core takes it."""
+        return Pair.from_stored(self.pair)
+
+    @property
+    def has_sides(self) -> bool:
+        """Whether each side is played and counted for itself."""
+        return self.known_pair.has_sides
+
     @property
     def sides(self) -> tuple[str, ...]:
-        """The sides it is played on, the one to begin with first."""
-        return BOTH_SIDES if self.has_sides else (NONE,)
+        """The sides it is played on, first the one to begin with while the record does not tell which is weaker."""
+        return self.known_pair.order(self.known_pair.assumed_weaker(self.athlete.handedness))
 
     @cached_property
     def known_traits(self) -> Traits:
@@ -70,8 +83,18 @@ class Acknowledgement(models.Model):
         constraints = [models.UniqueConstraint(fields=("ladder", "risk"), name="a_risk_once_a_ladder")]
 
 
+class RungsInPlace(models.Manager["Rung"]):
+    """The rungs that stand on their ladders: those that were taken out are not among them."""
+
+    def get_queryset(self) -> models.QuerySet[Rung]:
+        return super().get_queryset().filter(taken_out_at=None)
+
+
 class Rung(models.Model):
-    """One step: a set-up, one challenge, one threshold (the last of its revisions)."""
+    """One step: a set-up, one challenge, one threshold (the last of its revisions).
+
+    One that was taken out keeps its number and what was played on it; ``everything`` finds it, and so does its run.
+    """
 
     ladder = models.ForeignKey(Ladder, on_delete=models.CASCADE, related_name="rungs")
     number = models.PositiveSmallIntegerField()
@@ -84,9 +107,21 @@ class Rung(models.Model):
     #: Where its targets go; what a make or miss on it says of the aim is measured there.
     layout = models.ForeignKey("layouts.Layout", null=True, on_delete=models.SET_NULL, related_name="rungs")
 
+    taken_out_at = models.DateTimeField(null=True)
+    #: Since when runs counted for it, if a change of the ladder ended that: taking the change back brings it back.
+    worked_on_since = models.DateTimeField(null=True)
+
+    #: The first one is what ``ladder.rungs`` is made of.
+    objects = RungsInPlace()
+    everything: models.Manager[Rung] = models.Manager()
+
     class Meta:
         ordering = ("ladder_id", "number")
-        constraints = [models.UniqueConstraint(fields=("ladder", "number"), name="a_number_once_a_ladder")]
+        constraints = [
+            models.UniqueConstraint(
+                fields=("ladder", "number"), condition=models.Q(taken_out_at=None), name="a_number_once_a_ladder"
+            )
+        ]
 
     @property
     def laid(self) -> Layout | None:

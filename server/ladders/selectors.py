@@ -12,7 +12,6 @@ from accounts.models import Athlete
 from config.finding import find_one, lock_one
 from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_format
-from jolly_core.sides import side_words
 from jolly_core.thresholds.threshold import Threshold, stored_threshold
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from layouts.models import Layout
@@ -22,7 +21,12 @@ MOST_MOVES = 200
 
 def list_ladders(athlete: Athlete) -> QuerySet[Ladder]:
     """The athlete's ladders with rungs and thresholds, in the order they were taken."""
-    return _with_rungs(athlete).filter(is_quick=False)
+    return _with_rungs(athlete).filter(is_quick=False, archived_at=None)
+
+
+def list_archived(athlete: Athlete) -> QuerySet[Ladder]:
+    """The ladders that were put away, the last one first."""
+    return _with_rungs(athlete).exclude(archived_at=None).order_by("-archived_at")
 
 
 def _with_rungs(athlete: Athlete) -> QuerySet[Ladder]:
@@ -59,7 +63,8 @@ def list_worked_on(athlete: Athlete, ladder_ids: Sequence[int] | None = None) ->
         # Into plain lists: a query for each ladder, though never sent, costs more than reading all of them.
         Prefetch("acknowledgements", to_attr="loaded_acknowledgements"),
     )
-    found = list(ladders if ladder_ids is None else ladders.filter(pk__in=ladder_ids))
+    # What is planned with a ladder that was put away since is still played: it is found by its id.
+    found = list(ladders.filter(archived_at=None) if ladder_ids is None else ladders.filter(pk__in=ladder_ids))
     names: dict[int, list[RungName]] = {ladder.pk: [] for ladder in found}
     rows = Rung.objects.filter(ladder__in=found).order_by("ladder", "number")
     for ladder_id, rung_id, number, title in rows.values_list("ladder", "id", "number", "title"):
@@ -102,7 +107,8 @@ def get_ladder_to_change(athlete: Athlete, ladder_id: int) -> Ladder:
 
 
 def get_rung(athlete: Athlete, rung_id: int) -> Rung:
-    return find_one(Rung.objects.select_related("ladder"), pk=rung_id, ladder__athlete=athlete)
+    """A rung of the athlete's, also one that was taken out: what is planned or was played on it is still there."""
+    return find_one(Rung.everything.select_related("ladder"), pk=rung_id, ladder__athlete=athlete)
 
 
 def list_rungs(ladder: Ladder) -> list[Rung]:
@@ -111,7 +117,7 @@ def list_rungs(ladder: Ladder) -> list[Rung]:
 
 def title_on(ladder: Ladder, rung: Rung, side: str) -> str:
     """What a rung on a side is called in a block: its ladder, its own title, and the hand."""
-    words = side_words(side, ladder.athlete.handedness)
+    words = ladder.known_pair.words(side)
     return f"{ladder.title}: {rung.title}" + (f", {words}" if words else "")
 
 

@@ -15,6 +15,8 @@ from jolly_core.body.risks import RISKS
 from jolly_core.body.traits import Traits, read_traits
 from jolly_core.challenges.registry import AnyGame, get_format, read_game
 from jolly_core.errors import CoreError
+from jolly_core.ladder.order import held_after, put_in, take_out
+from jolly_core.sides import Pair, read_pair
 from jolly_core.thresholds.fair import fair_threshold
 from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold, stored_threshold
 from jolly_core.words import shortened
@@ -26,16 +28,19 @@ from layouts.selectors import get_layout
 from layouts.services import keep_for_hand
 
 MOST_LADDERS, MOST_RUNGS = 200, 100
+#: No rung has so high a number.
+FREE_NUMBERS = 1000
 
 
 @transaction.atomic
 def take_ladder(athlete: Athlete, key: str, pack: Mapping[str, Any], at: datetime) -> Ladder:
     """Put a ladder of the shelf among the athlete's own. Taking it again returns the one that is there."""
-    values = {name: pack[name] for name in ("title", "discipline", "summary", "has_sides", "kit", "cautions")}
+    values = {name: pack[name] for name in ("title", "discipline", "summary", "kit", "cautions")}
+    values["pair"] = read_pair(pack.get("pair", {})).as_stored()
     values["traits"] = read_traits(pack.get("traits", {})).as_stored()
     known = Ladder.objects.filter(athlete=athlete, shelf_key=key).first()
     if known:
-        return known
+        return archive_ladder(athlete, known.pk, None) if known.archived_at else known
     _check_room(athlete)
     ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults={**values, "arrived_at": at})
     if is_new:
@@ -52,10 +57,18 @@ def make_ladder(athlete: Athlete, given: Mapping[str, Any], rung: Mapping[str, A
     if not given["title"].strip():
         raise CoreError.one("empty", "Give the ladder a name.", "title", value=given["title"])
     _check_room(athlete)
-    values = {name: given[name] for name in ("title", "discipline", "summary", "has_sides")}
+    values = {name: given[name] for name in ("title", "discipline", "summary")}
+    values["pair"] = _read_pair(given.get("pair", {})).as_stored()
     ladder = Ladder.objects.create(athlete=athlete, traits=Traits().as_stored(), arrived_at=at, **values)
     _put_on_top(ladder, rung, at)
     return ladder
+
+
+def _read_pair(given: Mapping[str, Any]) -> Pair:
+    try:
+        return read_pair(given)
+    except CoreError as error:
+        raise error.under("pair") from None
 
 
 def _check_room(athlete: Athlete) -> None:
@@ -64,12 +77,19 @@ def _check_room(athlete: Athlete) -> None:
 
 
 @transaction.atomic
-def add_rung(athlete: Athlete, ladder_id: int, given: Mapping[str, Any], at: datetime) -> Rung:
-    """Put a rung on top of a ladder, asking for what is fair to ask of its game.
+def add_rung(
+    athlete: Athlete, ladder_id: int, given: Mapping[str, Any], at: datetime, *, number: int | None = None
+) -> Rung:
+    """Put a rung on top of a ladder, or in at a number, asking for what is fair to ask of its game.
 
-    Raises ``CoreError`` for a format that is not known, and for settings under ``settings``.
+    Raises ``CoreError`` for a format that is not known, for settings under ``settings``, and for a number that leaves a
+    gap.
     """
-    return _put_on_top(get_ladder_to_change(athlete, ladder_id), given, at)
+    ladder = get_ladder_to_change(athlete, ladder_id)
+    rung = _put_on_top(ladder, given, at)
+    if number is not None:
+        _move(ladder, rung, number, at)
+    return rung
 
 
 def _put_on_top(ladder: Ladder, given: Mapping[str, Any], at: datetime) -> Rung:
@@ -173,30 +193,126 @@ def insert_rung(
     The athlete goes on holding the rung they held, and works on what is now right above it.
     """
     like = get_rung(athlete, like_id)
-    ladder = get_ladder_to_change(athlete, like.ladder_id)
+    layout = get_layout(athlete, layout_id) if layout_id else None
+    words = {"title": shortened(title, 120), "set_up": set_up, "lever": shortened(lever, 120), "layout": layout}
+    return _put_in_like(get_ladder_to_change(athlete, like.ladder_id), like, number, words, at)
+
+
+@transaction.atomic
+def copy_rung(athlete: Athlete, rung_id: int, at: datetime) -> Rung:
+    """Put a copy of a rung right above it, with its layout, its lever and what it asks for."""
+    rung = _lock_rung(athlete, rung_id)
+    words = {name: getattr(rung, name) for name in ("title", "set_up", "lever", "layout")}
+    return _put_in_like(rung.ladder, rung, rung.number + 1, words, at)
+
+
+def _put_in_like(ladder: Ladder, like: Rung, number: int, words: Mapping[str, Any], at: datetime) -> Rung:
+    """A rung at a number with another one's game and threshold."""
     _check_room_on(ladder)
-    # From the top down, so that no number is there twice.
-    for above in ladder.rungs.filter(number__gte=number).order_by("-number"):
-        above.number += 1
-        above.save(update_fields=["number"])
+    top = ladder.rungs.count() + 1
     rung = Rung.objects.create(
-        ladder=ladder,
-        number=number,
-        title=shortened(title, 120),
-        set_up=set_up,
-        lever=shortened(lever, 120),
-        cues=like.cues,
-        format=like.format,
-        settings=like.settings,
-        layout=get_layout(athlete, layout_id) if layout_id else None,
+        ladder=ladder, number=top, cues=like.cues, format=like.format, settings=like.settings, **words
     )
     threshold = like.threshold_revisions.order_by("id").last()
     if threshold:
         ThresholdRevision.objects.create(rung=rung, threshold=threshold.threshold, made_at=at)
-    if ladder.held >= number:
-        ladder.held += 1
-        ladder.save(update_fields=["held"])
+    _move(ladder, rung, number, at)
     return rung
+
+
+@transaction.atomic
+def move_rung(athlete: Athlete, rung_id: int, number: int, at: datetime) -> Rung:
+    """Move a rung to another number of its ladder. Raises ``CoreError`` for a number that the ladder does not have."""
+    rung = _lock_rung(athlete, rung_id)
+    _move(rung.ladder, rung, number, at)
+    return rung
+
+
+@transaction.atomic
+def take_out_rung(athlete: Athlete, rung_id: int, at: datetime) -> Ladder:
+    """Take a rung out of its ladder; its runs stay in the record. Raises ``CoreError`` for the only one."""
+    ladder, rung = _lock_with_ladder(athlete, rung_id)
+    if rung.taken_out_at is None:
+        before = list(ladder.rungs.all())
+        after = take_out(before, rung)
+        rung.taken_out_at = at
+        rung.save(update_fields=["taken_out_at"])
+        _put_in_order(ladder, before, after, at)
+    return ladder
+
+
+@transaction.atomic
+def bring_back_rung(athlete: Athlete, rung_id: int, at: datetime) -> Ladder:
+    """Put a rung that was taken out back at its number, or on top where the ladder has fewer now.
+
+    The same wish once more changes nothing.
+    """
+    ladder, rung = _lock_with_ladder(athlete, rung_id)
+    if rung.taken_out_at is not None:
+        _check_room_on(ladder)
+        before = list(ladder.rungs.all())
+        after = put_in(before, rung, min(rung.number, len(before) + 1))
+        rung.taken_out_at, rung.number = None, len(before) + 1
+        rung.save(update_fields=["taken_out_at", "number"])
+        _put_in_order(ladder, before, after, at)
+    return ladder
+
+
+def _lock_with_ladder(athlete: Athlete, rung_id: int) -> tuple[Ladder, Rung]:
+    """A rung, in place or taken out, and the ladder it belongs to, locked."""
+    ladder = get_ladder_to_change(athlete, get_rung(athlete, rung_id).ladder_id)
+    return ladder, Rung.everything.get(pk=rung_id)
+
+
+def _move(ladder: Ladder, rung: Rung, number: int, at: datetime) -> None:
+    """Bring a rung that is on the ladder to a number."""
+    before = list(ladder.rungs.all())
+    after = put_in([each for each in before if each != rung], rung, number)
+    _put_in_order(ladder, before, after, at, moved=rung)
+    rung.number = number
+
+
+def _put_in_order(
+    ladder: Ladder, before: Sequence[Rung], after: Sequence[Rung], at: datetime, *, moved: Rung | None = None
+) -> None:
+    """Number the rungs anew, and keep the athlete where they are: on the rung they held, as the core says.
+
+    Runs count for the rung that is worked on from when the athlete came to it: where that is another one now, from now,
+    or from when they did before an earlier change.
+    """
+    left = before[min(ladder.held, len(before) - 1)]
+    ladder.held = held_after(before, ladder.held, after, moved)
+    working = after[min(ladder.held, len(after) - 1)]
+    if working != left:
+        Rung.everything.filter(pk=left.pk).update(worked_on_since=ladder.arrived_at)
+        ladder.arrived_at = working.worked_on_since or at
+    ladder.save(update_fields=["held", "arrived_at"])
+    changed = [(rung.pk, number) for number, rung in enumerate(after, 1) if rung.number != number]
+    # First out of the way, so that no number is there twice.
+    for offset in (FREE_NUMBERS, 0):
+        for pk, number in changed:
+            Rung.objects.filter(pk=pk).update(number=number + offset)
+
+
+@transaction.atomic
+def describe_ladder(athlete: Athlete, ladder_id: int, given: Mapping[str, Any]) -> Ladder:
+    """Change a ladder's name, discipline and summary. Raises ``CoreError`` for an empty name."""
+    if not given["title"].strip():
+        raise CoreError.one("empty", "Give the ladder a name.", "title", value=given["title"])
+    ladder = get_ladder_to_change(athlete, ladder_id)
+    for name in ("title", "discipline", "summary"):
+        setattr(ladder, name, given[name].strip())
+    ladder.save(update_fields=["title", "discipline", "summary"])
+    return ladder
+
+
+@transaction.atomic
+def archive_ladder(athlete: Athlete, ladder_id: int, at: datetime | None) -> Ladder:
+    """Put a ladder away, or with None bring it back. Its record stays, and what is planned with it."""
+    ladder = get_ladder_to_change(athlete, ladder_id)
+    ladder.archived_at = at
+    ladder.save(update_fields=["archived_at"])
+    return ladder
 
 
 def _lay(athlete: Athlete, given: Mapping[str, Any] | None) -> Layout | None:
@@ -271,14 +387,22 @@ def take_move_back(athlete: Athlete, ladder_id: int, at: datetime) -> Move:
         raise CoreError.one("no_move", "There is no decision on this ladder to take back.", "decision")
     move.taken_back_at = at
     move.save(update_fields=["taken_back_at"])
-    # Rungs put in since then have moved the numbers, but not the rung.
-    _stand_on(ladder, move.from_rung.number if move.from_rung else 0, move.arrived_before)
+    _stand_on(ladder, _held_before(ladder, move), move.arrived_before)
     return move
+
+
+def _held_before(ladder: Ladder, move: Move) -> int:
+    """What was held before a move: rungs put in since then have moved the numbers, but not the rung."""
+    held = move.from_rung
+    if held is None:
+        return 0
+    return held.number if held.taken_out_at is None else min(held.number - 1, ladder.rungs.count())
 
 
 def _stand_on(ladder: Ladder, held: int, arrived_at: datetime) -> None:
     ladder.held, ladder.arrived_at = held, arrived_at
     ladder.save(update_fields=["held", "arrived_at"])
+    Rung.everything.filter(ladder=ladder).exclude(worked_on_since=None).update(worked_on_since=None)
 
 
 @transaction.atomic

@@ -13,7 +13,7 @@ from accounts.models import Athlete
 from aims.selectors import read_aims, tries_at
 from blocks.models import Block, key_of
 from blocks.selectors import LeftOut, list_left_out, list_timed
-from climb.selectors import LadderStanding, read_standings
+from climb.selectors import LadderStanding, find_side, read_standings
 from config.caching import cached_until_write
 from jolly_core.aim.spread import predict
 from jolly_core.errors import CoreError
@@ -24,7 +24,7 @@ from jolly_core.planning.candidate import Candidate
 from jolly_core.planning.times import Habit, foretell_run, learn_habit, set_up_seconds
 from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import PlayedRun, SideSummary
-from jolly_core.sides import BOTH_SIDES, NONE, hand_of
+from jolly_core.sides import NONE, other_side
 from ladders.models import Ladder, Rung
 from ladders.selectors import list_unacknowledged, title_on
 from runs.selectors import History, list_attempts_by_day, list_history, list_last_days
@@ -62,6 +62,8 @@ class _Record:
     near: Mapping[RungSide, Pace]
     #: Of the same: what the aim at their ladder foretells there.
     foretold: Mapping[RungSide, float]
+    #: The weaker side of each ladder, as the record tells or as is assumed; None where neither is.
+    weaker: Mapping[int, str | None]
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
 
 
@@ -86,10 +88,11 @@ def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, i
     test = get_last_test(athlete, day) if is_test else None
     tested = [(part.rung, part.side) for part in test.parts.all() if part.rung] if test else []
     targets = [(rung, side) for rung, side in tested if rung.ladder_id in by_id]
+    weaker = {standing.ladder.pk: _weaker(standing, history) for standing in chosen}
     if targets:
         history = list_history([rung for rung, _ in targets], day)
     else:
-        targets = [(standing.working, side) for standing in chosen for side in standing.ladder.sides]
+        targets = [(each.working, side) for each in chosen for side in _order(each.ladder, weaker[each.ladder.pk])]
     tests = {part.key: (part.runs_planned, part.position) for part in test.parts.all()} if test else {}
     last_days = list_last_days(athlete)
     record = _Record(
@@ -103,11 +106,27 @@ def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, i
         foretold=_foretell(
             athlete, [target for target in targets if _is_new_on_a_known_ladder(target, history, last_days)]
         ),
+        weaker=weaker,
         tests=tests,
     )
     candidates = [_candidate(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
     keys = {candidate.key: target for candidate, target in zip(candidates, targets, strict=True)}
     return Candidates(tuple(candidates), keys, get_habit(athlete), test.day if test else None)
+
+
+def _order(ladder: Ladder, weaker: str | None) -> tuple[str, ...]:
+    """The sides of a ladder in the order they are played: the weaker first, or the one that would be assumed to be."""
+    return ladder.known_pair.order(weaker or ladder.known_pair.assumed_weaker(ladder.athlete.handedness))
+
+
+def _weaker(standing: LadderStanding, history: History) -> str | None:
+    """The weaker side of a ladder, by the runs on the rung that is worked on and on the one below."""
+    ladder = standing.ladder
+    if not ladder.has_sides:
+        return None
+    rungs = [standing.working.pk, *([standing.below.id] if standing.below else [])]
+    found = find_side(history, [(rung, standing.threshold.metric) for rung in rungs])
+    return found.weaker_of(ladder.known_pair, ladder.athlete.handedness)
 
 
 def _is_new_on_a_known_ladder(target: RungSide, history: History, last_days: Mapping[tuple[int, str], date]) -> bool:
@@ -169,7 +188,8 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         pace = replace(pace, rate=min(MOST_RATE, max(1 - MOST_RATE, foretold)))
     run, tries = foretell_run(rung.game, pace)
     missing = {each.side: each.more_runs for each in standing.verdict.evidence}
-    hand = hand_of(side, record.athlete.handedness)
+    pair, weaker = ladder.known_pair, record.weaker.get(ladder.pk)
+    is_other_side = side in _order(ladder, weaker)[1:]
     left_out = record.left_out.get((ladder.pk, side), LeftOut(0, 0))
     runs, place = record.tests.get(key_of(rung.pk, side), (0, 0))
     risks = list_unacknowledged(ladder)
@@ -179,10 +199,13 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         title=title_on(ladder, rung, side),
         side=side,
         run=run,
-        set_up_s=set_up_seconds(side),
+        is_weaker=side == weaker,
+        is_other_side=is_other_side,
+        set_up_s=set_up_seconds(is_other_side=is_other_side),
         last_day=record.last_days.get((ladder.pk, side)),
         runs_to_climb=missing.get(side, missing.get(NONE)) if rung.pk == standing.working.pk else None,
-        hand=hand,
+        hand=pair.arm(side),
+        side_words=pair.words(side),
         traits=ladder.known_traits,
         tries=tries,
         rate=_rate(runs_here),
@@ -211,8 +234,8 @@ def _dose(record: _Record, ladder: Ladder, rung: Rung) -> DoseLeft:
 
 
 def _on_other_side(history: History, rung: Rung, side: str) -> list[PlayedRun]:
-    others = [each for each in BOTH_SIDES if each != side]
-    return _on_side(history, rung, others[0]) if side in BOTH_SIDES else []
+    other = other_side(side)
+    return _on_side(history, rung, other) if other else []
 
 
 def _rate(runs: Sequence[PlayedRun]) -> float | None:

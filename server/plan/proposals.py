@@ -73,6 +73,8 @@ class Proposal:
                     "reasons": list(part.reasons),
                     "rung": rung,
                     "side": side,
+                    "is_weaker": part.is_weaker,
+                    "is_other_side": part.is_other_side,
                 }
             )
         return rows

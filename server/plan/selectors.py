@@ -20,7 +20,6 @@ from jolly_core.planning.arrangement import COOL_DOWN, WARM_UP
 from jolly_core.planning.candidate import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, TEST_DAY, Kept
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION
-from jolly_core.sides import side_words
 from ladders.selectors import get_rung, get_working_rung, list_ladders
 from plan.candidates import get_habit
 from plan.models import Routine
@@ -59,7 +58,7 @@ def list_tunings(athlete: Athlete, rung_id: int, *, metric: str, mark: float, mi
     for side in rung.ladder.sides:
         pace = get_pace(rung, side)
         tuning = tune(rung.game, pace, metric=metric, mark=mark, minutes=minutes)
-        tunings.append(SideTuning(side, side_words(side, athlete.handedness), tuning))
+        tunings.append(SideTuning(side, rung.ladder.known_pair.words(side), tuning))
     return tunings
 
 

@@ -18,7 +18,6 @@ from jolly_core.load.dose import DoseLeft, Used, dose_left, used_of
 from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import SideSummary
 from jolly_core.record.yardstick import Yardstick, lay_yardstick
-from jolly_core.sides import hand_of
 from ladders.models import Ladder, Rung
 from ladders.selectors import get_threshold
 from runs.models import Event, Run, Summary
@@ -154,7 +153,7 @@ def list_played_counts(athlete: Athlete, since: date) -> list[Played]:
     """What was thrown, served, jumped and hit on each day since then, as the core's joint counts take it."""
     runs = Run.objects.filter(athlete=athlete, day__gte=since, attempts__gt=0).select_related("rung__ladder")
     return [
-        Played(run.day, counts, hand_of(run.side, athlete.handedness), run.attempts)
+        Played(run.day, counts, run.rung.ladder.known_pair.arm(run.side), run.attempts)
         for run in runs.defer("tally", "settings", "metrics")
         if (counts := run.rung.ladder.known_traits.counts)
     ]

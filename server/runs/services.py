@@ -20,6 +20,7 @@ from jolly_core.challenges.session import Session, replay
 from jolly_core.errors import CoreError, Problem
 from jolly_core.load.registry import dose_of
 from jolly_core.paper.totals import tally_of_totals
+from jolly_core.sides import side_from
 from jolly_core.validation import check_choice
 from ladders.models import Rung
 from ladders.selectors import get_rung, list_unacknowledged
@@ -63,7 +64,7 @@ def start_run(
     Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``wrong_part`` for a part that is
     planned for something else, ``id_taken`` for an id in other use.
     """
-    rung = get_rung(athlete, rung_id)
+    rung, side = get_rung(athlete, rung_id), side_from(side, athlete.handedness)
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
     if part_id is not None:
@@ -332,6 +333,7 @@ def attach_run(athlete: Athlete, run_id: UUID, rung_id: int, side: str) -> Run:
     does not have, ``needs_acknowledgement`` where a caution is to be read first, ``dose_used_up`` where none is left.
     """
     run, rung = get_run_to_change(athlete, run_id), get_rung(athlete, rung_id)
+    side = side_from(side, athlete.handedness)
     if (run.rung_id, run.side) == (rung.pk, side):
         return run  # it is there already: this is the same wish once more
     if not run.rung.ladder.is_quick:

@@ -56,7 +56,8 @@ def list_windows(athlete: Athlete) -> list[Window]:
 
 
 def list_week_wishes(athlete: Athlete) -> list[WeekWish]:
-    return list(WeekWish.objects.filter(athlete=athlete).select_related("ladder"))
+    wishes = WeekWish.objects.filter(athlete=athlete).exclude(ladder__archived_at__isnull=False)
+    return list(wishes.select_related("ladder"))
 
 
 def check_monday(monday: date) -> None:

@@ -193,7 +193,7 @@ def play_by_its_pads(athlete: AthleteAtTheScreen) -> None:
 def first_on_the_shelf(format_id: str) -> Game:
     """The first rung of the shelf with a format that has no story here."""
     return next(
-        (ladder["title"], number, "strong" if ladder["has_sides"] else "", play_by_its_pads)
+        (ladder["title"], number, "left" if ladder["has_sides"] else "", play_by_its_pads)
         for ladder in list_shelf().values()
         for number, rung in enumerate(ladder["rungs"], 1)
         if rung["format"] == format_id
@@ -202,9 +202,9 @@ def first_on_the_shelf(format_id: str) -> Game:
 
 #: The ladder of the shelf that each format is played on, which rung of it, and on which side; and how.
 GAMES: dict[str, Game] = {
-    "streak": ("Low returns in a row", 1, "strong", play_streak),
-    "timed_count": ("Rally with the wall", 1, "strong", play_timed_count),
-    "makes_of_n": ("Serve to the box", 1, "weak", play_makes_of_n),
+    "streak": ("Low returns in a row", 1, "left", play_streak),
+    "timed_count": ("Rally with the wall", 1, "left", play_timed_count),
+    "makes_of_n": ("Serve to the box", 1, "right", play_makes_of_n),
     "race": ("Race to the corner", 1, "", play_race),
     "quota": ("Five to each box", 1, "", play_quota),
     "zone_points": ("Two minutes of points", 1, "", play_zone_points),
@@ -216,7 +216,7 @@ GAMES: dict[str, Game] = {
     "frames": ("Ten frames in the hall", 1, "", play_frames),
     "tempo_ladder": ("Cascade to a click", 1, "", play_tempo_ladder),
     "intervals": ("Wall intervals", 2, "", play_intervals),
-    "quality_reps": ("Slow swings", 1, "weak", play_quality_reps),
+    "quality_reps": ("Slow swings", 1, "right", play_quality_reps),
     "capped_attempts": ("Back crosses", 1, "", play_capped_attempts),
     "calls": ("Called corners", 1, "", play_calls),
     "combination": ("Three tricks on", 1, "", play_combination),

@@ -149,3 +149,63 @@ def test_a_block_in_play_is_stretched_runs_late_and_drops_a_part(open_page: Open
     page.get_by_role("button", name=re.compile("^Start run 1")).click()
     page.wait_for_url(re.compile("/practise/runs/"))
     expect(page.get_by_role("timer", name="time left in the block")).to_be_visible()
+
+
+def test_a_ladder_is_changed_by_hand(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.take_ladder("Putts from the circle")
+
+    def more(number: int, word: str) -> None:
+        page.get_by_role("button", name=f"More for rung {number}").click()
+        page.get_by_role("menuitem", name=word).click()
+
+    def expect_rungs(*titles: str) -> None:
+        """From the top down."""
+        numbered = [f"{number}. {title}" for number, title in zip(range(len(titles), 0, -1), titles, strict=True)]
+        expect(page.get_by_role("list", name="Rungs, from the top down").get_by_role("heading", level=2)).to_have_text(
+            numbered
+        )
+
+    more(1, "Put a rung in below")
+    page.get_by_label("Name of the rung").fill("from 3 m")
+    page.get_by_role("button", name="Put it in as rung 1").click()
+    expect_rungs("from 8 m", "from 7 m", "from 6 m", "from 5 m", "from 4 m", "from 3 m")
+    more(6, "Take it out")
+    expect_rungs("from 7 m", "from 6 m", "from 5 m", "from 4 m", "from 3 m")
+    page.get_by_role("button", name="Undo: put it back").click()
+    expect_rungs("from 8 m", "from 7 m", "from 6 m", "from 5 m", "from 4 m", "from 3 m")
+    more(2, "Move down")
+    expect_rungs("from 8 m", "from 7 m", "from 6 m", "from 5 m", "from 3 m", "from 4 m")
+    more(6, "Copy it")
+    expect_rungs("from 8 m", "from 8 m", "from 7 m", "from 6 m", "from 5 m", "from 3 m", "from 4 m")
+    page.get_by_role("button", name="Rename").click()
+    page.get_by_label("Name of the ladder").fill("Putts in the hall")
+    page.get_by_role("button", name="Call it this").click()
+    expect(page.get_by_role("heading", name="Putts in the hall", level=1)).to_be_visible()
+    page.get_by_role("button", name="Put this ladder away").click()
+    expect(page.get_by_text("nothing new is planned with it")).to_be_visible()
+    page.goto("/climb")
+    page.get_by_role("button", name="Bring back Putts in the hall").click()
+    expect(page.get_by_role("link", name=re.compile("Putts in the hall"))).to_be_visible()
+
+
+def test_a_ladder_with_two_words_of_ones_own_for_its_sides(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    page.goto("/climb/new")
+    page.get_by_label("Name of the ladder").fill("Putts on the slope")
+    page.get_by_label("Discipline").fill("disc putting")
+    page.get_by_label("Sides").click()
+    page.get_by_role("option", name="two words of your own").click()
+    page.get_by_label("The one side").fill("uphill")
+    page.get_by_label("The other side").fill("downhill")
+    page.get_by_role("button", name="Make this ladder").click()
+    expect(page.get_by_role("heading", name="Putts on the slope", level=1)).to_be_visible()
+    expect(page.get_by_text("Which of uphill and downhill is weaker cannot be told yet")).to_be_visible()
+    athlete.open_run("Putts on the slope", side="downhill")
+    athlete.start()
+    athlete.press("make")
+    expect(page.get_by_text("downhill")).to_be_visible()

@@ -13,7 +13,7 @@ from tests.browser.athlete import AthleteAtTheScreen
 def test_a_streak_by_keyboard(athlete: AthleteAtTheScreen) -> None:
     athlete.sign_up()
     athlete.take_ladder("Low returns in a row")
-    athlete.open_run("Low returns in a row", side="weak")
+    athlete.open_run("Low returns in a row", side="right")
     athlete.start("keys")
     athlete.press("make", "make", "miss", "make")
     athlete.expect_count(1)
@@ -40,7 +40,7 @@ def test_a_streak_by_keyboard(athlete: AthleteAtTheScreen) -> None:
 def test_a_timed_count_by_mouse(athlete: AthleteAtTheScreen) -> None:
     athlete.come_in()
     athlete.own_ladder("Rally with the wall")
-    athlete.open_run("Rally with the wall", side="strong")
+    athlete.open_run("Rally with the wall", side="left")
     athlete.start("mouse")
     athlete.press(*["make"] * 6, "miss", hand="mouse", apart_ms=300)
     expect(athlete.page.get_by_text("Fetch it and go on", exact=True)).to_be_visible()

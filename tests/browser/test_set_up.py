@@ -26,7 +26,7 @@ def board(athlete: AthleteAtTheScreen) -> Board:
 @pytest.fixture
 def two_targets(board: Board) -> Board:
     """A box laid by mouse and a ring by keys, looked at with the aim of a ladder that is played at a wall."""
-    look_with(board.page, "Low returns in a row, strong side (left)")
+    look_with(board.page, "Low returns in a row, left hand")
     board.add("box")
     board.drag(board.target("box"), right=-70, down=40)
     board.add("ring")

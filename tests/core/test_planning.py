@@ -22,6 +22,11 @@ SERVES = Traits(regions=("shoulder", "elbow"), actions=("overhead",), effort="ha
 HOPS = Traits(regions=("knee", "ankle"), actions=("jumping",), effort="hard", needs=("flat floor",))
 
 
+#: The weaker side of a pair, and the one that is played after it.
+WEAKER: dict[str, Any] = {"side": "second", "is_weaker": True}
+OTHER: dict[str, Any] = {"side": "first", "is_other_side": True}
+
+
 @st.composite
 def some_wishes(draw: st.DrawFn) -> list[Candidate]:
     numbers = draw(st.lists(st.integers(0, 30), max_size=10, unique=True))
@@ -30,7 +35,7 @@ def some_wishes(draw: st.DrawFn) -> list[Candidate]:
             f"w{number}",
             draw(st.integers(5, 1500)),
             ladder=f"l{number // 2}",
-            side=draw(st.sampled_from(["weak", "strong", "none"])),
+            **draw(st.sampled_from([WEAKER, OTHER, {}])),
             hand=draw(st.sampled_from(["left", "right", None])),
             last_day=draw(st.none() | st.integers(0, 90).map(lambda days: TODAY - timedelta(days))),
             runs_to_climb=draw(st.none() | st.integers(0, 5)),
@@ -184,17 +189,17 @@ class TestWhatComesFirst:
         assert block.drills == ("B", "A")
         assert challenges(block)[0].reasons == ("1 good run from the next rung",)
 
-    def test_the_weak_side_before_the_strong_one_and_no_less_of_it(self) -> None:
+    def test_the_weaker_side_before_the_other_one_and_no_less_of_it(self) -> None:
         sides = {"ladder": "x", "last_day": TODAY}
         chosen = [
-            candidate("S", side="strong", rate=0.63, other_rate=0.41, **sides),
-            candidate("W", side="weak", rate=0.41, other_rate=0.63, **sides),
+            candidate("S", **OTHER, rate=0.63, other_rate=0.41, **sides),
+            candidate("W", **WEAKER, rate=0.41, other_rate=0.63, **sides),
         ]
         block = arrange_block(terms(30), chosen)
         weak, strong = challenges(block)
         assert (weak.key, strong.key) == ("W", "S")
         assert weak.runs >= strong.runs
-        assert "weak side: 41 % against 63 %" in weak.reasons
+        assert "weaker side: 41 % against 63 %" in weak.reasons
 
     def test_new_and_fine_then_slow_then_fast_then_hard(self) -> None:
         yesterday = TODAY - timedelta(1)
@@ -340,7 +345,7 @@ def test_much_spare_time_is_explained(minutes: int, seconds: int, words: str) ->
 class TestWithAPartner:
     @pytest.mark.parametrize("game", ["feed", "eleven", "tie_break"])
     def test_a_game_with_one_condition_follows_the_drills(self, game: str) -> None:
-        weak = candidate("W", side="weak", hand="right", last_day=TODAY)
+        weak = candidate("W", **WEAKER, side_words="right hand", last_day=TODAY)
         block = arrange_block(terms(45, focus="partner", partner=game), [weak])
         kinds = [part.kind for part in block.parts]
         assert kinds == ["warm_up", "challenge", "partner", "cool_down"]

@@ -145,7 +145,7 @@ def test_what_is_kept_of_ladders_places_and_plans_reads_as_it_did() -> None:
     assert (layout.zones[0].shape, layout.stand) == (Rectangle(1.0, 1.0), Stand(2.0, 4.0))
     assert Measured.from_stored(KEPT["measured"]).place("yard", "Yard").surfaces[0].width_m == 4.2
     assert BlockShape.from_stored(KEPT["block"]).parts[0].reasons == ("not played yet",)
-    assert RoutineParts.from_stored(KEPT["routine"]).parts == (RoutinePart(3, "weak", 2),)
+    assert RoutineParts.from_stored(KEPT["routine"]).parts == (RoutinePart(3, "first", 2),)
     assert GaveWay.from_stored(KEPT["why"]).why == KEPT["why"]
 
 

@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 
 from jolly_core.challenges.registry import get_format
 from jolly_core.errors import CoreError
+from jolly_core.sides import Pair
 from jolly_core.thresholds.evidence import RunResult, gather_evidence
 from jolly_core.thresholds.threshold import Threshold, read_threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
@@ -142,7 +143,8 @@ def test_what_is_missing_is_the_fewest_that_would_do(
 
 # --- verdicts ---------------------------------------------------------------------------------------------------------
 
-MIDDLE = RungPlace(2, 4, "left")
+HANDS = Pair("hands")
+MIDDLE = RungPlace(2, 4, HANDS, ("second", "first"))
 
 
 def verdict_on(threshold: Threshold, runs: list[RunResult], place: RungPlace = MIDDLE) -> Verdict:
@@ -184,12 +186,12 @@ def test_stay_without_a_run() -> None:
 
 def test_each_side_must_fill_it() -> None:
     threshold = ask(each_side=True)
-    runs = [*runs_of(9, 9, side="strong"), *runs_of(4, 9, side="weak")]
+    runs = [*runs_of(9, 9, side="first"), *runs_of(4, 9, side="second")]
     verdict = verdict_on(threshold, runs)
     assert verdict.kind == "stay"
-    assert [reason.words.split(":")[0] for reason in verdict.reasons] == ["Weak side (right)", "Strong side (left)"]
+    assert [reason.words.split(":")[0] for reason in verdict.reasons] == ["Right hand", "Left hand"]
     assert verdict.reasons[0].words.endswith("; 1 more and this side is there.")
-    assert verdict_on(threshold, [*runs, *runs_of(8, side="weak")]).kind == "climb"
+    assert verdict_on(threshold, [*runs, *runs_of(8, side="second")]).kind == "climb"
 
 
 def test_step_back_when_the_floor_is_missed_often_enough() -> None:
@@ -229,7 +231,7 @@ def test_a_held_ladder_falls_back_to_its_own_top_rung() -> None:
 
 @given(st.lists(st.integers(0, 10), max_size=8), st.booleans())
 def test_every_verdict_has_its_reasons(values: list[int], each_side: bool) -> None:
-    runs = [RunResult(FIRST, "weak" if place % 2 else "strong", value) for place, value in enumerate(values)]
+    runs = [RunResult(FIRST, "second" if place % 2 else "first", value) for place, value in enumerate(values)]
     verdict = verdict_on(ask(each_side=each_side, floor=3), runs)
     assert verdict.reasons
     assert all(

@@ -187,8 +187,8 @@ def test_parts_add_in_quadrature() -> None:
     assert add_times([]) == fixed_time(0)
 
 
-def test_the_strong_side_is_set_up_already() -> None:
-    assert (set_up_seconds("none"), set_up_seconds("weak"), set_up_seconds("strong")) == (60, 60, 20)
+def test_the_other_side_is_set_up_already() -> None:
+    assert (set_up_seconds(is_other_side=False), set_up_seconds(is_other_side=True)) == (60, 20)
 
 
 def test_points_to_eleven_between_equals() -> None:

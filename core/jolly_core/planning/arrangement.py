@@ -18,7 +18,7 @@ from jolly_core.planning.reasons import most_runs, weigh
 from jolly_core.planning.screening import Screened, dosed_tries, screen
 from jolly_core.planning.times import add_times, fixed_time, time_of_part
 from jolly_core.planning.warmup import cool_down_seconds, wants_long_warm_up, warm_up_minutes
-from jolly_core.sides import STRONG, WEAK
+from jolly_core.sides import other_side
 from jolly_core.validation import check_choice, check_integer
 from jolly_core.words import quantity
 
@@ -48,6 +48,9 @@ class Part:
     is_locked: bool = False
     #: Whether its seconds were set by the athlete: a part by the clock then keeps them when the rest is fitted anew.
     is_set: bool = False
+    #: Of a challenge on one of two sides; see ``Candidate``.
+    is_weaker: bool = False
+    is_other_side: bool = False
 
     @property
     def duration_s(self) -> int:
@@ -282,7 +285,7 @@ class _Builder:
                 self._give(candidate, max(1, candidate.test_runs) if self.terms.focus == TEST_DAY else 1)
 
     def _share_out(self) -> None:
-        """Add runs, one a round, while they fit; the strong side never gets more than the weak one."""
+        """Add runs, one a round, while they fit; the other side never gets more than the weaker one."""
         if self.terms.focus == TEST_DAY:
             return  # more runs than last time would be another test
         for _ in range(most_runs(self.terms, self.ranked)):
@@ -291,9 +294,10 @@ class _Builder:
                     self._give(candidate, self.runs[candidate.key] + 1)
 
     def _may_have_more(self, candidate: Candidate) -> bool:
-        if candidate.side != STRONG:
+        if not candidate.is_other_side:
             return True
-        weak = next((each for each in self.ranked if each.ladder == candidate.ladder and each.side == WEAK), None)
+        side = other_side(candidate.side)
+        weak = next((each for each in self.ranked if each.ladder == candidate.ladder and each.side == side), None)
         if weak is None or weak.key not in self.runs:
             return True
         ahead = self.runs[weak.key] // 2 if self.terms.focus == WEAK_SPOTS else self.runs[weak.key]
@@ -314,7 +318,7 @@ class _Builder:
                 key=lambda candidate: (
                     phases[candidate.ladder],
                     ladders.index(candidate.ladder),
-                    candidate.side == STRONG,
+                    candidate.is_other_side,
                 ),
             )
         placed = [candidate for candidate in self.ranked if candidate.key in self.runs and candidate.key in self.kept]
@@ -367,6 +371,8 @@ class _Builder:
             reasons,
             runs,
             self._is_locked(candidate.key),
+            is_weaker=candidate.is_weaker,
+            is_other_side=candidate.is_other_side,
         )
 
     def _why_spare(self, *, is_filled: bool) -> str:

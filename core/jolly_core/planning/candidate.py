@@ -32,10 +32,12 @@ ENERGIES = (LOW, NORMAL, HIGH)
 class Candidate:
     """A rung on one side that could be practised: how long a run takes, the set-up, and why it might matter.
 
-    ``rate`` and ``other_rate`` are the shares of makes on this side and on the other, None without a record;
-    ``left_out`` of the last ``planned`` times that it was in a block it was left out; ``test_runs`` is how many runs
-    the last test day held of it, and ``is_prior`` says that its length is assumed, for want of a record;
-    ``foretold`` is the success that the aim at its ladder foretells where it was not played yet.
+    ``is_weaker``: of two sides it is the weaker one, as the record tells or as is assumed while it does not;
+    ``is_other_side``: it is played after the other side of its ladder. ``rate`` and ``other_rate`` are the shares of
+    makes on this side and on the other, None without a record; ``left_out`` of the last ``planned`` times that it was
+    in a block it was left out; ``test_runs`` is how many runs the last test day held of it, and ``is_prior`` says that
+    its length is assumed, for want of a record; ``foretold`` is the success that the aim at its ladder foretells where
+    it was not played yet.
     """
 
     key: str
@@ -43,10 +45,15 @@ class Candidate:
     title: str
     side: str
     run: Estimate
+    is_weaker: bool = False
+    is_other_side: bool = False
     set_up_s: int = SET_UP_S
     last_day: date | None = None
     runs_to_climb: int | None = None
+    #: The arm it is played with; None where it is both, or not known.
     hand: str | None = None
+    #: The side as it is said; empty without sides.
+    side_words: str = ""
     traits: Traits = field(default_factory=Traits)
     tries: Attempts = field(default_factory=lambda: exactly(10))
     rate: float | None = None

@@ -21,6 +21,8 @@ class PartShape:
     runs_planned: int = 0
     is_locked: bool = False
     is_set: bool = False
+    is_weaker: bool = False
+    is_other_side: bool = False
     reasons: tuple[str, ...] = ()
 
 

@@ -8,7 +8,6 @@ from dataclasses import dataclass
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.planning.candidate import Candidate
 from jolly_core.planning.times import add_times, fixed_time, time_of_race
-from jolly_core.sides import WEAK
 
 #: Agreeing on the rule, and who begins. Common practice, no source.
 AGREE_S = 60
@@ -52,8 +51,8 @@ PARTNER_GAMES = {
 
 
 def condition_for(ranked: Sequence[Candidate]) -> str:
-    """The condition of the game, chosen from what has the highest priority, such as the weak side."""
-    weak = next((candidate for candidate in ranked if candidate.side == WEAK), None)
-    if weak is not None and weak.hand:
-        return f"one condition: begin every point with the {weak.hand} hand"
+    """The condition of the game, chosen from what has the highest priority, such as the weaker side."""
+    weak = next((candidate for candidate in ranked if candidate.is_weaker), None)
+    if weak is not None:
+        return f"one condition: begin every point with the {weak.side_words}"
     return "one condition: aim every first ball at the target that you practised"

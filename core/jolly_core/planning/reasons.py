@@ -6,7 +6,6 @@ from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, field
 
 from jolly_core.planning.candidate import GENTLE, NORMAL, TEST_DAY, WEAK_SPOTS, Candidate, Terms
-from jolly_core.sides import WEAK
 from jolly_core.words import quantity
 
 LONG_AGO_DAYS = 7
@@ -43,16 +42,16 @@ def _nearly_there(candidate: Candidate, terms: Terms) -> Weighed | None:
 
 
 def _weak_side(candidate: Candidate, terms: Terms) -> Weighed | None:
-    if candidate.side != WEAK:
+    if not candidate.is_weaker:
         return None
     if (
         candidate.rate is not None
         and candidate.other_rate is not None
         and candidate.other_rate - candidate.rate >= SIDE_GAP
     ):
-        gap = candidate.other_rate - candidate.rate
-        return 8 + 30 * gap, f"weak side: {round(100 * candidate.rate)} % against {round(100 * candidate.other_rate)} %"
-    return 5, "weak side before strong, while fresh"
+        here, there = round(100 * candidate.rate), round(100 * candidate.other_rate)
+        return 8 + 30 * (candidate.other_rate - candidate.rate), f"weaker side: {here} % against {there} %"
+    return 5, "weaker side first, while fresh"
 
 
 def _avoided(candidate: Candidate, terms: Terms) -> Weighed | None:

@@ -6,24 +6,23 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 
 from jolly_core.planning.arrangement import CHALLENGE
-from jolly_core.sides import WEAK
 
 #: A block this much too long drops nothing: it is planned to the minute. Common practice, no source.
 PATIENCE_S = 60
 
 
-#: Priority of a part: locked parts and the weak side before the rest. The order in which a block is arranged
+#: Priority of a part: locked parts and the weaker side before the rest. The order in which a block is arranged
 #: (slow before fast, fresh before tired) is no priority.
 PRESSING, OTHERS = 1, 2
 
 
-def rank_of(side: str, *, is_locked: bool) -> int:
+def rank_of(*, is_weaker: bool, is_locked: bool) -> int:
     """How pressing a part of a block in play is; 1 is the most pressing.
 
-    >>> rank_of("weak", is_locked=False), rank_of("strong", is_locked=False)
+    >>> rank_of(is_weaker=True, is_locked=False), rank_of(is_weaker=False, is_locked=False)
     (1, 2)
     """
-    return PRESSING if is_locked or side == WEAK else OTHERS
+    return PRESSING if is_locked or is_weaker else OTHERS
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,6 @@ from statistics import median
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.foretelling.pace import NINE_IN_TEN_Z, Attempts, Estimate, Pace, time_of, waited
 from jolly_core.foretelling.registry import forecast_of
-from jolly_core.sides import STRONG
 from jolly_core.stats.race import RaceWait
 
 #: Between one run and the next: fetch the ball, breathe, look at the number. Common practice, no source.
@@ -115,9 +114,9 @@ def learn_habit(played: Sequence[Timed]) -> Habit:
     return Habit(min(3.0, max(0.4, around)), widen, len(last), sum(each.is_within for each in last))
 
 
-def set_up_seconds(side: str) -> int:
-    """How long a drill's set-up takes; the strong side is played after the weak one, on the same set-up."""
-    return CHANGE_SIDES_S if side == STRONG else SET_UP_S
+def set_up_seconds(*, is_other_side: bool) -> int:
+    """How long a drill's set-up takes; the other side is played after the weaker one, on the same set-up."""
+    return CHANGE_SIDES_S if is_other_side else SET_UP_S
 
 
 def around_seconds(set_up_s: int, runs: int) -> int:

@@ -35,13 +35,15 @@ class Evidence:
     more_days: int
     days_kept: int
     share: float
+    #: The side as it is said; empty without sides.
+    side_words: str = ""
 
     @property
     def is_filled(self) -> bool:
         return self.more_runs == 0
 
 
-def gather_evidence(threshold: Threshold, runs: Sequence[RunResult], side: str) -> Evidence:
+def gather_evidence(threshold: Threshold, runs: Sequence[RunResult], side: str, side_words: str = "") -> Evidence:
     """The evidence in one side's runs, oldest first."""
     recent = list(runs)[-threshold.of_last :]
     good = [run.day for run in recent if threshold.is_met_by(run.value)]
@@ -58,6 +60,7 @@ def gather_evidence(threshold: Threshold, runs: Sequence[RunResult], side: str) 
         more_days=more_days,
         days_kept=days_kept,
         share=filled / wanted,
+        side_words=side_words,
     )
 
 

@@ -23,7 +23,7 @@ HIGHEST_MARK = 100_000
 class Threshold(Stored):
     """Reach ``mark`` of ``metric`` in ``reached`` of the ``of_last`` last runs, on ``days`` different days.
 
-    ``each_side``: the weak and the strong side must each do so. ``floor``: missed in ``floor_runs`` runs one after
+    ``each_side``: both sides must each do so. ``floor``: missed in ``floor_runs`` runs one after
     another, the rung is too hard for now; None switches that off.
     """
 

@@ -3,9 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 
-from jolly_core.sides import BOTH_SIDES, NONE, side_words
+from jolly_core.sides import NONE, Pair
 from jolly_core.thresholds.evidence import Evidence, RunResult, gather_evidence
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.words import quantity, sentence
@@ -34,14 +34,16 @@ class Verdict:
 
 @dataclass(frozen=True)
 class RungPlace:
-    """Where the rung stands on its ladder, and whose hands climb it: enough to word a verdict.
+    """Where the rung stands on its ladder, and on which sides it is climbed: enough to word a verdict.
 
-    ``is_ladder_held``: the top rung is held already, so there is nowhere further to climb.
+    ``sides`` are those of the ladder in the order they are played. ``is_ladder_held``: the top rung is held already, so
+    there is nowhere further to climb.
     """
 
     number: int
     rungs: int
-    handedness: str = "right"
+    pair: Pair = field(default_factory=Pair)
+    sides: tuple[str, ...] = (NONE,)
     is_ladder_held: bool = False
 
     @property
@@ -59,9 +61,9 @@ def judge(threshold: Threshold, runs: Sequence[RunResult], place: RungPlace) -> 
     The threshold comes first: who fills it climbs. Then the floor: who missed it on a side in as many runs one after
     another as the threshold says goes down a rung. Otherwise stay, with what is missing.
     """
-    by_side = {side: [run for run in runs if run.side == side] for side in BOTH_SIDES} if threshold.each_side else {}
+    by_side = {side: [run for run in runs if run.side == side] for side in place.sides} if threshold.each_side else {}
     by_side = by_side or {NONE: list(runs)}
-    evidence = tuple(gather_evidence(threshold, by_side[side], side) for side in by_side)
+    evidence = tuple(gather_evidence(threshold, by_side[side], side, place.pair.words(side)) for side in by_side)
     share = sum(each.share for each in evidence) / len(evidence)
     if all(each.is_filled for each in evidence):
         reasons = tuple(_filled(threshold, each, place) for each in evidence)
@@ -90,7 +92,7 @@ def _is_through_floor(threshold: Threshold, runs: Sequence[RunResult]) -> bool:
 
 
 def _lead(side: str, place: RungPlace) -> str:
-    words = side_words(side, place.handedness)
+    words = place.pair.words(side)
     return f"{words}: " if words else ""
 
 

@@ -19,6 +19,7 @@ class EvidenceSerializer(ReadSerializer):
     """How far one side's runs fill the threshold; ``recent`` says which of the last runs reached the mark."""
 
     side = SideField()
+    side_words = serializers.CharField()
     recent = serializers.ListField(child=serializers.BooleanField())
     met = serializers.IntegerField()
     days_met = serializers.IntegerField()
@@ -114,6 +115,7 @@ class MoveSerializer(serializers.ModelSerializer[Move]):
 class LadderDetailSerializer(ReadSerializer):
     standing = LadderStandingSerializer()
     rungs = RungStandingSerializer(many=True)
+    side_finding = serializers.CharField(help_text="What the record says of its two sides; empty without sides.")
     moves = MoveSerializer(many=True)
 
 

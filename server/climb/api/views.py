@@ -32,6 +32,7 @@ def _detail(athlete: Athlete, ladder_id: int) -> dict[str, Any]:
     return {
         "standing": selectors.get_standing(ladder),
         "rungs": selectors.list_rung_standings(ladder),
+        "side_finding": selectors.get_side_finding(ladder),
         "moves": list_moves(ladder),
     }
 

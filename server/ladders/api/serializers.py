@@ -6,12 +6,13 @@ from rest_framework import serializers
 from config.reading import ReadSerializer
 from jolly_core.body.risks import RISKS
 from jolly_core.challenges.registry import FORMATS as GAMES
-from jolly_core.sides import SIDES, side_words
+from jolly_core.sides import PAIRS, SIDES, STRONG_BEFORE, WEAK_BEFORE
 from ladders.models import Ladder
 from ladders.selectors import list_acknowledgements
 from layouts.api.serializers import LayoutRefSerializer
 
 FORMATS = tuple(GAMES)
+HIGHEST_NUMBER = 1000
 
 
 class ThresholdSerializer(ReadSerializer):
@@ -54,11 +55,61 @@ class RungToMakeSerializer(ReadSerializer):
     settings = serializers.DictField()
 
 
+class PairKindSerializer(ReadSerializer):
+    """A pair of sides by its two words; those of one's own have none yet."""
+
+    id = serializers.ChoiceField(choices=list(PAIRS))
+    title = serializers.CharField()
+    first = serializers.CharField()
+    second = serializers.CharField()
+
+
+class PairToMakeSerializer(ReadSerializer):
+    """What the two sides are; the words are for those that have none of their own."""
+
+    kind = serializers.ChoiceField(choices=list(PAIRS))
+    first = serializers.CharField(required=False, allow_blank=True, default="")
+    second = serializers.CharField(required=False, allow_blank=True, default="")
+    is_in_turn = serializers.BooleanField(required=False, default=False)
+
+
+class PairSerializer(ReadSerializer):
+    """What the two sides of a ladder are."""
+
+    kind = serializers.ChoiceField(choices=list(PAIRS))
+    title = serializers.CharField()
+    first = serializers.CharField()
+    second = serializers.CharField()
+    is_in_turn = serializers.BooleanField()
+
+
+class RungToPutInSerializer(RungToMakeSerializer):
+    """A rung with the number at which it is put in; null puts it on top."""
+
+    number = serializers.IntegerField(
+        required=False, allow_null=True, default=None, min_value=1, max_value=HIGHEST_NUMBER
+    )
+
+
+class RungNumberSerializer(ReadSerializer):
+    number = serializers.IntegerField(min_value=1, max_value=HIGHEST_NUMBER)
+
+
+class LadderWordsSerializer(ReadSerializer):
+    title = serializers.CharField(max_length=120)
+    discipline = serializers.CharField(max_length=80, allow_blank=True)
+    summary = serializers.CharField(allow_blank=True, max_length=500)
+
+
+class ArchiveSerializer(ReadSerializer):
+    is_archived = serializers.BooleanField(help_text="False brings it back.")
+
+
 class LadderToMakeSerializer(ReadSerializer):
     title = serializers.CharField(max_length=120)
     discipline = serializers.CharField(max_length=80)
     summary = serializers.CharField(allow_blank=True, max_length=500)
-    has_sides = serializers.BooleanField()
+    pair = PairToMakeSerializer(required=False)
     rung = RungToMakeSerializer()
 
 
@@ -82,6 +133,7 @@ class ShelfLadderSerializer(ReadSerializer):
     title = serializers.CharField()
     discipline = serializers.CharField()
     summary = serializers.CharField()
+    pair = PairSerializer()
     has_sides = serializers.BooleanField()
     rungs = serializers.ListField(child=serializers.CharField())
     cautions = serializers.ListField(child=serializers.CharField())
@@ -110,12 +162,14 @@ class LadderRefSerializer(ReadSerializer):
     id = serializers.IntegerField()
     title = serializers.CharField()
     discipline = serializers.CharField()
+    pair = PairSerializer(source="known_pair")
     has_sides = serializers.BooleanField()
     kit = serializers.ListField(child=serializers.CharField())
     cautions = serializers.ListField(child=serializers.CharField())
     summary = serializers.CharField()
     sides = serializers.SerializerMethodField()
     risks = serializers.SerializerMethodField()
+    archived_at = serializers.DateTimeField(allow_null=True, help_text="When it was put away; null for one in use.")
     needs = serializers.ListField(source="known_traits.needs", child=serializers.CharField())
     dose_words = serializers.CharField(source="known_traits.dose.words")
 
@@ -131,7 +185,7 @@ class LadderRefSerializer(ReadSerializer):
     @extend_schema_field(PlayedSideSerializer(many=True))
     def get_sides(self, ladder: Ladder) -> list[dict[str, str]]:
         """The sides it is played on, the one to begin with first."""
-        return [{"side": side, "words": side_words(side, ladder.athlete.handedness)} for side in ladder.sides]
+        return [{"side": side, "words": ladder.known_pair.words(side)} for side in ladder.sides]
 
 
 class RungRefSerializer(ReadSerializer):
@@ -154,3 +208,7 @@ class AttachedLayoutSerializer(ReadSerializer):
 class SideField(serializers.ChoiceField):
     def __init__(self, **options: Any) -> None:
         super().__init__(choices=list(SIDES), **options)
+
+    def to_internal_value(self, data: Any) -> str:
+        """A page that was open before sides were pairs may still have presses to send, under the old names."""
+        return str(data) if data in (STRONG_BEFORE, WEAK_BEFORE) else super().to_internal_value(data)

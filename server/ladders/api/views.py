@@ -10,15 +10,21 @@ from config.requests import Request, read_given
 from jolly_core.challenges.registry import list_formats
 from jolly_core.foretelling.registry import forecast_of
 from jolly_core.paper.registry import form_of
+from jolly_core.sides import PAIR_KINDS, read_pair
 from ladders import selectors, services
 from ladders.api.serializers import (
+    ArchiveSerializer,
     AttachedLayoutSerializer,
     ChallengeSerializer,
     CheckedSerializer,
     LadderRefSerializer,
     LadderToMakeSerializer,
+    LadderWordsSerializer,
+    PairKindSerializer,
+    RungNumberSerializer,
     RungRefSerializer,
     RungToMakeSerializer,
+    RungToPutInSerializer,
     SaidYesSerializer,
     SettingsSerializer,
     ShelfLadderSerializer,
@@ -53,6 +59,14 @@ class ChallengeCheckView(APIView):
         return Response(CheckedSerializer(checked).data)
 
 
+class PairsView(APIView):
+    """What the two sides of a ladder can be."""
+
+    @extend_schema(operation_id="list_pairs", responses=PairKindSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(PairKindSerializer(list(PAIR_KINDS.values()), many=True).data)
+
+
 class OwnLaddersView(APIView):
     """A ladder of one's own, with its first rung."""
 
@@ -65,12 +79,12 @@ class OwnLaddersView(APIView):
 
 
 class RungsView(APIView):
-    """One rung more, on top of a ladder."""
+    """One rung more: on top of a ladder, or in between."""
 
-    @extend_schema(operation_id="add_rung", request=RungToMakeSerializer, responses={201: RungRefSerializer})
+    @extend_schema(operation_id="add_rung", request=RungToPutInSerializer, responses={201: RungRefSerializer})
     def post(self, request: Request, ladder_id: int) -> Response:
-        given = {**read_given(request, RungToMakeSerializer), "lever": ""}
-        rung = services.add_rung(request.user, ladder_id, given, datetime.now(UTC))
+        given = {**read_given(request, RungToPutInSerializer), "lever": ""}
+        rung = services.add_rung(request.user, ladder_id, given, datetime.now(UTC), number=given["number"])
         return Response(RungRefSerializer(rung).data, status=201)
 
 
@@ -85,7 +99,71 @@ class RungChallengeView(APIView):
 
 
 def _shelf_row(key: str, ladder: dict[str, Any], taken: set[str]) -> dict[str, Any]:
-    return {**ladder, "rungs": [rung["title"] for rung in ladder["rungs"]], "is_taken": key in taken}
+    pair = read_pair(ladder.get("pair", {}))
+    titles = [rung["title"] for rung in ladder["rungs"]]
+    return {**ladder, "pair": pair, "has_sides": pair.has_sides, "rungs": titles, "is_taken": key in taken}
+
+
+class LadderWordsView(APIView):
+    """A ladder's name, its discipline and what it is about."""
+
+    @extend_schema(operation_id="describe_ladder", request=LadderWordsSerializer, responses=LadderRefSerializer)
+    def put(self, request: Request, ladder_id: int) -> Response:
+        ladder = services.describe_ladder(request.user, ladder_id, read_given(request, LadderWordsSerializer))
+        return Response(LadderRefSerializer(ladder).data)
+
+
+class ArchivedView(APIView):
+    """Ladders that were put away, with all that was played on them."""
+
+    @extend_schema(operation_id="list_archived_ladders", responses=LadderRefSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(LadderRefSerializer(selectors.list_archived(request.user), many=True).data)
+
+
+class ArchiveView(APIView):
+    """Putting a ladder away, and bringing it back."""
+
+    @extend_schema(operation_id="archive_ladder", request=ArchiveSerializer, responses=LadderRefSerializer)
+    def put(self, request: Request, ladder_id: int) -> Response:
+        given = read_given(request, ArchiveSerializer)
+        at = datetime.now(UTC) if given["is_archived"] else None
+        return Response(LadderRefSerializer(services.archive_ladder(request.user, ladder_id, at)).data)
+
+
+class RungView(APIView):
+    """Taking a rung out of its ladder; its runs stay in the record."""
+
+    @extend_schema(operation_id="take_out_rung", responses=LadderRefSerializer)
+    def delete(self, request: Request, rung_id: int) -> Response:
+        return Response(LadderRefSerializer(services.take_out_rung(request.user, rung_id, datetime.now(UTC))).data)
+
+
+class BringBackView(APIView):
+    """Putting a rung back that was taken out."""
+
+    @extend_schema(operation_id="bring_back_rung", request=None, responses=LadderRefSerializer)
+    def post(self, request: Request, rung_id: int) -> Response:
+        return Response(LadderRefSerializer(services.bring_back_rung(request.user, rung_id, datetime.now(UTC))).data)
+
+
+class CopyRungView(APIView):
+    """A copy of a rung, right above it."""
+
+    @extend_schema(operation_id="copy_rung", request=None, responses={201: RungRefSerializer})
+    def post(self, request: Request, rung_id: int) -> Response:
+        return Response(
+            RungRefSerializer(services.copy_rung(request.user, rung_id, datetime.now(UTC))).data, status=201
+        )
+
+
+class RungNumberView(APIView):
+    """Where a rung stands on its ladder: 1 is the lowest."""
+
+    @extend_schema(operation_id="move_rung", request=RungNumberSerializer, responses=RungRefSerializer)
+    def put(self, request: Request, rung_id: int) -> Response:
+        number = read_given(request, RungNumberSerializer)["number"]
+        return Response(RungRefSerializer(services.move_rung(request.user, rung_id, number, datetime.now(UTC))).data)
 
 
 class ShelfView(APIView):

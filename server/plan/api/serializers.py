@@ -17,7 +17,6 @@ from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.candidate import BALANCED, MOST_IN_A_BLOCK, NORMAL, PARTNER
 from jolly_core.planning.times import add_times
 from jolly_core.planning.warmup import cool_down_steps, warm_up_steps
-from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer
 from layouts.selectors import list_kit as layout_kit
@@ -87,6 +86,7 @@ class ProposedPartSerializer(ReadSerializer):
     reasons = serializers.ListField(child=serializers.CharField())
     rung = RungRefSerializer(allow_null=True)
     side = SideField()
+    is_weaker = serializers.BooleanField()
 
 
 class LeftOutSerializer(ReadSerializer):
@@ -169,6 +169,7 @@ class PartSerializer(serializers.ModelSerializer[Part]):
             "ladder",
             "side",
             "side_words",
+            "is_weaker",
             "steps",
             "planned_s",
             "low_s",
@@ -185,7 +186,7 @@ class PartSerializer(serializers.ModelSerializer[Part]):
         )
 
     def get_side_words(self, part: Part) -> str:
-        return side_words(part.side, part.block.athlete.handedness)
+        return part.rung.ladder.known_pair.words(part.side) if part.rung else ""
 
     def get_steps(self, part: Part) -> StepSerializer(many=True):  # type: ignore[valid-type]
         """What a warm-up or a cool-down is made of, for the drills of its block; nothing for other parts."""

@@ -8,7 +8,6 @@ from config.typed import TypedField
 from jolly_core.challenges.events import KINDS, LONGEST_NOTE
 from jolly_core.challenges.registry import FORMATS
 from jolly_core.challenges.tally import Tally
-from jolly_core.sides import side_words
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from ladders.quick import QUICK_GAMES
 from runs.models import Run
@@ -92,7 +91,7 @@ class RunSerializer(ReadSerializer):
     distance = DistanceSerializer()
 
     def get_side_words(self, run: Run) -> str:
-        return side_words(run.side, run.rung.ladder.athlete.handedness)
+        return run.rung.ladder.known_pair.words(run.side)
 
 
 class NewEventSerializer(ReadSerializer):

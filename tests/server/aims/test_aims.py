@@ -55,7 +55,7 @@ def test_a_rally_tells_nothing_of_the_aim(client: APIClient, athlete: Athlete, p
     rally = ladder_of(athlete, "wall-rally")
     kept = client.post("/api/layouts/", body(BOX), format="json").json()
     client.put(f"/api/rungs/{rung_id(rally)}/layout/", {"layout": kept["id"]}, format="json")
-    run = player.play(rung_id(rally), "ooox", side="strong")
+    run = player.play(rung_id(rally), "ooox", side="first")
     assert Run.objects.get(pk=run).aimed == {}
 
 
@@ -87,13 +87,13 @@ def test_a_thin_side_looks_further_back_and_the_other_does_not(
             run = player.play(rung, "o" * made + "x" * (10 - made), side=side)
             Run.objects.filter(pk=run).update(started_at=datetime.now(UTC) - timedelta(days=days_ago))
 
-    # Years ago, the strong side hardly hit; it has 60 attempts since. The weak side has 10, and 20 in all.
-    serve("strong", 2, 3, 1000)
-    serve("strong", 8, 6, 5)
-    serve("weak", 3, 1, 1000)
-    serve("weak", 5, 1, 5)
+    # Years ago, the left hand hardly hit; it has 60 attempts since. The right hand has 10, and 20 in all.
+    serve("first", 2, 3, 1000)
+    serve("first", 8, 6, 5)
+    serve("second", 3, 1, 1000)
+    serve("second", 5, 1, 5)
     attempts = {aim["side"]: aim["attempts"] for aim in client.get("/api/aims/").json()}
-    assert attempts == {"strong": 60, "weak": 20}
+    assert attempts == {"first": 60, "second": 20}
 
 
 def test_what_was_played_years_ago_tells_of_a_ladder_that_is_still_laid(

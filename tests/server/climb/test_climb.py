@@ -85,7 +85,7 @@ def test_three_runs_below_the_floor_advise_to_step_back(player: Player, putting:
 
 def test_runs_of_one_side_do_not_fill_the_other(player: Player, serving: Ladder) -> None:
     for _ in range(2):
-        player.play(rung_id(serving), "ooooooooox", side="strong")
+        player.play(rung_id(serving), "ooooooooox", side="first")
     verdict = standing(player.client, serving)["verdict"]
     assert verdict["kind"] == "stay"
     assert [each["met"] for each in verdict["evidence"]] == [0, 2]

@@ -79,6 +79,10 @@ class World:
         self.player.send(run, events("oxo f"))
         return run
 
+    def without(self, rung: int) -> int:
+        self.send("delete", f"rungs/{rung}/")
+        return rung
+
     def started(self) -> World:
         self.send("patch", f"blocks/{self.block['id']}/", change="start")
         return self
@@ -135,7 +139,7 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         lambda w: (
             "post",
             "own-ladders/",
-            {"title": "Boxes", "discipline": "wall", "summary": "", "has_sides": False, "rung": GAME},
+            {"title": "Boxes", "discipline": "wall", "summary": "", "rung": GAME},
         ),
         {"Ladder": 1, "Rung": 1},
     ),
@@ -161,6 +165,15 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         lambda w: ("delete", f"routines/{w.post('routines/', block=w.block['id'], title='Monday')['id']}/", {}),
         {"Routine": -1},
     ),
+    "describe_ladder": (
+        lambda w: ("put", f"ladders/{w.ladder.pk}/words/", {"title": "Putts", "discipline": "discs", "summary": ""}),
+        {},
+    ),
+    "archive_ladder": (lambda w: ("put", f"ladders/{w.ladder.pk}/archived/", {"is_archived": True}), {}),
+    "copy_rung": (lambda w: ("post", f"rungs/{w.rung}/copy/", {}), {"Rung": 1, "ThresholdRevision": 1}),
+    "move_rung": (lambda w: ("put", f"rungs/{w.rung}/number/", {"number": 3}), {}),
+    "take_out_rung": (lambda w: ("delete", f"rungs/{w.rung}/", {}), {"Rung": -1}),
+    "bring_back_rung": (lambda w: ("post", f"rungs/{w.without(w.rung)}/bring-back/", {}), {"Rung": 1}),
     "change_challenge": (lambda w: ("put", f"rungs/{w.rung}/challenge/", GAME), {}),
     "attach_layout": (lambda w: ("put", f"rungs/{w.rung}/layout/", {"layout": w.layout["id"]}), {}),
     "change_threshold": (
@@ -318,7 +331,7 @@ def test_a_block_that_was_started_is_not_planned_again_by_a_refit_that_comes_wit
 @pytest.mark.django_db(transaction=True)
 def test_two_capped_runs_at_once_have_one_cap() -> None:
     world = World()
-    given = {"title": "Twist", "discipline": "floor skills", "summary": "", "has_sides": False}
+    given = {"title": "Twist", "discipline": "floor skills", "summary": ""}
     ladder = world.post("own-ladders/", **given, rung={**GAME, "format": "capped_attempts", "settings": {"cap": 6}})
     rung = world.client.get(f"/api/ladders/{ladder['id']}/").json()["standing"]["working"]["id"]
     first, second = world.player.start(rung), world.player.start(rung, at=MOMENT + timedelta(minutes=1))

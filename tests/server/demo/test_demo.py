@@ -54,7 +54,7 @@ def test_covers_about_nine_months_up_to_yesterday(wren: Athlete) -> None:
 def test_the_right_hand_was_neglected(wren: Athlete) -> None:
     before = runs().filter(day__lt=TODAY - timedelta(days=story.RIGHT_HAND_REMEMBERED))
     after = runs().filter(day__gte=TODAY - timedelta(days=story.RIGHT_HAND_REMEMBERED))
-    shares = [part.filter(side="weak").count() / part.filter(side="strong").count() for part in (before, after)]
+    shares = [part.filter(side="second").count() / part.filter(side="first").count() for part in (before, after)]
     assert shares[0] < 0.5 < shares[1]
 
 

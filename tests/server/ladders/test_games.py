@@ -22,7 +22,7 @@ def game(format_id: str = "quota", **values: Any) -> dict[str, Any]:
 
 
 def make(client: APIClient, **values: Any) -> Any:
-    words = {"title": "Boxes in the yard", "discipline": "one-wall handball", "summary": "", "has_sides": False}
+    words = {"title": "Boxes in the yard", "discipline": "one-wall handball", "summary": ""}
     return client.post("/api/own-ladders/", {**words, "rung": game(), **values}, format="json")
 
 

@@ -10,6 +10,7 @@ from rest_framework.test import APIClient
 
 from accounts.models import Athlete
 from jolly_core.challenges.registry import FORMATS, read_game
+from jolly_core.sides import read_pair
 from jolly_core.thresholds.threshold import read_threshold
 from ladders.models import Ladder, ThresholdRevision
 from ladders.shelf import list_shelf
@@ -19,11 +20,11 @@ from tests.server.conftest import rung_id
 @pytest.mark.parametrize("key", sorted(list_shelf()))
 def test_every_ladder_on_the_shelf_can_be_played(key: str) -> None:
     ladder = list_shelf()[key]
-    assert {"title", "discipline", "summary", "kit", "cautions", "has_sides"} <= set(ladder)
+    assert {"title", "discipline", "summary", "kit", "cautions"} <= set(ladder)
     for rung in ladder["rungs"]:
         game = read_game(rung["format"], rung["settings"])
         threshold = read_threshold(type(game), rung["threshold"])
-        assert threshold.each_side == ladder["has_sides"]
+        assert threshold.each_side == read_pair(ladder.get("pair", {})).has_sides
         assert len(rung["cues"]) <= 2
         assert rung["set_up"]
 
@@ -46,7 +47,7 @@ def test_a_ladder_that_is_not_on_the_shelf_is_not_there(client: APIClient) -> No
 
 def test_sides_are_said_with_the_hand_they_mean(client: APIClient, serving: Ladder) -> None:
     sides = client.get("/api/ladders/").json()[0]["ladder"]["sides"]
-    assert [each["words"] for each in sides] == ["weak side (right)", "strong side (left)"]
+    assert [each["words"] for each in sides] == ["right hand", "left hand"]
 
 
 def test_every_format_is_described_for_its_editor(client: APIClient) -> None:

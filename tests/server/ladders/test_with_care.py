@@ -23,7 +23,7 @@ def wheel(athlete: Athlete, ladder_of: Callable[[Athlete, str], Ladder]) -> Ladd
 
 
 def start(client: APIClient, ladder: Ladder) -> Any:
-    body = {"rung": rung_id(ladder), "side": "weak", "started_at": MOMENT.isoformat()}
+    body = {"rung": rung_id(ladder), "side": "second", "started_at": MOMENT.isoformat()}
     return client.put(f"/api/runs/{uuid4()}/", body, format="json")
 
 
@@ -58,7 +58,7 @@ def test_only_its_own_risks_can_be_said_yes_to(client: APIClient, wheel: Ladder,
 def test_the_run_closes_at_the_cap_whatever_happened(player: Player, wheel: Ladder) -> None:
     say_yes(player.client, wheel)
     for _ in range(2):
-        player.play(rung_id(wheel), "o" * 7, side="weak")
+        player.play(rung_id(wheel), "o" * 7, side="second")
     refused = start(player.client, wheel)
     assert (refused.status_code, refused.json()["code"]) == (409, "dose_used_up")
     assert "14 of 14 attempts used today" in refused.json()["detail"]

@@ -51,7 +51,7 @@ def test_a_block_is_kept_as_proposed(client: APIClient, putting: Ladder, serving
     block = plan(client, putting, serving).json()
     titles = [part["title"] for part in block["parts"]]
     assert titles[0] == "Warm-up"
-    assert "Serve to the box: 2 m box, weak side (right)" in titles
+    assert "Serve to the box: 2 m box, right hand" in titles
     assert client.get(f"/api/blocks/{block['id']}/").json() == block
 
 
@@ -133,7 +133,7 @@ def test_a_run_belongs_to_the_part_of_the_block_that_is_planned_for_it(
     client: APIClient, putting: Ladder, serving: Ladder
 ) -> None:
     part = plan(client, putting).json()["parts"][1]["id"]
-    body = {"rung": rung_id(serving), "side": "weak", "part": part, "started_at": "2026-05-04T17:00:00Z"}
+    body = {"rung": rung_id(serving), "side": "second", "part": part, "started_at": "2026-05-04T17:00:00Z"}
     answer = client.put("/api/runs/7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55/", body, format="json")
     assert (answer.status_code, answer.json()["code"]) == (400, "wrong_part")
 
@@ -152,13 +152,13 @@ def test_a_run_cannot_be_hung_on_another_athletes_block(
 
 def test_a_mark_is_tuned_side_by_side(player: Player, serving: Ladder) -> None:
     rung = rung_id(serving)
-    player.play(rung, "ooooooooxx", side="strong")
+    player.play(rung, "ooooooooxx", side="first")
     answer = player.client.get(f"/api/rungs/{rung}/tuner/?metric=makes&mark=7").json()
-    weak, strong = answer
-    assert (weak["side_words"], weak["words"][0][:14]) == ("weak side (right)", "No record here")
+    right, left = answer
+    assert (right["side_words"], right["words"][0][:14]) == ("right hand", "No record here")
     # Laplace: (8 + 1) / (10 + 2) = 0.75; seven or more of ten: 0.775875 (scipy.stats.binom.sf).
-    assert strong["chance"] == pytest.approx(0.7758750915527344)
-    assert strong["stretch"] == 7
+    assert left["chance"] == pytest.approx(0.7758750915527344)
+    assert left["stretch"] == 7
 
 
 @pytest.mark.parametrize(

@@ -27,7 +27,7 @@ def runs(player: Player, putting: Ladder, serving: Ladder) -> list[Run]:
     """A run to its end with a let and an undo in it, one in play, and one of which nothing was counted."""
     rung = rung_id(putting)
     ids = [player.play(rung, "oolxuo xooox ooxo"), player.play(rung, "oox"), player.start(rung)]
-    ids.append(player.play(rung_id(serving), "oop roxf", side="weak"))
+    ids.append(player.play(rung_id(serving), "oop roxf", side="second"))
     return [Run.objects.get(pk=each) for each in ids]
 
 

@@ -41,7 +41,7 @@ def test_an_id_in_other_use_is_refused(client: APIClient, putting: Ladder) -> No
     assert (answer.status_code, answer.json()["code"]) == (409, "id_taken")
 
 
-@pytest.mark.parametrize(("key", "side"), [("putting", "weak"), ("serving", "none"), ("putting", "left")])
+@pytest.mark.parametrize(("key", "side"), [("putting", "first"), ("serving", "none"), ("putting", "left")])
 def test_a_side_the_ladder_does_not_have_is_refused(
     request: pytest.FixtureRequest, client: APIClient, key: str, side: str
 ) -> None:

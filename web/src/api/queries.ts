@@ -47,6 +47,17 @@ export const challengesQuery = queryOptions({
   staleTime: Infinity,
 });
 
+export const archivedQuery = queryOptions({
+  queryKey: ["archived"],
+  queryFn: () => unwrap(api.GET("/api/archived-ladders/")),
+});
+
+export const pairsQuery = queryOptions({
+  queryKey: ["pairs"],
+  queryFn: () => unwrap(api.GET("/api/pairs/")),
+  staleTime: Infinity,
+});
+
 export const blocksQuery = queryOptions({ queryKey: ["blocks"], queryFn: () => unwrap(api.GET("/api/blocks/")) });
 
 export const blockQuery = (id: number) =>

@@ -21,6 +21,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/archived-ladders/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Ladders that were put away, with all that was played on them. */
+        get: operations["list_archived_ladders"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/athlete/": {
         parameters: {
             query?: never;
@@ -284,6 +301,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ladders/{ladder_id}/archived/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Putting a ladder away, and bringing it back. */
+        put: operations["archive_ladder"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladders/{ladder_id}/moves/": {
         parameters: {
             query?: never;
@@ -311,8 +345,25 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** @description One rung more, on top of a ladder. */
+        /** @description One rung more: on top of a ladder, or in between. */
         post: operations["add_rung"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ladders/{ladder_id}/words/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description A ladder's name, its discipline and what it is about. */
+        put: operations["describe_ladder"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -561,6 +612,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pairs/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What the two sides of a ladder can be. */
+        get: operations["list_pairs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{part_id}/done/": {
         parameters: {
             query?: never;
@@ -752,6 +820,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rungs/{rung_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description Taking a rung out of its ladder; its runs stay in the record. */
+        delete: operations["take_out_rung"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rungs/{rung_id}/bring-back/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Putting a rung back that was taken out. */
+        post: operations["bring_back_rung"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rungs/{rung_id}/challenge/": {
         parameters: {
             query?: never;
@@ -763,6 +865,23 @@ export interface paths {
         /** @description The game of a rung, with its settings. */
         put: operations["change_challenge"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rungs/{rung_id}/copy/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A copy of a rung, right above it. */
+        post: operations["copy_rung"];
         delete?: never;
         options?: never;
         head?: never;
@@ -798,6 +917,23 @@ export interface paths {
         put?: never;
         /** @description The rung maker: what could come above a rung, and putting it there. */
         post: operations["add_next_rung"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rungs/{rung_id}/number/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Where a rung stands on its ladder: 1 is the lowest. */
+        put: operations["move_rung"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1092,6 +1228,10 @@ export interface components {
             words: string;
             /** Format: date-time */
             at: string;
+        };
+        ArchiveRequest: {
+            /** @description False brings it back. */
+            is_archived: boolean;
         };
         /** @description A threshold with the words for it. */
         Asked: {
@@ -1438,6 +1578,7 @@ export interface components {
         /** @description How far one side's runs fill the threshold; ``recent`` says which of the last runs reached the mark. */
         Evidence: {
             side: components["schemas"]["Side"];
+            side_words: string;
             recent: boolean[];
             met: number;
             days_met: number;
@@ -1554,18 +1695,26 @@ export interface components {
         LadderDetail: {
             standing: components["schemas"]["LadderStanding"];
             rungs: components["schemas"]["RungStanding"][];
+            /** @description What the record says of its two sides; empty without sides. */
+            side_finding: string;
             moves: components["schemas"]["Move"][];
         };
         LadderRef: {
             id: number;
             title: string;
             discipline: string;
+            pair: components["schemas"]["Pair"];
             has_sides: boolean;
             kit: string[];
             cautions: string[];
             summary: string;
             readonly sides: components["schemas"]["PlayedSide"][];
             readonly risks: components["schemas"]["Risk"][];
+            /**
+             * Format: date-time
+             * @description When it was put away; null for one in use.
+             */
+            archived_at: string | null;
             needs: string[];
             dose_words: string;
         };
@@ -1583,8 +1732,13 @@ export interface components {
             title: string;
             discipline: string;
             summary: string;
-            has_sides: boolean;
+            pair?: components["schemas"]["PairToMakeRequest"];
             rung: components["schemas"]["RungToMakeRequest"];
+        };
+        LadderWordsRequest: {
+            title: string;
+            discipline: string;
+            summary: string;
         };
         /** @description The targets of a lap in their order, and the one to play (from 0). */
         Lap: {
@@ -1960,6 +2114,45 @@ export interface components {
             start: number[];
             end: number[];
         };
+        /** @description What the two sides of a ladder are. */
+        Pair: {
+            kind: components["schemas"]["PairId"];
+            title: string;
+            first: string;
+            second: string;
+            is_in_turn: boolean;
+        };
+        /**
+         * @description * `none` - none
+         *     * `hands` - hands
+         *     * `strokes` - strokes
+         *     * `shoulders` - shoulders
+         *     * `feet` - feet
+         *     * `turns` - turns
+         *     * `breathing` - breathing
+         *     * `courts` - courts
+         *     * `faces` - faces
+         *     * `own` - own
+         * @enum {string}
+         */
+        PairId: "none" | "hands" | "strokes" | "shoulders" | "feet" | "turns" | "breathing" | "courts" | "faces" | "own";
+        /** @description A pair of sides by its two words; those of one's own have none yet. */
+        PairKind: {
+            id: components["schemas"]["PairId"];
+            title: string;
+            first: string;
+            second: string;
+        };
+        /** @description What the two sides are; the words are for those that have none of their own. */
+        PairToMakeRequest: {
+            kind: components["schemas"]["PairId"];
+            /** @default  */
+            first?: string;
+            /** @default  */
+            second?: string;
+            /** @default false */
+            is_in_turn?: boolean;
+        };
         Part: {
             readonly id: number;
             /** @description The name of this part within its block: rung and side, or its kind. */
@@ -1971,6 +2164,7 @@ export interface components {
             ladder: components["schemas"]["LadderRef"] | null;
             side: components["schemas"]["Side"];
             readonly side_words: string;
+            is_weaker: boolean;
             readonly steps: components["schemas"]["Step"][];
             planned_s: number;
             low_s: number;
@@ -2117,6 +2311,7 @@ export interface components {
             reasons: string[];
             rung: components["schemas"]["RungRef"] | null;
             side: components["schemas"]["Side"];
+            is_weaker: boolean;
         };
         /** @description An arrangement: which ladders in which window, and what becomes of the wishes. */
         ProposedWeek: {
@@ -2347,6 +2542,9 @@ export interface components {
             number: number;
             title: string;
         };
+        RungNumberRequest: {
+            number: number;
+        };
         RungRecord: {
             side: components["schemas"]["Side"];
             side_words: string;
@@ -2395,6 +2593,18 @@ export interface components {
             settings: {
                 [key: string]: unknown;
             };
+        };
+        /** @description A rung with the number at which it is put in; null puts it on top. */
+        RungToPutInRequest: {
+            /** @description Empty: the game in a few words. */
+            title: string;
+            set_up: string;
+            cues: string[];
+            format: string;
+            settings: {
+                [key: string]: unknown;
+            };
+            number?: number | null;
         };
         /** @description How a block in play stands at this moment. */
         Running: {
@@ -2447,18 +2657,20 @@ export interface components {
             title: string;
             discipline: string;
             summary: string;
+            pair: components["schemas"]["Pair"];
             has_sides: boolean;
             rungs: string[];
             cautions: string[];
             is_taken: boolean;
         };
         /**
-         * @description * `strong` - strong
-         *     * `weak` - weak
+         * @description * `first` - first
+         *     * `second` - second
          *     * `none` - none
+         *     * `both` - both
          * @enum {string}
          */
-        Side: "strong" | "weak" | "none";
+        Side: "first" | "second" | "none" | "both";
         /** @description What a mark means on one side: its chance in a run, a safe mark and a stretch, and it all in words. */
         SideTuning: {
             side: components["schemas"]["Side"];
@@ -2883,6 +3095,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LadderAim"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_archived_ladders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"][];
                 };
             };
             400: {
@@ -4491,6 +4754,87 @@ export interface operations {
             };
         };
     };
+    archive_ladder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ArchiveRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     decide: {
         parameters: {
             query?: never;
@@ -4652,7 +4996,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RungToMakeRequest"];
+                "application/json": components["schemas"]["RungToPutInRequest"];
             };
         };
         responses: {
@@ -4662,6 +5006,87 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RungRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    describe_ladder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LadderWordsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"];
                 };
             };
             400: {
@@ -5951,6 +6376,57 @@ export interface operations {
             };
         };
     };
+    list_pairs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PairKind"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     finish_part: {
         parameters: {
             query?: never;
@@ -7009,6 +7485,144 @@ export interface operations {
             };
         };
     };
+    take_out_rung: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    bring_back_rung: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     change_challenge: {
         parameters: {
             query?: never;
@@ -7073,6 +7687,75 @@ export interface operations {
                 };
             };
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    copy_rung: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RungRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7240,6 +7923,87 @@ export interface operations {
         };
         responses: {
             201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RungRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    move_rung: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RungNumberRequest"];
+            };
+        };
+        responses: {
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

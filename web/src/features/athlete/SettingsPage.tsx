@@ -69,7 +69,7 @@ function Person({ athlete }: { athlete: Athlete }) {
           label="Strong hand"
           value={athlete.handedness}
           onChange={(event) => save.mutate({ handedness: event.target.value as Athlete["handedness"] })}
-          helperText="Decides which hand the weak side is.">
+          helperText="The other hand goes first, until your record tells which side is the weaker.">
           <MenuItem value="left">Left</MenuItem>
           <MenuItem value="right">Right</MenuItem>
         </TextField>
@@ -177,7 +177,8 @@ export default function SettingsPage() {
   const query = useQuery(athleteQuery);
   const why = (
     <WhyPoint title="Sides">
-      Ladders with sides ask for each hand on its own, the weak one first: it is the one that gets left out.
+      Ladders with sides ask for each side on its own, the weaker one first: it is the one that gets left out. Which one
+      it is, your record tells.
     </WhyPoint>
   );
   return (

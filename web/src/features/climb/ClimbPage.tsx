@@ -3,12 +3,13 @@ import { Box, Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
-import { laddersQuery, type Standing } from "../../api/queries";
+import { archivedQuery, laddersQuery, type Standing } from "../../api/queries";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, WhyPoint } from "../../shared/ui/Page";
 import { EvidenceStrokes, VerdictSign } from "../../shared/ui/VerdictSign";
+import { useArchive } from "./LadderCare";
 
 function LadderTile({ standing }: { standing: Standing }) {
   const { ladder, held, rungs, working, verdict, threshold } = standing;
@@ -50,6 +51,33 @@ function LadderTile({ standing }: { standing: Standing }) {
         </Typography>
         <Typography color="text.secondary">{threshold.words}</Typography>
         <EvidenceStrokes standing={standing} />
+      </Stack>
+    </Box>
+  );
+}
+
+/** The ladders that were put away, each with the way back; nothing without any. */
+function Archived() {
+  const { data } = useQuery(archivedQuery);
+  const archive = useArchive();
+  if (!data || data.length === 0) return null;
+  return (
+    <Box component="section" aria-label="Put away">
+      <Typography variant="h2">Put away</Typography>
+      <Stack component="ul" sx={{ listStyle: "none", m: 0, p: 0 }}>
+        {data.map((ladder) => (
+          <Stack component="li" key={ladder.id} direction="row" sx={{ gap: 1, alignItems: "center", flexWrap: "wrap" }}>
+            <RouterLink to={`/climb/${ladder.id}`} style={{ color: "inherit" }}>
+              {ladder.title}
+            </RouterLink>
+            <Button
+              size="small"
+              aria-label={`Bring back ${ladder.title}`}
+              onClick={() => archive.mutate({ id: ladder.id, is_archived: false })}>
+              Bring it back
+            </Button>
+          </Stack>
+        ))}
       </Stack>
     </Box>
   );
@@ -123,6 +151,7 @@ export default function ClimbPage() {
           )
         }
       </Loaded>
+      <Archived />
     </Page>
   );
 }

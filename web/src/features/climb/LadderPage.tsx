@@ -4,14 +4,16 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 
-import { ladderQuery, type LadderDetail, type RungStanding } from "../../api/queries";
+import { ladderQuery, type LadderDetail, type Rung, type RungStanding } from "../../api/queries";
 import { capital, showDay } from "../../shared/lib/format";
 import { Decision } from "../../shared/ui/Decision";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
-import { Loaded } from "../../shared/ui/Loaded";
+import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { Risks } from "../../shared/ui/Risks";
 import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSign";
+import { LadderCare, PutAway } from "./LadderCare";
+import { useRungChanges } from "./RungMenu";
 import { RungRow } from "./RungRow";
 import { ThresholdDialog } from "./ThresholdDialog";
 
@@ -62,10 +64,31 @@ function Verdict({ detail, onClimb, isHopping }: { detail: LadderDetail; onClimb
         <Stack spacing={2} sx={{ flex: "1 1 300px", minWidth: 0 }}>
           <Reasons verdict={verdict} />
           <EvidenceStrokes standing={standing} />
+          {detail.side_finding && <Typography>{detail.side_finding}</Typography>}
           <Decision standing={standing} onClimb={onClimb} />
         </Stack>
       </Box>
     </Panel>
+  );
+}
+
+/** That a rung was taken out, with the way back. */
+function TakenOut({ rung, onBack }: { rung: Rung; onBack: () => void }) {
+  const { bringBack } = useRungChanges();
+  return (
+    <Box role="status" sx={{ border: "2px dashed", borderColor: "divider", p: 2 }}>
+      <Typography>
+        Rung {rung.number}, {rung.title}, is out of the ladder. Its runs stay in the logbook.
+      </Typography>
+      <Button
+        variant="outlined"
+        sx={{ mt: 1 }}
+        loading={bringBack.isPending}
+        onClick={() => bringBack.mutate(rung.id, { onSuccess: onBack })}>
+        Undo: put it back
+      </Button>
+      {bringBack.error && <ErrorNotice error={bringBack.error} />}
+    </Box>
   );
 }
 
@@ -92,6 +115,7 @@ export default function LadderPage() {
   const query = useQuery(ladderQuery(id));
   const [changing, setChanging] = useState<RungStanding | null>(null);
   const [isHopping, setIsHopping] = useState(false);
+  const [takenOut, setTakenOut] = useState<Rung | null>(null);
   const ladder = query.data?.standing.ladder;
   return (
     <Page
@@ -101,8 +125,10 @@ export default function LadderPage() {
       <Loaded query={query}>
         {(detail) => (
           <>
+            <PutAway ladder={detail.standing.ladder} />
             <Risks ladder={detail.standing.ladder} />
             <Verdict detail={detail} isHopping={isHopping} onClimb={() => setIsHopping(true)} />
+            {takenOut && <TakenOut rung={takenOut} onBack={() => setTakenOut(null)} />}
             <Stack
               component="ol"
               spacing={1.5}
@@ -113,17 +139,18 @@ export default function LadderPage() {
                   key={standing.rung.id}
                   ladderId={detail.standing.ladder.id}
                   standing={standing}
+                  rungs={detail.rungs.length}
                   onChange={() => setChanging(standing)}
+                  onTakenOut={setTakenOut}
                 />
               ))}
             </Stack>
-            <Button
-              component={RouterLink}
-              to={`/climb/${detail.standing.ladder.id}/rungs/new`}
-              sx={{ alignSelf: "flex-start" }}
-              className="no-print">
-              One rung more, on top
-            </Button>
+            <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }} className="no-print">
+              <Button component={RouterLink} to={`/climb/${detail.standing.ladder.id}/rungs/new`}>
+                One rung more, on top
+              </Button>
+              <LadderCare ladder={detail.standing.ladder} />
+            </Stack>
             {detail.standing.ladder.kit.length > 0 && (
               <Typography color="text.secondary">Kit: {detail.standing.ladder.kit.join(", ")}.</Typography>
             )}

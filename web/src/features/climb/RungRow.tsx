@@ -3,9 +3,10 @@ import { Box, Button, Link, Stack, Typography } from "@mui/material";
 import { Link as RouterLink } from "react-router";
 
 import type { Schemas } from "../../api/client";
-import type { RungStanding } from "../../api/queries";
+import type { Rung, RungStanding } from "../../api/queries";
 import { quantity, showDay, showNumber } from "../../shared/lib/format";
 import { NextRungs } from "./NextRungs";
+import { RungMenu } from "./RungMenu";
 import { ResultStrip } from "../../shared/ui/ResultStrip";
 import { tape } from "../../shared/ui/tape";
 
@@ -42,10 +43,12 @@ function SideRecord({ record, mark }: { record: Schemas["RungRecord"]; mark: num
 interface RungRowProps {
   ladderId: number;
   standing: RungStanding;
+  rungs: number;
   onChange: () => void;
+  onTakenOut: (rung: Rung) => void;
 }
 
-export function RungRow({ ladderId, standing, onChange }: RungRowProps) {
+export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: RungRowProps) {
   const { rung, state, threshold, records } = standing;
   const isWorking = state === "working";
   return (
@@ -105,6 +108,7 @@ export function RungRow({ ladderId, standing, onChange }: RungRowProps) {
             Lay targets
           </Button>
         )}
+        <RungMenu ladderId={ladderId} rung={rung} rungs={rungs} onTakenOut={onTakenOut} />
       </Stack>
       {isWorking && rung.layout && <NextRungs rungId={rung.id} />}
       {state === "ahead" && records.every((record) => record.count === 0) ? null : (

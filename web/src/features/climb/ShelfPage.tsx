@@ -32,7 +32,7 @@ function ShelfLadder({ ladder }: { ladder: Schemas["ShelfLadder"] }) {
           <Typography>{ladder.summary}</Typography>
           <Typography color="text.secondary">
             {ladder.rungs.map((rung, index) => `${index + 1}: ${rung}`).join("; ")}
-            {ladder.has_sides && "; each side on its own"}
+            {ladder.has_sides && `; ${ladder.pair.title}, each on its own`}
           </Typography>
           {ladder.cautions.map((caution) => (
             <Typography key={caution}>

@@ -98,7 +98,7 @@ export function RunningBlock({ block }: { block: Block }) {
 /** How many runs each side of a drill has had in this block, and has still to come; which side is on now. */
 export function SideCounts({ block, part }: { block: Block; part: Part }) {
   const sides = block.parts.filter(
-    (each) => each.side !== "none" && each.rung?.id === part.rung?.id && each.dropped_at === null,
+    (each) => each.side_words && each.rung?.id === part.rung?.id && each.dropped_at === null,
   );
   if (sides.length === 0) return null;
   return (

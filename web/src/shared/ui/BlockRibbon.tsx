@@ -6,7 +6,7 @@ import { quantity, showMinutes } from "../lib/format";
 import { ribbonLook } from "./ribbonLook";
 import { tape } from "./tape";
 
-type RibbonPart = Pick<Schemas["Part"], "kind" | "title" | "planned_s" | "side"> & {
+type RibbonPart = Pick<Schemas["Part"], "kind" | "title" | "planned_s" | "is_weaker"> & {
   done_at?: string | null;
   runs_planned: number;
 };

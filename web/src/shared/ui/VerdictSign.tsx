@@ -56,10 +56,10 @@ export function EvidenceStrokes({ standing }: { standing: Standing }) {
   return (
     <Stack spacing={0.5}>
       {standing.verdict.evidence.map((each) => (
-        <Stack key={each.side} direction="row" spacing={1} sx={{ alignItems: "center" }}>
-          {each.side !== "none" && (
-            <Typography variant="body2" sx={{ width: 56, flexShrink: 0, color: "text.secondary" }}>
-              {each.side}
+        <Stack key={each.side} direction="row" sx={{ alignItems: "center", flexWrap: "wrap", columnGap: 1 }}>
+          {each.side_words && (
+            <Typography variant="body2" sx={{ width: 92, flexShrink: 0, color: "text.secondary" }}>
+              {each.side_words}
             </Typography>
           )}
           <Strokes

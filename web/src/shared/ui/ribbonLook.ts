@@ -1,8 +1,8 @@
-/** How a part of a block looks on a ribbon: every kind has a colour and a word, and the weak side one of its own. */
+/** How a part of a block looks on a ribbon: every kind has a colour and a word, and the weaker side one of its own. */
 import type { Schemas } from "../../api/client";
 import { tape } from "./tape";
 
-type Looked = Pick<Schemas["Part"], "kind" | "title" | "side">;
+type Looked = Pick<Schemas["Part"], "kind" | "title" | "is_weaker">;
 
 const LOOKS = {
   warm_up: { ground: tape.mustard, ink: tape.ink, word: "Warm-up" },
@@ -11,8 +11,8 @@ const LOOKS = {
   cool_down: { ground: "#d9cfbb", ink: tape.ink, word: "Cool down" },
 };
 
-export function ribbonLook({ kind, title, side }: Looked) {
+export function ribbonLook({ kind, title, is_weaker: isWeaker }: Looked) {
   const look = LOOKS[kind];
   const word = look.word || (title.split(":")[0] ?? title);
-  return side === "weak" ? { ground: tape.plum, ink: "#ffffff", word } : { ...look, word };
+  return isWeaker ? { ground: tape.plum, ink: "#ffffff", word } : { ...look, word };
 }

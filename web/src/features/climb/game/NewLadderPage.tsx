@@ -1,24 +1,26 @@
 /** A ladder of one's own: its name, its sides, and the game of its first rung. */
-import { Button, Checkbox, FormControlLabel, Stack, TextField } from "@mui/material";
+import { Button, Stack, TextField } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 
 import { api, unwrap } from "../../../api/client";
-import { challengesQuery, useChange } from "../../../api/queries";
+import { challengesQuery, pairsQuery, useChange } from "../../../api/queries";
 import { ErrorNotice, Loaded } from "../../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../../shared/ui/Page";
 import { GameForm } from "./GameForm";
+import { NO_PAIR, SidesField } from "./SidesField";
 import { bodyOf, draftOf, useGame, type Challenge } from "./useGame";
 import { WhyOff } from "../../../shared/ui/WhyOff";
 
 function NewLadder({ challenges }: { challenges: Challenge[] }) {
   const navigate = useNavigate();
   const [words, setWords] = useState({ title: "", discipline: "", summary: "" });
-  const [hasSides, setHasSides] = useState(false);
+  const [pair, setPair] = useState(NO_PAIR);
+  const kinds = useQuery(pairsQuery);
   const game = useGame(draftOf(null, challenges));
   const make = useChange(
-    () => unwrap(api.POST("/api/own-ladders/", { body: { ...words, has_sides: hasSides, rung: bodyOf(game.draft) } })),
+    () => unwrap(api.POST("/api/own-ladders/", { body: { ...words, pair, rung: bodyOf(game.draft) } })),
     ["ladders"],
     ["today"],
   );
@@ -47,10 +49,7 @@ function NewLadder({ challenges }: { challenges: Challenge[] }) {
             onChange={(event) => setWords({ ...words, summary: event.target.value })}
             slotProps={{ htmlInput: { maxLength: 500 } }}
           />
-          <FormControlLabel
-            control={<Checkbox checked={hasSides} onChange={(event) => setHasSides(event.target.checked)} />}
-            label="Played with each side on its own"
-          />
+          {kinds.data && <SidesField pair={pair} kinds={kinds.data} onChange={setPair} />}
         </Stack>
       </Panel>
       <Panel title="Its first rung">

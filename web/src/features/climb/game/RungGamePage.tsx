@@ -1,7 +1,7 @@
 /** Changing the game of a rung, or putting one rung more on top of a ladder. */
 import { Button, Stack } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { Link as RouterLink, useNavigate, useParams } from "react-router";
+import { Link as RouterLink, useNavigate, useParams, useSearchParams } from "react-router";
 
 import { api, unwrap } from "../../../api/client";
 import { challengesQuery, ladderQuery, useChange, type LadderDetail, type Rung } from "../../../api/queries";
@@ -11,7 +11,7 @@ import { GameForm } from "./GameForm";
 import { bodyOf, draftOf, useGame, type Challenge, type Draft } from "./useGame";
 import { WhyOff } from "../../../shared/ui/WhyOff";
 
-function useSave(ladderId: number, rung: Rung | null) {
+function useSave(ladderId: number, rung: Rung | null, number: number | null) {
   return useChange(
     (draft: Draft) =>
       rung
@@ -21,7 +21,7 @@ function useSave(ladderId: number, rung: Rung | null) {
         : unwrap(
             api.POST("/api/ladders/{ladder_id}/rungs/", {
               params: { path: { ladder_id: ladderId } },
-              body: bodyOf(draft),
+              body: { ...bodyOf(draft), number },
             }),
           ),
     ["ladders"],
@@ -30,11 +30,21 @@ function useSave(ladderId: number, rung: Rung | null) {
   );
 }
 
-function Editing({ detail, rung, challenges }: { detail: LadderDetail; rung: Rung | null; challenges: Challenge[] }) {
+interface EditingProps {
+  detail: LadderDetail;
+  rung: Rung | null;
+  /** Where a new rung goes in; null for on top. */
+  number: number | null;
+  challenges: Challenge[];
+}
+
+function Editing({ detail, rung, number, challenges }: EditingProps) {
   const navigate = useNavigate();
   const ladderId = detail.standing.ladder.id;
-  const game = useGame(draftOf(rung ?? detail.rungs[0]?.rung ?? null, challenges));
-  const save = useSave(ladderId, rung);
+  // Rungs come from the top down: a new one begins with the game of the rung below it.
+  const below = detail.rungs.find((each) => number === null || each.rung.number < number) ?? detail.rungs.at(-1);
+  const game = useGame(draftOf(rung ?? below?.rung ?? null, challenges));
+  const save = useSave(ladderId, rung, number);
   return (
     <Stack spacing={2.5}>
       <GameForm game={game} challenges={challenges} rung={rung} />
@@ -46,7 +56,7 @@ function Editing({ detail, rung, challenges }: { detail: LadderDetail; rung: Run
           disabled={game.problem !== null}
           loading={save.isPending}
           onClick={() => save.mutate(game.draft, { onSuccess: () => void navigate(`/climb/${ladderId}`) })}>
-          {rung ? "Play it like this" : "Put it on top"}
+          {rung ? "Play it like this" : number === null ? "Put it on top" : `Put it in as rung ${number}`}
         </Button>
         <Button component={RouterLink} to={`/climb/${ladderId}`} size="large">
           Leave it as it was
@@ -60,6 +70,8 @@ function Editing({ detail, rung, challenges }: { detail: LadderDetail; rung: Run
 
 export default function RungGamePage() {
   const { ladderId, rungId } = useParams();
+  const [address] = useSearchParams();
+  const number = Number(address.get("number")) || null;
   const ladder = useQuery(ladderQuery(Number(ladderId)));
   const challenges = useQuery(challengesQuery);
   const rung = ladder.data?.rungs.find((each) => each.rung.id === Number(rungId))?.rung ?? null;
@@ -83,7 +95,7 @@ export default function RungGamePage() {
       <Loaded query={ladder}>
         {(detail) => (
           <Loaded query={challenges}>
-            {(list) => <Editing key={rungId ?? "new"} detail={detail} rung={rung} challenges={list} />}
+            {(list) => <Editing key={rungId ?? "new"} detail={detail} rung={rung} number={number} challenges={list} />}
           </Loaded>
         )}
       </Loaded>

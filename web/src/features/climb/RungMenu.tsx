@@ -1,0 +1,74 @@
+/** What can be done with a rung in its ladder: rungs beside it, a copy, another place, out of it. */
+import { Button, Menu, MenuItem } from "@mui/material";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+
+import { api, unwrap } from "../../api/client";
+import { useChange, type Rung } from "../../api/queries";
+import { ErrorNotice } from "../../shared/ui/Loaded";
+
+const STALE = [["ladders"], ["today"], ["blocks"]];
+
+/** Copy a rung, move it to another number, take it out of its ladder, put it back. */
+export function useRungChanges() {
+  const path = (id: number) => ({ params: { path: { rung_id: id } } });
+  return {
+    copy: useChange((id: number) => unwrap(api.POST("/api/rungs/{rung_id}/copy/", path(id))), ...STALE),
+    move: useChange(
+      ({ id, number }: { id: number; number: number }) =>
+        unwrap(api.PUT("/api/rungs/{rung_id}/number/", { ...path(id), body: { number } })),
+      ...STALE,
+    ),
+    takeOut: useChange((id: number) => unwrap(api.DELETE("/api/rungs/{rung_id}/", path(id))), ...STALE),
+    bringBack: useChange((id: number) => unwrap(api.POST("/api/rungs/{rung_id}/bring-back/", path(id))), ...STALE),
+  };
+}
+
+interface RungMenuProps {
+  ladderId: number;
+  rung: Rung;
+  rungs: number;
+  onTakenOut: (rung: Rung) => void;
+}
+
+export function RungMenu({ ladderId, rung, rungs, onTakenOut }: RungMenuProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const navigate = useNavigate();
+  const { copy, move, takeOut } = useRungChanges();
+  const { id, number } = rung;
+  const error = copy.error ?? move.error ?? takeOut.error;
+  const putIn = (at: number) => void navigate(`/climb/${ladderId}/rungs/new?number=${at}`);
+  const items = [
+    { word: "Put a rung in above", can: true, act: () => putIn(number + 1) },
+    { word: "Put a rung in below", can: true, act: () => putIn(number) },
+    { word: "Copy it", can: true, act: () => copy.mutate(id) },
+    { word: "Move up", can: number < rungs, act: () => move.mutate({ id, number: number + 1 }) },
+    { word: "Move down", can: number > 1, act: () => move.mutate({ id, number: number - 1 }) },
+    { word: "Take it out", can: rungs > 1, act: () => takeOut.mutate(id, { onSuccess: () => onTakenOut(rung) }) },
+  ];
+  return (
+    <>
+      <Button
+        size="small"
+        aria-haspopup="menu"
+        aria-label={`More for rung ${number}`}
+        onClick={(event) => setAnchor(event.currentTarget)}>
+        More
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {items.map(({ word, can, act }) => (
+          <MenuItem
+            key={word}
+            disabled={!can}
+            onClick={() => {
+              setAnchor(null);
+              act();
+            }}>
+            {word}
+          </MenuItem>
+        ))}
+      </Menu>
+      {error && <ErrorNotice error={error} />}
+    </>
+  );
+}
