@@ -67,12 +67,17 @@ SETTINGS: dict[str, list[dict[str, Any]]] = {
     "calls": [{"number": 3, "wait_low": 0, "wait_high": 1}, {"number": 4, "timing": "untimed", "seed": 3}],
     "combination": [{"goes": 2}, {"goes": 2, "seconds_limit": 12}],
     "checklist": [{}],
+    "tries_at_each": [
+        {"targets": [{"name": "left", "tries": 2}, {"name": "right", "tries": 3, "stroke": "soft"}]},
+        {"targets": [{"name": "left", "tries": 2}, {"name": "left", "tries": 2, "stroke": "soft"}], "order": "in_turn"},
+    ],
+    "completions": [{"goal": 1}, {"goal": 2, "attempts_limit": 5, "thing": "the pass"}],
     "open_count": [{}, {"attempts_limit": 5}],
 }
 #: What a zone press may hit, in one format or another.
 HITS = ("left", "middle", "right", "near", "deep", "0", "3", "5", "10", "tape in place", "nowhere")
 #: On paper these are taken to have been played to their end.
-WHOLE_ON_PAPER = ("makes_of_n", "quality_reps", "checklist")
+WHOLE_ON_PAPER = ("makes_of_n", "tries_at_each", "quality_reps", "checklist")
 CASES = [(format_id, settings) for format_id in FORMATS for settings in SETTINGS.get(format_id, [{}])]
 Case = tuple[str, dict[str, Any]]
 

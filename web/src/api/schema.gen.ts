@@ -1466,6 +1466,10 @@ export interface components {
             best_words: string | null;
             words: string;
         };
+        CompletionsDetail: {
+            format: "completions";
+            interval: number[] | null;
+        };
         /** @description What to feel or picture on each rep. */
         Cues: {
             kind: "cues";
@@ -2821,7 +2825,7 @@ export interface components {
             metrics: {
                 [key: string]: number | null;
             };
-            detail: components["schemas"]["CallsDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
+            detail: components["schemas"]["CallsDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["CompletionsDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TriesAtEachDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
             target: string | null;
             then: string | null;
             asks: string;
@@ -2922,6 +2926,10 @@ export interface components {
             low: number;
             high: number;
             readonly is_optional: boolean;
+        };
+        TriesAtEachDetail: {
+            format: "tries_at_each";
+            targets: components["schemas"]["TargetLine"][];
         };
         TwoChanceWalkDetail: {
             format: "two_chance_walk";
