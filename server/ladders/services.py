@@ -12,7 +12,7 @@ from accounts.models import Athlete
 from config.bounds import check_room
 from config.finding import lock_one
 from jolly_core.body.risks import RISKS
-from jolly_core.body.traits import Traits, read_traits
+from jolly_core.body.traits import Traits, read_traits, with_body
 from jolly_core.challenges.registry import AnyGame, get_format, read_game
 from jolly_core.errors import CoreError
 from jolly_core.ladder.order import held_after, put_in, take_out
@@ -23,6 +23,7 @@ from jolly_core.words import shortened
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
 from ladders.selectors import get_ladder_to_change, get_rung
+from ladders.shelf import list_shelf
 from layouts.models import Layout
 from layouts.selectors import get_layout
 from layouts.services import keep_for_hand
@@ -303,6 +304,21 @@ def describe_ladder(athlete: Athlete, ladder_id: int, given: Mapping[str, Any]) 
     for name in ("title", "discipline", "summary"):
         setattr(ladder, name, given[name].strip())
     ladder.save(update_fields=["title", "discipline", "summary"])
+    return ladder
+
+
+@transaction.atomic
+def say_body(athlete: Athlete, ladder_id: int, given: Mapping[str, Any]) -> Ladder:
+    """Say what a ladder asks of the body; the risks of a ladder from the shelf stay.
+
+    Raises ``CoreError`` for what is not known.
+    """
+    ladder = get_ladder_to_change(athlete, ladder_id)
+    shelf = list_shelf().get(ladder.shelf_key, {})
+    kept = shelf.get("traits", {}).get("risks", ())
+    ladder.known_traits = with_body(ladder.known_traits, given, kept_risks=kept)
+    ladder.traits = ladder.known_traits.as_stored()
+    ladder.save(update_fields=["traits"])
     return ladder
 
 

@@ -54,6 +54,18 @@ RISKS = {
             "Many hard overhead throws or serves wear on shoulder and elbow, most of all after a break.",
             "Have a qualified coach look at the movement before the numbers grow, and build up over weeks.",
         ),
+        Risk(
+            "jumping_kicks",
+            "jumping or turning kicks",
+            "Landing from jumping and turning kicks loads ankles, knees and back, most of all when tired.",
+            "Learn them from a qualified coach on a floor that gives; nobody stands within reach.",
+        ),
+        Risk(
+            "heavy_bars",
+            "heavy bars or weights",
+            "A heavy bar can trap or strain whoever lifts it, most of all in the last repetitions.",
+            "With a spotter or safety arms in place and the weights secured; never to failure alone.",
+        ),
     )
 }
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from typing import Any
 
 from jolly_core.body.risks import RISKS
@@ -41,9 +41,34 @@ class Traits(Stored):
     dose: Dose = field(default_factory=Dose)
 
     @property
+    def tells_the_body(self) -> bool:
+        """Whether it says what it asks of the body: without that, no body limit can be applied to it."""
+        return bool(self.regions or self.actions)
+
+    @property
     def is_demanding(self) -> bool:
         """Whether it wants a longer warm-up and a day to recover."""
         return self.effort == HARD or bool({"overhead", "explosive"} & set(self.actions))
+
+
+#: What an athlete says of a ladder of their own; the rest of its traits stays as it is.
+OF_THE_BODY = ("regions", "actions", "risks", "counts", "effort")
+
+
+def with_body(traits: Traits, given: Mapping[str, Any], *, kept_risks: Sequence[str] = ()) -> Traits:
+    """The traits with what somebody says of the body; ``kept_risks`` stay whatever is said.
+
+    Raises ``CoreError`` with every value that is not known.
+
+    >>> said = with_body(Traits(needs=("wall",)), {"regions": ["knee"], "risks": []}, kept_risks=["water"])
+    >>> said.regions, said.risks, said.needs
+    (('knee',), ('water',), ('wall',))
+    """
+    said = read_traits({name: given[name] for name in OF_THE_BODY if name in given})
+    risks = tuple(dict.fromkeys([*kept_risks, *said.risks]))
+    return replace(
+        traits, regions=said.regions, actions=said.actions, risks=risks, counts=said.counts, effort=said.effort
+    )
 
 
 def read_traits(given: Mapping[str, Any]) -> Traits:

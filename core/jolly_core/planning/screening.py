@@ -52,9 +52,11 @@ def _limited(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | N
     if effect.kind == LEFT_OUT:
         return Screened(0, f"body limit: {effect.words}")
     limits = [limit for limit in terms.limits if limit.holds_on(terms.day)]
-    if limits and not candidate.traits.regions and not candidate.traits.actions:
+    if limits and not candidate.traits.tells_the_body:
         # Where nothing is known of what it loads, the block says so.
-        return Screened(most_runs, "its ladder does not say what it asks of the body: judge by yourself what to spare")
+        wishes = ", ".join(limit.words for limit in limits)
+        unsaid = "its ladder does not say what it asks of the body"
+        return Screened(most_runs, f"cannot keep to this here ({wishes}): {unsaid}")
     return Screened(max(1, most_runs // 2), f"eased: {effect.words}") if effect.kind == EASED else None
 
 

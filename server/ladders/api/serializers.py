@@ -154,6 +154,32 @@ class RiskSerializer(ReadSerializer):
     at = serializers.DateTimeField(allow_null=True)
 
 
+class RiskKindSerializer(ReadSerializer):
+    id = serializers.CharField()
+    title = serializers.CharField()
+    words = serializers.CharField()
+
+
+class BodyAsksSerializer(ReadSerializer):
+    """What can be said of a drill: joints, movements, what its attempts are, how hard it is, what can injure."""
+
+    regions = serializers.ListField(child=serializers.CharField())
+    actions = serializers.ListField(child=serializers.CharField())
+    counts = serializers.ListField(child=serializers.CharField())
+    efforts = serializers.ListField(child=serializers.CharField())
+    risks = RiskKindSerializer(many=True)
+
+
+class BodySerializer(ReadSerializer):
+    """What a ladder asks of the body. Types only: what can be said is the core's."""
+
+    regions = serializers.ListField(child=serializers.CharField(), max_length=20)
+    actions = serializers.ListField(child=serializers.CharField(), max_length=20)
+    risks = serializers.ListField(child=serializers.CharField(), max_length=20)
+    counts = serializers.CharField(allow_null=True)
+    effort = serializers.CharField()
+
+
 class SaidYesSerializer(ReadSerializer):
     risk = serializers.CharField()
 
@@ -170,6 +196,7 @@ class LadderRefSerializer(ReadSerializer):
     sides = serializers.SerializerMethodField()
     risks = serializers.SerializerMethodField()
     archived_at = serializers.DateTimeField(allow_null=True, help_text="When it was put away; null for one in use.")
+    body = BodySerializer(source="known_traits")
     needs = serializers.ListField(source="known_traits.needs", child=serializers.CharField())
     dose_words = serializers.CharField(source="known_traits.dose.words")
 

@@ -10,6 +10,8 @@ urlpatterns = [
     path("ladders/<int:ladder_id>/rungs/", views.RungsView.as_view()),
     path("ladders/<int:ladder_id>/words/", views.LadderWordsView.as_view()),
     path("ladders/<int:ladder_id>/archived/", views.ArchiveView.as_view()),
+    path("ladders/<int:ladder_id>/body/", views.LadderBodyView.as_view()),
+    path("body-asks/", views.BodyAsksView.as_view()),
     path("archived-ladders/", views.ArchivedView.as_view()),
     path("rungs/<int:rung_id>/", views.RungView.as_view()),
     path("rungs/<int:rung_id>/bring-back/", views.BringBackView.as_view()),

@@ -7,6 +7,8 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from config.requests import Request, read_given
+from jolly_core.body.risks import RISKS
+from jolly_core.body.traits import ACTIONS, COUNTS, EFFORTS, REGIONS
 from jolly_core.challenges.registry import list_formats
 from jolly_core.foretelling.registry import forecast_of
 from jolly_core.paper.registry import form_of
@@ -15,6 +17,8 @@ from ladders import selectors, services
 from ladders.api.serializers import (
     ArchiveSerializer,
     AttachedLayoutSerializer,
+    BodyAsksSerializer,
+    BodySerializer,
     ChallengeSerializer,
     CheckedSerializer,
     LadderRefSerializer,
@@ -111,6 +115,24 @@ class LadderWordsView(APIView):
     def put(self, request: Request, ladder_id: int) -> Response:
         ladder = services.describe_ladder(request.user, ladder_id, read_given(request, LadderWordsSerializer))
         return Response(LadderRefSerializer(ladder).data)
+
+
+class BodyAsksView(APIView):
+    """What a drill may ask of the body: what can be said of a ladder."""
+
+    @extend_schema(operation_id="list_body_asks", responses=BodyAsksSerializer)
+    def get(self, request: Request) -> Response:
+        asks = {"regions": REGIONS, "actions": ACTIONS, "counts": COUNTS, "efforts": EFFORTS}
+        return Response(BodyAsksSerializer({**asks, "risks": list(RISKS.values())}).data)
+
+
+class LadderBodyView(APIView):
+    """What a ladder asks of the body."""
+
+    @extend_schema(operation_id="say_body", request=BodySerializer, responses=LadderRefSerializer)
+    def put(self, request: Request, ladder_id: int) -> Response:
+        given = read_given(request, BodySerializer)
+        return Response(LadderRefSerializer(services.say_body(request.user, ladder_id, given)).data)
 
 
 class ArchivedView(APIView):

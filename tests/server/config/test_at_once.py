@@ -169,6 +169,14 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         lambda w: ("put", f"ladders/{w.ladder.pk}/words/", {"title": "Putts", "discipline": "discs", "summary": ""}),
         {},
     ),
+    "say_body": (
+        lambda w: (
+            "put",
+            f"ladders/{w.ladder.pk}/body/",
+            {"regions": ["knee"], "actions": [], "risks": [], "counts": None, "effort": "easy"},
+        ),
+        {},
+    ),
     "archive_ladder": (lambda w: ("put", f"ladders/{w.ladder.pk}/archived/", {"is_archived": True}), {}),
     "copy_rung": (lambda w: ("post", f"rungs/{w.rung}/copy/", {}), {"Rung": 1, "ThresholdRevision": 1}),
     "move_rung": (lambda w: ("put", f"rungs/{w.rung}/number/", {"number": 3}), {}),

@@ -12,6 +12,7 @@ from rest_framework.test import APIClient
 from accounts.models import Athlete
 from ladders.models import Ladder
 from tests.server.conftest import rung_id
+from tests.server.ladders.test_games import game, make
 from tests.server.moments import MOMENT
 from tests.server.player import Player
 
@@ -69,3 +70,45 @@ def test_a_dose_that_is_no_cap_only_advises(player: Player, athlete: Athlete, la
     assert rope.known_traits.dose.is_capped is False
     player.play(rung_id(rope), "o" * 20)
     assert player.start(rung_id(rope))
+
+
+def test_a_ladder_of_ones_own_says_what_it_asks_and_cautions_follow(client: APIClient, player: Player) -> None:
+    ladder = make(client, rung=game("makes_of_n")).json()["id"]
+    client.post("/api/limits/", {"part": "knee", "since": "2026-01-01"}, format="json")
+
+    def planned() -> tuple[list[str], list[str]]:
+        answer = client.post("/api/proposals/", {"minutes": 30, "ladders": [ladder]}, format="json").json()
+        return [each["reason"] for each in answer["left_out"]], [
+            reason for part in answer["parts"] if part["rung"] for reason in part["reasons"]
+        ]
+
+    assert "cannot keep to this here (rest the knee): its ladder does not say what it asks of the body" in planned()[1]
+    body = {
+        "regions": ["knee"],
+        "actions": ["jumping"],
+        "risks": ["jumping_kicks"],
+        "counts": "jumps",
+        "effort": "hard",
+    }
+    said = client.put(f"/api/ladders/{ladder}/body/", body, format="json").json()
+    assert said["body"] == body
+    assert [(risk["id"], risk["at"]) for risk in said["risks"]] == [("jumping_kicks", None)]
+    assert planned()[0][0].startswith("jumping or turning kicks: read and acknowledge its cautions first")
+    client.post(f"/api/ladders/{ladder}/acknowledgements/", {"risk": "jumping_kicks"}, format="json")
+    assert planned()[0] == ["body limit: rest the knee"]
+
+
+def test_what_cannot_be_said_of_a_body_is_refused(client: APIClient) -> None:
+    ladder = make(client, rung=game("makes_of_n")).json()["id"]
+    body = {"regions": ["tail"], "actions": [], "risks": ["dragons"], "counts": None, "effort": "easy"}
+    answer = client.put(f"/api/ladders/{ladder}/body/", body, format="json")
+    assert (answer.status_code, [each["loc"][0] for each in answer.json()["errors"]]) == (400, ["regions", "risks"])
+
+
+def test_the_risks_of_the_shelf_stay(client: APIClient, athlete: Athlete, ladder_of: Any) -> None:
+    wheel = ladder_of(athlete, "wheel-on-a-line")
+    before = list(wheel.known_traits.risks)
+    body = {"regions": [], "actions": [], "risks": [], "counts": None, "effort": "easy"}
+    said = client.put(f"/api/ladders/{wheel.pk}/body/", body, format="json").json()
+    assert before
+    assert said["body"]["risks"] == before

@@ -52,6 +52,12 @@ export const archivedQuery = queryOptions({
   queryFn: () => unwrap(api.GET("/api/archived-ladders/")),
 });
 
+export const bodyAsksQuery = queryOptions({
+  queryKey: ["body-asks"],
+  queryFn: () => unwrap(api.GET("/api/body-asks/")),
+  staleTime: Infinity,
+});
+
 export const pairsQuery = queryOptions({
   queryKey: ["pairs"],
   queryFn: () => unwrap(api.GET("/api/pairs/")),

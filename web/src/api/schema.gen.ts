@@ -146,6 +146,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/body-asks/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What a drill may ask of the body: what can be said of a ladder. */
+        get: operations["list_body_asks"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calendar-link/": {
         parameters: {
             query?: never;
@@ -311,6 +328,23 @@ export interface paths {
         get?: never;
         /** @description Putting a ladder away, and bringing it back. */
         put: operations["archive_ladder"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ladders/{ladder_id}/body/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description What a ladder asks of the body. */
+        put: operations["say_body"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1322,6 +1356,22 @@ export interface components {
             block: number;
             window: number;
         };
+        /** @description What a ladder asks of the body. Types only: what can be said is the core's. */
+        Body: {
+            regions: string[];
+            actions: string[];
+            risks: string[];
+            counts: string | null;
+            effort: string;
+        };
+        /** @description What can be said of a drill: joints, movements, what its attempts are, how hard it is, what can injure. */
+        BodyAsks: {
+            regions: string[];
+            actions: string[];
+            counts: string[];
+            efforts: string[];
+            risks: components["schemas"]["RiskKind"][];
+        };
         BodyLimit: {
             readonly id: number;
             part: string;
@@ -1333,6 +1383,14 @@ export interface components {
             until: string | null;
             note: string;
             words: string;
+        };
+        /** @description What a ladder asks of the body. Types only: what can be said is the core's. */
+        BodyRequest: {
+            regions: string[];
+            actions: string[];
+            risks: string[];
+            counts: string | null;
+            effort: string;
         };
         /** @description A table with its title, the heads of its columns and its rows in words; ``words`` stand under it. */
         Breakdown: {
@@ -1719,6 +1777,7 @@ export interface components {
              * @description When it was put away; null for one in use.
              */
             archived_at: string | null;
+            body: components["schemas"]["Body"];
             needs: string[];
             dose_words: string;
         };
@@ -2453,6 +2512,11 @@ export interface components {
             words: string;
             /** Format: date-time */
             at: string | null;
+        };
+        RiskKind: {
+            id: string;
+            title: string;
+            words: string;
         };
         Routine: {
             readonly id: number;
@@ -4036,6 +4100,57 @@ export interface operations {
             };
         };
     };
+    list_body_asks: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BodyAsks"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_calendar_link: {
         parameters: {
             query?: never;
@@ -4774,6 +4889,87 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ArchiveRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    say_body: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BodyRequest"];
             };
         };
         responses: {

@@ -16,6 +16,7 @@ import { api, unwrap, type Schemas } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { showDay } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
+import { BodyDialog } from "./BodyDialog";
 
 type Ladder = Schemas["LadderRef"];
 
@@ -80,16 +81,19 @@ function RenameDialog({ ladder, onClose }: { ladder: Ladder; onClose: () => void
 /** The buttons at the foot of a ladder. */
 export function LadderCare({ ladder }: { ladder: Ladder }) {
   const [isRenaming, setIsRenaming] = useState(false);
+  const [isSaying, setIsSaying] = useState(false);
   const archive = useArchive();
   return (
     <>
       <Button onClick={() => setIsRenaming(true)}>Rename</Button>
+      <Button onClick={() => setIsSaying(true)}>What it asks of the body</Button>
       {!ladder.archived_at && (
         <Button onClick={() => archive.mutate({ id: ladder.id, is_archived: true })} loading={archive.isPending}>
           Put this ladder away
         </Button>
       )}
       {archive.error && <ErrorNotice error={archive.error} />}
+      {isSaying && <BodyDialog ladder={ladder} onClose={() => setIsSaying(false)} />}
       {isRenaming && <RenameDialog ladder={ladder} onClose={() => setIsRenaming(false)} />}
     </>
   );

@@ -83,8 +83,9 @@ export default function NewLadderPage() {
         Begin with a rung that you would make seven times in ten. The next ones come on top of it.
       </WhyPoint>
       <WhyPoint title="Take care">
-        A ladder of your own carries no cautions but yours. What can injure (flips, contact, diving, heavy overhead
-        work) belongs under the eyes of a qualified coach, and under the rules of the venue.
+        Say on its page what it asks of the body: then limits are kept to and cautions follow. What can injure (flips,
+        contact, diving, heavy overhead work) belongs under the eyes of a qualified coach, and under the rules of the
+        venue.
       </WhyPoint>
     </>
   );
