@@ -4,8 +4,9 @@ from __future__ import annotations
 
 import re
 import signal
+from contextlib import suppress
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import APIResponse, Error, Page, Route, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
@@ -62,6 +63,40 @@ def test_presses_that_were_left_behind_are_told_and_sent_without_their_run(
     page.goto("/practise")
     expect(page.get_by_text("3 made so far, Putts from the circle")).to_be_visible()
     expect(page.get_by_role("status").filter(has_text="wait")).to_be_hidden()
+
+
+def test_a_list_that_was_on_its_way_while_presses_were_sent_is_read_again(
+    open_page: OpenPage, fresh_application: Application
+) -> None:
+    """The list of runs is answered before the presses arrive, and reaches the page after."""
+    wire = Wire(page := open_page(fresh_application.url, is_quiet=True))
+    athlete = at_putts(page)
+    athlete.press("make")
+    athlete.expect_count(1)
+    page.goto(page.url)
+    athlete.start()
+    wire.is_cut = True
+    athlete.press("make", "make")
+    page.get_by_role("link", name="Leave").click()
+    expect(page.get_by_text("2 presses wait on this device")).to_be_visible()
+    late: list[tuple[Route, APIResponse]] = []
+    held: list[Route] = []
+
+    def hold_list(route: Route) -> None:
+        late.append((route, route.fetch()))
+        while held:
+            held.pop().continue_()
+
+    page.route("**/api/runs/?unfinished=true", hold_list)
+    page.route("**/events/", lambda route: route.continue_() if late else held.append(route))
+    with page.expect_response("**/events/"):
+        page.goto("/practise")
+    page.wait_for_timeout(500)  # the page has heard that its presses arrived
+    page.unroute("**/api/runs/?unfinished=true")
+    for route, stale in late:
+        with suppress(Error):  # a page that reads anew has given it up
+            route.fulfill(response=stale)
+    expect(page.get_by_text("3 made so far, Putts from the circle")).to_be_visible()
 
 
 def test_a_key_for_pins_that_do_not_stand_counts_nothing(athlete: AthleteAtTheScreen) -> None:

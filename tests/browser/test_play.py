@@ -13,7 +13,7 @@ from tests.browser.athlete import AthleteAtTheScreen
 def test_a_streak_by_keyboard(athlete: AthleteAtTheScreen) -> None:
     athlete.sign_up()
     athlete.take_ladder("Low returns in a row")
-    athlete.open_run("Low returns in a row", side="right")
+    athlete.open_run("Low returns in a row", side="left")
     athlete.start("keys")
     athlete.press("make", "make", "miss", "make")
     athlete.expect_count(1)
@@ -32,7 +32,7 @@ def test_a_streak_by_keyboard(athlete: AthleteAtTheScreen) -> None:
     page = athlete.page
     expect(page.get_by_text("Your first run here")).to_be_visible()
     expect(page.get_by_role("heading", name="Stay on rung 1")).to_be_visible()
-    expect(page.get_by_text("Weak side (left): the last run reached 5 in a row or more; 1 more")).to_be_visible()
+    expect(page.get_by_text("Left hand: the last run reached 5 in a row or more; 1 more")).to_be_visible()
     expect(page.get_by_role("row", name=re.compile("best streak.*5.*✓ met"))).to_be_visible()
 
 

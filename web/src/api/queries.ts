@@ -1,5 +1,12 @@
 /** What the screens read and where it is kept. A write names what it makes stale. */
-import { infiniteQueryOptions, queryOptions, type QueryKey, useMutation, useQueryClient } from "@tanstack/react-query";
+import {
+  infiniteQueryOptions,
+  type QueryClient,
+  queryOptions,
+  type QueryKey,
+  useMutation,
+  useQueryClient,
+} from "@tanstack/react-query";
 
 import { api, unwrap, type Schemas } from "./client";
 
@@ -108,13 +115,16 @@ export const tunerQuery = (rungId: number, query: { metric: string; mark: number
     queryFn: () => unwrap(api.GET("/api/rungs/{rung_id}/tuner/", { params: { path: { rung_id: rungId }, query } })),
   });
 
+/** Take the named readings again: also those that are on their way, which may be from before. */
+export async function readAnew(client: QueryClient, keys: QueryKey[]) {
+  await Promise.all(keys.map((queryKey) => client.cancelQueries({ queryKey })));
+  await Promise.all(keys.map((queryKey) => client.invalidateQueries({ queryKey })));
+}
+
 /** A change on the server, after which the named readings are taken again. */
 export function useChange<Input, Output>(change: (input: Input) => Promise<Output>, ...stale: QueryKey[]) {
   const client = useQueryClient();
-  return useMutation({
-    mutationFn: change,
-    onSuccess: () => Promise.all(stale.map((queryKey) => client.invalidateQueries({ queryKey }))),
-  });
+  return useMutation({ mutationFn: change, onSuccess: () => readAnew(client, stale) });
 }
 
 export function useBlockChange(id: number) {

@@ -3,6 +3,7 @@ import { Box } from "@mui/material";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect } from "react";
 
+import { readAnew } from "../api/queries";
 import { sweep } from "../features/practise/sweep";
 import { quantity } from "../shared/lib/format";
 import { useWaiting } from "../shared/lib/usePresses";
@@ -17,9 +18,7 @@ export function WaitingPresses() {
   useEffect(() => {
     const send = () =>
       void sweep().then((hasSent) => {
-        if (hasSent)
-          for (const queryKey of [["runs"], ["today"], ["ladders"], ["blocks"]])
-            void client.invalidateQueries({ queryKey });
+        if (hasSent) void readAnew(client, [["runs"], ["today"], ["ladders"], ["blocks"]]);
       });
     send();
     const timer = isWaiting ? window.setInterval(send, TRY_EVERY_MS) : undefined;
