@@ -13,6 +13,7 @@ from accounts.selectors import get_today
 from blocks.models import key_of
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.metric import Metric
+from jolly_core.ladder.needs import unmet_words
 from jolly_core.lessons.registry import lessons_of
 from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.record.usual import Comparison, compare, usual_of
@@ -22,13 +23,16 @@ from jolly_core.thresholds.evidence import RunResult
 from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
+from jolly_core.words import sentence
 from ladders.models import Ladder, Rung
 from ladders.selectors import (
+    KnownNeed,
     RungName,
     WorkedOn,
     get_ladder,
     get_threshold,
     get_working_rung,
+    list_needs,
     list_rungs,
     list_thresholds,
     list_worked_on,
@@ -73,6 +77,12 @@ class RungStanding:
     fair_marks: dict[str, float]
     state: str
     records: Sequence[RungRecord]
+    needs: Sequence[KnownNeed]
+
+    @property
+    def unmet(self) -> str:
+        """What is still to be held before it makes sense, in words; empty where all is."""
+        return sentence(f"{words}.") if (words := unmet_words([each.need for each in self.needs])) else ""
 
 
 @dataclass(frozen=True)
@@ -206,16 +216,19 @@ def list_rung_standings(ladder: Ladder) -> list[RungStanding]:
     """Every rung from the top down, with its threshold and the latest runs on it."""
     working, rungs = get_working_rung(ladder), list_rungs(ladder)
     history = list_summaries([rung.pk for rung in rungs])
-    return [_rung_standing(ladder, rung, working, history) for rung in reversed(rungs)]
+    needs = list_needs(rungs)
+    return [_rung_standing(ladder, rung, working, history, needs[rung.pk]) for rung in reversed(rungs)]
 
 
-def _rung_standing(ladder: Ladder, rung: Rung, working: Rung, history: History) -> RungStanding:
+def _rung_standing(
+    ladder: Ladder, rung: Rung, working: Rung, history: History, needs: Sequence[KnownNeed]
+) -> RungStanding:
     state = "held" if rung.number <= ladder.held else "working" if rung.pk == working.pk else "ahead"
     threshold, game = get_threshold(rung), rung.game
     records = [_record(ladder, history.get((rung.pk, side), SideSummary()), threshold, side) for side in ladder.sides]
     marks = {metric.id: fair_mark(game, metric.id) for metric in game.metrics}
     fair = {metric: mark for metric, mark in marks.items() if mark is not None}
-    return RungStanding(rung, threshold, fair, state, records)
+    return RungStanding(rung, threshold, fair, state, records, needs)
 
 
 def _record(ladder: Ladder, summary: SideSummary, threshold: Threshold, side: str) -> RungRecord:

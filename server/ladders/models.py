@@ -142,6 +142,18 @@ class Rung(models.Model):
         return f"{self.ladder.title} {self.number}: {self.title}"
 
 
+class Need(models.Model):
+    """That a rung needs another one held first, of whichever ladder; or, where it is no must, is easier with it."""
+
+    rung = models.ForeignKey(Rung, on_delete=models.CASCADE, related_name="needs")
+    needed = models.ForeignKey(Rung, on_delete=models.CASCADE, related_name="+")
+    is_must = models.BooleanField()
+
+    class Meta:
+        ordering = ("rung_id", "id")
+        constraints = [models.UniqueConstraint(fields=("rung", "needed"), name="a_need_once_a_rung")]
+
+
 class ThresholdRevision(models.Model):
     """What was asked of a rung from ``made_at`` on. Changes add a revision, so the record keeps them."""
 

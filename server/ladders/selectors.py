@@ -12,8 +12,10 @@ from accounts.models import Athlete
 from config.finding import find_one, lock_one
 from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_format
+from jolly_core.ladder.needs import Need
 from jolly_core.thresholds.threshold import Threshold, stored_threshold
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
+from ladders.models import Need as RungNeed
 from layouts.models import Layout
 
 MOST_MOVES = 200
@@ -147,6 +149,31 @@ def list_thresholds(rungs: Sequence[Rung]) -> dict[int, Threshold]:
     revisions = ThresholdRevision.objects.filter(rung__in=rungs).order_by("id")
     values = dict(revisions.values_list("rung", "threshold"))
     return {rung.pk: stored_threshold(get_format(rung.format), values[rung.pk]) for rung in rungs}
+
+
+@dataclass(frozen=True)
+class KnownNeed:
+    """A need of a rung, with the rung that is needed."""
+
+    rung: int
+    ladder: int
+    need: Need
+
+    @property
+    def words(self) -> str:
+        return self.need.words
+
+
+def list_needs(rungs: Sequence[Rung]) -> dict[int, list[KnownNeed]]:
+    """What each of the rungs needs, by their ids, read at once; what was taken out since is needed no longer."""
+    known: dict[int, list[KnownNeed]] = {rung.pk: [] for rung in rungs}
+    rows = RungNeed.objects.filter(rung__in=rungs, needed__taken_out_at=None).select_related("needed__ladder")
+    for row in rows:
+        needed = row.needed
+        words = f"{needed.ladder.title}, rung {needed.number} ({needed.title})"
+        is_held = needed.number <= needed.ladder.held
+        known[row.rung_id].append(KnownNeed(needed.pk, needed.ladder_id, Need(words, row.is_must, is_held)))
+    return known
 
 
 def list_moves(ladder: Ladder) -> QuerySet[Move]:

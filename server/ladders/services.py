@@ -15,14 +15,16 @@ from jolly_core.body.risks import RISKS
 from jolly_core.body.traits import Traits, read_traits, with_body
 from jolly_core.challenges.registry import AnyGame, get_format, read_game
 from jolly_core.errors import CoreError
+from jolly_core.ladder.needs import check_needs
 from jolly_core.ladder.order import held_after, put_in, take_out
 from jolly_core.sides import Pair, read_pair
 from jolly_core.thresholds.fair import fair_threshold
 from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold, stored_threshold
 from jolly_core.words import shortened
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
+from ladders.models import Need as RungNeed
 from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
-from ladders.selectors import get_ladder_to_change, get_rung
+from ladders.selectors import KnownNeed, get_ladder_to_change, get_rung, list_needs
 from ladders.shelf import list_shelf
 from layouts.models import Layout
 from layouts.selectors import get_layout
@@ -293,6 +295,38 @@ def _put_in_order(
     for offset in (FREE_NUMBERS, 0):
         for pk, number in changed:
             Rung.objects.filter(pk=pk).update(number=number + offset)
+
+
+@transaction.atomic
+def set_needs(athlete: Athlete, rung_id: int, given: Sequence[Mapping[str, Any]]) -> list[KnownNeed]:
+    """Say which rungs a rung needs, in place of what was said before: ``rung`` by id, and ``is_must``.
+
+    Raises ``CoreError``: for a rung that is not the athlete's or stands twice, and where rungs would need each other.
+    """
+    rung = _lock_rung(athlete, rung_id)
+    own = {each.pk: each for each in Rung.objects.filter(ladder__athlete=athlete).select_related("ladder")}
+    wanted = [each["rung"] for each in given]
+    for place, needed in enumerate(wanted):
+        if needed not in own or needed in wanted[:place] or needed == rung.pk:
+            message = "Choose a rung of your own ladders, another one than this, and each once."
+            raise CoreError.one("not_a_choice", message, "needs", place, "rung", value=needed)
+    RungNeed.objects.filter(rung=rung).delete()
+    RungNeed.objects.bulk_create(
+        [RungNeed(rung=rung, needed_id=each["rung"], is_must=each["is_must"]) for each in given]
+    )
+    _check_all_needs(own)
+    return list_needs([rung])[rung.pk]
+
+
+def _check_all_needs(own: Mapping[int, Rung]) -> None:
+    needs: dict[int, list[int]] = {}
+    for rung, needed in RungNeed.objects.filter(rung__in=own, needed__in=own).values_list("rung", "needed"):
+        needs.setdefault(rung, []).append(needed)
+    ladders: dict[int, list[int]] = {}
+    for each in sorted(own.values(), key=lambda rung: rung.number):
+        ladders.setdefault(each.ladder_id, []).append(each.pk)
+    titles = {pk: f"{rung.ladder.title} {rung.number}" for pk, rung in own.items()}
+    check_needs(needs, list(ladders.values()), titles)
 
 
 @transaction.atomic

@@ -18,6 +18,7 @@ from config.caching import cached_until_write
 from jolly_core.aim.spread import predict
 from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Pace
+from jolly_core.ladder.needs import unmet_words
 from jolly_core.load.dose import DoseLeft, dose_left, stricter
 from jolly_core.load.registry import dose_of
 from jolly_core.planning.candidate import Candidate
@@ -26,7 +27,7 @@ from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.sides import NONE, other_side
 from ladders.models import Ladder, Rung
-from ladders.selectors import list_unacknowledged, title_on
+from ladders.selectors import KnownNeed, list_needs, list_unacknowledged, title_on
 from runs.selectors import History, list_attempts_by_day, list_history, list_last_days
 
 #: A rung with fewer runs than this is new.
@@ -64,6 +65,8 @@ class _Record:
     foretold: Mapping[RungSide, float]
     #: The weaker side of each ladder, as the record tells or as is assumed; None where neither is.
     weaker: Mapping[int, str | None]
+    #: What each rung needs.
+    needs: Mapping[int, Sequence[KnownNeed]]
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
 
 
@@ -107,6 +110,7 @@ def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, i
             athlete, [target for target in targets if _is_new_on_a_known_ladder(target, history, last_days)]
         ),
         weaker=weaker,
+        needs=list_needs([rung for rung, _ in targets]),
         tests=tests,
     )
     candidates = [_candidate(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
@@ -219,6 +223,7 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         test_place=place,
         dose=_dose(record, ladder, rung),
         kit=tuple(ladder.kit),
+        unmet=unmet_words([each.need for each in record.needs.get(rung.pk, ())]),
         unacknowledged=risks[0].title if risks else "",
     )
 

@@ -191,6 +191,23 @@ def test_a_ladder_is_changed_by_hand(open_page: OpenPage) -> None:
     expect(page.get_by_role("link", name=re.compile("Putts in the hall"))).to_be_visible()
 
 
+def test_what_comes_first_is_said_where_it_is_played(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.own_ladder("Serve to the box")
+    athlete.take_ladder("Putts from the circle")
+    page.get_by_role("button", name="More for rung 2").click()
+    page.get_by_role("menuitem", name="What comes first").click()
+    page.get_by_label("One rung more that comes first").click()
+    page.get_by_role("option", name="Serve to the box 2: 1.5 m box").click()
+    page.get_by_role("button", name="Keep this").click()
+    expect(page.get_by_role("list", name="What comes first")).to_contain_text("not held yet")
+    page.get_by_role("link", name="Play rung 2").click()
+    expect(page.get_by_text("Hold first: Serve to the box, rung 2 (1.5 m box).")).to_be_visible()
+    expect(page.get_by_role("button", name="Start")).to_be_enabled()
+
+
 def test_a_ladder_with_two_words_of_ones_own_for_its_sides(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

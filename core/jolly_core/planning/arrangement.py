@@ -360,7 +360,7 @@ class _Builder:
     def _part(self, candidate: Candidate) -> Part:
         said = self.screened[candidate.key].words
         assumed = "its length is assumed: no record yet" if candidate.is_prior else ""
-        reasons = tuple(reason for reason in (*self.points[candidate.key][1], said, assumed) if reason)
+        reasons = tuple(reason for reason in (candidate.unmet, *self.points[candidate.key][1], said, assumed) if reason)
         runs = self.runs[candidate.key]
         return Part(
             CHALLENGE,

@@ -67,6 +67,8 @@ class Candidate:
     test_place: int = 0
     dose: DoseLeft = field(default_factory=lambda: DoseLeft(None))
     kit: tuple[str, ...] = ()
+    #: What has to be held before it makes sense, in words; empty where all is.
+    unmet: str = ""
     #: What still has to be acknowledged before it may be played; empty where nothing has.
     unacknowledged: str = ""
 

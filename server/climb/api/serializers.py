@@ -86,6 +86,16 @@ class RungRecordSerializer(ReadSerializer):
     runs = RunPointSerializer(many=True, help_text="The latest of them, oldest first.")
 
 
+class KnownNeedSerializer(ReadSerializer):
+    """A rung that another one needs."""
+
+    rung = serializers.IntegerField()
+    ladder = serializers.IntegerField()
+    words = serializers.CharField()
+    is_must = serializers.BooleanField(source="need.is_must")
+    is_held = serializers.BooleanField(source="need.is_held")
+
+
 class RungStandingSerializer(ReadSerializer):
     rung = RungRefSerializer()
     threshold = AskedSerializer()
@@ -94,6 +104,8 @@ class RungStandingSerializer(ReadSerializer):
     )
     state = serializers.ChoiceField(choices=["held", "working", "ahead"])
     records = RungRecordSerializer(many=True)
+    needs = KnownNeedSerializer(many=True)
+    unmet = serializers.CharField(help_text="What is still to be held first, in words; empty where all is.")
 
 
 class MoveSerializer(serializers.ModelSerializer[Move]):

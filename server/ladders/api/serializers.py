@@ -6,6 +6,7 @@ from rest_framework import serializers
 from config.reading import ReadSerializer
 from jolly_core.body.risks import RISKS
 from jolly_core.challenges.registry import FORMATS as GAMES
+from jolly_core.ladder.needs import MOST_NEEDS
 from jolly_core.sides import PAIRS, SIDES, STRONG_BEFORE, WEAK_BEFORE
 from ladders.models import Ladder
 from ladders.selectors import list_acknowledgements
@@ -93,6 +94,17 @@ class RungToPutInSerializer(RungToMakeSerializer):
 
 class RungNumberSerializer(ReadSerializer):
     number = serializers.IntegerField(min_value=1, max_value=HIGHEST_NUMBER)
+
+
+class NeedSerializer(ReadSerializer):
+    """A rung that another one needs; ``is_must``: it has to be held first."""
+
+    rung = serializers.IntegerField()
+    is_must = serializers.BooleanField()
+
+
+class NeedsSerializer(ReadSerializer):
+    needs = serializers.ListField(child=NeedSerializer(), max_length=MOST_NEEDS)
 
 
 class LadderWordsSerializer(ReadSerializer):

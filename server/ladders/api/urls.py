@@ -16,6 +16,7 @@ urlpatterns = [
     path("rungs/<int:rung_id>/", views.RungView.as_view()),
     path("rungs/<int:rung_id>/bring-back/", views.BringBackView.as_view()),
     path("rungs/<int:rung_id>/copy/", views.CopyRungView.as_view()),
+    path("rungs/<int:rung_id>/needs/", views.NeedsView.as_view()),
     path("rungs/<int:rung_id>/number/", views.RungNumberView.as_view()),
     path("rungs/<int:rung_id>/challenge/", views.RungChallengeView.as_view()),
     path("shelf/", views.ShelfView.as_view()),

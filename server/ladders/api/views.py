@@ -24,6 +24,7 @@ from ladders.api.serializers import (
     LadderRefSerializer,
     LadderToMakeSerializer,
     LadderWordsSerializer,
+    NeedsSerializer,
     PairKindSerializer,
     RungNumberSerializer,
     RungRefSerializer,
@@ -177,6 +178,16 @@ class CopyRungView(APIView):
         return Response(
             RungRefSerializer(services.copy_rung(request.user, rung_id, datetime.now(UTC))).data, status=201
         )
+
+
+class NeedsView(APIView):
+    """Which rungs have to be held before one makes sense."""
+
+    @extend_schema(operation_id="set_needs", request=NeedsSerializer, responses=NeedsSerializer)
+    def put(self, request: Request, rung_id: int) -> Response:
+        needs = services.set_needs(request.user, rung_id, read_given(request, NeedsSerializer)["needs"])
+        kept = [{"rung": each.rung, "is_must": each.need.is_must} for each in needs]
+        return Response(NeedsSerializer({"needs": kept}).data)
 
 
 class RungNumberView(APIView):

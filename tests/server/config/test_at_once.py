@@ -169,6 +169,10 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         lambda w: ("put", f"ladders/{w.ladder.pk}/words/", {"title": "Putts", "discipline": "discs", "summary": ""}),
         {},
     ),
+    "set_needs": (
+        lambda w: ("put", f"rungs/{rung_id(w.ladder, 3)}/needs/", {"needs": [{"rung": w.rung, "is_must": True}]}),
+        {"Need": 1},
+    ),
     "say_body": (
         lambda w: (
             "put",

@@ -177,3 +177,52 @@ def test_others_ladders_are_not_there(client: APIClient, stranger: Athlete, ladd
         assert getattr(client, method)(f"/api/{path}").status_code == 404
     assert client.put(f"/api/rungs/{rung}/number/", {"number": 1}, format="json").status_code == 404
     assert client.put(f"/api/ladders/{theirs.pk}/archived/", {"is_archived": True}, format="json").status_code == 404
+
+
+def set_needs(client: APIClient, rung: int, *needs: tuple[int, bool]) -> Any:
+    body = {"needs": [{"rung": needed, "is_must": is_must} for needed, is_must in needs]}
+    return client.put(f"/api/rungs/{rung}/needs/", body, format="json")
+
+
+def test_what_comes_first_is_said_where_it_is_played_and_planned(
+    client: APIClient, putting: Ladder, serving: Ladder, player: Player
+) -> None:
+    rung, must, ideal = rung_id(putting), rung_id(serving, 2), rung_id(serving, 1)
+    assert set_needs(client, rung, (must, True), (ideal, False)).status_code == 200
+
+    def unmet() -> str:
+        return str(client.get(f"/api/ladders/{putting.pk}/").json()["rungs"][-1]["unmet"])
+
+    def reasons() -> str:
+        plan = client.post("/api/proposals/", {"minutes": 30, "ladders": [putting.pk]}, format="json").json()
+        return next(part["reasons"][0] for part in plan["parts"] if part["rung"])
+
+    assert unmet() == (
+        "Hold first: Serve to the box, rung 2 (1.5 m box); easier with: Serve to the box, rung 1 (2 m box)."
+    )
+    assert reasons().startswith("hold first: Serve to the box, rung 2 (1.5 m box)")
+    player.putts(rung, 5)  # no door is locked
+    hold(client, serving, 2)
+    assert (unmet(), "hold first" in reasons()) == ("", False)
+    set_needs(client, rung)
+    assert client.get(f"/api/ladders/{putting.pk}/").json()["rungs"][-1]["needs"] == []
+
+
+def test_rungs_that_would_need_each_other_are_refused(client: APIClient, putting: Ladder, serving: Ladder) -> None:
+    assert set_needs(client, rung_id(putting, 2), (rung_id(serving, 3), True)).status_code == 200
+    # Rung 1 of the serves lies below rung 3, which the second putt needs.
+    answer = set_needs(client, rung_id(serving, 1), (rung_id(putting, 4), False))
+    assert (answer.status_code, answer.json()["errors"][0]["code"]) == (400, "needs_in_a_circle")
+    assert "Serve to the box 1" in answer.json()["errors"][0]["msg"]
+    assert client.get(f"/api/ladders/{serving.pk}/").json()["rungs"][-1]["needs"] == []
+
+
+@pytest.mark.parametrize("which", ["itself", "twice", "another's"])
+def test_needs_that_cannot_be(
+    client: APIClient, putting: Ladder, stranger: Athlete, ladder_of: Any, which: str
+) -> None:
+    rung, other = rung_id(putting), rung_id(putting, 2)
+    theirs = rung_id(ladder_of(stranger, "serve-to-box"))
+    needs = {"itself": [rung], "twice": [other, other], "another's": [theirs]}[which]
+    answer = set_needs(client, rung_id(putting), *((each, True) for each in needs))
+    assert (answer.status_code, answer.json()["errors"][0]["loc"][0]) == (400, "needs")

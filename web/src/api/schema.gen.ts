@@ -939,6 +939,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rungs/{rung_id}/needs/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Which rungs have to be held before one makes sense. */
+        put: operations["set_needs"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rungs/{rung_id}/next-rungs/": {
         parameters: {
             query?: never;
@@ -1741,6 +1758,14 @@ export interface components {
             is_locked?: boolean;
             place?: number | null;
         };
+        /** @description A rung that another one needs. */
+        KnownNeed: {
+            rung: number;
+            ladder: number;
+            words: string;
+            is_must: boolean;
+            is_held: boolean;
+        };
         /** @description The aim at one ladder's targets with one side; angles are in degrees. */
         LadderAim: {
             ladder: number;
@@ -1969,6 +1994,22 @@ export interface components {
          * @enum {string}
          */
         MoveDecisionEnum: "climb" | "stay" | "step_back";
+        /** @description A rung that another one needs; ``is_must``: it has to be held first. */
+        Need: {
+            rung: number;
+            is_must: boolean;
+        };
+        /** @description A rung that another one needs; ``is_must``: it has to be held first. */
+        NeedRequest: {
+            rung: number;
+            is_must: boolean;
+        };
+        Needs: {
+            needs: components["schemas"]["Need"][];
+        };
+        NeedsRequest: {
+            needs: components["schemas"]["NeedRequest"][];
+        };
         Net: {
             /** Format: double */
             y_m: number;
@@ -2650,6 +2691,9 @@ export interface components {
             };
             state: components["schemas"]["StateEnum"];
             records: components["schemas"]["RungRecord"][];
+            needs: components["schemas"]["KnownNeed"][];
+            /** @description What is still to be held first, in words; empty where all is. */
+            unmet: string;
         };
         /** @description A rung as it is made or changed: its game with its settings. Types only: what may be set is the core's to say. */
         RungToMakeRequest: {
@@ -7998,6 +8042,87 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RungRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_needs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NeedsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Needs"];
                 };
             };
             400: {

@@ -29,9 +29,10 @@ interface RungMenuProps {
   rung: Rung;
   rungs: number;
   onTakenOut: (rung: Rung) => void;
+  onNeeds: () => void;
 }
 
-export function RungMenu({ ladderId, rung, rungs, onTakenOut }: RungMenuProps) {
+export function RungMenu({ ladderId, rung, rungs, onTakenOut, onNeeds }: RungMenuProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
   const { copy, move, takeOut } = useRungChanges();
@@ -44,6 +45,7 @@ export function RungMenu({ ladderId, rung, rungs, onTakenOut }: RungMenuProps) {
     { word: "Copy it", can: true, act: () => copy.mutate(id) },
     { word: "Move up", can: number < rungs, act: () => move.mutate({ id, number: number + 1 }) },
     { word: "Move down", can: number > 1, act: () => move.mutate({ id, number: number - 1 }) },
+    { word: "What comes first", can: true, act: onNeeds },
     { word: "Take it out", can: rungs > 1, act: () => takeOut.mutate(id, { onSuccess: () => onTakenOut(rung) }) },
   ];
   return (

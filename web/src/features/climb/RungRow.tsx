@@ -1,11 +1,13 @@
 /** One rung of a ladder: its set-up, what it asks for, and the runs on each side. */
 import { Box, Button, Link, Stack, Typography } from "@mui/material";
+import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import type { Rung, RungStanding } from "../../api/queries";
 import { quantity, showDay, showNumber } from "../../shared/lib/format";
 import { NextRungs } from "./NextRungs";
+import { Needs, NeedsDialog } from "./Needs";
 import { RungMenu } from "./RungMenu";
 import { ResultStrip } from "../../shared/ui/ResultStrip";
 import { tape } from "../../shared/ui/tape";
@@ -51,6 +53,7 @@ interface RungRowProps {
 export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: RungRowProps) {
   const { rung, state, threshold, records } = standing;
   const isWorking = state === "working";
+  const [isSaying, setIsSaying] = useState(false);
   return (
     <Box
       component="li"
@@ -79,6 +82,8 @@ export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: Run
       <Typography color="text.secondary">
         The game: {rung.goal_words}. Asked for: {threshold.words}.
       </Typography>
+      <Needs needs={standing.needs} />
+      {isSaying && <NeedsDialog standing={standing} onClose={() => setIsSaying(false)} />}
       <Stack direction="row" sx={{ gap: 1, my: 1, flexWrap: "wrap" }} className="no-print">
         <Button
           component={RouterLink}
@@ -108,7 +113,13 @@ export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: Run
             Lay targets
           </Button>
         )}
-        <RungMenu ladderId={ladderId} rung={rung} rungs={rungs} onTakenOut={onTakenOut} />
+        <RungMenu
+          ladderId={ladderId}
+          rung={rung}
+          rungs={rungs}
+          onTakenOut={onTakenOut}
+          onNeeds={() => setIsSaying(true)}
+        />
       </Stack>
       {isWorking && rung.layout && <NextRungs rungId={rung.id} />}
       {state === "ahead" && records.every((record) => record.count === 0) ? null : (

@@ -1,5 +1,5 @@
 /** One run on one rung, outside of any block. */
-import { Stack } from "@mui/material";
+import { Alert, Stack } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
@@ -33,8 +33,8 @@ export default function PlayRungPage() {
   const ladders = useQuery(laddersQuery);
   const ladderId = ladders.data?.find(({ rungs }) => rungs.some((each) => each.id === id))?.ladder.id;
   const ladder = useQuery({ ...ladderQuery(ladderId ?? 0), enabled: ladderId !== undefined });
-  const rung = ladder.data?.rungs.find((each) => each.rung.id === id)?.rung;
-  const found = ladder.data && rung && { standing: ladder.data.standing, rung };
+  const here = ladder.data?.rungs.find((each) => each.rung.id === id);
+  const found = ladder.data && here && { standing: ladder.data.standing, rung: here.rung, unmet: here.unmet };
   const why = found && (
     <>
       {found.standing.working.id === id && (
@@ -64,6 +64,11 @@ export default function PlayRungPage() {
                   <Panel>
                     <Stack spacing={2.5}>
                       <Briefing rung={found.rung} />
+                      {found.unmet && (
+                        <Alert severity="info" variant="outlined" sx={{ color: "text.primary" }}>
+                          {found.unmet}
+                        </Alert>
+                      )}
                       <Risks ladder={found.standing.ladder} />
                       <Starts rung={found.rung} standing={found.standing} />
                     </Stack>
