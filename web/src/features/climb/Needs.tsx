@@ -64,7 +64,9 @@ export function NeedsDialog({ standing, onClose }: NeedsDialogProps) {
     setNeeds(needs.map((need, at) => (at === place ? { ...need, is_must: isMust } : need)));
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="sm" aria-labelledby="needs-title">
-      <DialogTitle id="needs-title">What comes before {rung.title}</DialogTitle>
+      <DialogTitle id="needs-title">
+        What comes before rung {rung.number}, {rung.title}
+      </DialogTitle>
       <DialogContent>
         <Stack spacing={2} sx={{ pt: 1 }}>
           {needs.map((need, place) => {
