@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 
 from jolly_core.record.usual import UP
 from jolly_core.sides import FIRST, SECOND, Pair
@@ -70,6 +71,12 @@ class Finding:
 
 def find_weaker(rungs: Sequence[SideResults]) -> Finding:
     """The finding from results on some rungs; only runs on the same rung are compared with each other."""
+    return _find(tuple(SideResults(tuple(each.first), tuple(each.second), each.direction) for each in rungs))
+
+
+@lru_cache(maxsize=1024)
+def _find(rungs: tuple[SideResults, ...]) -> Finding:
+    """The latest findings are remembered: from one plan to the next most of a record stays as it is."""
     told = [each for each in rungs if min(len(each.first), len(each.second)) >= ENOUGH_RUNS]
     if not told:
         most = max(rungs, key=lambda each: min(len(each.first), len(each.second)), default=SideResults((), ()))
