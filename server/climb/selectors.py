@@ -203,19 +203,22 @@ def find_side(history: History, rungs: Iterable[tuple[int, Metric]]) -> Finding:
     )
 
 
-def get_side_finding(ladder: Ladder) -> str:
+def get_ladder_history(ladder: Ladder) -> History:
+    """What was played on each side of every rung of a ladder."""
+    return list_summaries([rung.pk for rung in list_rungs(ladder)])
+
+
+def get_side_finding(ladder: Ladder, history: History) -> str:
     """What the record says of the two sides of a ladder, in a sentence; empty without sides."""
     if not ladder.has_sides:
         return ""
-    rungs = list_rungs(ladder)
-    history = list_summaries([rung.pk for rung in rungs])
-    return find_side(history, [(rung.pk, get_threshold(rung).metric) for rung in rungs]).words(ladder.known_pair)
+    asked = [(rung.pk, get_threshold(rung).metric) for rung in list_rungs(ladder)]
+    return find_side(history, asked).words(ladder.known_pair)
 
 
-def list_rung_standings(ladder: Ladder) -> list[RungStanding]:
+def list_rung_standings(ladder: Ladder, history: History) -> list[RungStanding]:
     """Every rung from the top down, with its threshold and the latest runs on it."""
     working, rungs = get_working_rung(ladder), list_rungs(ladder)
-    history = list_summaries([rung.pk for rung in rungs])
     needs = list_needs(rungs)
     return [_rung_standing(ladder, rung, working, history, needs[rung.pk]) for rung in reversed(rungs)]
 

@@ -6,6 +6,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
 from datetime import date, timedelta
 from statistics import fmean
+from typing import NamedTuple
 
 from django.db.models import prefetch_related_objects
 
@@ -49,6 +50,13 @@ class Candidates:
     last_test: date | None = None
 
 
+class _Sides(NamedTuple):
+    """The sides of a ladder in the order they are played, and the weaker: found, assumed, or None."""
+
+    order: tuple[str, ...]
+    weaker: str | None
+
+
 @dataclass(frozen=True)
 class _Record:
     """The record behind the candidates, read at once."""
@@ -63,8 +71,8 @@ class _Record:
     near: Mapping[RungSide, Pace]
     #: Of the same: what the aim at their ladder foretells there.
     foretold: Mapping[RungSide, float]
-    #: The weaker side of each ladder, as the record tells or as is assumed; None where neither is.
-    weaker: Mapping[int, str | None]
+    #: The sides of each ladder.
+    sides: Mapping[int, _Sides]
     #: What each rung needs.
     needs: Mapping[int, Sequence[KnownNeed]]
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
@@ -91,11 +99,11 @@ def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, i
     test = get_last_test(athlete, day) if is_test else None
     tested = [(part.rung, part.side) for part in test.parts.all() if part.rung] if test else []
     targets = [(rung, side) for rung, side in tested if rung.ladder_id in by_id]
-    weaker = {standing.ladder.pk: _weaker(standing, history) for standing in chosen}
+    sides = {standing.ladder.pk: _sides(standing, history) for standing in chosen}
     if targets:
         history = list_history([rung for rung, _ in targets], day)
     else:
-        targets = [(each.working, side) for each in chosen for side in _order(each.ladder, weaker[each.ladder.pk])]
+        targets = [(each.working, side) for each in chosen for side in sides[each.ladder.pk].order]
     tests = {part.key: (part.runs_planned, part.position) for part in test.parts.all()} if test else {}
     last_days = list_last_days(athlete)
     record = _Record(
@@ -109,7 +117,7 @@ def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, i
         foretold=_foretell(
             athlete, [target for target in targets if _is_new_on_a_known_ladder(target, history, last_days)]
         ),
-        weaker=weaker,
+        sides=sides,
         needs=list_needs([rung for rung, _ in targets]),
         tests=tests,
     )
@@ -118,19 +126,15 @@ def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, i
     return Candidates(tuple(candidates), keys, get_habit(athlete), test.day if test else None)
 
 
-def _order(ladder: Ladder, weaker: str | None) -> tuple[str, ...]:
-    """The sides of a ladder in the order they are played: the weaker first, or the one that would be assumed to be."""
-    return ladder.known_pair.order(weaker or ladder.known_pair.assumed_weaker(ladder.athlete.handedness))
-
-
-def _weaker(standing: LadderStanding, history: History) -> str | None:
-    """The weaker side of a ladder, by the runs on the rung that is worked on and on the one below."""
-    ladder = standing.ladder
+def _sides(standing: LadderStanding, history: History) -> _Sides:
+    """The sides of a ladder, by the runs on the rung that is worked on and on the one below."""
+    ladder, metric = standing.ladder, standing.threshold.metric
     if not ladder.has_sides:
-        return None
+        return _Sides(ladder.sides, None)
     rungs = [standing.working.pk, *([standing.below.id] if standing.below else [])]
-    found = find_side(history, [(rung, standing.threshold.metric) for rung in rungs])
-    return found.weaker_of(ladder.known_pair, ladder.athlete.handedness)
+    found = find_side(history, [(rung, metric) for rung in rungs])
+    weaker = found.weaker_of(ladder.known_pair, ladder.athlete.handedness)
+    return _Sides(ladder.known_pair.order(weaker) if weaker else ladder.sides, weaker)
 
 
 def _is_new_on_a_known_ladder(target: RungSide, history: History, last_days: Mapping[tuple[int, str], date]) -> bool:
@@ -192,8 +196,8 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         pace = replace(pace, rate=min(MOST_RATE, max(1 - MOST_RATE, foretold)))
     run, tries = foretell_run(rung.game, pace)
     missing = {each.side: each.more_runs for each in standing.verdict.evidence}
-    pair, weaker = ladder.known_pair, record.weaker.get(ladder.pk)
-    is_other_side = side in _order(ladder, weaker)[1:]
+    pair, sides = ladder.known_pair, record.sides[ladder.pk]
+    is_other_side = side in sides.order[1:]
     left_out = record.left_out.get((ladder.pk, side), LeftOut(0, 0))
     runs, place = record.tests.get(key_of(rung.pk, side), (0, 0))
     risks = list_unacknowledged(ladder)
@@ -203,7 +207,7 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         title=title_on(ladder, rung, side),
         side=side,
         run=run,
-        is_weaker=side == weaker,
+        is_weaker=side == sides.weaker,
         is_other_side=is_other_side,
         set_up_s=set_up_seconds(is_other_side=is_other_side),
         last_day=record.last_days.get((ladder.pk, side)),

@@ -23,6 +23,18 @@ def at_putts(page: Page) -> AthleteAtTheScreen:
     return athlete
 
 
+def leave_with_two_waiting(page: Page, wire: Wire) -> None:
+    """A run with one press on the server and two that wait on this device, left for the list of runs."""
+    athlete = at_putts(page)
+    athlete.press("make")
+    athlete.expect_count(1)
+    page.goto(page.url)  # loaded, and no press waits
+    athlete.start()
+    wire.is_cut = True
+    athlete.press("make", "make")
+    page.get_by_role("link", name="Leave").click()
+
+
 def test_controls_pressed_twice_while_cut_off_mean_what_they_say(
     open_page: OpenPage, fresh_application: Application
 ) -> None:
@@ -46,14 +58,7 @@ def test_presses_that_were_left_behind_are_told_and_sent_without_their_run(
     open_page: OpenPage, fresh_application: Application
 ) -> None:
     wire = Wire(page := open_page(fresh_application.url, is_quiet=True))
-    athlete = at_putts(page)
-    athlete.press("make")
-    athlete.expect_count(1)
-    page.goto(page.url)  # loaded, and no press waits
-    athlete.start()
-    wire.is_cut = True
-    athlete.press("make", "make")
-    page.get_by_role("link", name="Leave").click()
+    leave_with_two_waiting(page, wire)
     expect(page.get_by_role("status").filter(has_text="2 presses wait")).to_be_visible()
     expect(page.get_by_text("2 presses wait on this device")).to_be_visible()
     page.goto("/settings")
@@ -70,14 +75,7 @@ def test_a_list_that_was_on_its_way_while_presses_were_sent_is_read_again(
 ) -> None:
     """The list of runs is answered before the presses arrive, and reaches the page after."""
     wire = Wire(page := open_page(fresh_application.url, is_quiet=True))
-    athlete = at_putts(page)
-    athlete.press("make")
-    athlete.expect_count(1)
-    page.goto(page.url)
-    athlete.start()
-    wire.is_cut = True
-    athlete.press("make", "make")
-    page.get_by_role("link", name="Leave").click()
+    leave_with_two_waiting(page, wire)
     expect(page.get_by_text("2 presses wait on this device")).to_be_visible()
     late: list[tuple[Route, APIResponse]] = []
     held: list[Route] = []

@@ -9,11 +9,12 @@ from functools import lru_cache
 from math import ceil, floor, inf
 from typing import Any
 
-from jolly_core.challenges.counted import Reaching, limit_of_attempts
+from jolly_core.challenges.counted import Reaching, has_limit, limit_of_attempts
 from jolly_core.foretelling.forecast import Forecast, SettingsType
 from jolly_core.foretelling.limits import most_attempts
 from jolly_core.foretelling.pace import Attempts, Pace, waited
-from jolly_core.stats.chain import LOST, chances_of, list_moves, wait_to_win
+from jolly_core.stats.chain import LOST, WON, chances_of, list_moves, wait_to_win
+from jolly_core.stats.quota import wait_for_makes
 from jolly_core.stats.waiting import AttemptsDistribution, Wait
 
 #: With more states than this, the time is approximated by mean and spread: a plan needs many at once.
@@ -100,6 +101,26 @@ class ReachingForecast(Forecast[SettingsType]):
         if metric_id == self.reaching:
             return self.fewest, limit_of_attempts(self.settings) or inf
         return 0, inf
+
+
+class MakesForecast(ReachingForecast[SettingsType]):
+    """The forecast of a game that is over with its ``fewest`` makes, wherever they fall."""
+
+    def wait(self, rate: float) -> Wait:
+        return wait_for_makes(self.fewest, rate)
+
+    def chain(self, metric_id: str, mark: int) -> Chain | None:
+        wanted = self.fewest if metric_id == self.reaching else mark
+
+        def after(made: int, is_made: bool) -> int | str:
+            return WON if made + is_made >= wanted else made + is_made
+
+        return Chain(0, after) if wanted <= self.fewest else UNREACHABLE
+
+    def span(self, metric_id: str) -> tuple[float, float]:
+        if metric_id == self.reaching:
+            return super().span(metric_id)
+        return (0 if has_limit(self.settings) else self.fewest), self.fewest
 
 
 @lru_cache(maxsize=64)

@@ -7,8 +7,10 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 from typing import Any, ClassVar, Generic, TypeVar
 
+from jolly_core.challenges.count import Count
 from jolly_core.challenges.game import Game
 from jolly_core.challenges.settings import Settings, whole_number
+from jolly_core.errors import CoreError
 
 SettingsType = TypeVar("SettingsType", bound=Settings)
 Totals = TypeVar("Totals", bound=Settings)
@@ -26,6 +28,19 @@ def makes_total() -> Any:
 def misses_total() -> Any:
     """Declare the misses that are written down."""
     return whole_number("Misses", 0, 10_000, 0)
+
+
+def count_of_makes(makes: int, attempts: int) -> Count:
+    """The count of a run that was played whole, by its makes. Raises ``CoreError`` for more makes than attempts."""
+    if makes > attempts:
+        raise CoreError.one(
+            "out_of_reach",
+            f"{makes} makes cannot come from {attempts} attempts; count the ticks again.",
+            "makes",
+            value=makes,
+            allowed=f"<= {attempts}",
+        )
+    return Count(makes, attempts - makes)
 
 
 @dataclass(frozen=True)

@@ -29,10 +29,11 @@ class LaddersView(APIView):
 
 def _detail(athlete: Athlete, ladder_id: int) -> dict[str, Any]:
     ladder = get_ladder(athlete, ladder_id)
+    history = selectors.get_ladder_history(ladder)
     return {
         "standing": selectors.get_standing(ladder),
-        "rungs": selectors.list_rung_standings(ladder),
-        "side_finding": selectors.get_side_finding(ladder),
+        "rungs": selectors.list_rung_standings(ladder, history),
+        "side_finding": selectors.get_side_finding(ladder, history),
         "moves": list_moves(ladder),
     }
 

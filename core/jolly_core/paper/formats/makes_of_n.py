@@ -4,11 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from jolly_core.challenges.count import Count
 from jolly_core.challenges.formats.makes_of_n import MakesOfN, MakesOfNSettings, MakesState
 from jolly_core.challenges.settings import Settings, whole_number
-from jolly_core.errors import CoreError
-from jolly_core.paper.form import PaperForm, Sheet
+from jolly_core.paper.form import PaperForm, Sheet, count_of_makes
 
 
 @dataclass(frozen=True)
@@ -28,13 +26,4 @@ class MakesOfNPaper(PaperForm[MakesOfNSettings, MakesOfNTotals, MakesState]):
         return ("best_streak",)
 
     def state(self, totals: MakesOfNTotals) -> MakesState:
-        attempts, makes = self.settings.attempts, totals.makes
-        if makes > attempts:
-            raise CoreError.one(
-                "out_of_reach",
-                f"{makes} makes cannot come from {attempts} attempts; count the ticks again.",
-                "makes",
-                value=makes,
-                allowed=f"<= {attempts}",
-            )
-        return MakesState(Count(makes, attempts - makes))
+        return MakesState(count_of_makes(totals.makes, self.settings.attempts))

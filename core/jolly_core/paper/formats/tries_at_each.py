@@ -4,11 +4,9 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
-from jolly_core.challenges.count import Count
 from jolly_core.challenges.formats.tries_at_each import EachState, TriesAtEach, TriesAtEachSettings
 from jolly_core.challenges.settings import Settings, whole_number
-from jolly_core.errors import CoreError
-from jolly_core.paper.form import MOST_BOXES, PaperForm, Sheet
+from jolly_core.paper.form import MOST_BOXES, PaperForm, Sheet, count_of_makes
 
 
 @dataclass(frozen=True)
@@ -29,8 +27,4 @@ class TriesAtEachPaper(PaperForm[TriesAtEachSettings, TriesAtEachTotals, EachSta
         return ("weakest_share",)
 
     def state(self, totals: TriesAtEachTotals) -> EachState:
-        whole, makes = self.settings.whole, totals.makes
-        if makes > whole:
-            message = f"{makes} makes cannot come from {whole} tries; count the ticks again."
-            raise CoreError.one("out_of_reach", message, "makes", value=makes, allowed=f"<= {whole}")
-        return replace(self.game.start(), count=Count(makes, whole - makes))
+        return replace(self.game.start(), count=count_of_makes(totals.makes, self.settings.whole))
