@@ -12,7 +12,7 @@ Where each rule lives:
 - ``tempo``       playing to a click
 - ``record``      the athlete's usual and best on a rung, and the weaker of two sides
 - ``thresholds``  the athlete's own success criterion, and the verdict on it
-- ``ladder``      which rungs stay held when a ladder is changed
+- ``ladder``      its levers and what moved, what comes first, which rungs stay held when it is changed
 - ``planning``    a block arranged to fit the minutes, a week arranged by wishes; what a mark costs
 - ``body``        what drills ask of a body, what is to be spared, what can injure
 - ``places``      places to scale, targets on them, where the tape goes
@@ -20,6 +20,7 @@ Where each rule lives:
 - ``load``        effort times minutes, counts of joints, doses
 - ``formats``     files that others read: calendars, layouts
 - ``sides``       the two sides of a drill: hands, strokes, feet, turns
+- ``sided``, ``side_finder``  texts for either hand, and finding which side a body uses
 - ``stored``      what was stored by an earlier version, brought up to date
 - ``discovery``   finding the modules of a package, such as the formats
 - ``errors``      what every refusal looks like

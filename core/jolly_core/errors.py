@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from contextlib import contextmanager
 from dataclasses import dataclass
 
 Path = tuple[str | int, ...]
@@ -52,6 +53,21 @@ class CoreError(Exception):
     def code(self) -> str:
         """The code of the first problem."""
         return self.problems[0].code
+
+
+@contextmanager
+def errors_under(*prefix: str | int) -> Iterator[None]:
+    """Whatever is refused within is refused from further out: ``prefix`` is put before its paths.
+
+    >>> with errors_under("settings"):
+    ...     raise CoreError.one("too_small", "goal must be at least 1.", "goal")
+    Traceback (most recent call last):
+    jolly_core.errors.CoreError: goal must be at least 1.
+    """
+    try:
+        yield
+    except CoreError as error:
+        raise error.under(*prefix) from None
 
 
 class NotFound(CoreError):  # noqa: N818 # what it says, as everybody knows it

@@ -6,7 +6,8 @@
 - ``formats``    the formats, one module for each
 - ``events``     what happened in a run, checked and put in order
 - ``session``    one run being played: undo, pause, double taps, the clock; step by step or all at once
-- ``tally``      what is said of a run
+- ``card``, ``card_item``, ``card_items``  what stands on the card of a rung, one module an item; played with the game
+- ``tally``, ``signs``  what is said of a run
 - ``metric``     what a run is measured by, and how its values are said
 - ``wire``       the same with JSON strings on either side
 - ``count``, ``counted``  the plain count, and what formats share that keep one

@@ -13,13 +13,14 @@ Item = TypeVar("Item")
 
 
 class Count(NamedTuple):
-    """Makes, misses, lets, and the makes in a row now and at best. A let leaves the row standing."""
+    """Makes, misses, lets, the makes in a row now and at best, and the misses running. A let leaves a row standing."""
 
     makes: int = 0
     misses: int = 0
     lets: int = 0
     streak: int = 0
     best_streak: int = 0
+    missed_running: int = 0
 
     @property
     def attempts(self) -> int:
@@ -32,11 +33,11 @@ class Count(NamedTuple):
         2
         """
         if press == LET:
-            return Count(self.makes, self.misses, self.lets + 1, self.streak, self.best_streak)
+            return self._replace(lets=self.lets + 1)
         if press == MAKE:
             row = self.streak + 1
             return Count(self.makes + 1, self.misses, self.lets, row, max(row, self.best_streak))
-        return Count(self.makes, self.misses + 1, self.lets, 0, self.best_streak)
+        return Count(self.makes, self.misses + 1, self.lets, 0, self.best_streak, self.missed_running + 1)
 
 
 #: Nothing counted yet.

@@ -88,6 +88,11 @@ class Game(ABC, Generic[SettingsType, State]):
         return self
 
     @property
+    def pressed_words(self) -> tuple[str, str]:
+        """What the two halves of the court screen say with these settings: for a make, for a miss."""
+        return self.make_word, self.miss_word
+
+    @property
     def leading(self) -> str:
         """The id of the metric that the game is about."""
         return self.metrics[0].id
@@ -98,6 +103,10 @@ class Game(ABC, Generic[SettingsType, State]):
 
     def resume(self, state: State, active_ms: int) -> State:
         """The state to go on from at that moment, after an undo led back to it."""
+        return state
+
+    def gone_on(self, state: State, active_ms: int) -> State:
+        """The state at that moment of the run's clock, where it goes on by itself while nothing is pressed."""
         return state
 
     def closes_ms(self, state: State) -> int | None:

@@ -8,6 +8,8 @@ from jolly_core.words import plain
 
 #: Units that are not said behind the number as they stand.
 PERCENT, MILLISECONDS = "%", "ms"
+#: Of what is measured and not counted there is less, not fewer.
+MEASURED = (PERCENT, MILLISECONDS, "s")
 
 
 @dataclass(frozen=True)
@@ -56,9 +58,13 @@ class Metric:
         return self.number(value) if self.unit in (PERCENT, MILLISECONDS) else f"{plain(value)} {self.label(value)}"
 
     def at_least(self, mark: float) -> str:
-        """A mark as it is asked for: "8 makes or more"."""
+        """A mark as it is asked for: "8 makes or more".
+
+        >>> Metric("time", "time to the goal", "down", "s").at_least(15)
+        '15 s or less'
+        """
         # A mark is said as it was set; a share that was reached is rounded.
         said = f"{plain(mark)} %" if self.unit == PERCENT else self.words(mark)
         if self.direction == "up":
             return f"{said} or more"
-        return f"{said} or {'less' if self.unit in (PERCENT, MILLISECONDS) else 'fewer'}"
+        return f"{said} or {'less' if self.unit in MEASURED else 'fewer'}"

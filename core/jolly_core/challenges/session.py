@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 from typing import Any
 
+from jolly_core.challenges.card import Card
 from jolly_core.challenges.events import (
     FINISH,
     LONGEST_RUN_MS,
@@ -26,6 +27,8 @@ from jolly_core.challenges.tally import HALVES, STOPPED, TIME, WHOLE, AnyTally, 
 
 #: Two presses within this are one: a thumb or a worn switch bounced.
 DOUBLE_TAP_MS = 80
+#: The card of a rung that nothing is written for.
+BLANK = Card()
 
 
 class _Clock:
@@ -53,7 +56,8 @@ class Session:
 
     The cost of a step does not grow with the run: states share what they have in common. Controls say what is wanted
     and do nothing where it is so already: a second stop is no start. After the end only an undo changes anything; a
-    note is kept beside the count.
+    note is kept beside the count. The card of the rung changes what is shown, and no count; where it says so the clock
+    stands while balls are fetched, and the run is paused until the athlete goes on.
 
     >>> from jolly_core.challenges.registry import read_game
     >>> session = Session(read_game("makes_of_n", {"attempts": 10, "goal": 8}))
@@ -62,8 +66,9 @@ class Session:
     1
     """
 
-    def __init__(self, game: Game[Any, Any], *, double_tap_ms: int = DOUBLE_TAP_MS) -> None:
+    def __init__(self, game: Game[Any, Any], *, double_tap_ms: int = DOUBLE_TAP_MS, card: Card = BLANK) -> None:
         self.game = game
+        self.card = card
         self.double_tap_ms = double_tap_ms
         self._states: list[Any] = [game.start()]
         self._last: Event | None = None
@@ -71,6 +76,8 @@ class Session:
         self._clock = _Clock()
         self._is_paused = False
         self._is_stopped = False
+        #: Whether the card paused it, and not the athlete: then taking back the press takes back the pause.
+        self._is_fetching = False
         self._ignored = 0
         self._notes: list[str] = []
 
@@ -94,7 +101,7 @@ class Session:
             self._is_paused = True
             self._clock.stand(event.at_ms)
         elif event.kind == RESUME:
-            self._is_paused = False
+            self._is_paused = self._is_fetching = False
             self._clock.go(event.at_ms)
         elif event.kind == FINISH:
             self._is_stopped = True
@@ -104,7 +111,7 @@ class Session:
         """What the events so far come to, at ``at_ms`` of the run's clock (at the last event when left out)."""
         active_ms = self._active_ms(at_ms)
         ending = self._ending(active_ms)
-        state = self._states[-1]
+        state = self.game.gone_on(self._states[-1], active_ms)
         closes_ms = self.game.closes_ms(state)
         # What comes after the end takes no time of the run.
         used_ms = min(active_ms, LONGEST_RUN_MS if closes_ms is None else closes_ms)
@@ -124,7 +131,7 @@ class Session:
             asks="" if ending else reading.asks,
             face=HALVES if ending else reading.face,
             pads=() if ending else reading.pads,
-            signs=reading.signs,
+            signs=reading.signs if ending else (*reading.signs, *self.card.signs(count)),
             wakes_in_ms=None if ending else reading.wakes_in_ms,
             attempts=count.attempts,
             makes=count.makes,
@@ -152,8 +159,8 @@ class Session:
         return self._ending(self._active_ms()) is not None
 
     def _press(self, event: Event) -> None:
-        game, state = self.game, self._states[-1]
-        active_ms = self._clock.active_ms(event.at_ms)
+        game, active_ms = self.game, self._clock.active_ms(event.at_ms)
+        state = game.gone_on(self._states[-1], active_ms)
         if self._is_paused or self._is_double_tap(event) or not game.takes(state, event, active_ms):
             self._ignored += 1
             return
@@ -161,6 +168,9 @@ class Session:
         self._states.append(state)
         self._last_press = event
         if game.ending(state) is not None:
+            self._clock.stand(event.at_ms)
+        elif self.card.stops_clock(game.count(state)):
+            self._is_paused = self._is_fetching = True
             self._clock.stand(event.at_ms)
 
     def _undo(self, event: Event) -> None:
@@ -175,6 +185,8 @@ class Session:
             self._is_stopped = False
         elif len(self._states) > 1:
             self._states.pop()
+            self._is_paused = self._is_paused and not self._is_fetching
+            self._is_fetching = False
         if not self._is_paused:
             self._clock.go(event.at_ms)
         resumed = self.game.resume(self._states[-1], self._clock.active_ms(event.at_ms))
@@ -191,9 +203,9 @@ class Session:
         return self._clock.active_ms(last_ms if at_ms is None else max(at_ms, last_ms))
 
     def _ending(self, active_ms: int) -> Ending | None:
-        state = self._states[-1]
-        if by_press := self.game.ending(state):
-            return by_press
+        state = self.game.gone_on(self._states[-1], active_ms)
+        if by_itself := self.game.ending(state):
+            return by_itself
         if self._is_stopped or active_ms > LONGEST_RUN_MS:
             return STOPPED
         return TIME if self.game.is_timed_out(state, active_ms) else None
@@ -211,10 +223,11 @@ def replay(
     events: Iterable[Event],
     *,
     double_tap_ms: int = DOUBLE_TAP_MS,
+    card: Card = BLANK,
     at_ms: int | None = None,
 ) -> AnyTally:
     """The tally of a whole run, its events in any order. The same input gives the same tally, wherever it runs."""
-    session = Session(game, double_tap_ms=double_tap_ms)
+    session = Session(game, double_tap_ms=double_tap_ms, card=card)
     for event in in_order(events):
         session.step(event)
     return session.tally(at_ms)

@@ -1,4 +1,4 @@
-"""What the court screen shows beside its number: the sheet of frames, the strokes of a click, a call, cues, a lap.
+"""What the court shows beside its number: the sheet of frames, a click's strokes, a call, cues, a lap, a reminder.
 
 A sign says what it is in its first field, and the screen draws it by that, whichever the game.
 """
@@ -28,13 +28,20 @@ class FrameSheet:
 
 @dataclass(frozen=True, slots=True)
 class Click:
-    """A click to play to: beats a minute, strokes a beat, the strokes of the go and the time of one of them."""
+    """A click to play to: beats a minute, strokes a beat, the strokes of the go and the time of one of them.
+
+    ``is_separate``: one hand plays its strokes after the other, they do not alternate. ``go`` counts the goes: another
+    number begins the click anew. ``goes_on``: the next go comes by itself.
+    """
 
     kind: Literal["click"] = "click"
     bpm: int = 60
     per_beat: int = 1
     strokes: int = 0
     stroke_ms: float = 1000.0
+    is_separate: bool = False
+    go: int = 0
+    goes_on: bool = False
 
 
 @dataclass(frozen=True, slots=True)
@@ -61,6 +68,15 @@ class Cues:
 
 
 @dataclass(frozen=True, slots=True)
+class Choices:
+    """Words to press beside the two halves, each a zone press of that text: why it was missed, that it feels right."""
+
+    kind: Literal["choices"] = "choices"
+    asks: str = ""
+    choices: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
 class Lap:
     """The targets of a lap in their order, and the one to play (from 0)."""
 
@@ -77,4 +93,25 @@ class Closing:
     words: str = ""
 
 
-Sign = FrameSheet | Click | CalledOut | Cues | Lap | Closing
+@dataclass(frozen=True, slots=True)
+class Reminder:
+    """Something of the rung's card that is due before the next rep; ``item`` is what of the card it is."""
+
+    kind: Literal["reminder"] = "reminder"
+    item: str = ""
+    title: str = ""
+    lines: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class SteadyClick:
+    """A click that goes on through the run: beats a minute, beats in a bar, and the stronger ones of them (from 1)."""
+
+    kind: Literal["beat"] = "beat"
+    bpm: int = 60
+    beats: int = 4
+    accents: tuple[int, ...] = ()
+    is_spoken: bool = False
+
+
+Sign = FrameSheet | Click | CalledOut | Cues | Choices | Lap | Closing | Reminder | SteadyClick

@@ -28,13 +28,14 @@ GIVEN_UP: Ending = "given_up"
 WHOLE = (GOAL, MISSED, ATTEMPTS, TIME, PAPER, WON, LOST, GIVEN_UP)
 
 #: What the court screen draws to press: two halves, targets (where they lie, or beside each other), pins by their
-#: number, marks of a scale, items of a list.
-Face = Literal["halves", "targets", "pins", "marks", "items"]
+#: number, marks of a scale, items of a list, a number to type.
+Face = Literal["halves", "targets", "pins", "marks", "items", "typed"]
 HALVES: Face = "halves"
 TARGETS: Face = "targets"
 PINS: Face = "pins"
 MARKS: Face = "marks"
 ITEMS: Face = "items"
+TYPED: Face = "typed"
 
 DetailType = TypeVar("DetailType")
 

@@ -33,8 +33,8 @@ class Pace:
 
     ``usual`` and ``spread`` are those of the format's leading metric, None before there are enough runs for them.
     ``tempo_spread`` is how much the time per attempt differs from run to run, as the standard deviation of its
-    logarithm; ``seen`` is the number of attempts that the rate was seen in. The values without a record are common
-    practice, no source.
+    logarithm; ``seen`` is the number of attempts that the rate was seen in; ``is_timed`` says that its runs
+    had a clock. The values without a record are common practice, no source.
     """
 
     attempt_ms: int = 6000
@@ -44,6 +44,7 @@ class Pace:
     spread: float | None = None
     tempo_spread: float = 0.25
     seen: int = 10
+    is_timed: bool = False
 
     @property
     def bounded_rate(self) -> float:

@@ -2,6 +2,7 @@
 
 L L R R                 by name, by its beginning or its initials where that is clear, or by number
 low left, ring          with commas where names have spaces in them
+2L 2R, 10T              a zone so many times
 (L R)x3 M               a group, so many times
 2 and 2                 a usual order of all the zones, as they are listed; see ``orders``
 random(7)               drawn by a seed; ``random`` alone is drawn anew for every run
@@ -23,6 +24,7 @@ MOST_STEPS = 100
 RANDOM_LAP = 12
 _RANDOM = re.compile(r"random(?:\s*\(\s*(\d{1,9})\s*\))?", re.IGNORECASE)
 _AND = re.compile(r"([1-9]\d?) and ([1-9]\d?)")
+_TIMES = re.compile(r"(\d{1,2})\s*([^\d\s].*)")
 _TOKEN = re.compile(r"\(|\)(?:\s*[x×*]\s*(\d{1,3}))?|[^()]+")
 
 
@@ -54,6 +56,8 @@ def read_notation(text: str, names: Sequence[str], seed: int = 0) -> PlayOrder:
 
     >>> read_notation("(L R)x2 M", ["left", "middle", "right"]).steps
     ('left', 'right', 'left', 'right', 'middle')
+    >>> read_notation("2l 1R", ["left", "right"]).steps
+    ('left', 'left', 'right')
     """
     return _read(text, tuple(names), seed)
 
@@ -139,7 +143,15 @@ class _Reader:
         # Text that is exactly one target's name, of several words, is that target.
         if "," not in self.text and len(words) > 1 and text.strip().casefold() in _by_word(self.names):
             words = [text.strip()]
-        return [self._zone(word) for word in words]
+        return [zone for word in words for zone in self._zones(word)]
+
+    def _zones(self, word: str) -> list[str]:
+        """The zone that a word names, as often as a number before it says: "2L"."""
+        times = _TIMES.fullmatch(word)
+        # A zone may be called "3 m": what is a zone's own name is no number of them.
+        if times is None or word in self.names or _candidates(word.casefold(), self.names):
+            return [self._zone(word)]
+        return [self._zone(times[2])] * int(times[1])
 
     def _zone(self, word: str) -> str:
         place, self.words = self.words, self.words + 1

@@ -62,6 +62,8 @@ class Candidate:
     planned: int = 0
     is_new: bool = False
     is_prior: bool = False
+    #: Whether the athlete asked for what is hard to be shortened and spaced.
+    is_eased: bool = False
     foretold: float | None = None
     test_runs: int = 0
     test_place: int = 0

@@ -9,6 +9,8 @@ from jolly_core.body.limits import EASED, LEFT_OUT, effect_of
 from jolly_core.planning.candidate import GENTLE, LOW, TEST_DAY, Candidate, Terms
 
 GENTLE_RUNS = 2
+#: Whoever wants it easier has a day between two hard ones. Common practice, no source.
+EASED_DAYS = 1
 
 
 @dataclass(frozen=True)
@@ -75,6 +77,14 @@ def _dosed(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | Non
     return Screened(runs, f"dose: {candidate.dose.words}")
 
 
+def _easier(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
+    if not candidate.is_eased or not candidate.traits.is_demanding:
+        return None
+    if candidate.last_day and (terms.day - candidate.last_day).days <= EASED_DAYS:
+        return Screened(0, "easier on you, as you asked: what is hard has a day of rest in between")
+    return Screened(max(1, most_runs // 2), "easier on you, as you asked: what is hard is half as long")
+
+
 def _gentle(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
     if terms.focus != GENTLE:
         return None
@@ -95,4 +105,14 @@ def _tested_before(candidate: Candidate, terms: Terms, most_runs: int) -> Screen
     return None if candidate.test_runs else Screened(0, "not among the last tests: a test day repeats those")
 
 
-_CHECKS: tuple[Check, ...] = (_acknowledged, _in_place, _with_kit, _limited, _dosed, _gentle, _tired, _tested_before)
+_CHECKS: tuple[Check, ...] = (
+    _acknowledged,
+    _in_place,
+    _with_kit,
+    _limited,
+    _dosed,
+    _easier,
+    _gentle,
+    _tired,
+    _tested_before,
+)

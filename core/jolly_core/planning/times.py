@@ -8,6 +8,7 @@ from functools import lru_cache
 from math import ceil, exp, fsum, log, sqrt
 from statistics import median
 
+from jolly_core.challenges.card_items.basket import STANDS, Basket
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.foretelling.pace import NINE_IN_TEN_Z, Attempts, Estimate, Pace, time_of, waited
 from jolly_core.foretelling.registry import forecast_of
@@ -29,9 +30,13 @@ HABIT_PARTS = 60
 UNNOTICED = 0.05
 
 
+#: As many to play with as are needed.
+ENDLESS = Basket()
+
+
 @lru_cache(maxsize=1024)
-def foretell_run(game: AnyGame, pace: Pace) -> tuple[Estimate, Attempts]:
-    """How long one run of a game takes at a pace, and how many attempts.
+def foretell_run(game: AnyGame, pace: Pace, basket: Basket = ENDLESS) -> tuple[Estimate, Attempts]:
+    """How long one run of a game takes at a pace, fetching included, and how many attempts.
 
     The latest answers are remembered: from one plan to the next most of a record stays as it is.
 
@@ -42,7 +47,22 @@ def foretell_run(game: AnyGame, pace: Pace) -> tuple[Estimate, Attempts]:
     (60, 10.0)
     """
     forecast = forecast_of(game)
-    return forecast.estimate(pace), forecast.attempts(pace)
+    attempts = forecast.attempts(pace)
+    return _with_fetching(forecast.estimate(pace), attempts, pace, basket), attempts
+
+
+def _with_fetching(run: Estimate, attempts: Attempts, pace: Pace, basket: Basket) -> Estimate:
+    """A run's time with that of fetching what was played.
+
+    A pace from the record has it within it already where the clock ran on meanwhile; so does a game by the clock.
+    """
+    is_by_the_clock = run.low_s == run.high_s
+    if basket.clock != STANDS and (is_by_the_clock or pace.is_timed):
+        return run
+    low, expected, high = (
+        basket.fetch_s * basket.fetches(number) for number in (attempts.low, attempts.expected, attempts.high)
+    )
+    return Estimate(run.low_s + low, run.expected_s + expected, run.high_s + high)
 
 
 @dataclass(frozen=True)
@@ -114,9 +134,14 @@ def learn_habit(played: Sequence[Timed]) -> Habit:
     return Habit(min(3.0, max(0.4, around)), widen, len(last), sum(each.is_within for each in last))
 
 
-def set_up_seconds(*, is_other_side: bool) -> int:
-    """How long a drill's set-up takes; the other side is played after the weaker one, on the same set-up."""
-    return CHANGE_SIDES_S if is_other_side else SET_UP_S
+def set_up_seconds(*, is_other_side: bool, own_s: int | None = None) -> int:
+    """How long a drill's set-up takes; ``own_s`` where the athlete knows.
+
+    The other side is played after the weaker one, on the same set-up.
+    """
+    if is_other_side:
+        return CHANGE_SIDES_S
+    return SET_UP_S if own_s is None else own_s
 
 
 def around_seconds(set_up_s: int, runs: int) -> int:

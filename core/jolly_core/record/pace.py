@@ -7,7 +7,10 @@ from dataclasses import replace
 from math import log, sqrt
 from statistics import fmean
 
+from jolly_core.challenges.card import Card
+from jolly_core.challenges.card_items.first_guess import FirstGuess
 from jolly_core.challenges.registry import AnyGame
+from jolly_core.challenges.session import BLANK
 from jolly_core.foretelling.pace import Pace
 from jolly_core.foretelling.registry import forecast_of
 from jolly_core.record.summary import PlayedRun
@@ -19,19 +22,26 @@ PACE_RUNS = 10
 PRIOR_TEMPI = 3
 
 
-def pace_of(game: AnyGame, runs: Sequence[PlayedRun], below: Pace | None = None) -> Pace:
+def pace_of(game: AnyGame, runs: Sequence[PlayedRun], below: Pace | None = None, card: Card = BLANK) -> Pace:
     """The pace in the last of a side's runs of a game, oldest first.
 
-    Without any it is a prior, and says so: tempo and rate of the rung ``below`` where there is a record of it, or else
-    the stated one.
+    Without any it is a prior, and says so: what the athlete's own guess on the ``card`` says, else tempo and rate of
+    the rung ``below`` where there is a record of it, or else the stated one.
     """
     last = list(runs)[-PACE_RUNS:]
     prior = forecast_of(game).prior
+    if below and not below.is_prior:
+        prior = replace(
+            prior,
+            attempt_ms=below.attempt_ms,
+            rate=below.rate,
+            tempo_spread=below.tempo_spread,
+            is_timed=below.is_timed,
+        )
+    prior = _as_guessed(prior, card.of(FirstGuess))
     attempts = sum(run.attempts for run in last)
     usual = usual_of([value for run in last if (value := run.metrics.get(game.leading)) is not None])
     if not attempts:
-        if below and not below.is_prior:
-            return replace(prior, attempt_ms=below.attempt_ms, rate=below.rate, tempo_spread=below.tempo_spread)
         # Runs kept by the clock alone inform the usual result, not tempo and rate.
         return replace(prior, usual=usual.mean, spread=usual.spread) if usual else prior
     # Runs from paper have no clock: they tell the rate, but not the tempo.
@@ -54,4 +64,18 @@ def pace_of(game: AnyGame, runs: Sequence[PlayedRun], below: Pace | None = None)
         spread=usual.spread if usual else None,
         tempo_spread=spread,
         seen=attempts,
+        is_timed=bool(timed),
     )
+
+
+def _as_guessed(prior: Pace, guess: FirstGuess) -> Pace:
+    """The prior with what the athlete knows already: the guess of makes in ten drawn in by half a make, off the ends.
+
+    >>> guessed = _as_guessed(Pace(), FirstGuess(seconds_a_try=20, of_ten=10))
+    >>> guessed.attempt_ms, guessed.rate
+    (20000, 0.95)
+    """
+    if guess.seconds_a_try is not None:
+        prior = replace(prior, attempt_ms=1000 * guess.seconds_a_try, is_timed=False)
+    rate = prior.rate if guess.of_ten is None else min(9.5, max(0.5, guess.of_ten)) / 10
+    return replace(prior, rate=rate)

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import inf
 from typing import Any
 
@@ -47,6 +47,11 @@ class Threshold(Stored):
         if self.floor is None or value is None:
             return False
         return value < self.floor if self.metric.direction == "up" else value > self.floor
+
+    def with_mark(self, mark: float) -> Threshold:
+        """The same with another mark; a floor that would not be below it any more goes."""
+        asked = replace(self, mark=mark)
+        return replace(asked, floor=None) if asked.is_met_by(asked.floor) else asked
 
     @property
     def mark_words(self) -> str:

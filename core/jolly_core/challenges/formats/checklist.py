@@ -3,18 +3,19 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
-from typing import Literal
+from typing import Any, Literal
 
 from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, ZONE, Event
 from jolly_core.challenges.metric import Metric
-from jolly_core.challenges.settings import Settings, rows, text, whole_number
+from jolly_core.challenges.settings import Settings, choice, rows, text, whole_number
 from jolly_core.challenges.tally import GOAL, ITEMS, AnyTally, Ending, Pad, Reading
 from jolly_core.challenges.targets import put_at
 from jolly_core.words import clock, quantity
 
 OPEN, TICKED, LEFT_OUT = 0, 1, 2
+ITSELF, WAITS = "itself", "waits"
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,10 +33,21 @@ class Check(Settings):
     seconds: int | None = whole_number("Seconds", 1, 1800, None, "s")
 
 
+def _waited(old: dict[str, Any]) -> dict[str, Any]:
+    """Version 1 knew only items that wait for a press."""
+    return {**old, "goes_on": WAITS}
+
+
 @dataclass(frozen=True)
 class ChecklistSettings(Settings):
+    _version = 2
+    _upgrades = {1: _waited}
+
     items: tuple[Check, ...] = rows(
         "Items", Check, (Check("tape in place"), Check("easy arm circles", 30), Check("three slow swings"))
+    )
+    goes_on: str = choice(
+        "An item with a time", {ITSELF: "is done when its time is up", WAITS: "waits for your press"}, ITSELF
     )
 
 
@@ -88,6 +100,23 @@ class Checklist(Counted[ChecklistSettings, ChecklistState]):
         marks = put_at(state.marks, place, mark)
         return ChecklistState(marks, state.count.after(MISS if mark == LEFT_OUT else MAKE), active_ms)
 
+    def gone_on(self, state: ChecklistState, active_ms: int) -> ChecklistState:
+        while self.settings.goes_on == ITSELF and OPEN in state.marks:
+            place = state.marks.index(OPEN)
+            seconds = self.settings.items[place].seconds
+            if seconds is None or active_ms < state.begun_ms + 1000 * seconds:
+                break
+            marks = put_at(state.marks, place, TICKED)
+            state = ChecklistState(marks, state.count.after(MAKE), state.begun_ms + 1000 * seconds)
+        return state
+
+    def closes_ms(self, state: ChecklistState) -> int | None:
+        # What was done last ended it.
+        return state.begun_ms if OPEN not in state.marks else None
+
+    def is_timed_out(self, state: ChecklistState, active_ms: int) -> bool:
+        return False  # each item has a time of its own
+
     def ending(self, state: ChecklistState) -> Ending | None:
         return None if OPEN in state.marks else GOAL
 
@@ -109,7 +138,7 @@ class Checklist(Counted[ChecklistSettings, ChecklistState]):
             out_of=len(items),
             next="All done" if is_done else f"{quantity(len(still_open), 'item')} to go",
             to_goal=len(still_open),
-            # Its time tells when it is enough; it does not end the run.
+            # Its time is shown large; where it waits it tells when it is enough.
             rest_left_ms=due_ms or 0,
             wakes_in_ms=due_ms or None,
             target=None if is_done else still_open[0],

@@ -32,6 +32,8 @@ class CollectState:
     hits: tuple[int, ...]
     count: Count = NOTHING
     collected: int = 0
+    #: What the last try was, in words.
+    last: str = ""
 
 
 @dataclass(frozen=True)
@@ -73,11 +75,12 @@ class Collect(Reaching[CollectSettings, CollectState]):
     def step(self, state: CollectState, press: Event, active_ms: int) -> CollectState:
         count = state.count.after(counted_as(press))
         if press.kind == LET or not is_hit(press):
-            return replace(state, count=count)
+            return replace(state, count=count, last="" if press.kind == LET else "missed")
         # A make that names no target is the first one that is still wanted: a clicker has two buttons.
         place = self.settings.targets.index(press.text) if press.kind == ZONE else state.hits.index(0)
         collected = state.collected + (state.hits[place] == 0)
-        return CollectState(put_at(state.hits, place, state.hits[place] + 1), count, collected)
+        last = f"hit {self.settings.targets[place]}" + (" again" if state.hits[place] else "")
+        return CollectState(put_at(state.hits, place, state.hits[place] + 1), count, collected, last)
 
     def is_reached(self, state: CollectState) -> bool:
         return state.collected == len(state.hits)
@@ -90,10 +93,12 @@ class Collect(Reaching[CollectSettings, CollectState]):
             number=state.collected,
             number_label="collected",
             out_of=len(names),
-            next=f"{quantity(len(left), 'target')} to go",
+            next=", ".join(filter(None, [state.last, f"{quantity(len(left), 'target')} to go"])),
             to_goal=len(left),
             time_left_ms=time_left_ms(self.settings, active_ms),
-            target=left[0] if len(left) == 1 else None,
+            # A make that names none is counted for this one.
+            target=left[0] if left else None,
+            then=left[1] if len(left) > 1 else None,
             face=TARGETS,
             pads=target_pads(names, beside=["hit" if hits else "" for hits in state.hits], done=done),
             metrics={"collected": state.collected, "attempts_to_goal": self.taken(state)},

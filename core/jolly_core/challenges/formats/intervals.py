@@ -14,7 +14,7 @@ from jolly_core.challenges.settings import Settings, choice, whole_number
 from jolly_core.challenges.tally import GOAL, HALVES, MARKS, TIME, AnyTally, Ending, Metrics, Reading
 from jolly_core.words import quantity
 
-SECONDS, REPS = "seconds", "reps"
+SECONDS, REPS, SETS = "seconds", "reps", "sets"
 
 PhaseKind = Literal["work", "rest", "done"]
 WORK: PhaseKind = "work"
@@ -50,7 +50,11 @@ class Phase:
 
 @dataclass(frozen=True)
 class IntervalsSettings(Settings):
-    by: str = choice("Work for", {SECONDS: "so many seconds", REPS: "so many reps"}, SECONDS)
+    by: str = choice(
+        "Work for",
+        {SECONDS: "so many seconds", REPS: "so many reps, a press each", SETS: "so many reps, a press a set"},
+        SECONDS,
+    )
     work_s: int = whole_number("Seconds of work", 5, 3600, 20, "s")
     reps: int = whole_number("Reps of work", 1, 500, 10)
     rest_s: int = whole_number("Rest between sets", 0, 900, 10, "s")
@@ -88,7 +92,7 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
 
     id = "intervals"
     title = "Intervals"
-    summary = "Work, rest, and again, set after set. Press for every rep."
+    summary = "Work, rest, and again, set after set. Press for every rep, once a set, or not at all."
     is_aimed = False
     make_word = "Rep"
     miss_word = "Broken"
@@ -100,6 +104,10 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
     settings_type = IntervalsSettings
     detail_type = IntervalsDetail
 
+    @property
+    def pressed_words(self) -> tuple[str, str]:
+        return ("Set done" if self.settings.by == SETS else self.make_word), self.miss_word
+
     def start(self) -> IntervalState:
         return IntervalState()
 
@@ -108,7 +116,7 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
             return press.kind != ZONE or read_mark(press, EFFORTS) is not None
         if press.kind == ZONE:
             return False
-        if press.kind == LET or self.settings.by == REPS:
+        if press.kind == LET or self.settings.by != SECONDS:
             return True
         # By seconds a rep in the rest is none; by reps it opens the next set early.
         return _by_seconds(self.settings, active_ms).kind == WORK
@@ -122,7 +130,7 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
         count = state.count.after(press.kind)
         if self.settings.by == SECONDS or press.kind != MAKE:
             return replace(state, count=count)
-        reps = state.reps + 1
+        reps = self.settings.reps if self.settings.by == SETS else state.reps + 1
         if reps < self.settings.reps:
             return replace(state, count=count, reps=reps)
         done = state.sets + 1
@@ -143,19 +151,20 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
     def ending(self, state: IntervalState) -> Ending | None:
         if state.effort is None:
             return None
-        return GOAL if self.settings.by == REPS else TIME
+        return TIME if self.settings.by == SECONDS else GOAL
 
     def reading(self, state: IntervalState, active_ms: int) -> Reading:
         phase, sets = _phase(self.settings, state, active_ms), self.settings.all_sets
         done = phase.set + (phase.kind == REST) if self.settings.by == SECONDS else state.sets
         left_ms = None if phase.until_ms is None else max(0, phase.until_ms - active_ms)
         is_work, is_asked = phase.kind == WORK, phase.kind == DONE
-        number = state.reps if self.settings.by == REPS and is_work else state.count.makes
+        all_reps = state.sets * self.settings.reps if self.settings.by == SETS else state.count.makes
+        number = state.reps if self.settings.by == REPS and is_work else all_reps
         return Reading(
             number=number,
             number_label="rep" if number == 1 else "reps",
             out_of=self.settings.reps if self.settings.by == REPS and is_work else None,
-            next=_next(phase, sets),
+            next=_next(phase, sets, self.settings.reps if self.settings.by == SETS else None),
             to_goal=sets - done,
             time_left_ms=left_ms if is_work else None,
             rest_left_ms=left_ms or 0 if phase.kind == REST else 0,
@@ -164,7 +173,7 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
             target=pointed_words(EFFORTS, state.pointed) if is_asked else None,
             face=MARKS if is_asked else HALVES,
             pads=mark_pads(EFFORTS) if is_asked else (),
-            metrics={"sets_done": done, "reps": state.count.makes, "effort": state.effort},
+            metrics={"sets_done": done, "reps": all_reps, "effort": state.effort},
             detail=IntervalsDetail(phase=phase.kind, set=min(sets, phase.set + 1), sets=sets),
         )
 
@@ -191,7 +200,7 @@ def _rest_s(settings: IntervalsSettings, done: int) -> int:
 
 def _is_done(settings: IntervalsSettings, state: IntervalState, active_ms: int) -> bool:
     """Whether all sets are done, and only the mark for them is due."""
-    if settings.by == REPS:
+    if settings.by != SECONDS:
         return state.sets >= settings.all_sets
     return active_ms >= 1000 * settings.length_s
 
@@ -221,9 +230,10 @@ def _by_seconds(settings: IntervalsSettings, active_ms: int) -> Phase:
     return Phase(REST, turn * sets + place, set_begun_ms + work_ms + rest_ms)
 
 
-def _next(phase: Phase, sets: int) -> str:
+def _next(phase: Phase, sets: int, reps: int | None) -> str:
+    """What is next; ``reps`` where they are not counted one by one, and have to be said."""
     if phase.kind == DONE:
         return "All sets done"
     if phase.kind == REST:
         return f"Rest, then set {phase.set + 2} of {sets}"
-    return f"Work: set {phase.set + 1} of {sets}"
+    return f"Set {phase.set + 1} of {sets}: {quantity(reps, 'rep')}" if reps else f"Work: set {phase.set + 1} of {sets}"

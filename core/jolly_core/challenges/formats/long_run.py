@@ -70,7 +70,7 @@ class LongRun(Counted[LongRunSettings, LongRunState]):
         is_reset = length > 0 and over == 0
         return Reading(
             number=length,
-            number_label="in a row",
+            number_label=f"in a row: {quantity(racks, 'rack')} and {over}" if racks else "in a row",
             out_of=self.settings.goal,
             next="Set up again" if is_reset else f"{quantity(rack - over, 'ball')} to the re-set",
             to_goal=None if self.settings.goal is None else max(0, self.settings.goal - length),

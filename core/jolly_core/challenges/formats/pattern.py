@@ -22,9 +22,9 @@ from jolly_core.words import quantity
 AGAIN, GOES_ON, WAITS = "again", "goes_on", "waits"
 LONGEST_PATTERN = 300
 HOW_TO_WRITE = (
-    "Zones by name or number, one after the other: 1 1 2. (1 2)x3 repeats. Or a usual order: alternate, 2 and 2, "
-    "clock, counter-clock, opposite, rows, columns, crossing, random. Clock to crossing go by where the targets lie on "
-    "the rung's layout; without one, by the list."
+    "Zones by name, first letter or number, capital or not: 1 1 2. 2L 2R is each twice, 10T ten times, (L R)x3 a group "
+    "three times. Or a usual order, picked below; clock to crossing go by where the targets lie on the rung's layout, "
+    "and without one by the list."
 )
 #: As many of the last breaks are named in the tally; the events have all of them.
 LATEST_BREAKS = 20

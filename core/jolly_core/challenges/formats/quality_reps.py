@@ -11,11 +11,13 @@ from jolly_core.challenges.events import LET, ZONE, Event
 from jolly_core.challenges.marks import COMFORTS, mark_pads, pointed_words, read_mark, read_marking
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, names, whole_number
-from jolly_core.challenges.signs import Cues
+from jolly_core.challenges.signs import Choices, Cues
 from jolly_core.challenges.tally import ATTEMPTS, HALVES, MARKS, AnyTally, Ending, Reading
+from jolly_core.errors import CoreError
 from jolly_core.words import quantity
 
 MOST_CUES = 2
+RIGHT = "It feels right"
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,12 +28,20 @@ class QualityState:
     pointed: int | None = None
     #: When the last rep was done; what comes after it is only the question.
     done_ms: int = 0
+    #: Whether it was said to feel right.
+    is_right: bool = False
 
 
 @dataclass(frozen=True)
 class QualityRepsSettings(Settings):
-    reps: int = whole_number("Reps", 1, 200, 10)
+    reps: int = whole_number("Reps at most", 1, 200, 10)
+    at_least: int | None = whole_number("Until it feels right, but at least", 1, 200, None, "reps")
     cues: tuple[str, ...] = names("Cues", ("slow all the way",), low=0, high=MOST_CUES, longest=60)
+
+    def check(self) -> None:
+        if self.at_least is not None and self.at_least > self.reps:
+            message = f"At least {self.at_least} and at most {quantity(self.reps, 'rep')} cannot both be."
+            raise CoreError.one("out_of_order", message, "at_least", value=self.at_least, allowed=f"<= {self.reps}")
 
 
 @dataclass(frozen=True, slots=True)
@@ -59,36 +69,47 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
     def start(self) -> QualityState:
         return QualityState()
 
+    def _is_done(self, state: QualityState) -> bool:
+        """Whether all reps are done, and only the question is due."""
+        return state.is_right or state.count.attempts >= self.settings.reps
+
+    def _may_be_right(self, state: QualityState) -> bool:
+        """Whether there were reps enough to say that it feels right."""
+        at_least = self.settings.at_least
+        return at_least is not None and state.count.attempts >= at_least and not self._is_done(state)
+
     def takes(self, state: QualityState, press: Event, active_ms: int) -> bool:
-        if state.count.attempts >= self.settings.reps:
+        if self._is_done(state):
             return press.kind != ZONE or read_mark(press, COMFORTS) is not None
-        return press.kind != ZONE
+        return press.kind != ZONE or (press.text == RIGHT and self._may_be_right(state))
 
     def step(self, state: QualityState, press: Event, active_ms: int) -> QualityState:
-        if press.kind != LET and state.count.attempts >= self.settings.reps:
+        is_done = self._is_done(state)
+        if press.kind != LET and is_done:
             comfort, pointed = read_marking(press, COMFORTS, state.pointed)
             return replace(state, comfort=comfort, pointed=pointed)
-        is_asked = state.count.attempts >= self.settings.reps
-        done_ms = state.done_ms if is_asked else active_ms
+        if press.kind == ZONE:
+            return replace(state, is_right=True, done_ms=active_ms)
+        done_ms = state.done_ms if is_done else active_ms
         return replace(state, count=state.count.after(press.kind), done_ms=done_ms)
 
     def ending(self, state: QualityState) -> Ending | None:
         return None if state.comfort is None else ATTEMPTS
 
     def closes_ms(self, state: QualityState) -> int | None:
-        return state.done_ms if state.count.attempts >= self.settings.reps else None
+        return state.done_ms if self._is_done(state) else None
 
     def is_timed_out(self, state: QualityState, active_ms: int) -> bool:
         return False  # then it asks how comfortable it was
 
     def reading(self, state: QualityState, active_ms: int) -> Reading:
         reps, count = self.settings.reps, state.count
-        is_asked = count.attempts >= reps and state.comfort is None
+        is_asked = self._is_done(state) and state.comfort is None
         return Reading(
             number=count.makes,
             number_label="good",
             out_of=reps,
-            next="All reps done" if is_asked else f"{reps - count.attempts} more, slowly",
+            next=self._next(state),
             to_goal=reps - count.attempts,
             asks="How comfortable was it?" if is_asked else "",
             target=pointed_words(COMFORTS, state.pointed) if is_asked else None,
@@ -97,16 +118,31 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
             metrics={
                 "good": count.makes,
                 "comfort": state.comfort,
-                "good_rate": share_of(count.makes, reps),
+                "good_rate": share_of(count.makes, count.attempts if state.is_right else reps),
             },
-            signs=(Cues(cues=self.settings.cues),) if self.settings.cues else (),
+            signs=(
+                *((Cues(cues=self.settings.cues),) if self.settings.cues else ()),
+                *((Choices(choices=(RIGHT,)),) if self._may_be_right(state) else ()),
+            ),
             detail=QualityRepsDetail(),
         )
 
+    def _next(self, state: QualityState) -> str:
+        if self._is_done(state):
+            return "All reps done"
+        at_least, done = self.settings.at_least, state.count.attempts
+        if at_least is None:
+            return f"{self.settings.reps - done} more, slowly"
+        if done < at_least:
+            return f"{at_least - done} more at least, slowly"
+        return f"till it feels right, {self.settings.reps - done} at most"
+
     def beside(self, tally: AnyTally, metric_id: str) -> str:
         comfort = tally.metrics["comfort"]
-        reps = f"of {quantity(self.settings.reps, 'rep')}" if metric_id == "good" else f"{tally.makes} good"
+        reps = f"of {quantity(tally.attempts, 'rep')}" if metric_id == "good" else f"{tally.makes} good"
         return reps if comfort is None or metric_id == "comfort" else f"{reps}, comfort {comfort} of 5"
 
     def goal_words(self) -> str:
-        return quantity(self.settings.reps, "slow rep")
+        if self.settings.at_least is None:
+            return quantity(self.settings.reps, "slow rep")
+        return f"{self.settings.at_least} to {self.settings.reps} slow reps, until it feels right"

@@ -1,4 +1,4 @@
-"""Race: you against the drill. A make is your point, a miss is the drill's; first to n, by a margin."""
+"""Race: you against the drill, or against somebody. A make is your point, a miss is theirs; first to n, by a margin."""
 
 from __future__ import annotations
 
@@ -9,8 +9,9 @@ from jolly_core.challenges.count import NOTHING, Count
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.metric import Metric
-from jolly_core.challenges.settings import Settings, whole_number
+from jolly_core.challenges.settings import LONGEST_NAME, Settings, text, whole_number
 from jolly_core.challenges.tally import LOST, WON, AnyTally, Ending, Reading
+from jolly_core.words import sentence
 
 MOST_POINTS = 50
 
@@ -27,6 +28,10 @@ class RaceState:
 class RaceSettings(Settings):
     to: int = whole_number("Points to win", 2, MOST_POINTS, 11)
     clear: int = whole_number("Clear by", 1, 2, 2, "points")
+    against: str = text("Against", LONGEST_NAME, "the drill")
+    condition: str = text(
+        "On condition", 60, "", is_optional=True, hint="Such as: second ball only, feed to the weak side"
+    )
 
 
 @dataclass(frozen=True, slots=True)
@@ -45,12 +50,16 @@ class Race(Counted[RaceSettings, RaceState]):
     make_word, miss_word = "Mine", "The drill's"
     metrics = (
         Metric("points", "your points", "up", "points", "point"),
-        Metric("lost_points", "the drill's points", "down", "points", "point", needs_whole=True),
+        Metric("lost_points", "points against you", "down", "points", "point", needs_whole=True),
         Metric("won", "races won", "up", "races won", "race won", needs_whole=True),
         Metric("longest_lead", "longest lead", "up", "points", "point"),
     )
     settings_type = RaceSettings
     detail_type = RaceDetail
+
+    @property
+    def pressed_words(self) -> tuple[str, str]:
+        return "Mine", f"{sentence(self.settings.against)}'s"
 
     def start(self) -> RaceState:
         return RaceState()
@@ -73,7 +82,7 @@ class Race(Counted[RaceSettings, RaceState]):
             number=own,
             number_label="to you",
             out_of=self.settings.to,
-            next=f"Drill {drill}, you need {wanted}",
+            next=f"{sentence(self.settings.against.removeprefix('the '))} {drill}, you need {wanted}",
             to_goal=wanted,
             metrics={
                 "points": own,
@@ -93,4 +102,6 @@ class Race(Counted[RaceSettings, RaceState]):
 
     def goal_words(self) -> str:
         clear = "two clear" if self.settings.clear > 1 else "one clear"
-        return f"first to {self.settings.to}, {clear}"
+        known = "" if self.settings.against == "the drill" else f", against {self.settings.against}"
+        condition = f", {self.settings.condition}" if self.settings.condition else ""
+        return f"first to {self.settings.to}, {clear}{known}{condition}"

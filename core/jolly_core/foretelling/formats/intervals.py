@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
-from jolly_core.challenges.formats.intervals import REPS, SECONDS, Intervals, IntervalsSettings
+from dataclasses import replace
+
+from jolly_core.challenges.formats.intervals import REPS, SECONDS, SETS, Intervals, IntervalsSettings
 from jolly_core.challenges.marks import EFFORTS
 from jolly_core.foretelling.forecast import Forecast
 from jolly_core.foretelling.pace import Attempts, Estimate, Pace, between, time_of
@@ -19,6 +21,8 @@ class IntervalsForecast(Forecast[IntervalsSettings]):
         if self.settings.by == REPS:
             wanted = sets * self.settings.reps
             return between(wanted, wanted / max(0.05, pace.rate), 1.3 * wanted / max(0.05, pace.rate))
+        if self.settings.by == SETS:
+            return between(sets, sets / max(0.05, pace.rate), 1.3 * sets / max(0.05, pace.rate))
         reps = sets * self.settings.work_s * 1000 / pace.attempt_ms
         return between(reps / 2, reps, reps * 2)
 
@@ -26,6 +30,9 @@ class IntervalsForecast(Forecast[IntervalsSettings]):
         if self.settings.by == SECONDS:
             whole = self.settings.length_s
             return Estimate(whole, whole, whole)
+        if self.settings.by == SETS and pace.is_prior:
+            # A press is a whole set here, and not one rep.
+            pace = replace(pace, attempt_ms=pace.attempt_ms * self.settings.reps)
         return time_of(self.attempts(pace), pace, rest_s=self.settings.total_rest_s)
 
     def span(self, metric_id: str) -> tuple[float, float]:

@@ -6,14 +6,11 @@ from dataclasses import replace
 from functools import lru_cache
 from itertools import accumulate
 
-from jolly_core.challenges.formats.tempo_ladder import TempoLadder, TempoLadderSettings
+from jolly_core.challenges.formats.tempo_ladder import BREATH_MS, ITSELF, TempoLadder, TempoLadderSettings
 from jolly_core.foretelling.forecast import Forecast
 from jolly_core.foretelling.pace import Attempts, Estimate, Pace, time_of, waited
 from jolly_core.stats.chain import MOST_STATES, WON, wait_to_win
 from jolly_core.stats.waiting import AttemptsDistribution, Wait
-
-#: Between two tempi: breathe, set the click, lift the sticks. Common practice, no source.
-BREATH_MS = 4000
 
 
 class TempoLadderForecast(Forecast[TempoLadderSettings]):
@@ -25,7 +22,8 @@ class TempoLadderForecast(Forecast[TempoLadderSettings]):
     def estimate(self, pace: Pace) -> Estimate:
         """By the click, not by the athlete's pace: every go takes its strokes or its time, and a breath."""
         attempts = self.attempts(pace)
-        goes = [self.settings.step_ms(step) + BREATH_MS for step in range(len(self.settings.tempi))]
+        steps, is_itself = range(len(self.settings.tempi)), self.settings.goes_on == ITSELF
+        goes = [self.settings.go_ms(step) if is_itself else self.settings.step_ms(step) + BREATH_MS for step in steps]
         each = sum(goes) / len(goes)
         return time_of(attempts, replace(pace, attempt_ms=max(1, round(each)), tempo_spread=0.1))
 
@@ -47,7 +45,7 @@ class TempoLadderForecast(Forecast[TempoLadderSettings]):
         tempi = self.settings.tempi
         if metric_id == "strokes":
             return 0, sum(self.settings.strokes_at(step) for step in range(len(tempi)))
-        return 0, tempi[-1] if metric_id == "tempo" else len(tempi)
+        return 0, max(tempi) if metric_id == "tempo" else len(tempi)
 
 
 @lru_cache(maxsize=256)

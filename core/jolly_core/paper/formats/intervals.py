@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from jolly_core.challenges.count import Count
-from jolly_core.challenges.formats.intervals import SECONDS, Intervals, IntervalsSettings, IntervalState
+from jolly_core.challenges.formats.intervals import SECONDS, SETS, Intervals, IntervalsSettings, IntervalState
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.paper.form import MOST_BOXES, PaperForm, Sheet
 from jolly_core.words import quantity
@@ -30,7 +30,8 @@ class IntervalsPaper(PaperForm[IntervalsSettings, IntervalsTotals, IntervalState
         return Sheet(rule, min(MOST_BOXES, self.settings.all_sets), "set")
 
     def metrics(self, totals: IntervalsTotals) -> dict[str, Any]:
-        return {"reps": totals.makes}
+        # Counted by the set, the makes are sets.
+        return {"reps": totals.sets_done * self.settings.reps if self.settings.by == SETS else totals.makes}
 
     def unknown(self, totals: IntervalsTotals) -> tuple[str, ...]:
         return ("effort",) if totals.effort is None else ()

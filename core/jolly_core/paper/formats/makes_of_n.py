@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from jolly_core.challenges.formats.makes_of_n import MakesOfN, MakesOfNSettings, MakesState
 from jolly_core.challenges.settings import Settings, whole_number
@@ -26,4 +26,4 @@ class MakesOfNPaper(PaperForm[MakesOfNSettings, MakesOfNTotals, MakesState]):
         return ("best_streak",)
 
     def state(self, totals: MakesOfNTotals) -> MakesState:
-        return MakesState(count_of_makes(totals.makes, self.settings.attempts))
+        return replace(self.game.start(), count=count_of_makes(totals.makes, self.settings.attempts))

@@ -15,6 +15,7 @@ from jolly_core.words import quantity
 @dataclass(frozen=True)
 class QualityRepsTotals(Settings):
     good: int = whole_number("Good reps", 0, 200, 0)
+    attempts: int | None = whole_number("Reps, where it felt right before all were done", 0, 200, None)
     comfort: int | None = whole_number("Comfort, 1 to 5", 1, 5, None)
 
 
@@ -28,11 +29,15 @@ class QualityRepsPaper(PaperForm[QualityRepsSettings, QualityRepsTotals, Quality
         return Sheet(rule, min(MOST_BOXES, self.settings.reps), "rep")
 
     def state(self, totals: QualityRepsTotals) -> QualityState:
-        reps, good = self.settings.reps, totals.good
+        good, reps = totals.good, totals.attempts or self.settings.reps
+        if reps > self.settings.reps:
+            message = f"There are {self.settings.reps} reps at most; {reps} is more."
+            raise CoreError.one("out_of_reach", message, "attempts", value=reps, allowed=f"<= {self.settings.reps}")
         if good > reps:
             message = f"More good reps ({good}) than reps ({reps}) cannot be; count the ticks again."
             raise CoreError.one("out_of_reach", message, "good", value=good, allowed=f"<= {reps}")
-        return QualityState(Count(good, reps - good), totals.comfort)
+        is_right = reps < self.settings.reps
+        return QualityState(Count(good, reps - good), totals.comfort, is_right=is_right)
 
     def unknown(self, totals: QualityRepsTotals) -> tuple[str, ...]:
         return ("comfort",) if totals.comfort is None else ()

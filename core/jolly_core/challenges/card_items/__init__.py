@@ -1,0 +1,1 @@
+"""What can stand on the card of a rung, one module each."""
