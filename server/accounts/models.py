@@ -6,9 +6,11 @@ from django.conf import settings
 from django.contrib.auth.models import AbstractUser
 from django.core.validators import MaxValueValidator, MinValueValidator
 from django.db import models
+from django.utils.functional import cached_property
 
 from jolly_core.body.limits import REST, Limit
 from jolly_core.challenges.session import DOUBLE_TAP_MS
+from jolly_core.sided import Laterality
 
 LONGEST_DOUBLE_TAP_MS = 1000
 
@@ -36,6 +38,8 @@ class Athlete(AbstractUser):
     is_muted = models.BooleanField(default=False)
     #: Miss on the right and make on the left, for a left-hander.
     is_mirrored = models.BooleanField(default=False)
+    #: Whether what is hard is to be shortened and spaced: for age, or a state that asks for it.
+    is_eased = models.BooleanField(default=False)
     is_demo = models.BooleanField(default=False)
     #: Increases with every write through the API: see ``config.caching``.
     record_version = models.PositiveBigIntegerField(default=0, editable=False)
@@ -50,6 +54,49 @@ class Athlete(AbstractUser):
     @property
     def shown_name(self) -> str:
         return self.display_name or self.username
+
+    @cached_property
+    def known_sides(self) -> dict[str, dict[str, str]]:
+        """Which side their body uses, by the name of the discipline and what it is of; "" for every discipline."""
+        known: dict[str, dict[str, str]] = {}
+        for side in self.body_sides.all():
+            known.setdefault(side.discipline, {})[side.trait] = side.way
+        return known
+
+    def laterality(self, discipline: str) -> Laterality:
+        """Which side their body uses in a discipline: as was said for that one, or else for every one."""
+        everywhere, here = (self.known_sides.get(name, {}) for name in ("", discipline_key(discipline)))
+        return Laterality(**{"hand": self.handedness, **everywhere, **here})
+
+
+def discipline_key(discipline: str) -> str:
+    """A discipline as its sides are kept by it: its name in whichever letters.
+
+    >>> discipline_key(" Floor  skills")
+    'floor skills'
+    """
+    return " ".join(discipline.split()).casefold()
+
+
+class BodySide(models.Model):
+    """Which side a body uses in a discipline, or in all of them ("").
+
+    ``lefts`` and ``rights`` are the tries that it was found by; 0 and 0 where it was said.
+    """
+
+    athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="body_sides")
+    discipline = models.CharField(max_length=80, blank=True)
+    trait = models.CharField(max_length=8)
+    way = models.CharField(max_length=5)
+    lefts = models.PositiveSmallIntegerField(default=0)
+    rights = models.PositiveSmallIntegerField(default=0)
+    said_at = models.DateTimeField()
+
+    class Meta:
+        ordering = ("athlete_id", "discipline", "trait")
+        constraints = [
+            models.UniqueConstraint(fields=("athlete", "discipline", "trait"), name="a_side_once_a_discipline")
+        ]
 
 
 class BodyLimit(models.Model):

@@ -2,21 +2,25 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from datetime import date, timedelta
+from collections.abc import Mapping, Sequence
+from datetime import date, datetime, timedelta
 from typing import Any
 from zoneinfo import available_timezones
 
 from django.db import transaction
 
-from accounts.models import Athlete, BodyLimit
+from accounts.models import Athlete, BodyLimit, BodySide, discipline_key
 from accounts.selectors import get_today
 from config.bounds import check_room
 from config.finding import lock_one
 from jolly_core.body.limits import read_limit
 from jolly_core.errors import CoreError
+from jolly_core.side_finder import SideFinding, find_side
+from jolly_core.sides import HANDS
+from jolly_core.validation import check_choice
 
 MOST_LIMITS = 50
+MOST_BODY_SIDES = 200
 
 
 def change_settings(athlete: Athlete, changes: dict[str, Any]) -> Athlete:
@@ -56,3 +60,27 @@ def lift_limit(athlete: Athlete, limit_id: int, today: date) -> None:
         limit.delete()
     else:
         limit.save(update_fields=["until"])
+
+
+@transaction.atomic
+def keep_side(
+    athlete: Athlete, discipline: str, trait: str, way: str, *, tries: Sequence[str], at: datetime
+) -> SideFinding:
+    """Keep which side the athlete's body uses in a discipline, or with "" in all; with the tries it was found by.
+
+    An empty ``way`` forgets it. Raises ``CoreError`` for a way that is no side, and as ``find_side``.
+    """
+    found = find_side(trait, tries)
+    if way and (problem := check_choice("way", way, HANDS)):
+        raise CoreError([problem])
+    here: dict[str, Any] = {"athlete": athlete, "discipline": discipline_key(discipline), "trait": trait}
+    athlete.__dict__.pop("known_sides", None)
+    if not way:
+        BodySide.objects.filter(**here).delete()
+        return found
+    kept = BodySide.objects.filter(athlete=athlete)
+    if not kept.filter(**here).exists():
+        check_room(kept, MOST_BODY_SIDES, "sides", instead="say it for all disciplines at once")
+    values = {"way": way, "lefts": found.lefts, "rights": found.rights, "said_at": at}
+    BodySide.objects.update_or_create(**here, defaults=values)
+    return found

@@ -7,6 +7,8 @@ from uuid import uuid4
 from django.conf import settings
 from django.db import models
 
+from ladders.models import Rung
+
 LONGEST_NOTE = 2000
 
 
@@ -90,6 +92,11 @@ class Part(models.Model):
 
     class Meta:
         ordering = ("block_id", "position")
+
+    @property
+    def said_rung(self) -> Rung | None:
+        """Its rung, with the texts for the side that it is planned on."""
+        return self.rung and self.rung.on(self.side)
 
     @property
     def is_open(self) -> bool:

@@ -12,15 +12,20 @@ from accounts.models import Athlete
 from accounts.selectors import get_today
 from blocks.models import key_of
 from jolly_core.challenges.breakdown import Breakdown
+from jolly_core.challenges.card_items.bands import Bands
 from jolly_core.challenges.metric import Metric
+from jolly_core.errors import CoreError
+from jolly_core.ladder.levers import Step, step_between
 from jolly_core.ladder.needs import unmet_words
 from jolly_core.lessons.registry import lessons_of
+from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.record.usual import Comparison, compare, usual_of
 from jolly_core.record.weaker import Finding, SideResults, find_weaker
 from jolly_core.sides import FIRST, SECOND
 from jolly_core.thresholds.evidence import RunResult
 from jolly_core.thresholds.fair import fair_mark
+from jolly_core.thresholds.offers import MarkOffer, offer_marks
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 from jolly_core.words import sentence
@@ -30,6 +35,7 @@ from ladders.selectors import (
     RungName,
     WorkedOn,
     get_ladder,
+    get_rung,
     get_threshold,
     get_working_rung,
     list_needs,
@@ -40,7 +46,7 @@ from ladders.selectors import (
     title_on,
 )
 from runs.models import Run
-from runs.selectors import History, get_run, list_counting_before, list_history, list_summaries
+from runs.selectors import History, get_run, get_summary, list_counting_before, list_history, list_summaries
 
 #: How many results are shown in a row at the end of a run.
 RECENT_RUNS = 20
@@ -78,6 +84,8 @@ class RungStanding:
     state: str
     records: Sequence[RungRecord]
     needs: Sequence[KnownNeed]
+    #: What moved from the rung below.
+    step: Step
 
     @property
     def unmet(self) -> str:
@@ -137,6 +145,8 @@ class Outcome:
     threshold: Threshold
     standing: LadderStanding
     is_working_rung: bool
+    #: The named range that the result lies in, or the next one; empty where the card has none.
+    band: str
     lessons: Sequence[str]
     breakdown: Breakdown | None
 
@@ -220,18 +230,42 @@ def list_rung_standings(ladder: Ladder, history: History) -> list[RungStanding]:
     """Every rung from the top down, with its threshold and the latest runs on it."""
     working, rungs = get_working_rung(ladder), list_rungs(ladder)
     needs = list_needs(rungs)
-    return [_rung_standing(ladder, rung, working, history, needs[rung.pk]) for rung in reversed(rungs)]
+    return [
+        _rung_standing(ladder, rung, working=working, history=history, needs=needs[rung.pk], below=below)
+        for below, rung in reversed(list(zip([None, *rungs], rungs, strict=False)))
+    ]
 
 
 def _rung_standing(
-    ladder: Ladder, rung: Rung, working: Rung, history: History, needs: Sequence[KnownNeed]
+    ladder: Ladder,
+    rung: Rung,
+    *,
+    working: Rung,
+    history: History,
+    needs: Sequence[KnownNeed],
+    below: Rung | None,
 ) -> RungStanding:
     state = "held" if rung.number <= ladder.held else "working" if rung.pk == working.pk else "ahead"
     threshold, game = get_threshold(rung), rung.game
     records = [_record(ladder, history.get((rung.pk, side), SideSummary()), threshold, side) for side in ladder.sides]
     marks = {metric.id: fair_mark(game, metric.id) for metric in game.metrics}
     fair = {metric: mark for metric, mark in marks.items() if mark is not None}
-    return RungStanding(rung, threshold, fair, state, records, needs)
+    step = step_between(below.known_levers, rung.known_levers, ladder.athlete.units) if below else Step("")
+    return RungStanding(rung, threshold, fair, state, records, needs, step)
+
+
+def list_mark_offers(athlete: Athlete, rung_id: int, metric_id: str) -> Sequence[MarkOffer]:
+    """Fair marks of a metric by the record of the side that lags: a mark is asked of both."""
+    rung = get_rung(athlete, rung_id)
+    metric = rung.game.metric(metric_id)
+    if metric is None:
+        raise CoreError([rung.game.unknown_metric(metric_id)])
+    sides = [get_summary(rung, side) for side in rung.ladder.sides]
+    known = [(found.mean, side) for side in sides if (found := usual_of(side.values(metric.id)))]
+    worst = min if metric.direction == "up" else max
+    usual, side = worst(known, key=lambda each: each[0]) if known else (None, SideSummary())
+    pace = pace_of(rung.game, side.latest(), card=rung.known_card)
+    return offer_marks(rung.game, metric.id, pace=pace, usual=usual)
 
 
 def _record(ladder: Ladder, summary: SideSummary, threshold: Threshold, side: str) -> RungRecord:
@@ -268,6 +302,7 @@ def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
         threshold=threshold,
         standing=standing,
         is_working_rung=standing.working.pk == rung.pk,
+        band=run.known_card.of(Bands).of(run.result.value),
         lessons=lessons_of(run.game, run.known_tally),
         breakdown=run.game.breakdown(run.known_tally),
     )

@@ -73,7 +73,11 @@ DATABASES = {"default": read_database(read_text("DB", str(VAR / "jolly.sqlite3")
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 AUTH_USER_MODEL = "accounts.Athlete"
-AUTHENTICATION_BACKENDS = ["django.contrib.auth.backends.ModelBackend"]
+AUTHENTICATION_BACKENDS = [
+    "accounts.backend.AthleteBackend",
+    # Whoever signed in before there was one of our own stays signed in.
+    "django.contrib.auth.backends.ModelBackend",
+]
 AUTH_PASSWORD_VALIDATORS = [
     {"NAME": f"django.contrib.auth.password_validation.{name}"}
     for name in (

@@ -7,8 +7,11 @@ from django.db import models
 from django.utils.functional import cached_property
 
 from jolly_core.body.traits import Traits
+from jolly_core.challenges.card import Card
 from jolly_core.challenges.registry import AnyGame, stored_game
-from jolly_core.sides import Pair
+from jolly_core.ladder.levers import Lever, levers_words
+from jolly_core.sided import Laterality, say
+from jolly_core.sides import NONE, Pair
 from layouts.models import Layout
 
 
@@ -66,6 +69,17 @@ class Ladder(models.Model):
         """What it asks of body and place, as the core takes it."""
         return Traits.from_stored(self.traits)
 
+    def laterality(self, side: str = NONE) -> Laterality:
+        """Which side its athlete's body uses in its discipline; on a side that is an arm's, that of the arm."""
+        own = self.athlete.laterality(self.discipline)
+        arm = self.known_pair.arm(side)
+        return own if arm in (None, own.hand) else own.with_hand(arm)
+
+    @property
+    def said_summary(self) -> str:
+        """Its summary as it is said to its athlete."""
+        return say(self.summary, self.laterality()) if "{" in self.summary else self.summary
+
     def __str__(self) -> str:
         return self.title
 
@@ -100,8 +114,11 @@ class Rung(models.Model):
     number = models.PositiveSmallIntegerField()
     title = models.CharField(max_length=120)
     set_up = models.TextField(blank=True)
-    lever = models.CharField(max_length=120, blank=True)
+    #: What makes it as hard as it is; see the core's ``ladder.levers``.
+    levers = models.JSONField(default=list)
     cues = models.JSONField(default=list)
+    #: What a practitioner writes on its card; see the core's ``challenges.card``.
+    card = models.JSONField(default=dict)
     format = models.CharField(max_length=40)
     settings = models.JSONField(default=dict)
     #: Where its targets go; what a make or miss on it says of the aim is measured there.
@@ -110,6 +127,9 @@ class Rung(models.Model):
     taken_out_at = models.DateTimeField(null=True)
     #: Since when runs counted for it, if a change of the ladder ended that: taking the change back brings it back.
     worked_on_since = models.DateTimeField(null=True)
+
+    #: The side that its texts are said for, where it is played on one.
+    said_on = NONE
 
     #: The first one is what ``ladder.rungs`` is made of.
     objects = RungsInPlace()
@@ -132,6 +152,46 @@ class Rung(models.Model):
     def game(self) -> AnyGame:
         """What is played on it."""
         return stored_game(self.format, self.settings)
+
+    @cached_property
+    def known_levers(self) -> tuple[Lever, ...]:
+        """Its levers, as the core takes them."""
+        return tuple(Lever.from_stored(each) for each in self.levers)
+
+    @property
+    def levers_words(self) -> str:
+        """Its levers in a line; empty without any."""
+        return levers_words(self.known_levers, self.ladder.athlete.units) if self.levers else ""
+
+    @cached_property
+    def known_card(self) -> Card:
+        """Its card, as the core takes it."""
+        return Card.from_stored(self.card)
+
+    @property
+    def said_set_up(self) -> str:
+        """Its set-up as it is said to its athlete."""
+        return self._said(self.set_up)
+
+    @property
+    def said_cues(self) -> list[str]:
+        """Its cues as they are said to its athlete."""
+        return [self._said(cue) for cue in self.cues]
+
+    @property
+    def said_card(self) -> Card:
+        """Its card as it is said to its athlete."""
+        # The blank one, which most are, needs no look at the athlete.
+        return self.known_card.said(self._said) if self.card else self.known_card
+
+    def _said(self, text: str) -> str:
+        # Most texts are the same for everybody: the athlete is looked at for those alone that are not.
+        return say(text, self.ladder.laterality(self.said_on)) if "{" in text else text
+
+    def on(self, side: str) -> Rung:
+        """The same rung, its texts said for whom it is played by on that side."""
+        self.said_on = side
+        return self
 
     def play(self, game: AnyGame) -> list[str]:
         """Take a game as the one that is played on it; the names of the columns that have to be written."""

@@ -33,7 +33,9 @@ def list_archived(athlete: Athlete) -> QuerySet[Ladder]:
 
 def _with_rungs(athlete: Athlete) -> QuerySet[Ladder]:
     ladders = Ladder.objects.filter(athlete=athlete).select_related("athlete")
-    return ladders.prefetch_related("rungs__threshold_revisions", "rungs__layout", "acknowledgements")
+    return ladders.prefetch_related(
+        "rungs__threshold_revisions", "rungs__layout", "acknowledgements", "athlete__body_sides"
+    )
 
 
 @dataclass(frozen=True)

@@ -11,7 +11,7 @@ from django.db.models import RestrictedError
 from accounts.models import Athlete
 from config.bounds import check_room
 from config.finding import lock_one
-from jolly_core.errors import CoreError
+from jolly_core.errors import CoreError, errors_under
 from jolly_core.places.plain import Measured
 from places.models import Place
 
@@ -42,10 +42,8 @@ def keep_place(athlete: Athlete, name: str, offers: Sequence[str], drawing: Mapp
 
 def _checked_drawing(known: Place | None, name: str, drawing: Mapping[str, Any]) -> Measured:
     measured = Measured.from_stored(drawing)
-    try:
+    with errors_under("drawing"):
         measured.place("new", name)
-    except CoreError as error:
-        raise error.under("drawing") from None
     if known and known.layouts.exists() and Measured.from_stored(known.drawing or {}) != measured:
         message = f"Targets lie on {name} as it was measured; keep the new measures under another name."
         raise CoreError.one("in_use", message, "drawing")

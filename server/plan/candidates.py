@@ -17,6 +17,8 @@ from blocks.selectors import LeftOut, list_left_out, list_timed
 from climb.selectors import LadderStanding, find_side, read_standings
 from config.caching import cached_until_write
 from jolly_core.aim.spread import predict
+from jolly_core.challenges.card_items.basket import Basket
+from jolly_core.challenges.card_items.first_guess import FirstGuess
 from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Pace
 from jolly_core.ladder.needs import unmet_words
@@ -153,7 +155,7 @@ def _near(standings: Sequence[LadderStanding], history: History) -> dict[RungSid
     ]
     below = Rung.objects.in_bulk([under.id for _, side, under in bare if under and (under.id, side) in history])
     return {
-        (standing.working, side): pace_of(rung.game, _on_side(history, rung, side))
+        (standing.working, side): pace_of(rung.game, _on_side(history, rung, side), card=rung.known_card)
         for standing, side, under in bare
         if under and (rung := below.get(under.id))
     }
@@ -190,11 +192,12 @@ def get_habit(athlete: Athlete) -> Habit:
 def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str) -> Candidate:
     ladder: Ladder = standing.ladder
     runs_here = _on_side(record.history, rung, side)
-    pace = pace_of(rung.game, runs_here, record.near.get((rung, side)))
+    card = rung.known_card
+    pace = pace_of(rung.game, runs_here, record.near.get((rung, side)), card)
     foretold = record.foretold.get((rung, side))
     if foretold is not None:
         pace = replace(pace, rate=min(MOST_RATE, max(1 - MOST_RATE, foretold)))
-    run, tries = foretell_run(rung.game, pace)
+    run, tries = foretell_run(rung.game, pace, card.of(Basket))
     missing = {each.side: each.more_runs for each in standing.verdict.evidence}
     pair, sides = ladder.known_pair, record.sides[ladder.pk]
     is_other_side = side in sides.order[1:]
@@ -209,7 +212,7 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         run=run,
         is_weaker=side == sides.weaker,
         is_other_side=is_other_side,
-        set_up_s=set_up_seconds(is_other_side=is_other_side),
+        set_up_s=set_up_seconds(is_other_side=is_other_side, own_s=card.of(FirstGuess).set_up_s),
         last_day=record.last_days.get((ladder.pk, side)),
         runs_to_climb=missing.get(side, missing.get(NONE)) if rung.pk == standing.working.pk else None,
         hand=pair.arm(side),
@@ -222,6 +225,7 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         planned=left_out.planned,
         is_new=len(runs_here) < NEW_RUNS,
         is_prior=pace.is_prior,
+        is_eased=record.athlete.is_eased,
         foretold=foretold,
         test_runs=runs,
         test_place=place,

@@ -9,12 +9,14 @@ from django.conf import settings
 from django.db import models
 from django.utils.functional import cached_property
 
+from jolly_core.challenges.card import Card
 from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.registry import AnyGame, stored_game, stored_tally
 from jolly_core.challenges.tally import AnyTally
 from jolly_core.record.result import Result, result_of
 from jolly_core.record.summary import PlayedRun
 from jolly_core.record.yardstick import Distance, Yardstick, measure
+from ladders.models import Rung
 
 
 class Run(models.Model):
@@ -35,6 +37,8 @@ class Run(models.Model):
     format = models.CharField(max_length=40)
     settings = models.JSONField()
     double_tap_ms = models.PositiveSmallIntegerField()
+    #: The rung's card as it was when the run began, in the words that were said to the athlete.
+    card = models.JSONField(default=dict)
     started_at = models.DateTimeField()
     day = models.DateField()
     tally = models.JSONField()
@@ -74,6 +78,11 @@ class Run(models.Model):
         return ["format", "settings"]
 
     @cached_property
+    def known_card(self) -> Card:
+        """The card it is played by."""
+        return Card.from_stored(self.card)
+
+    @cached_property
     def known_tally(self) -> AnyTally:
         """What the rules made of its events."""
         return stored_tally(self.tally)
@@ -85,6 +94,11 @@ class Run(models.Model):
         for name, value in columns.items():
             setattr(self, name, value)
         return ["tally", *columns]
+
+    @property
+    def said_rung(self) -> Rung:
+        """Its rung, with the texts for the side that it is played on."""
+        return self.rung.on(self.side)
 
     @property
     def counts(self) -> bool:

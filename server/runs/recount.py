@@ -36,7 +36,7 @@ def recount(run: Run) -> Iterator[Difference]:
     """Every value of a run that differs from what its events come to."""
     events = [event.known for event in run.events.all()]
     try:
-        tally = replay(run.game, events, double_tap_ms=run.double_tap_ms)
+        tally = replay(run.game, events, double_tap_ms=run.double_tap_ms, card=run.known_card)
     except CoreError as error:
         yield Difference(run.pk, "events", "kept", str(error))
         return
@@ -56,7 +56,7 @@ def repair(run: Run) -> None:
     """Store what the run's events come to; one whose events the rules of today do not take stays as it is."""
     events = [event.known for event in run.events.all()]
     try:
-        tally = replay(run.game, events, double_tap_ms=run.double_tap_ms)
+        tally = replay(run.game, events, double_tap_ms=run.double_tap_ms, card=run.known_card)
     except CoreError:
         return
     run.event_count = len(events)

@@ -32,7 +32,9 @@ BELOW = timedelta(days=365)
 def list_runs(athlete: Athlete) -> QuerySet[Run]:
     """All of the athlete's runs, the latest first."""
     runs = Run.objects.filter(athlete=athlete).select_related("rung__ladder__athlete", "rung__layout", "part")
-    return runs.prefetch_related("rung__ladder__acknowledgements").order_by("-started_at", "id")
+    return runs.prefetch_related("rung__ladder__acknowledgements", "rung__ladder__athlete__body_sides").order_by(
+        "-started_at", "id"
+    )
 
 
 def list_played(athlete: Athlete) -> QuerySet[Run]:
@@ -54,7 +56,9 @@ def get_run_to_change(athlete: Athlete, run_id: UUID) -> Run:
     return lock_one(list_runs(athlete), pk=run_id)
 
 
-_TO_RECORD = Prepared(lambda: Run.objects.select_for_update().defer("tally", "metrics", "aimed"), "id", "athlete")
+_TO_RECORD = Prepared(
+    lambda: Run.objects.select_for_update().defer("tally", "metrics", "aimed", "card"), "id", "athlete"
+)
 
 
 def get_run_to_record(athlete: Athlete, run_id: UUID) -> Run:
@@ -154,7 +158,7 @@ def list_played_counts(athlete: Athlete, since: date) -> list[Played]:
     runs = Run.objects.filter(athlete=athlete, day__gte=since, attempts__gt=0).select_related("rung__ladder")
     return [
         Played(run.day, counts, run.rung.ladder.known_pair.arm(run.side), run.attempts)
-        for run in runs.defer("tally", "settings", "metrics")
+        for run in runs.defer("tally", "settings", "metrics", "card")
         if (counts := run.rung.ladder.known_traits.counts)
     ]
 
@@ -176,4 +180,4 @@ def _days_ago(today: date, days: int) -> datetime:
 
 def get_pace(rung: Rung, side: str) -> Pace:
     """The athlete's own pace on a rung from the last runs there; the stated prior without any."""
-    return pace_of(rung.game, get_summary(rung, side).latest())
+    return pace_of(rung.game, get_summary(rung, side).latest(), card=rung.known_card)

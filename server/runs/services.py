@@ -82,7 +82,8 @@ def _begin(athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at:
     day = get_day(athlete, started_at)
     _check_allowed(athlete, rung, day)
     game = _game_of(athlete, rung, run_id, day)
-    tally = replay(game, [], double_tap_ms=athlete.double_tap_ms)
+    card = rung.on(side).said_card
+    tally = replay(game, [], double_tap_ms=athlete.double_tap_ms, card=card)
     values = {
         "athlete": athlete,
         "rung": rung,
@@ -91,6 +92,7 @@ def _begin(athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at:
         "format": game.id,
         "settings": game.settings.as_stored(),
         "double_tap_ms": athlete.double_tap_ms,
+        "card": card.as_stored(),
         "started_at": started_at,
         "day": day,
         "tally": tally.as_stored(),
@@ -155,6 +157,7 @@ def keep_paper_run(athlete: Athlete, part_id: int, totals: Mapping[str, Any], *,
         format=game.id,
         settings=game.settings.as_stored(),
         double_tap_ms=athlete.double_tap_ms,
+        card=rung.on(part.side).said_card.as_stored(),
         started_at=started_at,
         day=get_day(athlete, started_at),
         tally=tally.as_stored(),
@@ -277,7 +280,7 @@ def _fit_in(run: Run, fresh: Mapping[int, Event]) -> Session:
 
 
 def _replay(run: Run, events: Iterable[Event]) -> Session:
-    session = Session(run.game, double_tap_ms=run.double_tap_ms)
+    session = Session(run.game, double_tap_ms=run.double_tap_ms, card=run.known_card)
     for event in events:
         session.step(event.known)
     return session
@@ -344,8 +347,10 @@ def attach_run(athlete: Athlete, run_id: UUID, rung_id: int, side: str) -> Run:
     game, before = _game_of(athlete, rung, run.pk, run.day), (run.rung_id, run.side)
     run.rung, run.side = rung, side
     columns = run.play(game)
+    run.known_card = rung.on(side).said_card
+    run.card = run.known_card.as_stored()
     run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_stored(), _aimed(rung)
-    run.save(update_fields=["rung", "side", "yardstick", "aimed", *columns])
+    run.save(update_fields=["rung", "side", "card", "yardstick", "aimed", *columns])
     session, added, ids = _replay(run, run.events.all()), [], list_ids(run)
     if not session.is_over():
         # It was stopped by hand at its last press, whatever its own rules would still have asked for.

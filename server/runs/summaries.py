@@ -28,7 +28,7 @@ def keep_summary(run: Run, *, did_count: bool) -> None:
 def rebuild_summary(rung_id: int, side: str) -> None:
     """Read all runs that count on a rung and side, and keep what they come to."""
     runs = Run.objects.filter(rung=rung_id, side=side, is_over=True, set_aside="", is_played=True)
-    needed = runs.order_by("started_at", "id").defer("tally", "settings", "yardstick", "aimed")
+    needed = runs.order_by("started_at", "id").defer("tally", "settings", "yardstick", "aimed", "card")
     _keep(rung_id, side, summarize([run.played for run in needed.iterator()]))
 
 

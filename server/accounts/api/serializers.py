@@ -2,10 +2,11 @@ from typing import Any
 
 from rest_framework import serializers
 
-from accounts.models import Athlete, BodyLimit
+from accounts.models import Athlete, BodyLimit, BodySide
 from config.fields import DayField
 from config.reading import ReadSerializer
 from jolly_core.body.limits import REST
+from jolly_core.side_finder import MOST_TRIES
 
 
 class AthleteSerializer(serializers.ModelSerializer[Athlete]):
@@ -24,6 +25,7 @@ class AthleteSerializer(serializers.ModelSerializer[Athlete]):
             "volume",
             "is_muted",
             "is_mirrored",
+            "is_eased",
             "is_demo",
         )
         read_only_fields = ("username", "is_demo")
@@ -52,6 +54,47 @@ class BodyLimitSerializer(serializers.ModelSerializer[BodyLimit]):
     class Meta:
         model = BodyLimit
         fields = ("id", "part", "side", "strictness", "since", "until", "note", "words")
+
+
+class SideQuestionSerializer(ReadSerializer):
+    """How a side is found: what to do, each time."""
+
+    trait = serializers.CharField()
+    title = serializers.CharField()
+    do = serializers.CharField()
+
+
+class BodySideSerializer(serializers.ModelSerializer[BodySide]):
+    class Meta:
+        model = BodySide
+        fields = ("discipline", "trait", "way", "lefts", "rights")
+
+
+class BodySidesSerializer(ReadSerializer):
+    """What can be found, and what is known."""
+
+    questions = SideQuestionSerializer(many=True)
+    known = BodySideSerializer(many=True)
+
+
+class SideTriesSerializer(ReadSerializer):
+    trait = serializers.CharField()
+    tries = serializers.ListField(child=serializers.CharField(), max_length=2 * MOST_TRIES)
+
+
+class SideToKeepSerializer(SideTriesSerializer):
+    discipline = serializers.CharField(max_length=80, allow_blank=True, help_text="Empty: for all of them.")
+    way = serializers.CharField(allow_blank=True, help_text="left or right; empty forgets it.")
+
+
+class SideFindingSerializer(ReadSerializer):
+    """What the tries tell; ``way`` is empty while they do not."""
+
+    way = serializers.CharField()
+    lefts = serializers.IntegerField()
+    rights = serializers.IntegerField()
+    chance = serializers.FloatField()
+    words = serializers.CharField()
 
 
 class RecoveryCodesSerializer(ReadSerializer):

@@ -1,3 +1,5 @@
+from datetime import UTC, datetime
+
 from drf_spectacular.utils import extend_schema
 from rest_framework.permissions import AllowAny
 from rest_framework.request import Request as AnyRequest
@@ -9,12 +11,17 @@ from accounts import selectors, services
 from accounts.api.serializers import (
     AthleteSerializer,
     BodyLimitSerializer,
+    BodySidesSerializer,
     NewLimitSerializer,
     RecoveryCodesSerializer,
     RecoverySerializer,
+    SideFindingSerializer,
+    SideToKeepSerializer,
+    SideTriesSerializer,
 )
 from accounts.recovery import make_codes, recover
 from config.requests import Request, read_given
+from jolly_core.side_finder import QUESTIONS, find_side
 
 
 class AthleteView(APIView):
@@ -53,6 +60,30 @@ class LimitView(APIView):
     def delete(self, request: Request, limit_id: int) -> Response:
         services.lift_limit(request.user, limit_id, selectors.get_today(request.user))
         return Response(status=204)
+
+
+class BodySidesView(APIView):
+    """Which side the athlete's body uses: hand, foot, turn and breath, by discipline."""
+
+    @extend_schema(operation_id="list_body_sides", responses=BodySidesSerializer)
+    def get(self, request: Request) -> Response:
+        known = request.user.body_sides.all()
+        return Response(BodySidesSerializer({"questions": list(QUESTIONS.values()), "known": known}).data)
+
+    @extend_schema(operation_id="keep_body_side", request=SideToKeepSerializer, responses=SideFindingSerializer)
+    def put(self, request: Request) -> Response:
+        found = services.keep_side(request.user, **read_given(request, SideToKeepSerializer), at=datetime.now(UTC))
+        return Response(SideFindingSerializer(found).data)
+
+
+class SideFinderView(APIView):
+    """What some tries tell of a side. Nothing is kept."""
+
+    keeps_nothing = True
+
+    @extend_schema(operation_id="find_body_side", request=SideTriesSerializer, responses=SideFindingSerializer)
+    def post(self, request: Request) -> Response:
+        return Response(SideFindingSerializer(find_side(**read_given(request, SideTriesSerializer))).data)
 
 
 class RecoveryCodesView(APIView):

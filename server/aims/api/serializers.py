@@ -7,6 +7,7 @@ from config.reading import ReadSerializer
 from jolly_core.places.layout import MOST_ZONES
 from jolly_core.places.named_orders import MADE
 from jolly_core.places.tape import Taped
+from jolly_core.planning.lever_maker import BETWEEN, EASIER, NEXT, LeverOffer
 from jolly_core.planning.rung_maker import DISTANCE, SIZE
 from ladders.api.serializers import SideField
 from layouts.api.serializers import NewLayoutSerializer, ShapeField, ZoneSerializer
@@ -109,6 +110,25 @@ class OrderSerializer(ReadSerializer):
 
 class PatternSerializer(ReadSerializer):
     pattern = serializers.CharField()
+
+
+class LeverOfferSerializer(ReadSerializer):
+    """One lever moved, and what the record foretells there."""
+
+    lever = serializers.CharField(source="lever.kind")
+    what_for = serializers.ChoiceField(choices=[NEXT, EASIER, BETWEEN])
+    words = serializers.SerializerMethodField()
+    foretold = serializers.CharField(source="foretold.words")
+    is_harder = serializers.BooleanField()
+
+    def get_words(self, offer: LeverOffer) -> str:
+        units: str = self.context["units"]
+        return offer.lever.said(units)
+
+
+class LeverRungSerializer(ReadSerializer):
+    lever = serializers.CharField()
+    what_for = serializers.CharField()
 
 
 class NextRungSerializer(ReadSerializer):

@@ -9,12 +9,15 @@ from aims.api.serializers import (
     DividingSerializer,
     LadderAimSerializer,
     LayingSerializer,
+    LeverOfferSerializer,
+    LeverRungSerializer,
     NextRungSerializer,
     OfferSerializer,
     OrderSerializer,
     PatternSerializer,
     WorkedOutSerializer,
 )
+from aims.by_record import list_lever_offers
 from config.requests import Request, read_given
 from jolly_core.patterns.written import write_pattern
 from jolly_core.places.layout import mirror_layout, read_layout
@@ -95,4 +98,19 @@ class NextRungsView(APIView):
     def post(self, request: Request, rung_id: int) -> Response:
         given = read_given(request, NextRungSerializer)
         rung = services.add_next_rung(request.user, rung_id, given["lever"], datetime.now(UTC))
+        return Response(RungRefSerializer(rung).data, status=201)
+
+
+class LeverRungsView(APIView):
+    """The rung maker by the record: a next, an easier and an in-between rung for every lever that is a number."""
+
+    @extend_schema(operation_id="list_lever_rungs", responses=LeverOfferSerializer(many=True))
+    def get(self, request: Request, rung_id: int) -> Response:
+        offers = list_lever_offers(get_rung(request.user, rung_id))
+        return Response(LeverOfferSerializer(offers, many=True, context={"units": request.user.units}).data)
+
+    @extend_schema(operation_id="add_lever_rung", request=LeverRungSerializer, responses={201: RungRefSerializer})
+    def post(self, request: Request, rung_id: int) -> Response:
+        given = read_given(request, LeverRungSerializer)
+        rung = services.add_lever_rung(request.user, rung_id, given["lever"], given["what_for"], datetime.now(UTC))
         return Response(RungRefSerializer(rung).data, status=201)

@@ -3,7 +3,13 @@ from rest_framework import serializers
 from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.challenges.breakdown import Breakdown
-from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField, ThresholdSerializer
+from ladders.api.serializers import (
+    LadderRefSerializer,
+    RungRefSerializer,
+    SideField,
+    ThresholdSerializer,
+    WrittenSerializer,
+)
 from ladders.models import Move
 from runs.api.serializers import RunSerializer
 
@@ -96,14 +102,25 @@ class KnownNeedSerializer(ReadSerializer):
     is_held = serializers.BooleanField(source="need.is_held")
 
 
+class MarkOfferSerializer(ReadSerializer):
+    """A mark that is fair to ask for, and what it is."""
+
+    metric = serializers.CharField()
+    mark = serializers.FloatField()
+    words = serializers.CharField()
+
+
 class RungStandingSerializer(ReadSerializer):
     rung = RungRefSerializer()
+    written = WrittenSerializer(source="rung")
     threshold = AskedSerializer()
     fair_marks = serializers.DictField(
         child=serializers.FloatField(), help_text="A fair mark to begin with, for each metric that can be asked for."
     )
     state = serializers.ChoiceField(choices=["held", "working", "ahead"])
     records = RungRecordSerializer(many=True)
+    step = serializers.CharField(source="step.words", help_text="What moved from the rung below; may be empty.")
+    step_remark = serializers.CharField(source="step.remark", help_text="Where more than one lever moved.")
     needs = KnownNeedSerializer(many=True)
     unmet = serializers.CharField(help_text="What is still to be held first, in words; empty where all is.")
 
@@ -167,5 +184,6 @@ class OutcomeSerializer(ReadSerializer):
     threshold = AskedSerializer()
     standing = LadderStandingSerializer()
     is_working_rung = serializers.BooleanField()
+    band = serializers.CharField(help_text="The named range that the result lies in, or is next; may be empty.")
     lessons = serializers.ListField(child=serializers.CharField(), help_text="What the run's arithmetic says.")
     breakdown = TypedField(Breakdown | None)

@@ -12,6 +12,7 @@ from climb.api.serializers import (
     DecisionSerializer,
     LadderDetailSerializer,
     LadderStandingSerializer,
+    MarkOfferSerializer,
     OutcomeSerializer,
 )
 from config.requests import Request, read_given
@@ -44,6 +45,14 @@ class LadderView(APIView):
     @extend_schema(operation_id="get_ladder", responses=LadderDetailSerializer)
     def get(self, request: Request, ladder_id: int) -> Response:
         return Response(LadderDetailSerializer(_detail(request.user, ladder_id)).data)
+
+
+class MarksView(APIView):
+    """Marks of a metric that are fair to ask for on a rung."""
+
+    @extend_schema(operation_id="list_mark_offers", responses=MarkOfferSerializer(many=True))
+    def get(self, request: Request, rung_id: int, metric: str) -> Response:
+        return Response(MarkOfferSerializer(selectors.list_mark_offers(request.user, rung_id, metric), many=True).data)
 
 
 class MovesView(APIView):

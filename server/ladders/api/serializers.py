@@ -6,9 +6,11 @@ from rest_framework import serializers
 from config.reading import ReadSerializer
 from jolly_core.body.risks import RISKS
 from jolly_core.challenges.registry import FORMATS as GAMES
+from jolly_core.ladder.levers import CHOSEN, COUNTED, LENGTH, LEVERS, MOST_LEVERS, SAID
 from jolly_core.ladder.needs import MOST_NEEDS
 from jolly_core.sides import PAIRS, SIDES, STRONG_BEFORE, WEAK_BEFORE
 from ladders.models import Ladder
+from ladders.rungs import MOST_RUNGS
 from ladders.selectors import list_acknowledgements
 from layouts.api.serializers import LayoutRefSerializer
 
@@ -46,14 +48,66 @@ class ChallengeSerializer(ReadSerializer):
     settings_schema = serializers.JSONField(source="schema")
 
 
+class LeverKindSerializer(ReadSerializer):
+    """A lever: its value is a length in metres, a counted number of ``unit``, one of ``choices``, or words."""
+
+    id = serializers.ChoiceField(choices=list(LEVERS))
+    title = serializers.CharField()
+    takes = serializers.ChoiceField(choices=[LENGTH, COUNTED, CHOSEN, SAID])
+    unit = serializers.CharField()
+    low = serializers.FloatField()
+    high = serializers.FloatField()
+    choices = serializers.ListField(child=serializers.CharField())
+
+
+class LeverSerializer(ReadSerializer):
+    """What a lever is set to. Types only: what it can be set to is the core's to say."""
+
+    kind = serializers.CharField()
+    value = serializers.FloatField(required=False, allow_null=True, default=None)
+    words = serializers.CharField(required=False, allow_blank=True, default="")
+
+
 class RungToMakeSerializer(ReadSerializer):
     """A rung as it is made or changed: its game with its settings. Types only: what may be set is the core's to say."""
 
     title = serializers.CharField(max_length=120, allow_blank=True, help_text="Empty: the game in a few words.")
     set_up = serializers.CharField(allow_blank=True, max_length=2000)
     cues = serializers.ListField(child=serializers.CharField(max_length=60), max_length=2)
+    levers = serializers.ListField(
+        child=LeverSerializer(), required=False, max_length=MOST_LEVERS, help_text="Left out: as they were."
+    )
     format = serializers.CharField()
     settings = serializers.DictField()
+
+
+class RowSerializer(ReadSerializer):
+    """A rung as a row of a table. Types only: what may be set is the core's to say."""
+
+    rung = serializers.IntegerField(allow_null=True, help_text="Null: a new one, at this place.")
+    title = serializers.CharField(max_length=120, allow_blank=True, help_text="Empty: the game in a few words.")
+    levers = serializers.ListField(child=LeverSerializer(), max_length=MOST_LEVERS)
+    format = serializers.CharField()
+    settings = serializers.DictField()
+    mark = serializers.FloatField(allow_null=True, help_text="Null: what is asked stays, or is fair to ask.")
+
+
+class TableSerializer(ReadSerializer):
+    """The rungs of a ladder, from the ground up."""
+
+    rows = serializers.ListField(child=RowSerializer(), max_length=MOST_RUNGS)
+
+
+class ZonesSerializer(ReadSerializer):
+    zones = serializers.ListField(child=serializers.CharField(max_length=80), max_length=24)
+
+
+class UsualOrderSerializer(ReadSerializer):
+    """A usual order: as it is written, what it is called, and the zones of a lap."""
+
+    written = serializers.CharField()
+    title = serializers.CharField()
+    steps = serializers.ListField(child=serializers.CharField())
 
 
 class PairKindSerializer(ReadSerializer):
@@ -123,6 +177,9 @@ class LadderToMakeSerializer(ReadSerializer):
     summary = serializers.CharField(allow_blank=True, max_length=500)
     pair = PairToMakeSerializer(required=False)
     rung = RungToMakeSerializer()
+    layout = serializers.IntegerField(
+        required=False, allow_null=True, default=None, help_text="A layout to play its first rung on."
+    )
 
 
 class SettingsSerializer(ReadSerializer):
@@ -204,7 +261,7 @@ class LadderRefSerializer(ReadSerializer):
     has_sides = serializers.BooleanField()
     kit = serializers.ListField(child=serializers.CharField())
     cautions = serializers.ListField(child=serializers.CharField())
-    summary = serializers.CharField()
+    summary = serializers.CharField(source="said_summary")
     sides = serializers.SerializerMethodField()
     risks = serializers.SerializerMethodField()
     archived_at = serializers.DateTimeField(allow_null=True, help_text="When it was put away; null for one in use.")
@@ -231,13 +288,39 @@ class RungRefSerializer(ReadSerializer):
     id = serializers.IntegerField()
     number = serializers.IntegerField()
     title = serializers.CharField()
-    set_up = serializers.CharField()
-    lever = serializers.CharField()
-    cues = serializers.ListField(child=serializers.CharField())
+    set_up = serializers.CharField(source="said_set_up")
+    levers = serializers.CharField(source="levers_words", help_text="What makes it as hard as it is, in a line.")
+    cues = serializers.ListField(source="said_cues", child=serializers.CharField())
+    card_lines = serializers.ListField(
+        source="said_card.lines", child=serializers.CharField(), help_text="What its card says before a run."
+    )
     format = serializers.CharField()
     settings = serializers.DictField(source="game.settings.as_dict")
     goal_words = serializers.CharField(source="game.goal_words")
     layout = LayoutRefSerializer(source="laid", allow_null=True)
+
+
+class CardItemSerializer(ReadSerializer):
+    """Something that can stand on a card, with the JSON Schema of its settings."""
+
+    id = serializers.CharField()
+    title = serializers.CharField()
+    settings_schema = serializers.JSONField(source="schema")
+
+
+class CardSerializer(ReadSerializer):
+    """The items of a card by their ids. Types only: what may stand in one is the core's to say."""
+
+    card = serializers.DictField(child=serializers.DictField())
+
+
+class WrittenSerializer(ReadSerializer):
+    """The texts of a rung as they are written, their marked words in braces: what an editor changes."""
+
+    set_up = serializers.CharField()
+    cues = serializers.ListField(child=serializers.CharField())
+    levers = LeverSerializer(source="known_levers", many=True)
+    card = serializers.DictField(child=serializers.DictField())
 
 
 class AttachedLayoutSerializer(ReadSerializer):

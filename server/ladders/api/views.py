@@ -9,21 +9,27 @@ from rest_framework.views import APIView
 from config.requests import Request, read_given
 from jolly_core.body.risks import RISKS
 from jolly_core.body.traits import ACTIONS, COUNTS, EFFORTS, REGIONS
+from jolly_core.challenges.card import ITEMS
 from jolly_core.challenges.registry import list_formats
 from jolly_core.foretelling.registry import forecast_of
+from jolly_core.ladder.levers import KINDS
 from jolly_core.paper.registry import form_of
+from jolly_core.patterns.offers import list_orders
 from jolly_core.sides import PAIR_KINDS, read_pair
-from ladders import selectors, services
+from ladders import rungs, selectors, services
 from ladders.api.serializers import (
     ArchiveSerializer,
     AttachedLayoutSerializer,
     BodyAsksSerializer,
     BodySerializer,
+    CardItemSerializer,
+    CardSerializer,
     ChallengeSerializer,
     CheckedSerializer,
     LadderRefSerializer,
     LadderToMakeSerializer,
     LadderWordsSerializer,
+    LeverKindSerializer,
     NeedsSerializer,
     PairKindSerializer,
     RungNumberSerializer,
@@ -33,9 +39,13 @@ from ladders.api.serializers import (
     SaidYesSerializer,
     SettingsSerializer,
     ShelfLadderSerializer,
+    TableSerializer,
     ThresholdSerializer,
+    UsualOrderSerializer,
+    ZonesSerializer,
 )
 from ladders.shelf import get_shelf_ladder, list_shelf
+from ladders.table import write_table
 
 
 class ChallengesView(APIView):
@@ -53,7 +63,7 @@ class ChallengeCheckView(APIView):
 
     @extend_schema(operation_id="check_settings", request=SettingsSerializer, responses=CheckedSerializer)
     def post(self, request: Request, format_id: str) -> Response:
-        game = services.read_settings(format_id, read_given(request, SettingsSerializer)["settings"])
+        game = rungs.read_settings(format_id, read_given(request, SettingsSerializer)["settings"])
         forecast = forecast_of(game)
         checked = {
             **asdict(forecast.estimate(forecast.prior)),
@@ -78,8 +88,7 @@ class OwnLaddersView(APIView):
     @extend_schema(operation_id="make_ladder", request=LadderToMakeSerializer, responses={201: LadderRefSerializer})
     def post(self, request: Request) -> Response:
         given = read_given(request, LadderToMakeSerializer)
-        rung = {**given["rung"], "lever": ""}
-        ladder = services.make_ladder(request.user, given, rung, datetime.now(UTC))
+        ladder = services.make_ladder(request.user, given, given["rung"], datetime.now(UTC))
         return Response(LadderRefSerializer(ladder).data, status=201)
 
 
@@ -88,8 +97,8 @@ class RungsView(APIView):
 
     @extend_schema(operation_id="add_rung", request=RungToPutInSerializer, responses={201: RungRefSerializer})
     def post(self, request: Request, ladder_id: int) -> Response:
-        given = {**read_given(request, RungToPutInSerializer), "lever": ""}
-        rung = services.add_rung(request.user, ladder_id, given, datetime.now(UTC), number=given["number"])
+        given = read_given(request, RungToPutInSerializer)
+        rung = rungs.add_rung(request.user, ladder_id, given, datetime.now(UTC), number=given["number"])
         return Response(RungRefSerializer(rung).data, status=201)
 
 
@@ -99,7 +108,52 @@ class RungChallengeView(APIView):
     @extend_schema(operation_id="change_challenge", request=RungToMakeSerializer, responses=RungRefSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
         given = read_given(request, RungToMakeSerializer)
-        rung = services.change_challenge(request.user, rung_id, given, datetime.now(UTC))
+        rung = rungs.change_challenge(request.user, rung_id, given, datetime.now(UTC))
+        return Response(RungRefSerializer(rung).data)
+
+
+class TableView(APIView):
+    """All rungs of a ladder at once, as a table."""
+
+    @extend_schema(operation_id="write_table", request=TableSerializer, responses=LadderRefSerializer)
+    def put(self, request: Request, ladder_id: int) -> Response:
+        rows = read_given(request, TableSerializer)["rows"]
+        return Response(LadderRefSerializer(write_table(request.user, ladder_id, rows, datetime.now(UTC))).data)
+
+
+class OrdersView(APIView):
+    """The usual orders of some zones. Nothing is kept."""
+
+    keeps_nothing = True
+
+    @extend_schema(operation_id="list_orders", request=ZonesSerializer, responses=UsualOrderSerializer(many=True))
+    def post(self, request: Request) -> Response:
+        zones = read_given(request, ZonesSerializer)["zones"]
+        return Response(UsualOrderSerializer(list_orders(zones), many=True).data)
+
+
+class LeversView(APIView):
+    """What can make a rung harder."""
+
+    @extend_schema(operation_id="list_levers", responses=LeverKindSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(LeverKindSerializer(list(KINDS.values()), many=True).data)
+
+
+class CardItemsView(APIView):
+    """What can stand on the card of a rung."""
+
+    @extend_schema(operation_id="list_card_items", responses=CardItemSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(CardItemSerializer(list(ITEMS.values()), many=True).data)
+
+
+class CardView(APIView):
+    """The card of a rung: checks, faults with their mends, the drill in between, and what else is written on it."""
+
+    @extend_schema(operation_id="write_card", request=CardSerializer, responses=RungRefSerializer)
+    def put(self, request: Request, rung_id: int) -> Response:
+        rung = rungs.write_card(request.user, rung_id, read_given(request, CardSerializer)["card"])
         return Response(RungRefSerializer(rung).data)
 
 
@@ -159,7 +213,7 @@ class RungView(APIView):
 
     @extend_schema(operation_id="take_out_rung", responses=LadderRefSerializer)
     def delete(self, request: Request, rung_id: int) -> Response:
-        return Response(LadderRefSerializer(services.take_out_rung(request.user, rung_id, datetime.now(UTC))).data)
+        return Response(LadderRefSerializer(rungs.take_out_rung(request.user, rung_id, datetime.now(UTC))).data)
 
 
 class BringBackView(APIView):
@@ -167,7 +221,7 @@ class BringBackView(APIView):
 
     @extend_schema(operation_id="bring_back_rung", request=None, responses=LadderRefSerializer)
     def post(self, request: Request, rung_id: int) -> Response:
-        return Response(LadderRefSerializer(services.bring_back_rung(request.user, rung_id, datetime.now(UTC))).data)
+        return Response(LadderRefSerializer(rungs.bring_back_rung(request.user, rung_id, datetime.now(UTC))).data)
 
 
 class CopyRungView(APIView):
@@ -175,9 +229,7 @@ class CopyRungView(APIView):
 
     @extend_schema(operation_id="copy_rung", request=None, responses={201: RungRefSerializer})
     def post(self, request: Request, rung_id: int) -> Response:
-        return Response(
-            RungRefSerializer(services.copy_rung(request.user, rung_id, datetime.now(UTC))).data, status=201
-        )
+        return Response(RungRefSerializer(rungs.copy_rung(request.user, rung_id, datetime.now(UTC))).data, status=201)
 
 
 class NeedsView(APIView):
@@ -185,7 +237,7 @@ class NeedsView(APIView):
 
     @extend_schema(operation_id="set_needs", request=NeedsSerializer, responses=NeedsSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
-        needs = services.set_needs(request.user, rung_id, read_given(request, NeedsSerializer)["needs"])
+        needs = rungs.set_needs(request.user, rung_id, read_given(request, NeedsSerializer)["needs"])
         kept = [{"rung": each.rung, "is_must": each.need.is_must} for each in needs]
         return Response(NeedsSerializer({"needs": kept}).data)
 
@@ -196,7 +248,7 @@ class RungNumberView(APIView):
     @extend_schema(operation_id="move_rung", request=RungNumberSerializer, responses=RungRefSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
         number = read_given(request, RungNumberSerializer)["number"]
-        return Response(RungRefSerializer(services.move_rung(request.user, rung_id, number, datetime.now(UTC))).data)
+        return Response(RungRefSerializer(rungs.move_rung(request.user, rung_id, number, datetime.now(UTC))).data)
 
 
 class ShelfView(APIView):
@@ -234,7 +286,7 @@ class ThresholdView(APIView):
     @extend_schema(operation_id="change_threshold", request=ThresholdSerializer, responses=ThresholdSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
         given = read_given(request, ThresholdSerializer)
-        revision = services.change_threshold(request.user, rung_id, given, datetime.now(UTC))
+        revision = rungs.change_threshold(request.user, rung_id, given, datetime.now(UTC))
         return Response(ThresholdSerializer(revision.threshold).data)
 
 
@@ -244,4 +296,4 @@ class RungLayoutView(APIView):
     @extend_schema(operation_id="attach_layout", request=AttachedLayoutSerializer, responses=RungRefSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
         given = read_given(request, AttachedLayoutSerializer)
-        return Response(RungRefSerializer(services.attach_layout(request.user, rung_id, given["layout"])).data)
+        return Response(RungRefSerializer(rungs.attach_layout(request.user, rung_id, given["layout"])).data)

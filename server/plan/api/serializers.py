@@ -147,7 +147,7 @@ class SheetSerializer(ReadSerializer):
 
 class PartSerializer(serializers.ModelSerializer[Part]):
     kind = serializers.ChoiceField(choices=KINDS)
-    rung = RungRefSerializer(allow_null=True)
+    rung = RungRefSerializer(source="said_rung", allow_null=True)
     ladder = LadderRefSerializer(source="rung.ladder", allow_null=True, default=None)
     side = SideField()
     side_words = serializers.SerializerMethodField()

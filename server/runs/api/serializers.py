@@ -66,7 +66,7 @@ class NewRunSerializer(ReadSerializer):
 
 class RunSerializer(ReadSerializer):
     id = serializers.UUIDField()
-    rung = RungRefSerializer()
+    rung = RungRefSerializer(source="said_rung")
     ladder = LadderRefSerializer(source="rung.ladder")
     part = serializers.IntegerField(source="part_id", allow_null=True)
     block = serializers.IntegerField(source="part.block_id", allow_null=True, default=None)
@@ -75,8 +75,8 @@ class RunSerializer(ReadSerializer):
     is_quick = serializers.BooleanField(source="rung.ladder.is_quick", help_text="Counted without a plan.")
     is_from_paper = serializers.BooleanField(help_text="Typed in from a sheet: totals, and no events.")
     format = serializers.CharField()
-    make_word = serializers.CharField(source="game.make_word", help_text="What the make half of the screen says.")
-    miss_word = serializers.CharField(source="game.miss_word")
+    make_word = serializers.SerializerMethodField(help_text="What the make half of the screen says.")
+    miss_word = serializers.SerializerMethodField()
     settings = serializers.DictField(source="game.settings.as_dict")
     double_tap_ms = serializers.IntegerField()
     started_at = serializers.DateTimeField()
@@ -89,6 +89,12 @@ class RunSerializer(ReadSerializer):
     result = ResultSerializer()
     yardstick = YardstickSerializer(source="measure")
     distance = DistanceSerializer()
+
+    def get_make_word(self, run: Run) -> str:
+        return run.game.pressed_words[0]
+
+    def get_miss_word(self, run: Run) -> str:
+        return run.game.pressed_words[1]
 
     def get_side_words(self, run: Run) -> str:
         return run.rung.ladder.known_pair.words(run.side)
