@@ -26,6 +26,7 @@ export type Recorded = Schemas["Recorded"];
 export type Outcome = Schemas["Outcome"];
 export type Side = Schemas["Side"];
 export type LadderDetail = Schemas["LadderDetail"];
+export type Lever = RungStanding["written"]["levers"][number];
 export type RungStanding = Schemas["RungStanding"];
 
 export const athleteQuery = queryOptions({
@@ -64,6 +65,30 @@ export const bodyAsksQuery = queryOptions({
   queryFn: () => unwrap(api.GET("/api/body-asks/")),
   staleTime: Infinity,
 });
+
+export const cardItemsQuery = queryOptions({
+  queryKey: ["card-items"],
+  queryFn: () => unwrap(api.GET("/api/card-items/")),
+  staleTime: Infinity,
+});
+
+export const bodySidesQuery = queryOptions({
+  queryKey: ["body-sides"],
+  queryFn: () => unwrap(api.GET("/api/body-sides/")),
+});
+
+export const leversQuery = queryOptions({
+  queryKey: ["levers"],
+  queryFn: () => unwrap(api.GET("/api/levers/")),
+  staleTime: Infinity,
+});
+
+export const marksQuery = (rungId: number, metric: string) =>
+  queryOptions({
+    queryKey: ["ladders", "marks", rungId, metric],
+    queryFn: () =>
+      unwrap(api.GET("/api/rungs/{rung_id}/marks/{metric}/", { params: { path: { rung_id: rungId, metric } } })),
+  });
 
 export const pairsQuery = queryOptions({
   queryKey: ["pairs"],

@@ -163,6 +163,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/body-sides/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Which side the athlete's body uses: hand, foot, turn and breath, by discipline. */
+        get: operations["list_body_sides"];
+        /** @description Which side the athlete's body uses: hand, foot, turn and breath, by discipline. */
+        put: operations["keep_body_side"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/calendar-link/": {
         parameters: {
             query?: never;
@@ -177,6 +195,23 @@ export interface paths {
         post: operations["make_calendar_link"];
         /** @description The private address under which the plan can be subscribed to: made, made anew, revoked. */
         delete: operations["revoke_calendar_link"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/card-items/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What can stand on the card of a rung. */
+        get: operations["list_card_items"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -387,6 +422,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ladders/{ladder_id}/table/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description All rungs of a ladder at once, as a table. */
+        put: operations["write_table"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladders/{ladder_id}/words/": {
         parameters: {
             query?: never;
@@ -560,6 +612,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/levers/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What can make a rung harder. */
+        get: operations["list_levers"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/library/": {
         parameters: {
             query?: never;
@@ -623,6 +692,23 @@ export interface paths {
         get: operations["get_load"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/orders/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The usual orders of some zones. Nothing is kept. */
+        post: operations["list_orders"];
         delete?: never;
         options?: never;
         head?: never;
@@ -888,6 +974,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rungs/{rung_id}/card/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description The card of a rung: checks, faults with their mends, the drill in between, and what else is written on it. */
+        put: operations["write_card"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rungs/{rung_id}/challenge/": {
         parameters: {
             query?: never;
@@ -932,6 +1035,41 @@ export interface paths {
         get?: never;
         /** @description Where the targets of a rung go. */
         put: operations["attach_layout"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rungs/{rung_id}/lever-rungs/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The rung maker by the record: a next, an easier and an in-between rung for every lever that is a number. */
+        get: operations["list_lever_rungs"];
+        put?: never;
+        /** @description The rung maker by the record: a next, an easier and an in-between rung for every lever that is a number. */
+        post: operations["add_lever_rung"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rungs/{rung_id}/marks/{metric}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Marks of a metric that are fair to ask for on a rung. */
+        get: operations["list_mark_offers"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -1164,6 +1302,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/side-finder/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What some tries tell of a side. Nothing is kept. */
+        post: operations["find_body_side"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/today/": {
         parameters: {
             query?: never;
@@ -1280,6 +1435,9 @@ export interface components {
             /** Format: date-time */
             at: string;
         };
+        AgainstTimeDetail: {
+            format: "against_time";
+        };
         ArchiveRequest: {
             /** @description False brings it back. */
             is_archived: boolean;
@@ -1328,6 +1486,7 @@ export interface components {
             volume: number;
             is_muted: boolean;
             is_mirrored: boolean;
+            is_eased: boolean;
             readonly is_demo: boolean;
         };
         AttachRequest: {
@@ -1409,6 +1568,18 @@ export interface components {
             counts: string | null;
             effort: string;
         };
+        BodySide: {
+            discipline: string;
+            trait: string;
+            way: string;
+            lefts: number;
+            rights: number;
+        };
+        /** @description What can be found, and what is known. */
+        BodySides: {
+            questions: components["schemas"]["SideQuestion"][];
+            known: components["schemas"]["BodySide"][];
+        };
         /** @description A table with its title, the heads of its columns and its rows in words; ``words`` stand under it. */
         Breakdown: {
             title: string;
@@ -1437,6 +1608,20 @@ export interface components {
             format: "capped_attempts";
             left: number;
             before: number;
+        };
+        /** @description Something that can stand on a card, with the JSON Schema of its settings. */
+        CardItem: {
+            id: string;
+            title: string;
+            settings_schema: unknown;
+        };
+        /** @description The items of a card by their ids. Types only: what may stand in one is the core's to say. */
+        CardRequest: {
+            card: {
+                [key: string]: {
+                    [key: string]: unknown;
+                };
+            };
         };
         /** @description A format of challenge: its game, what it measures, and the JSON Schema of its settings. */
         Challenge: {
@@ -1475,6 +1660,12 @@ export interface components {
             format: "checklist";
             items: components["schemas"]["ItemLine"][];
         };
+        /** @description Words to press beside the two halves, each a zone press of that text: why it was missed, that it feels right. */
+        Choices: {
+            kind: "choices";
+            asks: string;
+            choices: string[];
+        };
         /** @description A circle; lengths in metres. */
         CircleShape: {
             /** Format: double */
@@ -1504,13 +1695,21 @@ export interface components {
             format: "circuit";
             targets: components["schemas"]["TargetLine"][];
         };
-        /** @description A click to play to: beats a minute, strokes a beat, the strokes of the go and the time of one of them. */
+        /**
+         * @description A click to play to: beats a minute, strokes a beat, the strokes of the go and the time of one of them.
+         *
+         *     ``is_separate``: one hand plays its strokes after the other, they do not alternate. ``go`` counts the goes: another
+         *     number begins the click anew. ``goes_on``: the next go comes by itself.
+         */
         Click: {
             kind: "click";
             bpm: number;
             per_beat: number;
             strokes: number;
             stroke_ms: number;
+            is_separate: boolean;
+            go: number;
+            goes_on: boolean;
         };
         /** @description What is said at the end of a run. */
         Closing: {
@@ -1822,6 +2021,8 @@ export interface components {
             summary: string;
             pair?: components["schemas"]["PairToMakeRequest"];
             rung: components["schemas"]["RungToMakeRequest"];
+            /** @description A layout to play its first rung on. */
+            layout?: number | null;
         };
         LadderWordsRequest: {
             title: string;
@@ -1874,12 +2075,70 @@ export interface components {
             /** @description Only room keeps it out: it can be swapped in. */
             is_free: boolean;
         };
+        /** @description What a lever is set to. Types only: what it can be set to is the core's to say. */
+        Lever: {
+            kind: string;
+            /** Format: double */
+            value: number | null;
+            /** @default  */
+            words: string;
+        };
         /**
          * @description * `distance` - distance
          *     * `size` - size
          * @enum {string}
          */
         LeverEnum: "distance" | "size";
+        /** @description A lever: its value is a length in metres, a counted number of ``unit``, one of ``choices``, or words. */
+        LeverKind: {
+            id: components["schemas"]["LeverKindIdEnum"];
+            title: string;
+            takes: components["schemas"]["TakesEnum"];
+            unit: string;
+            /** Format: double */
+            low: number;
+            /** Format: double */
+            high: number;
+            choices: string[];
+        };
+        /**
+         * @description * `distance` - distance
+         *     * `size` - size
+         *     * `height` - height
+         *     * `pattern` - pattern
+         *     * `tempo` - tempo
+         *     * `time` - time
+         *     * `repetitions` - repetitions
+         *     * `sets` - sets
+         *     * `side` - side
+         *     * `feed` - feed
+         *     * `equipment` - equipment
+         *     * `stance` - stance
+         *     * `attention` - attention
+         *     * `own` - own
+         * @enum {string}
+         */
+        LeverKindIdEnum: "distance" | "size" | "height" | "pattern" | "tempo" | "time" | "repetitions" | "sets" | "side" | "feed" | "equipment" | "stance" | "attention" | "own";
+        /** @description One lever moved, and what the record foretells there. */
+        LeverOffer: {
+            lever: string;
+            what_for: components["schemas"]["WhatForEnum"];
+            readonly words: string;
+            foretold: string;
+            is_harder: boolean;
+        };
+        /** @description What a lever is set to. Types only: what it can be set to is the core's to say. */
+        LeverRequest: {
+            kind: string;
+            /** Format: double */
+            value?: number | null;
+            /** @default  */
+            words?: string;
+        };
+        LeverRungRequest: {
+            lever: string;
+            what_for: string;
+        };
         /** @description What would reach the goal: a number of breaks fewer together with tenths of a second off the interval. */
         Lift: {
             fewer_breaks: number;
@@ -1960,6 +2219,15 @@ export interface components {
         MakesOfNDetail: {
             format: "makes_of_n";
             interval: number[] | null;
+            targets: components["schemas"]["TargetLine"][];
+            reasons: components["schemas"]["ReasonLine"][];
+        };
+        /** @description A mark that is fair to ask for, and what it is. */
+        MarkOffer: {
+            metric: string;
+            /** Format: double */
+            mark: number;
+            words: string;
         };
         Metric: {
             id: string;
@@ -2159,6 +2427,8 @@ export interface components {
             threshold: components["schemas"]["Asked"];
             standing: components["schemas"]["LadderStanding"];
             is_working_rung: boolean;
+            /** @description The named range that the result lies in, or is next; may be empty. */
+            band: string;
             /** @description What the run's arithmetic says. */
             lessons: string[];
             readonly breakdown: components["schemas"]["Breakdown"] | null;
@@ -2302,6 +2572,7 @@ export interface components {
             volume?: number;
             is_muted?: boolean;
             is_mirrored?: boolean;
+            is_eased?: boolean;
         };
         PatchedBlockChangeRequest: {
             change?: components["schemas"]["ChangeEnum"];
@@ -2439,6 +2710,10 @@ export interface components {
             format: "race";
             lead: number;
         };
+        RalliesDetail: {
+            format: "rallies";
+            lengths: number[];
+        };
         /** @description Contacts without a break: how many, and the clock of the first and the last in ms. */
         Rally: {
             contacts: number;
@@ -2472,6 +2747,10 @@ export interface components {
         Reason: {
             code: string;
             words: string;
+        };
+        ReasonLine: {
+            reason: string;
+            times: number;
         };
         /** @description How the run stands after a batch of events. */
         Recorded: {
@@ -2524,6 +2803,13 @@ export interface components {
         RefitRequest: {
             minutes: number;
         };
+        /** @description Something of the rung's card that is due before the next rep; ``item`` is what of the card it is. */
+        Reminder: {
+            kind: "reminder";
+            item: string;
+            title: string;
+            lines: string[];
+        };
         RepeatRequest: {
             /** Format: date */
             day: string;
@@ -2564,6 +2850,23 @@ export interface components {
             title: string;
             minutes: number;
             focus: string;
+        };
+        /** @description A rung as a row of a table. Types only: what may be set is the core's to say. */
+        RowRequest: {
+            /** @description Null: a new one, at this place. */
+            rung: number | null;
+            /** @description Empty: the game in a few words. */
+            title: string;
+            levers: components["schemas"]["LeverRequest"][];
+            format: string;
+            settings: {
+                [key: string]: unknown;
+            };
+            /**
+             * Format: double
+             * @description Null: what is asked stays, or is fair to ask.
+             */
+            mark: number | null;
         };
         /** @description A row; lengths in metres. */
         RowShape: {
@@ -2617,8 +2920,8 @@ export interface components {
             is_from_paper: boolean;
             format: string;
             /** @description What the make half of the screen says. */
-            make_word: string;
-            miss_word: string;
+            readonly make_word: string;
+            readonly miss_word: string;
             settings: {
                 [key: string]: unknown;
             };
@@ -2673,8 +2976,11 @@ export interface components {
             number: number;
             title: string;
             set_up: string;
-            lever: string;
+            /** @description What makes it as hard as it is, in a line. */
+            levers: string;
             cues: string[];
+            /** @description What its card says before a run. */
+            card_lines: string[];
             format: string;
             settings: {
                 [key: string]: unknown;
@@ -2684,6 +2990,7 @@ export interface components {
         };
         RungStanding: {
             rung: components["schemas"]["RungRef"];
+            written: components["schemas"]["Written"];
             threshold: components["schemas"]["Asked"];
             /** @description A fair mark to begin with, for each metric that can be asked for. */
             fair_marks: {
@@ -2691,6 +2998,10 @@ export interface components {
             };
             state: components["schemas"]["StateEnum"];
             records: components["schemas"]["RungRecord"][];
+            /** @description What moved from the rung below; may be empty. */
+            step: string;
+            /** @description Where more than one lever moved. */
+            step_remark: string;
             needs: components["schemas"]["KnownNeed"][];
             /** @description What is still to be held first, in words; empty where all is. */
             unmet: string;
@@ -2701,6 +3012,8 @@ export interface components {
             title: string;
             set_up: string;
             cues: string[];
+            /** @description Left out: as they were. */
+            levers?: components["schemas"]["LeverRequest"][];
             format: string;
             settings: {
                 [key: string]: unknown;
@@ -2712,6 +3025,8 @@ export interface components {
             title: string;
             set_up: string;
             cues: string[];
+            /** @description Left out: as they were. */
+            levers?: components["schemas"]["LeverRequest"][];
             format: string;
             settings: {
                 [key: string]: unknown;
@@ -2783,6 +3098,33 @@ export interface components {
          * @enum {string}
          */
         Side: "first" | "second" | "none" | "both";
+        /** @description What the tries tell; ``way`` is empty while they do not. */
+        SideFinding: {
+            way: string;
+            lefts: number;
+            rights: number;
+            /** Format: double */
+            chance: number;
+            words: string;
+        };
+        /** @description How a side is found: what to do, each time. */
+        SideQuestion: {
+            trait: string;
+            title: string;
+            do: string;
+        };
+        SideToKeepRequest: {
+            trait: string;
+            tries: string[];
+            /** @description Empty: for all of them. */
+            discipline: string;
+            /** @description left or right; empty forgets it. */
+            way: string;
+        };
+        SideTriesRequest: {
+            trait: string;
+            tries: string[];
+        };
         /** @description What a mark means on one side: its chance in a run, a safe mark and a stretch, and it all in words. */
         SideTuning: {
             side: components["schemas"]["Side"];
@@ -2852,6 +3194,14 @@ export interface components {
          * @enum {string}
          */
         StatusEnum: "planned" | "started" | "done" | "dropped";
+        /** @description A click that goes on through the run: beats a minute, beats in a bar, and the stronger ones of them (from 1). */
+        SteadyClick: {
+            kind: "beat";
+            bpm: number;
+            beats: number;
+            accents: number[];
+            is_spoken: boolean;
+        };
         /** @description One thing after the other that a warm-up or a cool-down is made of. */
         Step: {
             words: string;
@@ -2911,6 +3261,18 @@ export interface components {
              */
             thing_m: number;
         };
+        /** @description The rungs of a ladder, from the ground up. */
+        TableRequest: {
+            rows: components["schemas"]["RowRequest"][];
+        };
+        /**
+         * @description * `length` - length
+         *     * `counted` - counted
+         *     * `chosen` - chosen
+         *     * `said` - said
+         * @enum {string}
+         */
+        TakesEnum: "length" | "counted" | "chosen" | "said";
         /** @description What the rules make of the events so far. */
         Tally: {
             format: string;
@@ -2933,13 +3295,13 @@ export interface components {
             metrics: {
                 [key: string]: number | null;
             };
-            detail: components["schemas"]["CallsDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["CompletionsDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TriesAtEachDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
+            detail: components["schemas"]["AgainstTimeDetail"] | components["schemas"]["CallsDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["CompletionsDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["RalliesDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TriesAtEachDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
             target: string | null;
             then: string | null;
             asks: string;
-            face: "halves" | "targets" | "pins" | "marks" | "items";
+            face: "halves" | "targets" | "pins" | "marks" | "items" | "typed";
             pads: components["schemas"]["Pad"][];
-            signs: (components["schemas"]["FrameSheet"] | components["schemas"]["Click"] | components["schemas"]["CalledOut"] | components["schemas"]["Cues"] | components["schemas"]["Lap"] | components["schemas"]["Closing"])[];
+            signs: (components["schemas"]["FrameSheet"] | components["schemas"]["Click"] | components["schemas"]["CalledOut"] | components["schemas"]["Cues"] | components["schemas"]["Choices"] | components["schemas"]["Lap"] | components["schemas"]["Closing"] | components["schemas"]["Reminder"] | components["schemas"]["SteadyClick"])[];
             wakes_in_ms: number | null;
             rest_left_ms: number;
             is_paused: boolean;
@@ -3050,6 +3412,12 @@ export interface components {
          * @enum {string}
          */
         UnitsEnum: "metric" | "imperial";
+        /** @description A usual order: as it is written, what it is called, and the zones of a lap. */
+        UsualOrder: {
+            written: string;
+            title: string;
+            steps: string[];
+        };
         Verdict: {
             kind: components["schemas"]["VerdictKind"];
             headline: string;
@@ -3106,6 +3474,13 @@ export interface components {
          * @enum {string}
          */
         WeekWishKindEnum: "at_least" | "at_most" | "hard_apart" | "rest_days" | "day_off";
+        /**
+         * @description * `next` - next
+         *     * `easier` - easier
+         *     * `between` - between
+         * @enum {string}
+         */
+        WhatForEnum: "next" | "easier" | "between";
         WhyRequest: {
             key: string;
             why: string;
@@ -3138,6 +3513,17 @@ export interface components {
             pattern_problem: string;
             aim: components["schemas"]["LadderAim"] | null;
             offers: components["schemas"]["Offer"][];
+        };
+        /** @description The texts of a rung as they are written, their marked words in braces: what an editor changes. */
+        Written: {
+            set_up: string;
+            cues: string[];
+            levers: components["schemas"]["Lever"][];
+            card: {
+                [key: string]: {
+                    [key: string]: unknown;
+                };
+            };
         };
         /** @description The usual, the best and the mark that a run is measured against, as they stood when it began. */
         Yardstick: {
@@ -3186,6 +3572,9 @@ export interface components {
             distance_m: number;
             distance_words: string;
             predicted: components["schemas"]["Predicted"] | null;
+        };
+        ZonesRequest: {
+            zones: string[];
         };
     };
     responses: never;
@@ -4195,6 +4584,136 @@ export interface operations {
             };
         };
     };
+    list_body_sides: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BodySides"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_body_side: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SideToKeepRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SideFinding"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_calendar_link: {
         parameters: {
             query?: never;
@@ -4363,6 +4882,57 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_card_items: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardItem"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5254,6 +5824,87 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RungRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    write_table: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TableRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"];
                 };
             };
             400: {
@@ -6245,6 +6896,57 @@ export interface operations {
             };
         };
     };
+    list_levers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeverKind"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_library: {
         parameters: {
             query?: never;
@@ -6528,6 +7230,85 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_orders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ZonesRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UsualOrder"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7871,6 +8652,87 @@ export interface operations {
             };
         };
     };
+    write_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RungRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     change_challenge: {
         parameters: {
             query?: never;
@@ -8085,6 +8947,194 @@ export interface operations {
                 };
             };
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_lever_rungs: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LeverOffer"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_lever_rung: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeverRungRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RungRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_mark_offers: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                metric: string;
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MarkOffer"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9254,6 +10304,85 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    find_body_side: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SideTriesRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SideFinding"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -41,6 +41,14 @@ export const workedOutQuery = (body: Schemas["LayingRequest"]) =>
     retry: false,
   });
 
+export type LeverOffer = Schemas["LeverOffer"];
+
+export const leverRungsQuery = (rungId: number) =>
+  queryOptions({
+    queryKey: ["next-rungs", rungId, "levers"],
+    queryFn: () => unwrap(api.GET("/api/rungs/{rung_id}/lever-rungs/", { params: { path: { rung_id: rungId } } })),
+  });
+
 export const nextRungsQuery = (rungId: number) =>
   queryOptions({
     queryKey: ["next-rungs", rungId],

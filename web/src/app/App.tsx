@@ -36,6 +36,9 @@ const Shelf = lazy(() => import("../features/climb/ShelfPage"));
 const Ladder = lazy(() => import("../features/climb/LadderPage"));
 const NewLadder = lazy(() => import("../features/climb/game/NewLadderPage"));
 const RungGame = lazy(() => import("../features/climb/game/RungGamePage"));
+const LadderTable = lazy(() => import("../features/climb/game/TablePage"));
+const RungCard = lazy(() => import("../features/climb/game/RungCardPage"));
+const SideFinder = lazy(() => import("../features/athlete/SideFinderPage"));
 const Settings = lazy(() => import("../features/athlete/SettingsPage"));
 
 export function App() {
@@ -74,8 +77,11 @@ export function App() {
                   <Route path="/climb/shelf" element={<Shelf />} />
                   <Route path="/climb/new" element={<NewLadder />} />
                   <Route path="/climb/:ladderId" element={<Ladder />} />
+                  <Route path="/climb/:ladderId/table" element={<LadderTable />} />
                   <Route path="/climb/:ladderId/rungs/new" element={<RungGame />} />
                   <Route path="/climb/:ladderId/rungs/:rungId/game" element={<RungGame />} />
+                  <Route path="/climb/:ladderId/rungs/:rungId/card" element={<RungCard />} />
+                  <Route path="/settings/sides" element={<SideFinder />} />
                   <Route path="/settings" element={<Settings />} />
                 </Route>
               </Route>

@@ -6,7 +6,7 @@ import { Link as RouterLink, NavLink, Outlet, NavigationType, useLocation, useNa
 
 import { athleteQuery } from "../api/queries";
 import { Skeletons } from "../shared/ui/Loaded";
-import { tape } from "../shared/ui/tape";
+import { HEADINGS, tape } from "../shared/ui/tape";
 
 /** Nobody counts before they are in: its menu is no part of the first view. */
 const QuickCount = lazy(() => import("./QuickCount").then((module) => ({ default: module.QuickCount })));
@@ -55,7 +55,7 @@ function LoopLinks() {
               textAlign: "center",
               color: "inherit",
               textDecoration: "none",
-              fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+              fontFamily: HEADINGS,
               fontWeight: 600,
               fontSize: { xs: "0.88rem", md: "1rem" },
               px: { xs: 0.25, md: 1.5 },
@@ -104,7 +104,7 @@ function Strip() {
           sx={{
             color: "inherit",
             justifySelf: "start",
-            fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+            fontFamily: HEADINGS,
             fontWeight: 750,
             fontSize: "1.15rem",
             py: 1,

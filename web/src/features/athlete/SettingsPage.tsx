@@ -2,7 +2,7 @@
 import { Alert, Button, FormControlLabel, MenuItem, Slider, Stack, Switch, TextField, Typography } from "@mui/material";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { Link as RouterLink, useNavigate } from "react-router";
 
 import { account, api, ProblemError, unwrap, type Schemas } from "../../api/client";
 import { athleteQuery, useChange, type Athlete } from "../../api/queries";
@@ -22,6 +22,7 @@ function useSettings() {
     ["athlete"],
     ["today"],
     ["ladders"],
+    ["proposal"],
   );
 }
 
@@ -73,6 +74,13 @@ function Person({ athlete }: { athlete: Athlete }) {
           <MenuItem value="left">Left</MenuItem>
           <MenuItem value="right">Right</MenuItem>
         </TextField>
+        <FormControlLabel
+          control={<Switch checked={athlete.is_eased} onChange={(_, isEased) => save.mutate({ is_eased: isEased })} />}
+          label="Easier on me: what is hard comes shorter, and not two days running"
+        />
+        <Button component={RouterLink} to="/settings/sides" variant="outlined" sx={{ alignSelf: "flex-start" }}>
+          Find your turning side, foot or breath
+        </Button>
         <TextField
           select
           label="Units"

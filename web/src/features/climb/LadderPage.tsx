@@ -149,6 +149,9 @@ export default function LadderPage() {
               <Button component={RouterLink} to={`/climb/${detail.standing.ladder.id}/rungs/new`}>
                 One rung more, on top
               </Button>
+              <Button component={RouterLink} to={`/climb/${detail.standing.ladder.id}/table`}>
+                As a table
+              </Button>
               <LadderCare ladder={detail.standing.ladder} />
             </Stack>
             {detail.standing.ladder.kit.length > 0 && (

@@ -1,11 +1,10 @@
 /** The rung maker: what could come next by the athlete's aim, one lever moved, for about seven in ten. */
-import { Box, Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 
 import { api, unwrap } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { nextRungsQuery, type Offer } from "../../api/setup";
-import { ErrorNotice } from "../../shared/ui/Loaded";
+import { OfferedRungs } from "./OfferedRungs";
 
 export function NextRungs({ rungId }: { rungId: number }) {
   const { data: offers = [] } = useQuery(nextRungsQuery(rungId));
@@ -17,34 +16,18 @@ export function NextRungs({ rungId }: { rungId: number }) {
     ["layouts"],
     ["today"],
   );
-  if (offers.length === 0) return null;
   return (
-    <Box
-      component="section"
-      aria-label="A fair next step"
-      sx={{ my: 1.5, pl: 1.5, borderLeft: "4px dotted", borderColor: "divider" }}>
-      <Typography variant="h3">
-        {offers[0]?.is_harder ? "A fair next step, by your aim" : "A fair step in between, by your aim"}
-      </Typography>
-      <Stack spacing={0.75} sx={{ mt: 0.5 }}>
-        {offers.map(({ lever, words, zone, predicted }) => (
-          <Stack key={lever} direction="row" sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}>
-            <Typography sx={{ flex: "1 1 240px" }}>
-              {words} ({zone}): {Math.round(100 * predicted.chance)} % foretold, {Math.round(100 * predicted.low)} to{" "}
-              {Math.round(100 * predicted.high)}
-            </Typography>
-            <Button
-              size="small"
-              variant="outlined"
-              loading={add.isPending}
-              onClick={() => add.mutate(lever)}
-              aria-label={`Put it on the ladder: ${words}`}>
-              Put it on the ladder
-            </Button>
-          </Stack>
-        ))}
-      </Stack>
-      {add.error && <ErrorNotice error={add.error} />}
-    </Box>
+    <OfferedRungs
+      name="A fair next step"
+      title={offers[0]?.is_harder ? "A fair next step, by your aim" : "A fair step in between, by your aim"}
+      isAdding={add.isPending}
+      error={add.error}
+      offers={offers.map(({ lever, words, zone, predicted }) => ({
+        key: lever,
+        words,
+        shown: `${words} (${zone}): ${Math.round(100 * predicted.chance)} % foretold, ${Math.round(100 * predicted.low)} to ${Math.round(100 * predicted.high)}`,
+        onAdd: () => add.mutate(lever),
+      }))}
+    />
   );
 }

@@ -45,6 +45,7 @@ export function RungMenu({ ladderId, rung, rungs, onTakenOut, onNeeds }: RungMen
     { word: "Copy it", can: true, act: () => copy.mutate(id) },
     { word: "Move up", can: number < rungs, act: () => move.mutate({ id, number: number + 1 }) },
     { word: "Move down", can: number > 1, act: () => move.mutate({ id, number: number - 1 }) },
+    { word: "Write its card", can: true, act: () => void navigate(`/climb/${ladderId}/rungs/${id}/card`) },
     { word: "What comes first", can: true, act: onNeeds },
     { word: "Take it out", can: rungs > 1, act: () => takeOut.mutate(id, { onSuccess: () => onTakenOut(rung) }) },
   ];

@@ -5,10 +5,13 @@ import { Link as RouterLink } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import type { Rung, RungStanding } from "../../api/queries";
-import { quantity, showDay, showNumber } from "../../shared/lib/format";
+import { capital, quantity, showDay, showNumber } from "../../shared/lib/format";
+import { LeverRungs } from "./LeverRungs";
 import { NextRungs } from "./NextRungs";
 import { Needs, NeedsDialog } from "./Needs";
 import { RungMenu } from "./RungMenu";
+import { SavedLayouts } from "./SavedLayouts";
+import { CardLines } from "../../shared/ui/CardLines";
 import { ResultStrip } from "../../shared/ui/ResultStrip";
 import { tape } from "../../shared/ui/tape";
 
@@ -39,6 +42,16 @@ function SideRecord({ record, mark }: { record: Schemas["RungRecord"]; mark: num
         label={`The last ${last.length} runs, ${last.filter((point) => point.is_met).length} of them at the mark`}
       />
     </Box>
+  );
+}
+
+/** What makes it as hard as it is, and what moved from the rung below. */
+function StepUp({ standing: { rung, step, step_remark: remark } }: { standing: RungStanding }) {
+  if (rung.levers === "") return null;
+  return (
+    <Typography color="text.secondary">
+      {step === "" ? `${capital(rung.levers)}.` : `From the rung below: ${step}. ${remark}`}
+    </Typography>
   );
 }
 
@@ -82,6 +95,15 @@ export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: Run
       <Typography color="text.secondary">
         The game: {rung.goal_words}. Asked for: {threshold.words}.
       </Typography>
+      <StepUp standing={standing} />
+      {rung.card_lines.length > 0 && (
+        <Box component="details" open={isWorking} sx={{ my: 0.5 }}>
+          <Box component="summary" sx={{ cursor: "pointer" }}>
+            Its card
+          </Box>
+          <CardLines lines={rung.card_lines} />
+        </Box>
+      )}
       <Needs needs={standing.needs} />
       {isSaying && <NeedsDialog standing={standing} onClose={() => setIsSaying(false)} />}
       <Stack direction="row" sx={{ gap: 1, my: 1, flexWrap: "wrap" }} className="no-print">
@@ -113,6 +135,7 @@ export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: Run
             Lay targets
           </Button>
         )}
+        {!rung.layout && <SavedLayouts rungId={rung.id} number={rung.number} />}
         <RungMenu
           ladderId={ladderId}
           rung={rung}
@@ -122,6 +145,7 @@ export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: Run
         />
       </Stack>
       {isWorking && rung.layout && <NextRungs rungId={rung.id} />}
+      {isWorking && rung.levers !== "" && <LeverRungs rungId={rung.id} />}
       {state === "ahead" && records.every((record) => record.count === 0) ? null : (
         <Stack direction="row" sx={{ gap: 2, flexWrap: "wrap" }}>
           {records.map((record) => (

@@ -16,7 +16,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState, type SubmitEvent } from "react";
 
 import { api, ProblemError, unwrap, type Schemas } from "../../api/client";
-import { challengesQuery, useChange, type RungStanding } from "../../api/queries";
+import { challengesQuery, marksQuery, useChange, type RungStanding } from "../../api/queries";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { Tuner } from "./Tuner";
 
@@ -46,6 +46,32 @@ function NumberField({ name, label, value, isOptional = false, problem, onChange
       sx={{ flex: "1 1 130px" }}
       slotProps={{ htmlInput: { step: "any" } }}
     />
+  );
+}
+
+interface FairMarksProps {
+  rungId: number;
+  metric: string;
+  mark: number;
+  onMark: (mark: number) => void;
+}
+
+/** Marks that are fair to ask for by the record, each with what it is. */
+function FairMarks({ rungId, metric, mark, onMark }: FairMarksProps) {
+  const { data: offers = [] } = useQuery(marksQuery(rungId, metric));
+  if (offers.length === 0) return null;
+  return (
+    <Stack direction="row" role="group" aria-label="Fair marks" sx={{ gap: 1, flexWrap: "wrap" }}>
+      {offers.map((offer) => (
+        <Button
+          key={offer.mark}
+          size="small"
+          variant={offer.mark === mark ? "contained" : "outlined"}
+          onClick={() => onMark(offer.mark)}>
+          {offer.mark}: {offer.words}
+        </Button>
+      ))}
+    </Stack>
   );
 }
 
@@ -105,6 +131,12 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
               </TextField>
               <NumberField name="mark" label="Mark" value={values.mark} problem={problem} onChange={set("mark")} />
             </Stack>
+            <FairMarks
+              rungId={rung.id}
+              metric={values.metric}
+              mark={values.mark}
+              onMark={(mark) => setValues({ ...values, mark })}
+            />
             <Tuner
               rungId={rung.id}
               metric={values.metric}

@@ -7,6 +7,7 @@ import { blockQuery, type Block, type Part } from "../../api/queries";
 import { capital, showDay, showHour, showMinutes } from "../../shared/lib/format";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
+import { HEADINGS } from "../../shared/ui/tape";
 
 const LINE = "1px solid #1b2440";
 
@@ -104,9 +105,7 @@ function Paper({ block }: { block: Block }) {
         "@media print": { border: 0, p: 0, maxWidth: "none" },
       }}>
       <Stack direction="row" sx={{ justifyContent: "space-between", flexWrap: "wrap", gap: 1, pb: "1.6mm" }}>
-        <Typography
-          component="h1"
-          sx={{ fontFamily: '"Bricolage Grotesque Variable", sans-serif', fontWeight: 750, fontSize: "1.35rem" }}>
+        <Typography component="h1" sx={{ fontFamily: HEADINGS, fontWeight: 750, fontSize: "1.35rem" }}>
           {block.minutes} minutes: {block.title}
         </Typography>
         <Box>

@@ -4,6 +4,8 @@ import { Box } from "@mui/material";
 import type { Tally } from "../../api/queries";
 import { PadGrid } from "./PadGrid";
 import type { PressKind } from "./Pads";
+import { TypedPads } from "./TypedPads";
+import type { Typing } from "./useTyping";
 import type { DrawnZones } from "./useDrawnZones";
 import { ZoneBoard } from "./ZoneBoard";
 
@@ -14,11 +16,24 @@ interface BoardCourtProps {
   pointed: string | null;
   isMirrored: boolean;
   isOff: boolean;
+  /** The number that is being typed, where the game takes one. */
+  typing: Typing;
+  missWord: string;
   onPress: (kind: PressKind, text: string) => void;
   children: React.ReactNode;
 }
 
-export function BoardCourt({ tally, drawn, pointed, isMirrored, isOff, onPress, children }: BoardCourtProps) {
+export function BoardCourt({
+  tally,
+  drawn,
+  pointed,
+  isMirrored,
+  isOff,
+  typing,
+  missWord,
+  onPress,
+  children,
+}: BoardCourtProps) {
   const { pads, target, then, face } = tally;
   return (
     <Box
@@ -51,6 +66,8 @@ export function BoardCourt({ tally, drawn, pointed, isMirrored, isOff, onPress, 
           isOff={isOff}
           onPress={onPress}
         />
+      ) : face === "typed" ? (
+        <TypedPads typing={typing} missWord={missWord} isOff={isOff} onPress={onPress} />
       ) : (
         <PadGrid tally={tally} pointed={pointed} isOff={isOff} onPress={onPress} />
       )}

@@ -2,6 +2,7 @@
 import { Box, Button, Stack, Typography } from "@mui/material";
 
 import type { Rung, Side } from "../../api/queries";
+import { CardLines } from "../../shared/ui/CardLines";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { useStart } from "./startRun";
 
@@ -19,6 +20,7 @@ export function Briefing({ rung }: { rung: Rung }) {
           ))}
         </Box>
       )}
+      <CardLines lines={rung.card_lines} />
     </Stack>
   );
 }

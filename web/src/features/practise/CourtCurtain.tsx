@@ -6,7 +6,8 @@ import { useNavigate } from "react-router";
 import { api, unwrap } from "../../api/client";
 import { useChange, type Run } from "../../api/queries";
 import { showClock } from "../../shared/lib/format";
-import { court } from "../../shared/ui/tape";
+import { CardLines } from "../../shared/ui/CardLines";
+import { HEADINGS, court } from "../../shared/ui/tape";
 import type { Standing } from "./outbox";
 import { signOf } from "./signs";
 
@@ -52,7 +53,7 @@ export function ReadyCurtain({
           <Typography
             sx={{
               fontSize: "clamp(1.6rem, 5vmin, 2.8rem)",
-              fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+              fontFamily: HEADINGS,
               fontWeight: 700,
               color: court.mustard,
             }}>
@@ -80,6 +81,11 @@ export function ReadyCurtain({
         {isNew ? "Start: 3, 2, 1" : "Carry on: 3, 2, 1"}
       </Button>
       <Typography sx={{ color: court.dim }}>or press Space</Typography>
+      {isNew && (
+        <Box sx={{ color: court.dim, textAlign: "left" }}>
+          <CardLines lines={run.rung.card_lines} />
+        </Box>
+      )}
     </Curtain>
   );
 }
@@ -90,7 +96,7 @@ export function CountIn({ count }: { count: number }) {
       <Box
         aria-live="assertive"
         sx={{
-          fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+          fontFamily: HEADINGS,
           fontWeight: 800,
           fontSize: "min(60dvh, 80vw)",
           lineHeight: 1,
@@ -170,7 +176,7 @@ export function EndCurtain({
       <Box
         data-testid="end-number"
         sx={{
-          fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+          fontFamily: HEADINGS,
           fontWeight: 800,
           fontSize: result.number.length > 4 ? "min(24dvh, 20vw)" : "min(34dvh, 40vw)",
           lineHeight: 1,

@@ -1,14 +1,15 @@
 /** What one format or another shows beside its number: the sheet of frames, strokes of a click, a call, cues, a lap. */
-import { Box } from "@mui/material";
+import { Box, Button } from "@mui/material";
 
 import type { Tally } from "../../api/queries";
-import { court, tape } from "../../shared/ui/tape";
+import { HEADINGS, court, tape } from "../../shared/ui/tape";
 import type { Standing } from "./outbox";
+import type { PressKind } from "./Pads";
+import { pressing } from "./pressing";
 import type { Sign, SignOf } from "./signs";
 import { useCaller } from "./useCaller";
+import { BeatRow, ReminderStrip } from "./CourtCard";
 import { useClick, type Playing } from "./useClick";
-
-const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';
 
 function Frame({ frame, number }: { frame: SignOf<"frames">["frames"][number] | undefined; number: number }) {
   const balls = frame?.balls ?? [];
@@ -58,11 +59,14 @@ function FrameSheet({ frames }: { frames: SignOf<"frames">["frames"] }) {
 /** The strokes of a go as chalk: left and right hand in turn, the one that sounds now in mustard. */
 function StrokeRow({ click, standing, playing }: { click: SignOf<"click">; standing: Standing; playing: Playing }) {
   const { stroke, strokes, isDone } = useClick(click, standing, playing);
+  const isFirst = click.is_separate ? stroke <= strokes / 2 : stroke % 2 === 1;
   const words = isDone
-    ? "Clean, or not?"
+    ? click.goes_on
+      ? "Shake the hands out, the next comes by itself"
+      : "Clean, or not?"
     : stroke < 1
       ? "Get ready"
-      : `${stroke} of ${strokes}, ${stroke % 2 === 1 ? "first hand" : "other hand"}`;
+      : `${stroke} of ${strokes}, ${isFirst ? "first hand" : "other hand"}`;
   const shown = Math.min(strokes, 64);
   return (
     <Box sx={{ width: "100%", maxWidth: 900 }}>
@@ -212,9 +216,39 @@ export const hasExtras = (tally: Tally) => tally.signs.some((sign) => sign.kind 
 interface CourtExtrasProps {
   standing: Standing;
   playing: Playing;
+  /** Ends a pause. */
+  onGoOn: () => void;
+  onPress: (kind: PressKind, text: string) => void;
 }
 
-function Extra({ sign, ...shared }: CourtExtrasProps & { sign: Sign }) {
+/** Words to press beside the two halves: why it was missed, that it feels right. */
+function ChoiceRow({ sign, onPress }: { sign: SignOf<"choices">; onPress: CourtExtrasProps["onPress"] }) {
+  return (
+    <Box
+      role="group"
+      aria-label={sign.asks || "Say it"}
+      sx={{ display: "flex", flexWrap: "wrap", gap: 1, justifyContent: "center", alignItems: "center", px: 1 }}>
+      {sign.asks && <Box sx={{ fontSize: "clamp(1rem, 2.6vmin, 1.4rem)" }}>{sign.asks}</Box>}
+      {sign.choices.map((choice, place) => (
+        <Button
+          key={choice}
+          variant="outlined"
+          color="inherit"
+          {...pressing(() => onPress("zone", choice))}
+          sx={{
+            pointerEvents: "auto",
+            minHeight: 48,
+            fontSize: "clamp(1rem, 2.8vmin, 1.5rem)",
+            bgcolor: court.ground,
+          }}>
+          {sign.choices.length > 1 ? `${place + 1} ${choice}` : choice}
+        </Button>
+      ))}
+    </Box>
+  );
+}
+
+function Extra({ sign, onGoOn, onPress, ...shared }: CourtExtrasProps & { sign: Sign }) {
   switch (sign.kind) {
     case "frames":
       return <FrameSheet frames={sign.frames} />;
@@ -226,11 +260,19 @@ function Extra({ sign, ...shared }: CourtExtrasProps & { sign: Sign }) {
       return <CueStrip cues={sign.cues} />;
     case "lap":
       return <Lap lap={sign.steps} step={sign.place} />;
+    case "beat":
+      return <BeatRow beat={sign} {...shared} />;
+    case "reminder":
+      return <ReminderStrip reminder={sign} isPaused={shared.standing.isPaused} onGoOn={onGoOn} />;
+    case "choices":
+      return <ChoiceRow sign={sign} onPress={onPress} />;
     case "closing":
       return null;
   }
 }
 
 export function CourtExtras(props: CourtExtrasProps) {
-  return props.standing.tally.signs.map((sign) => <Extra key={sign.kind} sign={sign} {...props} />);
+  return props.standing.tally.signs.map((sign) => (
+    <Extra key={sign.kind === "reminder" ? sign.item : sign.kind} sign={sign} {...props} />
+  ));
 }

@@ -4,12 +4,10 @@ import { memo, type ReactNode } from "react";
 
 import type { Run, Tally } from "../../api/queries";
 import { quantity, showClock, showNumber } from "../../shared/lib/format";
-import { court } from "../../shared/ui/tape";
+import { HEADINGS, court } from "../../shared/ui/tape";
 import type { Standing } from "./outbox";
 
 const LAST_SECONDS = 5;
-const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';
-
 /** Units that a number says itself. */
 const SAID = new Set(["%", "ms"]);
 
@@ -40,8 +38,8 @@ function Beside({
 }
 
 /** Makes and misses in the words of the game; nothing where what is pressed is neither. */
-function presses({ make_word: make, miss_word: miss }: Run, { makes, misses, pads }: Tally): string[] {
-  if (pads.length > 0 && pads.every((pad) => pad.kind === "zone")) return [];
+function presses({ make_word: make, miss_word: miss }: Run, { makes, misses, pads, face }: Tally): string[] {
+  if (face === "typed" || (pads.length > 0 && pads.every((pad) => pad.kind === "zone"))) return [];
   return make === "Made"
     ? [`${makes} made`, `${misses} missed`]
     : [`${make} ${makes}`, `${miss.toLowerCase()} ${misses}`];
@@ -140,7 +138,9 @@ export const CourtNumbers = memo(function CourtNumbers({
   children,
 }: CourtNumbersProps) {
   const { tally } = standing;
-  const shown = isResting ? restS : tally.number;
+  // The time of an item is what one wants to see while it lasts.
+  const isItemClock = tally.face === "items" && restS > 0;
+  const shown = isResting ? restS : isItemClock ? showClock(1000 * restS) : tally.number;
   const digits = String(shown).length;
   const hasAim = tally.target !== null || tally.then !== null || children !== undefined;
   // A third of the screen's height; less where a target is to be read as well, or where it stands beside pads.
@@ -174,7 +174,7 @@ export const CourtNumbers = memo(function CourtNumbers({
           color: court.mustard,
         }}>
         {tally.next}
-        {restS > 0 && !isResting && ` (${restS} s)`}
+        {restS > 0 && !isResting && !isItemClock && ` (${restS} s)`}
       </Box>
       <Box
         data-testid="number"
@@ -199,7 +199,9 @@ export const CourtNumbers = memo(function CourtNumbers({
           ? restS === 1
             ? "second to rest"
             : "seconds to rest"
-          : `${tally.number_label}${tally.out_of === null ? "" : `, of ${tally.out_of}`}`}
+          : isItemClock
+            ? `left, ${tally.number} of ${tally.out_of ?? ""} done`
+            : `${tally.number_label}${tally.out_of === null ? "" : `, of ${tally.out_of}`}`}
       </Box>
       {isResting && run.settings["by"] !== "seconds" && (
         <Button

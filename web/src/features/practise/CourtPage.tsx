@@ -9,7 +9,7 @@ import { quantity } from "../../shared/lib/format";
 import { listPresses } from "../../shared/lib/presses";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
-import { court } from "../../shared/ui/tape";
+import { HEADINGS, court } from "../../shared/ui/tape";
 import { courtTheme } from "../../shared/ui/courtTheme";
 import { BlockClock } from "./BlockClock";
 import { BoardCourt } from "./BoardCourt";
@@ -70,7 +70,7 @@ function CallStrip({ words }: { words: string | null }) {
         flex: "none",
         display: "grid",
         placeItems: "center",
-        fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+        fontFamily: HEADINGS,
         fontWeight: 800,
         fontSize: "clamp(1.2rem, 4.4dvh, 2.4rem)",
         lineHeight: 1,
@@ -90,7 +90,12 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
   const drawn = useDrawnZones(run);
   const isBoard = tally.face !== "halves";
   const extras = hasExtras(tally) ? (
-    <CourtExtras standing={standing} playing={{ speaker: play.sound.speaker, clock, isPlaying: play.isPlaying }} />
+    <CourtExtras
+      standing={standing}
+      playing={{ speaker: play.sound.speaker, clock, isPlaying: play.isPlaying && !play.isResting }}
+      onGoOn={acts.pause}
+      onPress={acts.press}
+    />
   ) : undefined;
   const numbers = (
     <CourtNumbers
@@ -132,6 +137,8 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
             pointed={play.pointed}
             isMirrored={athlete.is_mirrored}
             isOff={isOff}
+            typing={play.typing}
+            missWord={run.miss_word}
             onPress={acts.press}>
             {numbers}
           </BoardCourt>

@@ -6,7 +6,7 @@ import { Box } from "@mui/material";
 
 import type { Schemas } from "../../api/client";
 import type { Tally } from "../../api/queries";
-import { court } from "../../shared/ui/tape";
+import { HEADINGS, court } from "../../shared/ui/tape";
 import type { PressKind } from "./Pads";
 import { pressing } from "./pressing";
 import { areNumbers } from "./signs";
@@ -47,7 +47,7 @@ export function PadButton({ pad, digit, isPointed = false, isBig = false, isOff,
         touchAction: "manipulation",
         userSelect: "none",
         WebkitTapHighlightColor: "transparent",
-        fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+        fontFamily: HEADINGS,
         fontWeight: 700,
         fontSize: isBig ? "clamp(1.8rem, 7vmin, 4rem)" : "clamp(1.15rem, 3.4vmin, 2.1rem)",
         lineHeight: 1.1,

@@ -4,7 +4,7 @@ import CloseIcon from "@mui/icons-material/Close";
 import { Box } from "@mui/material";
 import { memo } from "react";
 
-import { court } from "../../shared/ui/tape";
+import { HEADINGS, court } from "../../shared/ui/tape";
 import { pressing } from "./pressing";
 
 const FLASH_MS = 200;
@@ -72,7 +72,7 @@ function Pad({ kind, word, isOff, onPress }: PadProps) {
           justifyContent: "center",
           alignItems: "center",
           gap: 1,
-          fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+          fontFamily: HEADINGS,
           fontWeight: 750,
           fontSize: "clamp(1.3rem, 3.2vmin, 2rem)",
           transform: kind === "make" ? "rotate(-0.8deg)" : "rotate(0.8deg)",

@@ -93,6 +93,11 @@ function WhatHappened({ outcome }: { outcome: Outcome }) {
               {first.comparison.words}
             </Typography>
           )}
+          {outcome.band && (
+            <Typography>
+              Band: <b>{outcome.band}</b>
+            </Typography>
+          )}
           <Numbers outcome={outcome} />
         </Stack>
       </Box>

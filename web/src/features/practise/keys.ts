@@ -1,5 +1,5 @@
 /** The keys of the court screen; a presenter's clicker sends PageUp and PageDown. */
-export type Action = "make" | "miss" | "point" | "let" | "undo" | "pause" | "mute" | "next" | "help";
+export type Action = "make" | "miss" | "point" | "let" | "undo" | "pause" | "mute" | "next" | "help" | "back";
 
 const KEYS: Record<string, Action> = {
   " ": "make",
@@ -12,6 +12,7 @@ const KEYS: Record<string, Action> = {
   // The button with which a presenter blanks the screen.
   b: "point",
   ".": "point",
+  Backspace: "back",
   l: "let",
   u: "undo",
   p: "pause",
@@ -25,7 +26,7 @@ export const KEY_HELP: [string, string][] = [
   ["Space, Enter, → or PageDown", "Make"],
   ["X, ← or PageUp", "Miss"],
   ["B or . (the blank button)", "Point at the next zone or at one pin fewer; a make then counts that"],
-  ["1 to 9", "The zone, the pins or the mark of that number"],
+  ["1 to 9", "The zone, the pins, the mark or the reason of that number; the digits of a number to enter"],
   ["U", "Undo, as far back as you like"],
   ["L", "Let: does not count"],
   ["P", "Pause and go on"],

@@ -12,8 +12,12 @@ const LEAD_S = 0.6;
 export interface Clicking {
   strokeMs: number;
   perBeat: number;
-  /** Strokes to play after the beats that lead in. */
+  /** Strokes to play after the beats that lead in; Infinity goes on until it is stopped. */
   strokes: number;
+  /** Beats that lead in. */
+  leadIn?: number;
+  /** Which strokes sound stronger, from 0; the first of each beat where it does not say. */
+  isStrong?: (place: number) => boolean;
 }
 
 export class Metronome {
@@ -22,10 +26,11 @@ export class Metronome {
 
   constructor(private readonly speaker: Speaker) {}
 
-  /** Four beats lead in; `onStroke` shows each stroke as it sounds, those of the lead-in as 0 and below; `onDone` ends it. */
-  start({ strokeMs, perBeat, strokes }: Clicking, onStroke: (stroke: number) => void, onDone: () => void) {
+  /** Four beats lead in, as a rule; `onStroke` shows each stroke as it sounds, those of the lead-in as 0 and below; `onDone` ends it. */
+  start(clicking: Clicking, onStroke: (stroke: number) => void, onDone: () => void) {
     this.stop();
-    const leadIn = 4 * perBeat;
+    const { strokeMs, perBeat, strokes, leadIn: beats = 4, isStrong = (place) => place % perBeat === 0 } = clicking;
+    const leadIn = beats * perBeat;
     // Where there is no sound the page's clock stands in for the audio's.
     const hasSound = this.speaker.time !== null;
     const now = () => (hasSound ? this.speaker.time : null) ?? performance.now() / 1000;
@@ -38,7 +43,7 @@ export class Metronome {
         const at = first + (place * strokeMs) / 1000;
         const isBeat = place % perBeat === 0;
         if (place >= leadIn || isBeat) {
-          if (hasSound) this.speaker.clickAt(at, isBeat);
+          if (hasSound) this.speaker.clickAt(at, isStrong(place));
           this.show(at - now(), () => onStroke(place - leadIn + 1));
         }
         next += 1;

@@ -9,5 +9,9 @@ export function signOf<Kind extends Sign["kind"]>(tally: Tally, kind: Kind): Sig
   return (tally.signs.find((sign) => sign.kind === kind) as SignOf<Kind> | undefined) ?? null;
 }
 
+/** Whether what there is to play with has to be collected, and the run stands still until it is. */
+export const isFetching = ({ signs, is_paused: isPaused }: Tally) =>
+  isPaused && signs.some((sign) => sign.kind === "reminder" && sign.item === "basket");
+
 /** Whether the pads of a face are numbers of their own, so that a key is its number. */
 export const areNumbers = ({ face }: Tally) => face === "pins" || face === "marks";

@@ -25,9 +25,7 @@ export function useClick(click: SignOf<"click">, { tally }: Standing, { speaker,
   const [metronome] = useState(() => new Metronome(speaker));
   const [now, setNow] = useState({ stroke: -3, isDone: false });
   const isOn = isPlaying && !tally.is_over && !tally.is_paused;
-  // A go is one tempo, once: after a failure the same tempo is another go.
-  const go = `${click.bpm} ${tally.attempts}`;
-  const { stroke_ms: strokeMs, per_beat: perBeat, strokes } = click;
+  const { go, stroke_ms: strokeMs, per_beat: perBeat, strokes } = click;
   useEffect(() => {
     if (!isOn) return;
     metronome.start(

@@ -7,7 +7,7 @@ import { useStable } from "../../shared/lib/useStable";
 import { callBetween } from "./calls";
 import { lightPad, type PressKind } from "./Pads";
 import type { Speaker } from "./sounds";
-import { areNumbers } from "./signs";
+import { areNumbers, isFetching, signOf } from "./signs";
 import { useCall } from "./useCall";
 import { useCountIn } from "./useCountIn";
 import { leftAt, useCourt, usedAt, type Court } from "./useCourt";
@@ -15,6 +15,7 @@ import { useKeys } from "./useKeys";
 import { usePointer } from "./usePointer";
 import { useSound } from "./useSound";
 import { useTick } from "./useTick";
+import { useTyping } from "./useTyping";
 import { useWakeLock } from "./useWakeLock";
 
 const LAST_SECONDS = 5;
@@ -71,11 +72,11 @@ function useAnnouncer(
   const wasResting = useRef(isResting);
   useEffect(() => {
     if (wasResting.current && !isResting && !tally.is_over) {
-      say("Next set");
+      say(tally.face === "items" ? "Next" : "Next set");
       speaker.play("next");
     }
     wasResting.current = isResting;
-  }, [isResting, tally.is_over, say, speaker]);
+  }, [isResting, tally.is_over, tally.face, say, speaker]);
 }
 
 /** Tells the rules how late it is when time is up, and when they said that something changes by itself. */
@@ -159,8 +160,14 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     lightPad(kind, text);
     speaker.play(kind === "miss" ? "missed" : "made");
   };
+  const typing = useTyping(tally, (number) => press("zone", number));
+  const choices = signOf(tally, "choices")?.choices ?? [];
   const pressDigit = (digit: string) => {
-    const zones = tally.pads.filter((pad) => pad.kind === "zone");
+    if (tally.face === "typed") {
+      if (!isHelpOpen && isPlaying && !isStopped) typing.type(digit);
+      return;
+    }
+    const zones = [...tally.pads.filter((pad) => pad.kind === "zone"), ...choices.map((text) => ({ text }))];
     // Where pads are numbers of their own, a key is its number or nothing: five pins that stand have no sixth.
     const isNumbered = areNumbers(tally);
     const pad = isNumbered ? zones.find(({ text }) => text === digit) : zones[Number(digit) - 1];
@@ -184,6 +191,8 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     if (tally.is_over) {
       if (isSeen()) seeEnd();
     } else if (!isPlaying) start();
+    else if (typing.enter()) return;
+    else if (isPaused && isFetching(tally)) pause();
     else if (pointer.pointed !== null) press("zone", pointer.pointed);
     else press("make");
   };
@@ -195,6 +204,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     make,
     point,
     miss: () => press("miss"),
+    back: typing.back,
     let: () => press("let"),
     undo,
     pause,
@@ -231,6 +241,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
       isHelpOpen,
       acts,
       pointed: pointer.pointed,
+      typing,
     },
     wayOut: run.block === null ? "/practise" : `/practise/blocks/${run.block}`,
   };

@@ -1,6 +1,7 @@
 /** A number with its company: it is never shown alone. */
 import { Box, Typography } from "@mui/material";
 import type { ReactNode } from "react";
+import { HEADINGS } from "./tape";
 
 interface FigureProps {
   value: ReactNode;
@@ -15,7 +16,7 @@ export function Figure({ value, label, beside, size = "medium" }: FigureProps) {
       <Typography
         component="p"
         sx={{
-          fontFamily: '"Bricolage Grotesque Variable", sans-serif',
+          fontFamily: HEADINGS,
           fontWeight: 750,
           fontVariantNumeric: "tabular-nums",
           fontSize: size === "large" ? "clamp(3rem, 2rem + 5vw, 5.500rem)" : "1.75rem",

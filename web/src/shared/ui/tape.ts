@@ -22,3 +22,6 @@ export const court = {
   tealDeep: "#06504a",
   mustard: "#f3c04b",
 } as const;
+
+/** The letters of headings and of every big number. */
+export const HEADINGS = '"Bricolage Grotesque Variable", sans-serif';

@@ -3,17 +3,17 @@ import { Alert, Box, MenuItem, Stack, TextField, Typography } from "@mui/materia
 import { useQuery } from "@tanstack/react-query";
 
 import { layoutQuery } from "../../../api/setup";
-import type { Rung } from "../../../api/queries";
 import { showMinutes } from "../../../shared/lib/format";
-import { ListInput } from "./ListInput";
-import { PlainInput } from "./PlainInput";
-import { defaultsOf, fieldsOf, type Row, type SettingsSchema, type Value } from "./schema";
+import { LeversField } from "./LeversField";
+import { PatternPicker } from "./PatternPicker";
+import { SettingFields } from "./SettingFields";
+import { defaultsOf, type SettingsSchema } from "./schema";
 import type { Challenge, Draft, useGame } from "./useGame";
 
 const MOST_CUES = 2;
 
-function useTargets(rung: Rung | null): string[] {
-  const layout = useQuery({ ...layoutQuery(rung?.layout?.id ?? 0), enabled: Boolean(rung?.layout) });
+function useTargets(layoutId: number | undefined): string[] {
+  const layout = useQuery({ ...layoutQuery(layoutId ?? 0), enabled: layoutId !== undefined });
   return layout.data?.zones.map((zone) => zone.name).filter((name) => name !== "") ?? [];
 }
 
@@ -25,7 +25,7 @@ function Words({ draft, setDraft, goalWords }: { draft: Draft; setDraft: (draft:
         label="Name of the rung"
         value={draft.title}
         placeholder={goalWords}
-        helperText="Left empty, it is called after its game."
+        helperText="Left empty, it is called after its levers, or after its game."
         onChange={(event) => setDraft({ ...draft, title: event.target.value })}
         slotProps={{ htmlInput: { maxLength: 120 } }}
       />
@@ -37,6 +37,7 @@ function Words({ draft, setDraft, goalWords }: { draft: Draft; setDraft: (draft:
         onChange={(event) => setDraft({ ...draft, setUp: event.target.value })}
         slotProps={{ htmlInput: { maxLength: 2000 } }}
       />
+      <LeversField levers={draft.levers} onChange={(levers) => setDraft({ ...draft, levers })} />
       <Box sx={{ display: "grid", gap: 1, gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" } }}>
         {cues.map((cue, place) => (
           <TextField
@@ -58,16 +59,16 @@ function Words({ draft, setDraft, goalWords }: { draft: Draft; setDraft: (draft:
 interface GameFormProps {
   game: ReturnType<typeof useGame>;
   challenges: Challenge[];
-  rung: Rung | null;
+  /** The layout whose targets it is played at. */
+  layoutId: number | undefined;
 }
 
-export function GameForm({ game, challenges, rung }: GameFormProps) {
+export function GameForm({ game, challenges, layoutId }: GameFormProps) {
   const { draft, setDraft, checked, problem, problemAt } = game;
-  const targets = useTargets(rung);
+  const targets = useTargets(layoutId);
   const challenge = challenges.find((each) => each.id === draft.format);
   if (!challenge) return null;
   const schema = challenge.settings_schema as SettingsSchema;
-  const set = (name: string, value: Value) => setDraft({ ...draft, settings: { ...draft.settings, [name]: value } });
   const choose = (format: string) => {
     const chosen = challenges.find((each) => each.id === format);
     if (chosen) setDraft({ ...draft, format, settings: defaultsOf(chosen.settings_schema as SettingsSchema) });
@@ -86,25 +87,19 @@ export function GameForm({ game, challenges, rung }: GameFormProps) {
           </MenuItem>
         ))}
       </TextField>
-      {fieldsOf(schema).map((field) =>
-        field.kind === "names" || field.kind === "rows" ? (
-          <ListInput
-            key={field.name}
-            field={field}
-            value={(draft.settings[field.name] ?? []) as string[] | Row[]}
-            problemAt={problemAt}
-            targets={targets}
-            onChange={(value) => set(field.name, value)}
-          />
-        ) : (
-          <PlainInput
-            key={field.name}
-            field={field}
-            value={(draft.settings[field.name] ?? null) as number | string | null}
-            problem={problemAt(field.name)}
-            onChange={(value) => set(field.name, value)}
-          />
-        ),
+      <SettingFields
+        schema={schema}
+        settings={draft.settings}
+        problemAt={problemAt}
+        targets={targets}
+        onChange={(settings) => setDraft({ ...draft, settings })}
+      />
+      {draft.format === "pattern" && (
+        <PatternPicker
+          zones={(draft.settings["zones"] ?? []) as string[]}
+          written={(draft.settings["pattern"] ?? "") as string}
+          onPick={(pattern) => setDraft({ ...draft, settings: { ...draft.settings, pattern } })}
+        />
       )}
       {/* What is wrong with a setting stands at the setting. */}
       {problem && problem.errors.every((error) => error.loc[0] !== "settings") && (

@@ -2,7 +2,7 @@
 import { Button, Stack, TextField } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 
 import { api, unwrap } from "../../../api/client";
 import { challengesQuery, pairsQuery, useChange } from "../../../api/queries";
@@ -10,17 +10,40 @@ import { ErrorNotice, Loaded } from "../../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../../shared/ui/Page";
 import { GameForm } from "./GameForm";
 import { NO_PAIR, SidesField } from "./SidesField";
-import { bodyOf, draftOf, useGame, type Challenge } from "./useGame";
+import { layoutQuery, type Layout } from "../../../api/setup";
+import { defaultsOf, type SettingsSchema } from "./schema";
+import { bodyOf, draftOf, useGame, type Challenge, type Draft } from "./useGame";
 import { WhyOff } from "../../../shared/ui/WhyOff";
 
-function NewLadder({ challenges }: { challenges: Challenge[] }) {
+/** A game at targets that are laid already: some tries at each, by the names they have. */
+const AT_TARGETS = "tries_at_each";
+
+function draftFor(challenges: Challenge[], layout: Layout | undefined): Draft {
+  const draft = draftOf(null, challenges);
+  const challenge = challenges.find((each) => each.id === AT_TARGETS);
+  const names = layout?.zones.map((zone) => zone.name).filter((name) => name !== "") ?? [];
+  if (!challenge || names.length === 0) return draft;
+  const settings = defaultsOf(challenge.settings_schema as SettingsSchema);
+  return {
+    ...draft,
+    format: challenge.id,
+    settings: { ...settings, targets: names.map((name) => ({ name, tries: 10, stroke: "" })) },
+  };
+}
+
+function NewLadder({ challenges, layout }: { challenges: Challenge[]; layout: Layout | undefined }) {
   const navigate = useNavigate();
-  const [words, setWords] = useState({ title: "", discipline: "", summary: "" });
+  const [words, setWords] = useState({ title: layout?.title ?? "", discipline: "", summary: "" });
   const [pair, setPair] = useState(NO_PAIR);
   const kinds = useQuery(pairsQuery);
-  const game = useGame(draftOf(null, challenges));
+  const game = useGame(draftFor(challenges, layout));
   const make = useChange(
-    () => unwrap(api.POST("/api/own-ladders/", { body: { ...words, pair, rung: bodyOf(game.draft) } })),
+    () =>
+      unwrap(
+        api.POST("/api/own-ladders/", {
+          body: { ...words, pair, rung: bodyOf(game.draft), layout: layout?.id ?? null },
+        }),
+      ),
     ["ladders"],
     ["today"],
   );
@@ -53,7 +76,7 @@ function NewLadder({ challenges }: { challenges: Challenge[] }) {
         </Stack>
       </Panel>
       <Panel title="Its first rung">
-        <GameForm game={game} challenges={challenges} rung={null} />
+        <GameForm game={game} challenges={challenges} layoutId={layout?.id} />
       </Panel>
       <Button
         variant="contained"
@@ -77,6 +100,9 @@ function NewLadder({ challenges }: { challenges: Challenge[] }) {
 
 export default function NewLadderPage() {
   const challenges = useQuery(challengesQuery);
+  const layoutId = Number(useSearchParams()[0].get("layout")) || null;
+  const layout = useQuery({ ...layoutQuery(layoutId ?? 0), enabled: layoutId !== null });
+  const isReady = layoutId === null || layout.data !== undefined;
   const why = (
     <>
       <WhyPoint title="From easy to hard">
@@ -91,7 +117,7 @@ export default function NewLadderPage() {
   );
   return (
     <Page title="A ladder of your own" why={why}>
-      <Loaded query={challenges}>{(list) => <NewLadder challenges={list} />}</Loaded>
+      <Loaded query={challenges}>{(list) => isReady && <NewLadder challenges={list} layout={layout.data} />}</Loaded>
     </Page>
   );
 }

@@ -1,12 +1,20 @@
 /** Changing the game of a rung, or putting one rung more on top of a ladder. */
-import { Button, Stack } from "@mui/material";
+import { Stack } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { Link as RouterLink, useNavigate, useParams, useSearchParams } from "react-router";
+import { useNavigate, useParams, useSearchParams } from "react-router";
 
 import { api, unwrap } from "../../../api/client";
-import { challengesQuery, ladderQuery, useChange, type LadderDetail, type Rung } from "../../../api/queries";
+import {
+  challengesQuery,
+  ladderQuery,
+  useChange,
+  type LadderDetail,
+  type Rung,
+  type RungStanding,
+} from "../../../api/queries";
 import { ErrorNotice, Loaded } from "../../../shared/ui/Loaded";
 import { Page, WhyPoint } from "../../../shared/ui/Page";
+import { KeepOrLeave } from "./KeepOrLeave";
 import { GameForm } from "./GameForm";
 import { bodyOf, draftOf, useGame, type Challenge, type Draft } from "./useGame";
 import { WhyOff } from "../../../shared/ui/WhyOff";
@@ -32,36 +40,30 @@ function useSave(ladderId: number, rung: Rung | null, number: number | null) {
 
 interface EditingProps {
   detail: LadderDetail;
-  rung: Rung | null;
+  standing: RungStanding | null;
   /** Where a new rung goes in; null for on top. */
   number: number | null;
   challenges: Challenge[];
 }
 
-function Editing({ detail, rung, number, challenges }: EditingProps) {
+function Editing({ detail, standing, number, challenges }: EditingProps) {
   const navigate = useNavigate();
+  const rung = standing?.rung ?? null;
   const ladderId = detail.standing.ladder.id;
   // Rungs come from the top down: a new one begins with the game of the rung below it.
   const below = detail.rungs.find((each) => number === null || each.rung.number < number) ?? detail.rungs.at(-1);
-  const game = useGame(draftOf(rung ?? below?.rung ?? null, challenges));
+  const game = useGame(draftOf(standing ?? below ?? null, challenges));
   const save = useSave(ladderId, rung, number);
   return (
     <Stack spacing={2.5}>
-      <GameForm game={game} challenges={challenges} rung={rung} />
-      <Stack direction="row" sx={{ gap: 1.5 }}>
-        <Button
-          variant="contained"
-          color="success"
-          size="large"
-          disabled={game.problem !== null}
-          loading={save.isPending}
-          onClick={() => save.mutate(game.draft, { onSuccess: () => void navigate(`/climb/${ladderId}`) })}>
-          {rung ? "Play it like this" : number === null ? "Put it on top" : `Put it in as rung ${number}`}
-        </Button>
-        <Button component={RouterLink} to={`/climb/${ladderId}`} size="large">
-          Leave it as it was
-        </Button>
-      </Stack>
+      <GameForm game={game} challenges={challenges} layoutId={rung?.layout?.id} />
+      <KeepOrLeave
+        word={rung ? "Play it like this" : number === null ? "Put it on top" : `Put it in as rung ${number}`}
+        ladderId={ladderId}
+        isOff={game.problem !== null}
+        isKeeping={save.isPending}
+        onKeep={() => save.mutate(game.draft, { onSuccess: () => void navigate(`/climb/${ladderId}`) })}
+      />
       <WhyOff>{game.problem !== null && "A setting cannot be played: it is marked above."}</WhyOff>
       {save.error && <ErrorNotice error={save.error} />}
     </Stack>
@@ -74,7 +76,7 @@ export default function RungGamePage() {
   const number = Number(address.get("number")) || null;
   const ladder = useQuery(ladderQuery(Number(ladderId)));
   const challenges = useQuery(challengesQuery);
-  const rung = ladder.data?.rungs.find((each) => each.rung.id === Number(rungId))?.rung ?? null;
+  const standing = ladder.data?.rungs.find((each) => each.rung.id === Number(rungId)) ?? null;
   const title = rungId ? "Change the game" : "One rung more";
   const why = (
     <>
@@ -89,13 +91,15 @@ export default function RungGamePage() {
   return (
     <Page
       title={title}
-      heading={rung ? `${title}: ${rung.title}` : title}
+      heading={standing ? `${title}: ${standing.rung.title}` : title}
       lead={ladder.data?.standing.ladder.title}
       why={why}>
       <Loaded query={ladder}>
         {(detail) => (
           <Loaded query={challenges}>
-            {(list) => <Editing key={rungId ?? "new"} detail={detail} rung={rung} number={number} challenges={list} />}
+            {(list) => (
+              <Editing key={rungId ?? "new"} detail={detail} standing={standing} number={number} challenges={list} />
+            )}
           </Loaded>
         )}
       </Loaded>

@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useDeferredValue, useState } from "react";
 
 import { api, ProblemError, unwrap } from "../../../api/client";
-import type { Rung } from "../../../api/queries";
+import type { Lever, RungStanding } from "../../../api/queries";
 import type { Schemas } from "../../../api/client";
 import { defaultsOf, type Settings, type SettingsSchema } from "./schema";
 
@@ -13,24 +13,28 @@ export interface Draft {
   title: string;
   setUp: string;
   cues: string[];
+  levers: Lever[];
   format: string;
   settings: Settings;
 }
 
-export function draftOf(rung: Rung | null, challenges: Challenge[]): Draft {
+/** A rung as it is edited: its texts as they are written, not as they are said. */
+export function draftOf(standing: RungStanding | null, challenges: Challenge[]): Draft {
+  const rung = standing?.rung;
   const challenge = challenges.find((each) => each.id === rung?.format) ?? challenges[0];
   const defaults = challenge ? defaultsOf(challenge.settings_schema as SettingsSchema) : {};
   return {
     title: rung?.title ?? "",
-    setUp: rung?.set_up ?? "",
-    cues: rung?.cues ?? [],
+    setUp: standing?.written.set_up ?? "",
+    cues: standing?.written.cues ?? [],
+    levers: standing?.written.levers ?? [],
     format: challenge?.id ?? "",
     settings: { ...defaults, ...((rung?.settings ?? {}) as Settings) },
   };
 }
 
-export function bodyOf({ title, setUp, cues, format, settings }: Draft): Schemas["RungToMakeRequest"] {
-  return { title, set_up: setUp, cues: cues.filter((cue) => cue.trim() !== ""), format, settings };
+export function bodyOf({ title, setUp, cues, levers, format, settings }: Draft): Schemas["RungToMakeRequest"] {
+  return { title, set_up: setUp, cues: cues.filter((cue) => cue.trim() !== ""), levers, format, settings };
 }
 
 export function useGame(first: Draft) {

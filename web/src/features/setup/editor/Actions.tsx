@@ -157,6 +157,9 @@ export function KeptActions({ id }: { id: number }) {
   return (
     <Stack spacing={1.5}>
       <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1 }}>
+        <Button component={RouterLink} to={`/climb/new?layout=${id}`} variant="contained">
+          Make a game of it
+        </Button>
         <Button component={RouterLink} to={`/set-up/layouts/${id}/paper`} variant="outlined">
           Print to scale
         </Button>
