@@ -180,6 +180,16 @@ def play_open_count(athlete: AthleteAtTheScreen) -> None:
     athlete.expect_end("Stopped")
 
 
+def play_rallies(athlete: AthleteAtTheScreen) -> None:
+    athlete.type_digits("12")
+    athlete.click_presenter("forward")
+    athlete.expect_count(12)
+    athlete.press("make", "miss", "undo", "undo")
+    athlete.page.get_by_role("button", name="Stop").click()
+    athlete.expect_end("Stopped")
+    athlete.expect_end_number(12)
+
+
 def play_by_its_pads(athlete: AthleteAtTheScreen) -> None:
     """Whatever the game: the first pad counts, undo takes it back, and stop ends it."""
     first = athlete.page.locator("[data-pad]").first
@@ -222,6 +232,7 @@ GAMES: dict[str, Game] = {
     "calls": ("Called corners", 1, "", play_calls),
     "combination": ("Three tricks on", 1, "", play_combination),
     "checklist": ("Before the first ball", 1, "", play_checklist),
+    "rallies": ("Longest rally, entered after", 1, "", play_rallies),
     "open_count": ("Count what comes", 1, "", play_open_count),
 }
 
@@ -279,14 +290,17 @@ def test_the_click_is_steady_to_the_millisecond(open_page: OpenPage) -> None:
     )
     athlete = AthleteAtTheScreen(page)
     athlete.come_in()
-    athlete.open_from_shelf("Cascade to a click", rung=2)
-    athlete.start()
-    page.wait_for_timeout(7000)
-    clicks = [at for at, frequency in page.evaluate("window.due") if frequency in (1760, 1175)]
-    gaps = [after - before for before, after in pairwise(clicks)]
-    # 80 beats a minute: 0.75 s from one to the next.
-    assert len(gaps) >= 6
-    assert all(abs(gap - 0.75) < 0.001 for gap in gaps), gaps
+    # 80 beats a minute: 0.75 s from one to the next. And a steady click of 100 beats in bars of four.
+    for title, rung, gap_s in (("Cascade to a click", 2, 0.75), ("Rope turns in a row", 1, 0.6)):
+        athlete.open_from_shelf(title, rung=rung)
+        athlete.start()
+        page.wait_for_timeout(7000)
+        clicks = [(at, pitch) for at, pitch in page.evaluate("window.due") if pitch in (1760, 1175)]
+        gaps = [after - before for (before, _), (after, _) in pairwise(clicks)]
+        assert len(gaps) >= 6
+        assert all(abs(gap - gap_s) < 0.001 for gap in gaps), gaps
+    # The first of four is the stronger one.
+    assert [pitch == 1760 for _, pitch in clicks[:8]] == [True, False, False, False] * 2
 
 
 def test_a_reload_comes_back_to_the_same_target(open_page: OpenPage) -> None:

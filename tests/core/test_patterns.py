@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from jolly_core.errors import CoreError
 from jolly_core.patterns.draw import draw
+from jolly_core.patterns.offers import list_orders
 from jolly_core.patterns.written import MOST_STEPS, read_notation, read_pattern, write_pattern
 from jolly_core.places.named_orders import MADE, make_pattern
 from jolly_core.places.zone import Zone
@@ -36,6 +37,10 @@ SQUARE = [at("near left", 0, 0), at("near right", 1, 0), at("far left", 0, 1), a
         ("1 2 3", ("left", "right", "low middle")),
         ("low middle", ("low middle",)),
         (" 3 ,, 1 ", ("low middle", "left")),
+        ("2le 1R", ("left", "left", "right")),
+        ("2 LEFT, 3 low middle", ("left", "left", *["low middle"] * 3)),
+        ("10right", ("right",) * 10),
+        ("(2left 1r)x2", ("left", "left", "right") * 2),
     ],
 )
 def test_reads_names_and_numbers(text: str, zones: tuple[str, ...]) -> None:
@@ -161,3 +166,17 @@ def test_above_and_below_left_and_right_are_made_from_where_zones_lie() -> None:
     assert "".join(make_pattern("rows", zones[::-1])) == "abcd"
     assert "".join(make_pattern("columns", zones)) == "acbd"
     assert "".join(make_pattern("crossing", zones)) == "adbc"
+
+
+def test_what_a_target_is_called_is_no_number_of_them() -> None:
+    assert read_pattern("2 m, 3 m", ["2 m", "3 m"]) == ("2 m", "3 m")
+    assert read_pattern("2 m", ["2 m", "m"]) == ("2 m",)
+
+
+def test_usual_orders_are_offered_as_they_are_read() -> None:
+    for names in (["left", "right"], ["above left", "above right", "below left", "below right"], ["2 and 2", "out"]):
+        offers = list_orders(names)
+        assert len({offer.written for offer in offers}) == len(offers)
+        for offer in offers:
+            if offer.written != "random":
+                assert read_notation(offer.written, names).steps == offer.steps

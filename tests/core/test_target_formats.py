@@ -119,7 +119,7 @@ class TestCollect:
 
     def test_says_what_is_left(self) -> None:
         tally = play("collect", {"targets": ["left", "middle", "right"]}, "o[right]")
-        assert (tally.detail.left, tally.target, tally.next) == (("middle",), "middle", "1 target to go")
+        assert (tally.detail.left, tally.target, tally.next) == (("middle",), "middle", "hit right, 1 target to go")
 
 
 class TestCircuit:

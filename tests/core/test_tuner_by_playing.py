@@ -46,6 +46,7 @@ CASES = [
     for format_id in FORMATS
     if format_id not in UNTOLD
     for settings in [*SETTINGS.get(format_id, [{}]), *MORE.get(format_id, [])]
+    if "at_least" not in settings  # how many reps there are is for the feel to say
 ]
 
 

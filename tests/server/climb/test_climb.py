@@ -8,8 +8,9 @@ from typing import Any
 import pytest
 from rest_framework.test import APIClient
 
+from jolly_core.ladder.levers import Lever
 from ladders.models import Ladder
-from ladders.services import insert_rung
+from ladders.rungs import insert_rung
 from tests.server.conftest import rung_id
 from tests.server.moments import MOMENT
 from tests.server.player import Player
@@ -138,7 +139,16 @@ def test_taking_a_climb_back_after_a_rung_was_put_in_lands_on_the_rung_that_was_
         assert decide(player.client, putting, "climb").status_code == 201
     held = Ladder.objects.get(pk=putting.pk).rungs.get(number=1)
     below = putting.rungs.get(number=1)
-    insert_rung(below.ladder.athlete, below.pk, 1, title="from 3 m", set_up="", lever="3 m", layout_id=None, at=MOMENT)
+    insert_rung(
+        below.ladder.athlete,
+        below.pk,
+        1,
+        title="from 3 m",
+        set_up="",
+        levers=[Lever("distance", 3)],
+        layout_id=None,
+        at=MOMENT,
+    )
     answer = player.client.delete(f"/api/ladders/{putting.pk}/moves/").json()
     held.refresh_from_db()
     assert (held.number, answer["standing"]["held"]) == (2, 2)

@@ -44,6 +44,8 @@ NO_WRITES = {
     "make_pattern",
     "fly_off_wall",
     "fly_over_net",
+    "find_body_side",
+    "list_orders",
     "enter_demo",
     "recover",
 }
@@ -82,6 +84,10 @@ class World:
     def without(self, rung: int) -> int:
         self.send("delete", f"rungs/{rung}/")
         return rung
+
+    def tried(self) -> int:
+        self.player.putts(self.rung, 9)
+        return self.rung
 
     def started(self) -> World:
         self.send("patch", f"blocks/{self.block['id']}/", change="start")
@@ -164,6 +170,23 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     "drop_routine": (
         lambda w: ("delete", f"routines/{w.post('routines/', block=w.block['id'], title='Monday')['id']}/", {}),
         {"Routine": -1},
+    ),
+    "write_table": (
+        lambda w: (
+            "put",
+            f"ladders/{w.ladder.pk}/table/",
+            {"rows": [{"rung": None, "title": "", "levers": [], "format": "race", "settings": {}, "mark": None}]},
+        ),
+        {"Rung": 1, "ThresholdRevision": 1},
+    ),
+    "write_card": (lambda w: ("put", f"rungs/{w.rung}/card/", {"card": {"beat": {"bpm": 60}}}), {}),
+    "keep_body_side": (
+        lambda w: ("put", "body-sides/", {"trait": "turn", "tries": ["left"], "discipline": "", "way": "left"}),
+        {"BodySide": 1},
+    ),
+    "add_lever_rung": (
+        lambda w: ("post", f"rungs/{w.tried()}/lever-rungs/", {"lever": "distance", "what_for": "between"}),
+        {"Rung": 1, "ThresholdRevision": 1},
     ),
     "describe_ladder": (
         lambda w: ("put", f"ladders/{w.ladder.pk}/words/", {"title": "Putts", "discipline": "discs", "summary": ""}),

@@ -23,7 +23,7 @@ LIMIT = {"part": "knee", "side": "left", "strictness": "rest", "since": "2026-03
 #: What is kept, by the bound that is made small, and a write that keeps one more.
 KEEPS: dict[str, Callable[[APIClient, Ladder, int], Any]] = {
     "ladders.services.MOST_LADDERS": lambda client, ladder, number: make(client, title=f"Ladder {number}"),
-    "ladders.services.MOST_RUNGS": lambda client, ladder, _: client.post(
+    "ladders.rungs.MOST_RUNGS": lambda client, ladder, _: client.post(
         f"/api/ladders/{ladder.pk}/rungs/", game(), format="json"
     ),
     "layouts.services.MOST_LAYOUTS": lambda client, ladder, _: keep(client, BOX),

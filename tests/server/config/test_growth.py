@@ -88,6 +88,7 @@ class World:
             "run_id": lambda: Run.objects.filter(athlete=self.athlete).order_by("started_at")[0].pk,
             "block_id": lambda: self.athlete.blocks.order_by("id")[0].pk,
             "layout_id": lambda: self.athlete.layouts.order_by("id")[0].pk,
+            "metric": lambda: "makes",
             "monday": lambda: "2026-05-04",
         }
         path = re.sub(r"\{(\w+)\}", lambda found: str(first[found[1]]()), template)

@@ -32,7 +32,7 @@ def test_a_run_is_found_as_django_finds_it(
     with transaction.atomic():
         for _ in range(2):  # written as SQL, and by the SQL that was written
             found = get_run_to_record(athlete, known.pk)
-            assert found.get_deferred_fields() == {"tally", "metrics", "aimed"}
+            assert found.get_deferred_fields() == {"tally", "metrics", "aimed", "card"}
             assert all(
                 getattr(found, each.attname) == getattr(known, each.attname) for each in Run._meta.concrete_fields
             )

@@ -57,7 +57,7 @@ def test_a_copy_has_everything(client: APIClient, putting: Ladder) -> None:
     copy = client.post(f"/api/rungs/{rung.pk}/copy/").json()
     made = Rung.objects.get(pk=copy["id"])
     assert made.number == 3
-    for name in ("title", "set_up", "lever", "cues", "format", "settings", "layout_id"):
+    for name in ("title", "set_up", "levers", "cues", "format", "settings", "layout_id"):
         assert getattr(made, name) == getattr(rung, name)
     assert made.threshold_revisions.get().threshold == rung.threshold_revisions.get().threshold
     assert made.layout_id is not None

@@ -27,7 +27,7 @@ Take = Callable[[Athlete, str], Ladder]
 
 def own(athlete: Athlete, format_id: str, **settings: Any) -> int:
     words = {"title": format_id, "discipline": "drills", "summary": ""}
-    rung = {"title": "", "set_up": "", "lever": "", "cues": [], "format": format_id, "settings": settings}
+    rung = {"title": "", "set_up": "", "cues": [], "format": format_id, "settings": settings}
     return rung_id(make_ladder(athlete, words, rung, MOMENT))
 
 
