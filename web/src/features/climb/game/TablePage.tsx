@@ -17,6 +17,7 @@ import {
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState, type KeyboardEvent } from "react";
+import { flushSync } from "react-dom";
 import { useNavigate, useParams } from "react-router";
 
 import { api, ProblemError, unwrap, type Schemas } from "../../../api/client";
@@ -42,11 +43,9 @@ function useProblems(error: Error | null) {
 }
 
 function focusOn(row: number, column: string) {
-  window.setTimeout(() => {
-    const cell = document.getElementById(`cell-${row}-${column}`);
-    if (cell instanceof HTMLInputElement) cell.select();
-    cell?.focus();
-  });
+  const cell = document.getElementById(`cell-${row}-${column}`);
+  if (cell instanceof HTMLInputElement) cell.select();
+  cell?.focus();
 }
 
 function TableForm({ detail, challenges, levers }: TableFormProps) {
@@ -69,11 +68,12 @@ function TableForm({ detail, challenges, levers }: TableFormProps) {
   const columns: Columns = { levers: levers.filter((kind) => used.has(kind.id)), challenges };
   const change = (place: number, row: TableRowDraft) => setRows(rows.map((each, at) => (at === place ? row : each)));
   const addRow = () => setRows([...rows, freshRow(rows.at(-1))]);
-  // Enter goes on in the same column of the next rung, which is there when it is wanted.
+  // Enter goes on in the same column of the next rung, which is there when it is wanted: before the next key is heard,
+  // or two numbers typed fast end in one cell.
   const typeOn = (event: KeyboardEvent, place: number, column: string) => {
     if (event.key !== "Enter") return;
     event.preventDefault();
-    if (place === rows.length - 1) addRow();
+    if (place === rows.length - 1) flushSync(addRow);
     focusOn(place + 1, column);
   };
   return (
