@@ -17,7 +17,7 @@ Stance(feet=('left',), width_cm=40)
 from __future__ import annotations
 
 from collections.abc import Callable, Hashable, Mapping
-from dataclasses import dataclass, fields, is_dataclass
+from dataclasses import dataclass, fields, is_dataclass, replace
 from datetime import date, datetime
 from functools import cache
 from types import UnionType
@@ -96,6 +96,22 @@ def from_plain(kind: Any, value: Any) -> Any:
     (1, 2)
     """
     return _reader(kind)(value)
+
+
+def with_texts(value: Any, say: Callable[[str], str]) -> Any:
+    """A typed value with each text in it as ``say`` has it.
+
+    >>> with_texts(("cat", (3, "dog")), str.upper)
+    ('CAT', (3, 'DOG'))
+    """
+    kind = type(value)
+    if kind is str:
+        return say(value)
+    if kind is tuple:
+        return tuple(with_texts(each, say) for each in value)
+    if not is_dataclass(kind):
+        return value
+    return replace(value, **{name: with_texts(getattr(value, name), say) for name in _names(cast("Hashable", kind))})
 
 
 @cache

@@ -184,6 +184,12 @@ class Rung(models.Model):
         # The blank one, which most are, needs no look at the athlete.
         return self.known_card.said(self._said) if self.card else self.known_card
 
+    @property
+    def said_game(self) -> AnyGame:
+        """Its game as it is said to its athlete; a target keeps the name that it has on the layout."""
+        laid = {zone["name"] for zone in self.laid.drawn.get("zones", ())} if self.laid else set()
+        return self.game.said(lambda text: text if text in laid else self._said(text))
+
     def _said(self, text: str) -> str:
         # Most texts are the same for everybody: the athlete is looked at for those alone that are not.
         return say(text, self.ladder.laterality(self.said_on)) if "{" in text else text

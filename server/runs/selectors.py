@@ -121,6 +121,12 @@ def get_yardstick(rung: Rung, side: str, before: datetime) -> Yardstick:
     return lay_yardstick(metric, threshold.mark, [value for each in rows if (value := each.get(metric.id)) is not None])
 
 
+def get_counted_before(rung: Rung, before: datetime) -> Run | None:
+    """The last run of its game that was counted press by press before that, on the side that the rung is said for."""
+    runs = list_counting(rung, rung.said_on).filter(format=rung.format, is_from_paper=False, started_at__lt=before)
+    return runs.order_by("-started_at", "-id").first()
+
+
 def list_last_days(athlete: Athlete) -> dict[tuple[int, str], date]:
     """The day on which each ladder was last played on each side, on whichever rung."""
     rows = Summary.objects.filter(rung__ladder__athlete=athlete).order_by()

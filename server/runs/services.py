@@ -28,6 +28,7 @@ from layouts.selectors import aimed_among, aimed_at, order_on
 from runs.live import put_session, take_session
 from runs.models import Event, Run, columns_of
 from runs.selectors import (
+    get_counted_before,
     get_dose_left,
     get_run_to_change,
     get_run_to_record,
@@ -81,8 +82,8 @@ def _begin(athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at:
     """A new run; the one that is there where another request was faster."""
     day = get_day(athlete, started_at)
     _check_allowed(athlete, rung, day)
-    game = _game_of(athlete, rung, run_id, day)
-    card = rung.on(side).said_card
+    rung = rung.on(side)
+    game, card = _game_of(athlete, rung, run_id, started_at, day), rung.said_card
     tally = replay(game, [], double_tap_ms=athlete.double_tap_ms, card=card)
     values = {
         "athlete": athlete,
@@ -102,13 +103,15 @@ def _begin(athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at:
     return Run.objects.get_or_create(pk=run_id, defaults=values)[0]
 
 
-def _game_of(athlete: Athlete, rung: Rung, run_id: UUID, day: date) -> AnyGame:
+def _game_of(athlete: Athlete, rung: Rung, run_id: UUID, started_at: datetime, day: date) -> AnyGame:
     """The game of a run: the rung's, with what is drawn for it, and what the record says of today.
 
     Raises ``CoreError`` (``dose_used_up``) where the game's own cap leaves nothing.
     """
-    game = rung.game.drawn(run_id.int).laid_out(lambda written, names: order_on(rung.laid, written, names))
+    game = rung.said_game.drawn(run_id.int).laid_out(lambda written, names: order_on(rung.laid, written, names))
     dose = dose_of(game)
+    if game.looks_back and (last := get_counted_before(rung, started_at)):
+        game = game.after(last.known_tally)
     return dose.applied(get_used(athlete, rung, day, but=run_id)) if dose else game
 
 
@@ -146,7 +149,8 @@ def keep_paper_run(athlete: Athlete, part_id: int, totals: Mapping[str, Any], *,
     rung = part.rung
     if rung is None:
         raise CoreError.one("wrong_part", f"{part.title} has nothing to tally.", "part", value=part.pk)
-    game = rung.game
+    rung = rung.on(part.side)
+    game = rung.said_game
     tally = tally_of_totals(game, totals)
     run = Run.objects.create(
         athlete=athlete,
@@ -157,7 +161,7 @@ def keep_paper_run(athlete: Athlete, part_id: int, totals: Mapping[str, Any], *,
         format=game.id,
         settings=game.settings.as_stored(),
         double_tap_ms=athlete.double_tap_ms,
-        card=rung.on(part.side).said_card.as_stored(),
+        card=rung.said_card.as_stored(),
         started_at=started_at,
         day=get_day(athlete, started_at),
         tally=tally.as_stored(),
@@ -344,17 +348,19 @@ def attach_run(athlete: Athlete, run_id: UUID, rung_id: int, side: str) -> Run:
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
     _check_allowed(athlete, rung, run.day)
-    game, before = _game_of(athlete, rung, run.pk, run.day), (run.rung_id, run.side)
+    rung = rung.on(side)
+    game, before = _game_of(athlete, rung, run.pk, run.started_at, run.day), (run.rung_id, run.side)
     run.rung, run.side = rung, side
     columns = run.play(game)
-    run.known_card = rung.on(side).said_card
+    run.known_card = rung.said_card
     run.card = run.known_card.as_stored()
     run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_stored(), _aimed(rung)
     run.save(update_fields=["rung", "side", "card", "yardstick", "aimed", *columns])
     session, added, ids = _replay(run, run.events.all()), [], list_ids(run)
-    if not session.is_over():
+    while not session.is_over():
         # It was stopped by hand at its last press, whatever its own rules would still have asked for.
-        last = Event(run=run, client_id=uuid4(), seq=run.last_seq + 1, kind=FINISH, at_ms=run.last_at_ms)
+        seq = run.last_seq + 1 + len(added)
+        last = Event(run=run, client_id=uuid4(), seq=seq, kind=FINISH, at_ms=run.last_at_ms)
         last.save()
         session.step(last.known)
         added.append(last)

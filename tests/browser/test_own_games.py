@@ -78,6 +78,24 @@ def test_what_cannot_be_set_is_said_at_its_setting(
     expect(page.get_by_label(label, exact=True)).to_have_value(right)
 
 
+def test_what_is_half_typed_is_said_at_its_setting_and_asks_nothing(open_page: OpenPage) -> None:
+    page = open_page()  # a refusal would stand in the console
+    AthleteAtTheScreen(page).come_in()
+    make_ladder(page, "Makes of n")
+    page.get_by_role("link", name="Change the game, rung 1").click()
+    expect(page.get_by_role("status")).to_contain_text("for one run")
+    asked: list[int] = []
+    page.on("request", lambda sent: "/check/" in sent.url and asked.append(sent.post_data_json["settings"]["attempts"]))
+    field = page.get_by_label("Attempts", exact=True)
+    field.fill("")
+    expect(page.get_by_text("Attempts must be a whole number, 1 to 1000.")).to_be_visible()
+    field.press_sequentially("2000")
+    expect(page.get_by_text("Attempts must be 1 to 1000; 2000 is outside.")).to_be_visible()
+    field.press("Backspace")
+    expect(page.get_by_role("status")).to_contain_text("out of 200")
+    assert asked == [200]
+
+
 def test_the_editor_takes_the_names_of_the_targets_that_are_laid(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

@@ -75,6 +75,7 @@ SETTINGS: dict[str, list[dict[str, Any]]] = {
     ],
     "quality_reps": [{"reps": 3}, {"reps": 4, "at_least": 2}],
     "against_time": [{"makes": 3}, {"makes": 4, "on_miss": "nothing_lost", "attempts_limit": 9}],
+    "against_yourself": [{"makes": 3}, {"makes": 4, "attempts_limit": 9, "last": "|.||."}],
     "rallies": [{"rallies": 3}, {"rallies": 2, "what": "lap"}],
     "capped_attempts": [{"cap": 3}, {"cap": 6, "tried": 4}],
     "calls": [{"number": 3, "wait_low": 0, "wait_high": 1}, {"number": 4, "timing": "untimed", "seed": 3}],
@@ -102,6 +103,7 @@ HITS = (
     "nowhere",
     "14",
     "It feels right",
+    "Enough for now",
 )
 #: On paper these are taken to have been played to their end.
 WHOLE_ON_PAPER = ("makes_of_n", "tries_at_each", "quality_reps", "checklist")

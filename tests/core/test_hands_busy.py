@@ -8,12 +8,14 @@ from random import Random
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from scipy.stats import nbinom
 
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.formats.tempo_ladder import BREATH_MS
 from jolly_core.challenges.registry import read_game
 from jolly_core.challenges.session import Session, replay
 from jolly_core.challenges.signs import Choices, Click
+from jolly_core.challenges.tally import Tally
 from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Pace
 from jolly_core.foretelling.registry import forecast_of
@@ -122,6 +124,58 @@ class TestAgainstTime:
                 tries += 1
         expected = forecast_of(read_game("against_time", {"makes": 20})).attempts(Pace(rate=0.9, seen=10**6)).expected
         assert expected == pytest.approx(tries / games, rel=0.05)
+
+
+class TestAgainstYourself:
+    @pytest.mark.parametrize("seed", range(30))
+    def test_the_lead_is_that_of_two_lists_side_by_side(self, seed: int) -> None:
+        """Against an independent model: both runs as lists of 0 and 1, summed up to the same try."""
+        chance = Random(seed)
+        last, now = ([chance.random() < 0.6 for _ in range(chance.randint(1, 14))] for _ in range(2))
+        kept = "".join("|" if made else "." for made in last)
+        line = "".join("o" if made else "x" for made in now)
+        tally = play("against_yourself", {"makes": 20, "last": kept}, line)
+        assert tally.detail.lead == sum(now) - sum(last[: len(now)])
+        assert tally.detail.tries == "".join("|" if made else "." for made in now)
+
+    @pytest.mark.parametrize(
+        ("last", "line", "won"), [("|.|", "oo", 1), ("||", "oo", 0), ("||", "oxo", 0), (".|", "xxoo", 1), ("", "oo", None)]
+    )
+    def test_it_is_won_in_fewer_tries(self, last: str, line: str, won: int | None) -> None:
+        tally = play("against_yourself", {"makes": 2, "last": last}, line)
+        assert (tally.metrics["won"], tally.ending) == (won, "goal")
+
+    def test_it_takes_tries_as_a_negative_binomial(self) -> None:
+        """scipy's nbinom counts the misses before the tenth make."""
+        game = read_game("against_yourself", {"makes": 10})
+        wait = forecast_of(game).wait(0.7)
+        assert wait.mean == pytest.approx(10 + nbinom(10, 0.7).mean())
+        chance = forecast_of(game).chance(Pace(rate=0.7, seen=10**6), "attempts_to_goal", 14, 10**6)
+        assert chance == pytest.approx(nbinom(10, 0.7).cdf(4), abs=1e-6)
+
+
+def stop_of(tally: Tally) -> list[str]:
+    """What stopping by hand means instead, where it means anything else."""
+    return [sign.stop for sign in tally.signs if isinstance(sign, Choices)]
+
+
+class TestEnoughSlowReps:
+    def test_comfort_is_asked_before_it_ends(self) -> None:
+        stopped = play("quality_reps", {"reps": 40}, "oox [Enough for now]")
+        assert (stopped.asks, stopped.is_over, stopped.face) == ("How comfortable was it?", False, "marks")
+        marked = play("quality_reps", {"reps": 40}, "oox [Enough for now] [4]")
+        assert (marked.ending, marked.metrics["comfort"], marked.metrics["good"]) == ("stopped", 4, 2)
+        assert marked.metrics["good_rate"] is None, "a share of reps that were not done"
+
+    def test_stopping_means_it_where_there_is_something_to_ask(self) -> None:
+        assert stop_of(play("quality_reps", {"reps": 40}, "o")) == ["Enough for now"]
+        assert stop_of(play("quality_reps", {"reps": 40}, "")) == []
+        assert stop_of(play("quality_reps", {"reps": 40}, "o [Enough for now]")) == []
+        assert play("quality_reps", {"reps": 40}, "o f").metrics["comfort"] is None
+
+    def test_undo_goes_back_to_the_reps(self) -> None:
+        tally = play("quality_reps", {"reps": 3}, "o [Enough for now] u oo")
+        assert (tally.makes, tally.asks) == (3, "How comfortable was it?")
 
 
 class TestCleanCircuitsInARow:

@@ -12,7 +12,7 @@ from jolly_core.challenges.count import Count
 from jolly_core.challenges.signs import Reminder, Sign
 from jolly_core.discovery import list_classes
 from jolly_core.errors import CoreError, Problem
-from jolly_core.stored import VERSION_KEY, from_plain, to_plain
+from jolly_core.stored import VERSION_KEY, with_texts
 
 Item = TypeVar("Item", bound=CardItem)
 #: By their ids, in the order in which they stand on the card.
@@ -63,15 +63,7 @@ class Card:
 
     def said(self, say: Callable[[str], str]) -> Card:
         """The card with each of its texts as ``say`` has it."""
-        return self._made(from_plain(type(item), _said(to_plain(item), say)) for item in self.items)
-
-
-def _said(value: Any, say: Callable[[str], str]) -> Any:
-    if isinstance(value, str):
-        return say(value)
-    if isinstance(value, list):
-        return [_said(each, say) for each in value]
-    return {name: _said(each, say) for name, each in value.items()} if isinstance(value, dict) else value
+        return self._made(with_texts(item, say) for item in self.items)
 
 
 def read_card(given: Mapping[str, Mapping[str, Any]]) -> Card:

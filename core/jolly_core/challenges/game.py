@@ -14,6 +14,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Drawn, Settings, settings_schema
 from jolly_core.challenges.tally import AnyTally, Ending, Metrics, Reading
 from jolly_core.errors import Problem
+from jolly_core.stored import with_texts
 
 SettingsType = TypeVar("SettingsType", bound=Settings)
 State = TypeVar("State")
@@ -27,7 +28,8 @@ class Game(ABC, Generic[SettingsType, State]):
     them, which is what makes undo go back as far as wished. ``metrics`` starts with the one that the format is about;
     ``make_word`` and ``miss_word`` are what the two halves of the court screen say. ``is_aimed`` says that a make hits
     a target, where there is one, and a miss misses it; ``counts_zones`` that balls are counted target by target,
-    whichever of them was aimed at. ``is_offered_first`` is for the format that one begins with who has none in mind.
+    whichever of them was aimed at. ``is_offered_first`` is for the format that one begins with who has none in mind;
+    ``looks_back`` for one whose runs go by the run before them.
     """
 
     settings: SettingsType
@@ -40,6 +42,7 @@ class Game(ABC, Generic[SettingsType, State]):
     is_aimed: ClassVar[bool] = True
     counts_zones: ClassVar[bool] = False
     is_offered_first: ClassVar[bool] = False
+    looks_back: ClassVar[bool] = False
     settings_type: ClassVar[type[Settings]]
     detail_type: ClassVar[type[Any]]
     metrics: ClassVar[tuple[Metric, ...]]
@@ -80,12 +83,22 @@ class Game(ABC, Generic[SettingsType, State]):
         }
         return type(self)(replace(self.settings, **values))
 
+    def after(self, last: AnyTally) -> Self:
+        """The game of one run that comes after another one on its rung and side, for a format that ``looks_back``."""
+        return self
+
     def laid_out(self, order: Callable[[str, Sequence[str]], Sequence[str]]) -> Self:
         """The game of one run on a layout: what goes by where its targets lie, put in that order.
 
         ``order`` takes a written order and the targets' names; it answers with nothing where it does not go by place.
         """
         return self
+
+    def said(self, say: Callable[[str], str]) -> Self:
+        """The game with each of its texts as ``say`` has it; as it is written where two of them would become one."""
+        words: dict[str, str] = {}
+        settings = with_texts(self.settings, lambda text: words.setdefault(text, say(text)))
+        return type(self)(settings) if len(set(words.values())) == len(words) else self
 
     @property
     def pressed_words(self) -> tuple[str, str]:

@@ -90,6 +90,14 @@ class Text:
 
 
 @dataclass(frozen=True)
+class TextOfTheRun(Text):
+    """A text that every run is given on its own; an editor does not ask for it."""
+
+    def schema(self) -> dict[str, Any]:
+        return super().schema() | {"x-of-the-run": True}
+
+
+@dataclass(frozen=True)
 class Names:
     """A list of names, each once. ``are_targets``: those of a layout's targets will do.
 
@@ -264,6 +272,11 @@ def choice(title: str, options: Mapping[str, str], default: str) -> Any:
 def text(title: str, longest: int, default: str, *, is_optional: bool = False, hint: str = "") -> Any:
     """Declare a line of text."""
     return _declare(Text("", title, longest, default, is_optional, hint))
+
+
+def text_of_the_run(title: str, longest: int) -> Any:
+    """Declare a text that every run is given on its own."""
+    return _declare(TextOfTheRun("", title, longest, "", is_optional=True))
 
 
 def names(

@@ -74,6 +74,8 @@ class Choices:
     kind: Literal["choices"] = "choices"
     asks: str = ""
     choices: tuple[str, ...] = ()
+    #: The one that is meant by stopping, as it asks something before the run ends; empty where stopping ends it.
+    stop: str = ""
 
 
 @dataclass(frozen=True, slots=True)

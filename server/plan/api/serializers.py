@@ -201,7 +201,7 @@ class PartSerializer(serializers.ModelSerializer[Part]):
         """How its runs are kept on paper; null for what has nothing to tally."""
         if part.rung is None:
             return None
-        form = form_of(part.rung.game)
+        form = form_of(part.rung.on(part.side).said_game)
         return SheetSerializer({**asdict(form.sheet()), "totals": form.totals_type.declared()}).data
 
     @extend_schema_field(serializers.IntegerField(allow_null=True))

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from datetime import timedelta
 from typing import Any
 
 import pytest
@@ -13,7 +14,7 @@ from ladders.models import Ladder
 from runs.models import Run
 from tests.server.conftest import rung_id
 from tests.server.ladders.test_games import game, make
-from tests.server.player import Player, events
+from tests.server.player import MOMENT, Player, events
 
 CARD = {
     "faults": {"faults": [{"fault": "late", "shows": "", "mend": "{near foot} first"}]},
@@ -111,6 +112,37 @@ def test_a_found_side_changes_what_is_said_in_its_discipline(
     assert "right foot in front" in lines(), "what was said for the discipline goes before what is said for all"
     client.put("/api/body-sides/", {**body, "way": "", "tries": []}, format="json")
     assert "left foot in front" in lines()
+
+
+CHAIN = [
+    {"name": "hop", "start": "feet apart", "finish": "{back foot} back"},
+    {"name": "throw", "start": "{back foot} back", "finish": "feet apart"},
+]
+
+
+def test_the_words_of_a_game_are_said_too_and_kept_with_the_run(player: Player) -> None:
+    """Wren is left-handed: the right foot leads, the left one is behind."""
+    ladder = make(player.client, rung=game("combination", settings={"skills": CHAIN, "goes": 2})).json()["id"]
+    rung = standing(player.client, ladder)["rung"]
+    assert rung["settings"]["skills"][0]["finish"] == "{back foot} back", "the rung keeps what was written"
+    run = player.start(rung["id"])
+    player.send(run, events("o"))
+    assert "left foot back" in str(said(player, run)["tally"])
+    assert "{" not in str(Run.objects.get(pk=run).game.settings)
+
+
+def test_a_race_against_oneself_is_run_beside_the_last_one_of_its_side(player: Player) -> None:
+    ladder = make(player.client, rung=game("against_yourself", settings={"makes": 3})).json()["id"]
+    rung = standing(player.client, ladder)["rung"]["id"]
+    assert said(player, player.play(rung, "xoxoo", day=1))["tally"]["metrics"]["won"] is None
+    later = player.play(rung, "oxoo", day=3)
+    assert said(player, later)["tally"]["metrics"]["won"] == 1
+    # It comes in late, as from a device without a network: the run before it is the first one.
+    between = said(player, player.play(rung, "ooxo", day=2))
+    assert (between["tally"]["metrics"]["lead"], between["tally"]["detail"]["tries"]) == (1, "||.|")
+    again = player.start(rung, at=MOMENT + timedelta(days=9))
+    player.send(again, events("x"))
+    assert said(player, again)["tally"]["next"] == "3 more, 1 behind last time"
 
 
 def test_finding_a_side_keeps_nothing_and_refuses_what_is_no_side(client: APIClient) -> None:

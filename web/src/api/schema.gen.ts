@@ -1438,6 +1438,11 @@ export interface components {
         AgainstTimeDetail: {
             format: "against_time";
         };
+        AgainstYourselfDetail: {
+            format: "against_yourself";
+            tries: string;
+            lead: number | null;
+        };
         ArchiveRequest: {
             /** @description False brings it back. */
             is_archived: boolean;
@@ -1665,6 +1670,7 @@ export interface components {
             kind: "choices";
             asks: string;
             choices: string[];
+            stop: string;
         };
         /** @description A circle; lengths in metres. */
         CircleShape: {
@@ -3295,7 +3301,7 @@ export interface components {
             metrics: {
                 [key: string]: number | null;
             };
-            detail: components["schemas"]["AgainstTimeDetail"] | components["schemas"]["CallsDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["CompletionsDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["RalliesDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TriesAtEachDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
+            detail: components["schemas"]["AgainstTimeDetail"] | components["schemas"]["AgainstYourselfDetail"] | components["schemas"]["CallsDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["CompletionsDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["RalliesDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TriesAtEachDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
             target: string | null;
             then: string | null;
             asks: string;

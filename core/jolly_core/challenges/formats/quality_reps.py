@@ -12,12 +12,14 @@ from jolly_core.challenges.marks import COMFORTS, mark_pads, pointed_words, read
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Settings, names, whole_number
 from jolly_core.challenges.signs import Choices, Cues
-from jolly_core.challenges.tally import ATTEMPTS, HALVES, MARKS, AnyTally, Ending, Reading
+from jolly_core.challenges.tally import ATTEMPTS, HALVES, MARKS, STOPPED, AnyTally, Ending, Reading
 from jolly_core.errors import CoreError
 from jolly_core.words import quantity
 
 MOST_CUES = 2
 RIGHT = "It feels right"
+#: Also of a few reps it is asked how comfortable they were.
+ENOUGH = "Enough for now"
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,6 +32,8 @@ class QualityState:
     done_ms: int = 0
     #: Whether it was said to feel right.
     is_right: bool = False
+    #: Whether it was stopped by hand before all reps were done.
+    is_stopped: bool = False
 
 
 @dataclass(frozen=True)
@@ -60,7 +64,7 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
     miss_word = "Not yet"
     metrics = (
         Metric("good", "good reps", "up", "good"),
-        Metric("comfort", "comfort", "up", "of 5", needs_whole=True),
+        Metric("comfort", "comfort", "up", "of 5"),
         Metric("good_rate", "share of good reps", "up", "%", needs_whole=True),
     )
     settings_type = QualityRepsSettings
@@ -71,17 +75,23 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
 
     def _is_done(self, state: QualityState) -> bool:
         """Whether all reps are done, and only the question is due."""
-        return state.is_right or state.count.attempts >= self.settings.reps
+        return state.is_right or state.is_stopped or state.count.attempts >= self.settings.reps
 
     def _may_be_right(self, state: QualityState) -> bool:
         """Whether there were reps enough to say that it feels right."""
         at_least = self.settings.at_least
         return at_least is not None and state.count.attempts >= at_least and not self._is_done(state)
 
+    def _choices(self, state: QualityState) -> tuple[str, ...]:
+        """What may be said of the reps so far, besides that one more was good or not."""
+        if self._is_done(state) or not state.count.attempts:
+            return ()
+        return (RIGHT, ENOUGH) if self._may_be_right(state) else (ENOUGH,)
+
     def takes(self, state: QualityState, press: Event, active_ms: int) -> bool:
         if self._is_done(state):
             return press.kind != ZONE or read_mark(press, COMFORTS) is not None
-        return press.kind != ZONE or (press.text == RIGHT and self._may_be_right(state))
+        return press.kind != ZONE or press.text in self._choices(state)
 
     def step(self, state: QualityState, press: Event, active_ms: int) -> QualityState:
         is_done = self._is_done(state)
@@ -89,12 +99,15 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
             comfort, pointed = read_marking(press, COMFORTS, state.pointed)
             return replace(state, comfort=comfort, pointed=pointed)
         if press.kind == ZONE:
-            return replace(state, is_right=True, done_ms=active_ms)
+            is_right = press.text == RIGHT
+            return replace(state, is_right=is_right, is_stopped=not is_right, done_ms=active_ms)
         done_ms = state.done_ms if is_done else active_ms
         return replace(state, count=state.count.after(press.kind), done_ms=done_ms)
 
     def ending(self, state: QualityState) -> Ending | None:
-        return None if state.comfort is None else ATTEMPTS
+        if state.comfort is None:
+            return None
+        return STOPPED if state.is_stopped else ATTEMPTS
 
     def closes_ms(self, state: QualityState) -> int | None:
         return state.done_ms if self._is_done(state) else None
@@ -105,6 +118,7 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
     def reading(self, state: QualityState, active_ms: int) -> Reading:
         reps, count = self.settings.reps, state.count
         is_asked = self._is_done(state) and state.comfort is None
+        choices = self._choices(state)
         return Reading(
             number=count.makes,
             number_label="good",
@@ -122,14 +136,14 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
             },
             signs=(
                 *((Cues(cues=self.settings.cues),) if self.settings.cues else ()),
-                *((Choices(choices=(RIGHT,)),) if self._may_be_right(state) else ()),
+                *((Choices(choices=choices, stop=ENOUGH),) if choices else ()),
             ),
             detail=QualityRepsDetail(),
         )
 
     def _next(self, state: QualityState) -> str:
         if self._is_done(state):
-            return "All reps done"
+            return quantity(state.count.attempts, "rep") + " done" if state.is_stopped else "All reps done"
         at_least, done = self.settings.at_least, state.count.attempts
         if at_least is None:
             return f"{self.settings.reps - done} more, slowly"

@@ -184,7 +184,10 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     if (isPlaying && !isStopped) court.press(isPaused ? "resume" : "pause");
   };
   const stop = () => {
-    if (!isStopped) court.press("finish");
+    const instead = signOf(tally, "choices")?.stop;
+    if (isStopped) return;
+    if (instead) press("zone", instead);
+    else court.press("finish");
   };
   const seeEnd = () => void navigate(`/practise/runs/${run.id}/end`, { replace: true });
   const make = () => {

@@ -36,7 +36,7 @@ function NewLadder({ challenges, layout }: { challenges: Challenge[]; layout: La
   const [words, setWords] = useState({ title: layout?.title ?? "", discipline: "", summary: "" });
   const [pair, setPair] = useState(NO_PAIR);
   const kinds = useQuery(pairsQuery);
-  const game = useGame(draftFor(challenges, layout));
+  const game = useGame(draftFor(challenges, layout), challenges);
   const make = useChange(
     () =>
       unwrap(

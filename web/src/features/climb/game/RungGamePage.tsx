@@ -52,7 +52,7 @@ function Editing({ detail, standing, number, challenges }: EditingProps) {
   const ladderId = detail.standing.ladder.id;
   // Rungs come from the top down: a new one begins with the game of the rung below it.
   const below = detail.rungs.find((each) => number === null || each.rung.number < number) ?? detail.rungs.at(-1);
-  const game = useGame(draftOf(standing ?? below ?? null, challenges));
+  const game = useGame(draftOf(standing ?? below ?? null, challenges), challenges);
   const save = useSave(ladderId, rung, number);
   return (
     <Stack spacing={2.5}>

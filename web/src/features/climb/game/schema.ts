@@ -50,13 +50,15 @@ export interface RowsField {
 export type PlainField = NumberField | ChoiceField | TextField;
 export type Field = PlainField | NamesField | RowsField;
 
-interface Property {
+export interface Property {
   type: string | string[];
-  title: string;
+  /** The items of a list of names have none. */
+  title?: string;
   description?: string;
   default?: Value;
   minimum?: number;
   maximum?: number;
+  minLength?: number;
   maxLength?: number;
   minItems?: number;
   maxItems?: number;
@@ -72,7 +74,7 @@ export interface SettingsSchema {
 }
 
 function plainField(name: string, property: Property): PlainField {
-  const { title } = property;
+  const title = property.title ?? "";
   const words = typeof property.default === "string" ? property.default : "";
   if (property.oneOf)
     return {
@@ -101,7 +103,7 @@ function fieldOf(name: string, property: Property): Field {
   if (property.type !== "array") return plainField(name, property);
   const list = {
     name,
-    title: property.title,
+    title: property.title ?? "",
     fewest: property.minItems ?? 0,
     most: property.maxItems ?? 24,
     areTargets: property["x-targets"] ?? false,

@@ -1,10 +1,12 @@
 /** A game being made or changed: its format, its settings, and what the rules say of them while they are edited. */
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useDeferredValue, useState } from "react";
+import { useState } from "react";
 
 import { api, ProblemError, unwrap } from "../../../api/client";
 import type { Lever, RungStanding } from "../../../api/queries";
 import type { Schemas } from "../../../api/client";
+import { useSettled } from "../../../shared/lib/useSettled";
+import { whatDoesNotFit } from "./schemaCheck";
 import { defaultsOf, type Settings, type SettingsSchema } from "./schema";
 
 export type Challenge = Schemas["Challenge"];
@@ -37,9 +39,12 @@ export function bodyOf({ title, setUp, cues, levers, format, settings }: Draft):
   return { title, set_up: setUp, cues: cues.filter((cue) => cue.trim() !== ""), levers, format, settings };
 }
 
-export function useGame(first: Draft) {
+export function useGame(first: Draft, challenges: Challenge[]) {
   const [draft, setDraft] = useState(first);
-  const asked = useDeferredValue(draft);
+  const challenge = challenges.find((each) => each.id === draft.format);
+  const misfits = challenge ? whatDoesNotFit(challenge.settings_schema as SettingsSchema, draft.settings) : [];
+  const asked = useSettled(draft);
+  const isHalfTyped = misfits.length > 0 || asked !== draft;
   const check = useQuery({
     queryKey: ["check", asked.format, asked.settings],
     queryFn: () =>
@@ -49,13 +54,16 @@ export function useGame(first: Draft) {
           body: { settings: asked.settings },
         }),
       ),
+    enabled: !isHalfTyped,
     placeholderData: keepPreviousData,
     staleTime: 60_000,
     retry: false,
   });
-  const problem = check.error instanceof ProblemError ? check.error.problem : null;
+  const problem = !isHalfTyped && check.error instanceof ProblemError ? check.error.problem : null;
   /** What is wrong at a setting, at the way to it within the settings. */
   const problemAt = (...loc: (string | number)[]) =>
+    misfits.find(({ at }) => at === loc.join("/"))?.msg ??
     problem?.errors.find((error) => error.loc.slice(1).join("/") === loc.join("/"))?.msg;
-  return { draft, setDraft, checked: check.error ? null : (check.data ?? null), problem, problemAt };
+  const checked = misfits.length > 0 || check.error ? null : (check.data ?? null);
+  return { draft, setDraft, checked, problem, problemAt };
 }
