@@ -357,10 +357,9 @@ def attach_run(athlete: Athlete, run_id: UUID, rung_id: int, side: str) -> Run:
     run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_stored(), _aimed(rung)
     run.save(update_fields=["rung", "side", "card", "yardstick", "aimed", *columns])
     session, added, ids = _replay(run, run.events.all()), [], list_ids(run)
-    while not session.is_over():
+    if not session.is_over():
         # It was stopped by hand at its last press, whatever its own rules would still have asked for.
-        seq = run.last_seq + 1 + len(added)
-        last = Event(run=run, client_id=uuid4(), seq=seq, kind=FINISH, at_ms=run.last_at_ms)
+        last = Event(run=run, client_id=uuid4(), seq=run.last_seq + 1, kind=FINISH, at_ms=run.last_at_ms)
         last.save()
         session.step(last.known)
         added.append(last)

@@ -139,7 +139,8 @@ class TestAgainstYourself:
         assert tally.detail.tries == "".join("|" if made else "." for made in now)
 
     @pytest.mark.parametrize(
-        ("last", "line", "won"), [("|.|", "oo", 1), ("||", "oo", 0), ("||", "oxo", 0), (".|", "xxoo", 1), ("", "oo", None)]
+        ("last", "line", "won"),
+        [("|.|", "oo", 1), ("||", "oo", 0), ("||", "oxo", 0), (".|", "xxoo", 1), ("", "oo", None)],
     )
     def test_it_is_won_in_fewer_tries(self, last: str, line: str, won: int | None) -> None:
         tally = play("against_yourself", {"makes": 2, "last": last}, line)
