@@ -106,6 +106,9 @@ schema-check: .venv/.runtime web/node_modules/.installed
 
 types: .venv/.runtime web/node_modules/.installed
 	JOLLY_DEMO=1 $(MANAGE) spectacular --validate --fail-on-warn --file docs/formats/openapi.yaml
+	@$(PY) -c 'import json, sys; sys.path.insert(0, "core"); \
+		from jolly_core.formats.pack_schema import pack_schema; print(json.dumps(pack_schema(), indent=1))' \
+		> docs/formats/ladder-pack.schema.json
 	cd web && $(OPENAPI_TS) ../docs/formats/openapi.yaml -o src/api/schema.gen.ts
 	cd web && $(OPENAPI_TS) \
 		"$$(../$(PY) -c 'import allauth.headless.spec as s; print(s.__path__[0])')/doc/openapi.yaml" -o src/api/account.gen.ts

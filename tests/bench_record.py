@@ -10,7 +10,9 @@ import os
 import shutil
 import subprocess
 import sys
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
+from itertools import cycle
 from pathlib import Path
 from random import Random
 from typing import Any
@@ -55,7 +57,7 @@ def make_record(password: str) -> None:
     from django.db import connection, transaction
 
     from accounts.models import Athlete
-    from ladders.services import take_ladder
+    from ladders.packs import take_ladder
 
     call_command("migrate", verbosity=0)
     chance = Random(80)
@@ -64,8 +66,8 @@ def make_record(password: str) -> None:
     packs = _playable()
     with transaction.atomic():
         ladders = [
-            take_ladder(athlete, f"ladder-{number}", {**packs[number % len(packs)], "title": f"Drill {number}"}, begin)
-            for number in range(LADDERS)
+            take_ladder(athlete, f"ladder-{number}", replace(pack, title=f"Drill {number}"), begin)
+            for number, pack in zip(range(LADDERS), cycle(packs), strict=False)
         ]
         rungs = [ladder.rungs.all()[0] for ladder in ladders]
         for number in range(BLOCKS):
@@ -75,18 +77,15 @@ def make_record(password: str) -> None:
         cursor.execute("PRAGMA wal_checkpoint(TRUNCATE)")
 
 
-def _playable() -> list[dict[str, Any]]:
+def _playable() -> list[Any]:
     """The ladders of the shelf that may be played as often as one likes."""
-    from jolly_core.challenges.registry import read_game
     from jolly_core.load.registry import dose_of
     from ladders.shelf import list_shelf
 
     return [
         pack
         for pack in list_shelf().values()
-        if not pack.get("traits", {}).get("risks")
-        and not pack.get("traits", {}).get("dose", {}).get("is_capped")
-        and dose_of(read_game(pack["rungs"][0]["format"], pack["rungs"][0]["settings"])) is None
+        if not pack.traits.risks and not pack.traits.dose.is_capped and dose_of(pack.rungs[0].game) is None
     ]
 
 

@@ -19,7 +19,15 @@ else:
 
 def read_given(request: Request, serializer: type[Serializer[Any]]) -> dict[str, Any]:
     """What the body of a request holds, checked for its shape. Raises ``ValidationError`` for what it cannot hold."""
-    given = serializer(data=request.data)
+    return _checked(serializer(data=request.data))
+
+
+def read_query(request: Request, serializer: type[Serializer[Any]]) -> dict[str, Any]:
+    """The same of what stands behind the question mark of its address."""
+    return _checked(serializer(data=request.query_params))
+
+
+def _checked(given: Serializer[Any]) -> dict[str, Any]:
     given.is_valid(raise_exception=True)
     values: dict[str, Any] = given.validated_data
     return values

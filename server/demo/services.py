@@ -21,8 +21,8 @@ from jolly_core.aim.spread import estimate_aim
 from jolly_core.sides import SECOND
 from jolly_core.thresholds.verdict import STAY
 from ladders.models import Rung
+from ladders.packs import take_ladder
 from ladders.selectors import get_ladder
-from ladders.services import take_ladder
 from ladders.shelf import list_shelf
 from layouts.services import keep_layout
 from places.selectors import OWN

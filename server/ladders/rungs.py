@@ -11,9 +11,10 @@ from django.db import transaction
 from accounts.models import Athlete
 from config.bounds import check_room
 from config.finding import lock_one
-from jolly_core.challenges.card import read_card
+from jolly_core.challenges.card import Card, read_card
 from jolly_core.challenges.registry import AnyGame, get_format
 from jolly_core.errors import CoreError, errors_under
+from jolly_core.formats.ladder_pack import PackedRung
 from jolly_core.ladder.levers import Lever, levers_words, read_levers
 from jolly_core.ladder.needs import check_needs
 from jolly_core.ladder.order import held_after, put_in, take_out
@@ -23,7 +24,6 @@ from jolly_core.words import shortened
 from ladders.models import Ladder, Rung, ThresholdRevision
 from ladders.models import Need as RungNeed
 from ladders.selectors import KnownNeed, get_ladder_to_change, get_rung, get_threshold_values, list_needs
-from layouts.models import Layout
 from layouts.selectors import get_layout
 from layouts.services import keep_for_hand
 
@@ -54,8 +54,16 @@ def put_on_top(ladder: Ladder, given: Mapping[str, Any], at: datetime) -> Rung:
     threshold = fair_threshold(game, each_side=ladder.has_sides)
     number = ladder.rungs.count() + 1
     levers = _read_levers(given)
-    named = {**given, "title": _title_of(given["title"], ladder, levers, game)}
-    return write_rung(ladder, number, named, levers=levers, game=game, threshold=threshold, at=at)
+    rung = PackedRung(
+        title=_title_of(given["title"], ladder, levers, game),
+        set_up=given["set_up"],
+        cues=tuple(given["cues"]),
+        levers=levers,
+        card=Card(),
+        game=game,
+        threshold=threshold,
+    )
+    return write_rung(ladder, number, rung, at)
 
 
 @transaction.atomic
@@ -112,30 +120,23 @@ def read_settings(format_id: str, given: Mapping[str, Any]) -> AnyGame:
         return format_.read(given)
 
 
-def write_rung(
-    ladder: Ladder,
-    number: int,
-    given: Mapping[str, Any],
-    *,
-    levers: Sequence[Lever],
-    game: AnyGame,
-    threshold: Threshold,
-    at: datetime,
-) -> Rung:
-    check_mark(game, threshold)
+def write_rung(ladder: Ladder, number: int, packed: PackedRung, at: datetime) -> Rung:
+    """Put a rung with all that it carries on a ladder, at a number that is free."""
+    check_mark(packed.game, packed.threshold)
+    laid = packed.layout
     rung = Rung.objects.create(
         ladder=ladder,
         number=number,
-        title=given["title"],
-        set_up=given["set_up"],
-        levers=_stored(levers),
-        cues=given["cues"],
-        card=read_card(given.get("card", {})).as_stored(),
-        format=game.id,
-        settings=game.settings.as_stored(),
-        layout=_lay(ladder.athlete, given.get("layout")),
+        title=packed.title,
+        set_up=packed.set_up,
+        levers=_stored(packed.levers),
+        cues=list(packed.cues),
+        card=packed.card.as_stored(),
+        format=packed.game.id,
+        settings=packed.game.settings.as_stored(),
+        layout=keep_for_hand(ladder.athlete, laid.place, laid.layout.as_dict()) if laid else None,
     )
-    ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_stored(), made_at=at)
+    ThresholdRevision.objects.create(rung=rung, threshold=packed.threshold.as_stored(), made_at=at)
     return rung
 
 
@@ -307,11 +308,13 @@ def set_needs(athlete: Athlete, rung_id: int, given: Sequence[Mapping[str, Any]]
     RungNeed.objects.bulk_create(
         [RungNeed(rung=rung, needed_id=each["rung"], is_must=each["is_must"]) for each in given]
     )
-    _check_all_needs(own)
+    check_all_needs(athlete)
     return list_needs([rung])[rung.pk]
 
 
-def _check_all_needs(own: Mapping[int, Rung]) -> None:
+def check_all_needs(athlete: Athlete) -> None:
+    """Raise ``CoreError`` where any of the athlete's rungs would need each other."""
+    own = {each.pk: each for each in Rung.objects.filter(ladder__athlete=athlete).select_related("ladder")}
     needs: dict[int, list[int]] = {}
     for rung, needed in RungNeed.objects.filter(rung__in=own, needed__in=own).values_list("rung", "needed"):
         needs.setdefault(rung, []).append(needed)
@@ -334,10 +337,6 @@ def write_card(athlete: Athlete, rung_id: int, given: Mapping[str, Mapping[str, 
     rung.card = rung.known_card.as_stored()
     rung.save(update_fields=["card"])
     return rung
-
-
-def _lay(athlete: Athlete, given: Mapping[str, Any] | None) -> Layout | None:
-    return keep_for_hand(athlete, given["place"], given) if given else None
 
 
 def _lock_rung(athlete: Athlete, rung_id: int) -> Rung:

@@ -9,42 +9,17 @@ from typing import Any
 from django.db import transaction
 
 from accounts.models import Athlete
-from config.bounds import check_room
 from jolly_core.body.risks import RISKS
-from jolly_core.body.traits import Traits, read_traits, with_body
-from jolly_core.challenges.registry import read_game
+from jolly_core.body.traits import Traits, with_body
 from jolly_core.errors import CoreError, errors_under
-from jolly_core.ladder.levers import read_levers
 from jolly_core.sides import Pair, read_pair
-from jolly_core.thresholds.threshold import read_threshold
 from ladders.models import Acknowledgement, Ladder, Move, Rung
+from ladders.packs import check_room_for_ladders
 from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
-from ladders.rungs import put_on_top, write_rung
+from ladders.rungs import put_on_top
 from ladders.selectors import get_ladder_to_change
 from ladders.shelf import list_shelf
 from layouts.selectors import get_layout
-
-MOST_LADDERS = 200
-
-
-@transaction.atomic
-def take_ladder(athlete: Athlete, key: str, pack: Mapping[str, Any], at: datetime) -> Ladder:
-    """Put a ladder of the shelf among the athlete's own. Taking it again returns the one that is there."""
-    values = {name: pack[name] for name in ("title", "discipline", "summary", "kit", "cautions")}
-    values["pair"] = read_pair(pack.get("pair", {})).as_stored()
-    values["traits"] = read_traits(pack.get("traits", {})).as_stored()
-    known = Ladder.objects.filter(athlete=athlete, shelf_key=key).first()
-    if known:
-        return archive_ladder(athlete, known.pk, None) if known.archived_at else known
-    _check_room(athlete)
-    ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults={**values, "arrived_at": at})
-    if is_new:
-        for number, rung in enumerate(pack["rungs"], 1):
-            game = read_game(rung["format"], rung["settings"])
-            threshold = read_threshold(type(game), rung["threshold"])
-            levers = read_levers(rung.get("levers", ()))
-            write_rung(ladder, number, rung, levers=levers, game=game, threshold=threshold, at=at)
-    return ladder
 
 
 @transaction.atomic
@@ -52,7 +27,7 @@ def make_ladder(athlete: Athlete, given: Mapping[str, Any], rung: Mapping[str, A
     """A ladder of the athlete's own, with its first rung. Raises ``CoreError`` as ``add_rung``."""
     if not given["title"].strip():
         raise CoreError.one("empty", "Give the ladder a name.", "title", value=given["title"])
-    _check_room(athlete)
+    check_room_for_ladders(athlete)
     values = {name: given[name] for name in ("title", "discipline", "summary")}
     values["pair"] = _read_pair(given.get("pair", {})).as_stored()
     ladder = Ladder.objects.create(athlete=athlete, traits=Traits().as_stored(), arrived_at=at, **values)
@@ -66,11 +41,6 @@ def make_ladder(athlete: Athlete, given: Mapping[str, Any], rung: Mapping[str, A
 def _read_pair(given: Mapping[str, Any]) -> Pair:
     with errors_under("pair"):
         return read_pair(given)
-
-
-def _check_room(athlete: Athlete) -> None:
-    kept = Ladder.objects.filter(athlete=athlete)
-    check_room(kept, MOST_LADDERS, "ladders", instead="put more rungs on one that you have")
 
 
 @transaction.atomic
@@ -105,8 +75,8 @@ def say_body(athlete: Athlete, ladder_id: int, given: Mapping[str, Any]) -> Ladd
     Raises ``CoreError`` for what is not known.
     """
     ladder = get_ladder_to_change(athlete, ladder_id)
-    shelf = list_shelf().get(ladder.shelf_key, {})
-    kept = shelf.get("traits", {}).get("risks", ())
+    packed = list_shelf().get(ladder.shelf_key)
+    kept = packed.traits.risks if packed else ()
     ladder.known_traits = with_body(ladder.known_traits, given, kept_risks=kept)
     ladder.traits = ladder.known_traits.as_stored()
     ladder.save(update_fields=["traits"])

@@ -14,7 +14,7 @@ def test_a_new_athlete_is_led_to_a_first_block(athlete: AthleteAtTheScreen) -> N
     page = athlete.page
     athlete.sign_up()
     expect(page.get_by_role("heading", name="Start with a ladder")).to_be_visible()
-    page.get_by_role("link", name="Choose a ladder").click()
+    page.get_by_role("link", name="Look through the shelf").click()
     page.get_by_role("button", name="Take this ladder: Putts from the circle").click()
     expect(page.get_by_role("heading", name="Putts from the circle", level=1)).to_be_visible()
 

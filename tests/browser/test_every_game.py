@@ -10,7 +10,6 @@ import pytest
 from playwright.sync_api import expect
 
 from jolly_core.challenges.registry import FORMATS
-from jolly_core.sides import read_pair
 from ladders.shelf import list_shelf
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
@@ -204,10 +203,10 @@ def play_by_its_pads(athlete: AthleteAtTheScreen) -> None:
 def first_on_the_shelf(format_id: str) -> Game:
     """The first rung of the shelf with a format that has no story here."""
     return next(
-        (ladder["title"], number, read_pair(ladder.get("pair", {})).words("first"), play_by_its_pads)
+        (ladder.title, number, ladder.pair.words("first"), play_by_its_pads)
         for ladder in list_shelf().values()
-        for number, rung in enumerate(ladder["rungs"], 1)
-        if rung["format"] == format_id
+        for number, rung in enumerate(ladder.rungs, 1)
+        if rung.game.id == format_id
     )
 
 

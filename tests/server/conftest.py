@@ -11,7 +11,7 @@ from rest_framework.test import APIClient
 
 from accounts.models import Athlete
 from ladders.models import Ladder
-from ladders.services import take_ladder
+from ladders.packs import take_ladder
 from ladders.shelf import list_shelf
 from tests.server.moments import MOMENT
 from tests.server.player import Player

@@ -197,18 +197,6 @@ class CheckedSerializer(ReadSerializer):
     high_s = serializers.IntegerField()
 
 
-class ShelfLadderSerializer(ReadSerializer):
-    key = serializers.CharField()
-    title = serializers.CharField()
-    discipline = serializers.CharField()
-    summary = serializers.CharField()
-    pair = PairSerializer()
-    has_sides = serializers.BooleanField()
-    rungs = serializers.ListField(child=serializers.CharField())
-    cautions = serializers.ListField(child=serializers.CharField())
-    is_taken = serializers.BooleanField()
-
-
 class PlayedSideSerializer(ReadSerializer):
     side = serializers.ChoiceField(choices=list(SIDES))
     words = serializers.CharField(help_text="With the hand it means for this athlete; empty without sides.")

@@ -1,6 +1,6 @@
 from django.urls import path
 
-from ladders.api import views
+from ladders.api import shelf_views, views
 
 urlpatterns = [
     path("challenges/", views.ChallengesView.as_view()),
@@ -24,8 +24,13 @@ urlpatterns = [
     path("rungs/<int:rung_id>/needs/", views.NeedsView.as_view()),
     path("rungs/<int:rung_id>/number/", views.RungNumberView.as_view()),
     path("rungs/<int:rung_id>/challenge/", views.RungChallengeView.as_view()),
-    path("shelf/", views.ShelfView.as_view()),
-    path("shelf/<slug:key>/take/", views.TakeView.as_view()),
+    path("packs/", shelf_views.PacksView.as_view()),
+    path("packs/preview/", shelf_views.PackPreviewView.as_view()),
+    path("ladders/<int:ladder_id>/pack/", shelf_views.LadderPackView.as_view()),
+    path("shelf/", shelf_views.ShelfView.as_view()),
+    path("shelf-choices/", shelf_views.ShelfChoicesView.as_view()),
+    path("shelf/<slug:key>/", shelf_views.ShelfLadderView.as_view()),
+    path("shelf/<slug:key>/take/", shelf_views.TakeView.as_view()),
     path("ladders/<int:ladder_id>/acknowledgements/", views.AcknowledgementsView.as_view()),
     path("rungs/<int:rung_id>/threshold/", views.ThresholdView.as_view()),
     path("rungs/<int:rung_id>/layout/", views.RungLayoutView.as_view()),

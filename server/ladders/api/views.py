@@ -1,6 +1,5 @@
 from dataclasses import asdict
 from datetime import UTC, datetime
-from typing import Any
 
 from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
@@ -15,7 +14,7 @@ from jolly_core.foretelling.registry import forecast_of
 from jolly_core.ladder.levers import KINDS
 from jolly_core.paper.registry import form_of
 from jolly_core.patterns.offers import list_orders
-from jolly_core.sides import PAIR_KINDS, read_pair
+from jolly_core.sides import PAIR_KINDS
 from ladders import rungs, selectors, services
 from ladders.api.serializers import (
     ArchiveSerializer,
@@ -38,13 +37,11 @@ from ladders.api.serializers import (
     RungToPutInSerializer,
     SaidYesSerializer,
     SettingsSerializer,
-    ShelfLadderSerializer,
     TableSerializer,
     ThresholdSerializer,
     UsualOrderSerializer,
     ZonesSerializer,
 )
-from ladders.shelf import get_shelf_ladder, list_shelf
 from ladders.table import write_table
 
 
@@ -157,12 +154,6 @@ class CardView(APIView):
         return Response(RungRefSerializer(rung).data)
 
 
-def _shelf_row(key: str, ladder: dict[str, Any], taken: set[str]) -> dict[str, Any]:
-    pair = read_pair(ladder.get("pair", {}))
-    titles = [rung["title"] for rung in ladder["rungs"]]
-    return {**ladder, "pair": pair, "has_sides": pair.has_sides, "rungs": titles, "is_taken": key in taken}
-
-
 class LadderWordsView(APIView):
     """A ladder's name, its discipline and what it is about."""
 
@@ -249,25 +240,6 @@ class RungNumberView(APIView):
     def put(self, request: Request, rung_id: int) -> Response:
         number = read_given(request, RungNumberSerializer)["number"]
         return Response(RungRefSerializer(rungs.move_rung(request.user, rung_id, number, datetime.now(UTC))).data)
-
-
-class ShelfView(APIView):
-    """The ready-made ladders."""
-
-    @extend_schema(operation_id="list_shelf", responses=ShelfLadderSerializer(many=True))
-    def get(self, request: Request) -> Response:
-        taken = {ladder.shelf_key for ladder in selectors.list_ladders(request.user)}
-        rows = [_shelf_row(key, ladder, taken) for key, ladder in list_shelf().items()]
-        return Response(ShelfLadderSerializer(rows, many=True).data)
-
-
-class TakeView(APIView):
-    """Put a ready-made ladder among one's own."""
-
-    @extend_schema(operation_id="take_ladder", request=None, responses={201: LadderRefSerializer})
-    def post(self, request: Request, key: str) -> Response:
-        ladder = services.take_ladder(request.user, key, get_shelf_ladder(key), datetime.now(UTC))
-        return Response(LadderRefSerializer(ladder).data, status=201)
 
 
 class AcknowledgementsView(APIView):

@@ -1,9 +1,11 @@
 from django.urls import path
 
-from plan.api import load, views
+from plan.api import first, load, views
 
 urlpatterns = [
     path("today/", views.TodayView.as_view()),
+    path("first-ladders/", first.FirstLaddersView.as_view()),
+    path("first-block/", first.FirstBlockView.as_view()),
     path("load/", load.LoadView.as_view()),
     path("proposals/", views.ProposalsView.as_view()),
     path("rungs/<int:rung_id>/tuner/", views.TunerView.as_view()),

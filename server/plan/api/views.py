@@ -8,7 +8,7 @@ from rest_framework.views import APIView
 from accounts.selectors import get_today
 from blocks import services as block_services
 from blocks.selectors import get_block
-from config.requests import Request, read_given
+from config.requests import Request, read_given, read_query
 from jolly_core.planning.candidate import Kept
 from places.selectors import get_place
 from plan import selectors, services
@@ -136,11 +136,8 @@ class TunerView(APIView):
 
     @extend_schema(operation_id="tune_mark", parameters=[QuestionSerializer], responses=SideTuningSerializer(many=True))
     def get(self, request: Request, rung_id: int) -> Response:
-        asked = QuestionSerializer(data=request.query_params)
-        asked.is_valid(raise_exception=True)
-        return Response(
-            SideTuningSerializer(selectors.list_tunings(request.user, rung_id, **asked.validated_data), many=True).data
-        )
+        tunings = selectors.list_tunings(request.user, rung_id, **read_query(request, QuestionSerializer))
+        return Response(SideTuningSerializer(tunings, many=True).data)
 
 
 class PartDoneView(APIView):

@@ -19,7 +19,7 @@ from accounts.models import Athlete
 from blocks.models import Part
 from blocks.services import extend_part
 from climb.services import decide
-from ladders.services import take_ladder
+from ladders.packs import give_pack, take_ladder
 from ladders.shelf import list_shelf
 from runs.models import Run
 from runs.services import start_run
@@ -46,6 +46,8 @@ NO_WRITES = {
     "fly_over_net",
     "find_body_side",
     "list_orders",
+    "preview_pack",
+    "offer_first_ladders",
     "enter_demo",
     "recover",
 }
@@ -249,7 +251,27 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     "extend_part": (lambda w: ("post", f"parts/{w.started().part['id']}/more/", {}), {}),
     "make_recovery_codes": (lambda w: ("post", "recovery-codes/", {}), {"RecoveryCode": 6}),
     "take_ladder": (lambda w: ("post", "shelf/serve-to-box/take/", {}), {"Ladder": 1}),
+    "take_pack": (lambda w: ("post", "packs/", {"pack": give_pack(w.athlete, w.ladder.pk)}), {"Ladder": 1}),
+    "plan_first_block": (
+        lambda w: (
+            "post",
+            "first-block/",
+            {"ladders": ["free-throws", "rope-row"], "minutes": 30, "handedness": "left", "spared": ["neck"]},
+        ),
+        {"Ladder": 2, "Block": 1, "BodyLimit": 1},
+    ),
 }
+#: What belongs to what they make comes along.
+BRINGING = (
+    "make_ladder",
+    "take_ladder",
+    "take_pack",
+    "start_quick_run",
+    "plan_block",
+    "plan_first_block",
+    "refit_block",
+    "repeat_routine",
+)
 COUNTED = [model for model in apps.get_models() if model.__module__.split(".")[0] not in ("django", "allauth")]
 
 
@@ -294,7 +316,7 @@ def test_four_at_once_are_one(write: str) -> None:
     answers = at_once(world, sent, {"Idempotency-Key": str(uuid4())})
     assert all(answer.status_code < 500 for answer in answers), [answer.content for answer in answers]
     changed = {name: number - before[name] for name, number in rows().items() if number != before[name]}
-    if write in ("make_ladder", "take_ladder", "start_quick_run", "plan_block", "refit_block", "repeat_routine"):
+    if write in BRINGING:
         changed = {name: changed.get(name, 0) for name in grows}  # what belongs to them comes along
     changed.pop("ThresholdRevision", None) if "ThresholdRevision" not in grows else None
     changed.pop("Part", None)

@@ -22,7 +22,7 @@ from tests.server.player import Player, events
 LIMIT = {"part": "knee", "side": "left", "strictness": "rest", "since": "2026-03-02", "until": None}
 #: What is kept, by the bound that is made small, and a write that keeps one more.
 KEEPS: dict[str, Callable[[APIClient, Ladder, int], Any]] = {
-    "ladders.services.MOST_LADDERS": lambda client, ladder, number: make(client, title=f"Ladder {number}"),
+    "ladders.packs.MOST_LADDERS": lambda client, ladder, number: make(client, title=f"Ladder {number}"),
     "ladders.rungs.MOST_RUNGS": lambda client, ladder, _: client.post(
         f"/api/ladders/{ladder.pk}/rungs/", game(), format="json"
     ),

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable
+from dataclasses import replace
 from datetime import time, timedelta
 from typing import Any
 from uuid import uuid4
@@ -17,7 +18,7 @@ from rest_framework.test import APIClient
 from accounts.models import Athlete, BodyLimit
 from blocks.services import finish_block, start_block
 from ladders.models import Ladder
-from ladders.services import take_ladder
+from ladders.packs import take_ladder
 from ladders.shelf import list_shelf
 from layouts.services import keep_layout
 from places.models import Place
@@ -44,7 +45,7 @@ class World:
         self.athlete, self.number = athlete, 0
         self.client = APIClient()
         self.client.force_login(athlete)
-        take_ladder(athlete, "first", {**list_shelf()[PACK], "title": "First"}, MOMENT)
+        take_ladder(athlete, "first", replace(list_shelf()[PACK], title="First"), MOMENT)
 
     def grow_to(self, many: int) -> None:
         while self.number < many:
@@ -63,7 +64,7 @@ class World:
 
     def _grow(self, number: int) -> None:
         athlete, day = self.athlete, MOMENT + timedelta(days=number)
-        ladder = take_ladder(athlete, f"copy-{number}", {**list_shelf()[PACK], "title": f"Putts {number}"}, MOMENT)
+        ladder = take_ladder(athlete, f"copy-{number}", replace(list_shelf()[PACK], title=f"Putts {number}"), MOMENT)
         asked = BlockRequest(30, [ladder.pk], day.date())
         block = plan_block(athlete, asked)
         keep_routine(athlete, block.pk, f"Routine {number}")
@@ -89,6 +90,7 @@ class World:
             "block_id": lambda: self.athlete.blocks.order_by("id")[0].pk,
             "layout_id": lambda: self.athlete.layouts.order_by("id")[0].pk,
             "metric": lambda: "makes",
+            "key": lambda: PACK,
             "monday": lambda: "2026-05-04",
         }
         path = re.sub(r"\{(\w+)\}", lambda found: str(first[found[1]]()), template)

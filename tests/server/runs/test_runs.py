@@ -13,7 +13,7 @@ from accounts.models import Athlete
 from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.session import replay
 from ladders.models import Ladder, Rung
-from ladders.services import take_ladder
+from ladders.packs import take_ladder
 from ladders.shelf import list_shelf
 from runs.models import Run
 from runs.selectors import get_pace

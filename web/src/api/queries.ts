@@ -47,8 +47,6 @@ export const ladderQuery = (id: number) =>
     queryFn: () => unwrap(api.GET("/api/ladders/{ladder_id}/", { params: { path: { ladder_id: id } } })),
   });
 
-export const shelfQuery = queryOptions({ queryKey: ["shelf"], queryFn: () => unwrap(api.GET("/api/shelf/")) });
-
 export const challengesQuery = queryOptions({
   queryKey: ["challenges"],
   queryFn: () => unwrap(api.GET("/api/challenges/")),

@@ -268,6 +268,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/first-block/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Taking the first ladders and planning the first block. */
+        post: operations["plan_first_block"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/first-ladders/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The ladders to begin with; nothing is kept. */
+        post: operations["offer_first_ladders"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/flight/off-wall/": {
         parameters: {
             query?: never;
@@ -400,6 +434,23 @@ export interface paths {
         post: operations["decide"];
         /** @description Decide on the verdict: climb, stay or step back. Against the advice is allowed, and kept as such. */
         delete: operations["take_move_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/ladders/{ladder_id}/pack/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A ladder of one's own as a file, to be given to somebody. */
+        get: operations["give_pack"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -726,6 +777,40 @@ export interface paths {
         put?: never;
         /** @description A ladder of one's own, with its first rung. */
         post: operations["make_ladder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Taking in the ladders of a file: all of them or none. */
+        post: operations["take_pack"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/preview/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What a file of ladders holds; nothing is kept. */
+        post: operations["preview_pack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1275,8 +1360,42 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description The ready-made ladders. */
+        /** @description The ready-made ladders that fit what is looked for. */
         get: operations["list_shelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf-choices/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What there is to choose among on the shelf. */
+        get: operations["list_shelf_choices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/{key}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A ready-made ladder with all that it carries, before it is taken. */
+        get: operations["read_shelf_ladder"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1501,6 +1620,15 @@ export interface components {
         AttachedLayoutRequest: {
             /** @description Null takes the layout off the rung. */
             layout: number | null;
+        };
+        /** @description What somebody says of themselves. */
+        BeginningRequest: {
+            discipline: string;
+            /** @default 30 */
+            minutes?: number;
+            absent?: string[];
+            elsewhere?: string[];
+            spared?: components["schemas"]["SparedEnum"][];
         };
         Block: {
             readonly id: number;
@@ -1886,6 +2014,18 @@ export interface components {
             window: number;
             ladders: number[];
         };
+        /** @description The chosen ladders by their keys, and what is kept of the athlete. */
+        FirstBlockRequest: {
+            ladders: string[];
+            minutes: number;
+            handedness: components["schemas"]["HandednessEnum"];
+            spared?: components["schemas"]["SparedEnum"][];
+            /**
+             * @description That the cautions of what can injure were read.
+             * @default false
+             */
+            has_read?: boolean;
+        };
         Fix: {
             corner: string;
             reaches: components["schemas"]["Reach"][];
@@ -2081,6 +2221,13 @@ export interface components {
             /** @description Only room keeps it out: it can be swapped in. */
             is_free: boolean;
         };
+        /**
+         * @description * `beginner` - beginner
+         *     * `club` - club
+         *     * `advanced` - advanced
+         * @enum {string}
+         */
+        LevelsEnum: "beginner" | "club" | "advanced";
         /** @description What a lever is set to. Types only: what it can be set to is the core's to say. */
         Lever: {
             kind: string;
@@ -2451,6 +2598,18 @@ export interface components {
              */
             string_m: number;
         };
+        /** @description A ladder pack, as docs/formats/ladder-pack.schema.json describes it; the core says what may stand in it. */
+        PackRequest: {
+            pack: unknown;
+        };
+        /** @description A ladder in a file, before it is taken in. */
+        PackedLadder: {
+            key: string;
+            title: string;
+            discipline: string;
+            summary: string;
+            readonly rungs: string[];
+        };
         /** @description Something to press: the event it sends, the words on it, and a few more beside them, such as its points. */
         Pad: {
             kind: "make" | "miss" | "let" | "zone";
@@ -2594,6 +2753,13 @@ export interface components {
             format: "pattern";
             targets: components["schemas"]["TargetLine"][];
             broke: number[];
+        };
+        /** @description Targets on a place of the library, as the athlete sees them. */
+        Picture: {
+            place: string;
+            title: string;
+            zones: components["schemas"]["Zone"][];
+            stand: components["schemas"]["Stand"];
         };
         Place: {
             readonly id: number;
@@ -2749,6 +2915,26 @@ export interface components {
             /** Format: double */
             distance_m: number;
             words: string;
+        };
+        /** @description A ladder of the shelf with all that it carries. */
+        ReadLadder: {
+            ladder: components["schemas"]["ShelfLadder"];
+            rungs: components["schemas"]["ReadRung"][];
+        };
+        /** @description A rung as it is read before the ladder is taken. */
+        ReadRung: {
+            number: number;
+            title: string;
+            set_up: string;
+            cues: string[];
+            card_lines: string[];
+            levers: string;
+            /** @description What moved from the rung below. */
+            step: string;
+            goal_words: string;
+            mark_words: string;
+            layout: components["schemas"]["Picture"] | null;
+            needs: string[];
         };
         Reason: {
             code: string;
@@ -3085,16 +3271,32 @@ export interface components {
                 [key: string]: number | null;
             }[];
         };
+        /** @description What there is to choose among on the shelf. */
+        ShelfChoices: {
+            disciplines: string[];
+            places: string[];
+            levels: components["schemas"]["LevelsEnum"][];
+            regions: string[];
+        };
         ShelfLadder: {
             key: string;
             title: string;
             discipline: string;
             summary: string;
+            levels: components["schemas"]["LevelsEnum"][];
             pair: components["schemas"]["Pair"];
             has_sides: boolean;
-            rungs: string[];
+            kit: string[];
             cautions: string[];
-            is_taken: boolean;
+            /** @description What a place has to offer. */
+            needs: string[];
+            readonly risks: string[];
+            readonly rungs: string[];
+            /** @description One run on its first rung, without a record. */
+            run_s: number;
+            picture: components["schemas"]["Picture"] | null;
+            /** @description The athlete's own one, by its id. */
+            taken: number | null;
         };
         /**
          * @description * `first` - first
@@ -3163,6 +3365,18 @@ export interface components {
             /** Format: double */
             height_m: number;
         };
+        /**
+         * @description * `shoulder` - shoulder
+         *     * `elbow` - elbow
+         *     * `wrist` - wrist
+         *     * `neck` - neck
+         *     * `back` - back
+         *     * `hip` - hip
+         *     * `knee` - knee
+         *     * `ankle` - ankle
+         * @enum {string}
+         */
+        SparedEnum: "shoulder" | "elbow" | "wrist" | "neck" | "back" | "hip" | "knee" | "ankle";
         /** @description A landmark that one can hold the end of a tape to. */
         Spot: {
             title: string;
@@ -5154,6 +5368,164 @@ export interface operations {
             };
         };
     };
+    plan_first_block: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FirstBlockRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Block"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    offer_first_ladders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BeginningRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfLadder"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     fly_off_wall: {
         parameters: {
             query?: never;
@@ -5792,6 +6164,59 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    give_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7351,6 +7776,164 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LadderRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PackRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    preview_pack: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PackRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackedLadder"][];
                 };
             };
             400: {
@@ -10209,7 +10792,23 @@ export interface operations {
     };
     list_shelf: {
         parameters: {
-            query?: never;
+            query?: {
+                discipline?: string;
+                kit?: string;
+                /**
+                 * @description * `beginner` - beginner
+                 *     * `club` - club
+                 *     * `advanced` - advanced
+                 */
+                level?: "beginner" | "club" | "advanced";
+                /** @description For one run. */
+                minutes?: number;
+                /** @description What a place has to offer: wall, table. */
+                place?: string;
+                /** @description What of the body it must not use. */
+                spared?: ("shoulder" | "elbow" | "wrist" | "neck" | "back" | "hip" | "knee" | "ankle")[];
+                words?: string;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10222,6 +10821,110 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ShelfLadder"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_shelf_choices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfChoices"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_shelf_ladder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadLadder"];
                 };
             };
             400: {

@@ -13,6 +13,7 @@ import { paperTheme } from "../shared/ui/theme";
 const Welcome = lazy(() => import("../features/welcome/WelcomePage"));
 const NotFound = lazy(() => import("./NotFoundPage"));
 const Today = lazy(() => import("../features/today/TodayPage"));
+const Begin = lazy(() => import("../features/begin/BeginPage"));
 const Plan = lazy(() => import("../features/plan/PlanPage"));
 const Block = lazy(() => import("../features/plan/BlockPage"));
 const Sheet = lazy(() => import("../features/plan/SheetPage"));
@@ -33,6 +34,7 @@ const Load = lazy(() => import("../features/lookback/LoadPage"));
 const RunEvents = lazy(() => import("../features/lookback/RunEventsPage"));
 const Climb = lazy(() => import("../features/climb/ClimbPage"));
 const Shelf = lazy(() => import("../features/climb/ShelfPage"));
+const ShelfLadder = lazy(() => import("../features/climb/ShelfLadderPage"));
 const Ladder = lazy(() => import("../features/climb/LadderPage"));
 const NewLadder = lazy(() => import("../features/climb/game/NewLadderPage"));
 const RungGame = lazy(() => import("../features/climb/game/RungGamePage"));
@@ -74,7 +76,9 @@ export function App() {
                   <Route path="/look-back/load" element={<Load />} />
                   <Route path="/look-back/runs/:runId" element={<RunEvents />} />
                   <Route path="/climb" element={<Climb />} />
+                  <Route path="/begin" element={<Begin />} />
                   <Route path="/climb/shelf" element={<Shelf />} />
+                  <Route path="/climb/shelf/:key" element={<ShelfLadder />} />
                   <Route path="/climb/new" element={<NewLadder />} />
                   <Route path="/climb/:ladderId" element={<Ladder />} />
                   <Route path="/climb/:ladderId/table" element={<LadderTable />} />

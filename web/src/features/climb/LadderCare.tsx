@@ -87,6 +87,9 @@ export function LadderCare({ ladder }: { ladder: Ladder }) {
     <>
       <Button onClick={() => setIsRenaming(true)}>Rename</Button>
       <Button onClick={() => setIsSaying(true)}>What it asks of the body</Button>
+      <Button component="a" href={`/api/ladders/${ladder.id}/pack/`} download>
+        Give it out as a file
+      </Button>
       {!ladder.archived_at && (
         <Button onClick={() => archive.mutate({ id: ladder.id, is_archived: true })} loading={archive.isPending}>
           Put this ladder away

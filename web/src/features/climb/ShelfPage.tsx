@@ -1,84 +1,123 @@
-/** The shelf of ready-made ladders. */
-import { Box, Button, Stack, Typography } from "@mui/material";
+/** The shelf of ready-made ladders: looked for, looked over, opened. */
+import { Box, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { Link as RouterLink, useNavigate } from "react-router";
+import { Link as RouterLink, useSearchParams } from "react-router";
 
-import { api, unwrap, type Schemas } from "../../api/client";
-import { shelfQuery, useChange } from "../../api/queries";
+import { showMinutes } from "../../shared/lib/format";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
-import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
-import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { Loaded } from "../../shared/ui/Loaded";
+import { Page, WhyPoint } from "../../shared/ui/Page";
+import { ShelfFilters } from "./ShelfFilters";
+import { ShelfPicture } from "../../shared/ui/ShelfPicture";
+import { TakeInFile } from "./TakeInFile";
+import { TakeLadder } from "./TakeLadder";
+import { readWanted, shelfQuery, type ShelfLadder } from "../../api/shelf";
 
-function ShelfLadder({ ladder }: { ladder: Schemas["ShelfLadder"] }) {
-  const navigate = useNavigate();
-  const take = useChange(
-    (key: string) => unwrap(api.POST("/api/shelf/{key}/take/", { params: { path: { key } } })),
-    ["shelf"],
-    ["ladders"],
-    ["today"],
-  );
+function ShelfCard({ ladder }: { ladder: ShelfLadder }) {
+  const rungs = ladder.rungs.length;
+  const facts = [
+    rungs === 1 ? "1 rung" : `${rungs} rungs`,
+    `a run about ${showMinutes(ladder.run_s)}`,
+    ...(ladder.has_sides ? [ladder.pair.title] : []),
+    ...(ladder.levels.length > 0 ? [ladder.levels.join(", ")] : []),
+  ];
   return (
-    <Panel title={ladder.title} actions={<Typography color="text.secondary">{ladder.discipline}</Typography>}>
-      <Box sx={{ display: "flex", gap: 3, flexWrap: "wrap" }}>
-        <LadderDrawing
-          rungs={ladder.rungs.length}
-          held={0}
-          share={0}
-          width={70}
-          step={22}
-          label={`${ladder.rungs.length} rungs`}
-        />
-        <Stack spacing={1.25} sx={{ flex: "1 1 280px", minWidth: 0 }}>
-          <Typography>{ladder.summary}</Typography>
-          <Typography color="text.secondary">
-            {ladder.rungs.map((rung, index) => `${index + 1}: ${rung}`).join("; ")}
-            {ladder.has_sides && `; ${ladder.pair.title}, each on its own`}
-          </Typography>
-          {ladder.cautions.map((caution) => (
-            <Typography key={caution}>
-              <b>Take care:</b> {caution}
-            </Typography>
-          ))}
-          {take.error && <ErrorNotice error={take.error} />}
-          <Box>
-            {ladder.is_taken ? (
-              <Typography>
-                ✓ Among <RouterLink to="/climb">your ladders</RouterLink>
-              </Typography>
-            ) : (
-              <Button
-                variant="contained"
-                color="success"
-                loading={take.isPending}
-                aria-label={`Take this ladder: ${ladder.title}`}
-                onClick={() => take.mutate(ladder.key, { onSuccess: ({ id }) => void navigate(`/climb/${id}`) })}>
-                Take this ladder
-              </Button>
-            )}
-          </Box>
-        </Stack>
+    <Box
+      component="li"
+      sx={{
+        bgcolor: "background.paper",
+        border: "1px solid",
+        borderColor: "divider",
+        p: 1.5,
+        display: "flex",
+        gap: 1.5,
+        minWidth: 0,
+      }}>
+      <Box sx={{ width: 120, flex: "none", display: "flex", justifyContent: "center", alignItems: "center" }}>
+        {ladder.picture ? (
+          <ShelfPicture picture={ladder.picture} />
+        ) : (
+          <LadderDrawing
+            rungs={rungs}
+            held={0}
+            share={0}
+            width={60}
+            step={Math.min(22, 110 / rungs)}
+            label={facts[0] ?? ""}
+          />
+        )}
       </Box>
-    </Panel>
+      <Stack spacing={0.75} sx={{ minWidth: 0, flex: 1 }}>
+        <Typography variant="h3" component="h2">
+          <RouterLink to={`/climb/shelf/${ladder.key}`}>{ladder.title}</RouterLink>
+        </Typography>
+        <Typography variant="body2" color="text.secondary">
+          {ladder.discipline}: {facts.join("; ")}
+        </Typography>
+        <Typography variant="body2">{ladder.summary}</Typography>
+        <Typography variant="body2" color="text.secondary">
+          {ladder.kit.length > 0 && `With ${ladder.kit.join(", ")}.`}
+        </Typography>
+        <Box sx={{ mt: "auto !important", pt: 0.5 }}>
+          <TakeLadder ladder={ladder} />
+        </Box>
+      </Stack>
+    </Box>
   );
 }
 
 export default function ShelfPage() {
-  const query = useQuery(shelfQuery);
+  const [address] = useSearchParams();
+  const query = useQuery(shelfQuery(readWanted(address)));
   const why = (
-    <WhyPoint title="Yours to change">
-      A ladder from the shelf comes with a mark on every rung. Marks are somebody&rsquo;s guess until you have played;
-      change them to your own.
-    </WhyPoint>
+    <>
+      <WhyPoint title="Read before you take">
+        The name opens a ladder: every rung with its set-up, what it asks for and what usually goes wrong.
+      </WhyPoint>
+      <WhyPoint title="Yours to change">
+        A ladder from the shelf comes with a mark on every rung. Marks are somebody&rsquo;s guess until you have played;
+        change them to your own.
+      </WhyPoint>
+      <WhyPoint title="Nothing that fits?">
+        <RouterLink to="/climb/new">Make a ladder of your own</RouterLink>: a game, its numbers, and the levers that
+        make it harder.
+      </WhyPoint>
+    </>
   );
   return (
-    <Page title="Shelf" heading="The shelf" lead="Ready-made ladders, from easy to hard." why={why}>
+    <Page
+      title="Shelf"
+      heading="The shelf"
+      lead="Ready-made ladders, from easy to hard."
+      actions={<TakeInFile />}
+      why={why}>
+      <ShelfFilters />
       <Loaded query={query}>
         {(ladders) => (
-          <Stack spacing={2}>
-            {ladders.map((ladder) => (
-              <ShelfLadder key={ladder.key} ladder={ladder} />
-            ))}
-          </Stack>
+          <>
+            <Typography role="status" color="text.secondary">
+              {ladders.length === 0
+                ? "No ladder fits all of this; take something out of it."
+                : ladders.length === 1
+                  ? "1 ladder"
+                  : `${ladders.length} ladders`}
+            </Typography>
+            <Box
+              component="ul"
+              aria-label="Ladders on the shelf"
+              sx={{
+                display: "grid",
+                gap: 2,
+                gridTemplateColumns: "repeat(auto-fill, minmax(min(400px, 100%), 1fr))",
+                listStyle: "none",
+                m: 0,
+                p: 0,
+              }}>
+              {ladders.map((ladder) => (
+                <ShelfCard key={ladder.key} ladder={ladder} />
+              ))}
+            </Box>
+          </>
         )}
       </Loaded>
     </Page>

@@ -6,7 +6,8 @@ import { api, unwrap, type Schemas } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { localDay } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
-import { DayField, Fields, Pick } from "./fields";
+import { Fields, Pick } from "../../shared/ui/Pick";
+import { DayField } from "./fields";
 
 const ACTIONS = ["running", "overhead", "jumping", "explosive"];
 const REGIONS = ["shoulder", "elbow", "wrist", "neck", "back", "hip", "knee", "ankle"];

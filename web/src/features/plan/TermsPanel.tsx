@@ -17,7 +17,8 @@ import { localDay } from "../../shared/lib/format";
 import { Panel } from "../../shared/ui/Page";
 import { BodyLine } from "./BodyLine";
 import { LONGEST, SHORTEST, toggled, type Draft, type Next } from "./draft";
-import { DayField, Fields, Pick } from "./fields";
+import { Fields, Pick } from "../../shared/ui/Pick";
+import { DayField } from "./fields";
 import { pressed } from "./pressed";
 
 const USUAL_MINUTES = [15, 20, 30, 45, 60, 90];

@@ -8,9 +8,9 @@ import { api, unwrap } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { layoutsQuery, libraryQuery, type DrawnPlace, type Layout } from "../../api/setup";
 import { quantity } from "../../shared/lib/format";
+import { Miniature } from "../../shared/board/Miniature";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Panel } from "../../shared/ui/Page";
-import { Miniature } from "./PlaceGrid";
 
 /** A file becomes a new layout, or is refused with the reason; nothing else changes. */
 function ImportButton() {

@@ -2,36 +2,9 @@
 import { Box, Typography } from "@mui/material";
 import { Link as RouterLink, useSearchParams } from "react-router";
 
-import type { DrawnPlace, Surface, Zone } from "../../api/setup";
-import { Ground } from "../../shared/board/Ground";
-import { wholeOf } from "../../shared/board/view";
-import { ZoneShape } from "../../shared/board/ZoneShape";
+import type { DrawnPlace } from "../../api/setup";
+import { Miniature } from "../../shared/board/Miniature";
 import { ForgetPlace } from "./ForgetPlace";
-
-/** A surface, and what lies on it, fitted into a small room. */
-export function Miniature({
-  surface,
-  zones = [],
-  width,
-  height,
-}: {
-  surface: Surface;
-  zones?: Zone[];
-  width: number;
-  height: number;
-}) {
-  const view = wholeOf(surface, width, height);
-  return (
-    <svg width={width} height={height} aria-hidden="true" style={{ display: "block", flex: "none" }}>
-      <Ground surface={surface} view={view} areSpotsShown={false} />
-      {zones.map((zone) =>
-        zone.surface === surface.id ? (
-          <ZoneShape key={zone.name} zone={{ ...zone, name: "" }} surface={surface} view={view} />
-        ) : null,
-      )}
-    </svg>
-  );
-}
 
 export function PlaceGrid({ library }: { library: DrawnPlace[] }) {
   const [params] = useSearchParams();

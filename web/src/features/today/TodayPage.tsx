@@ -200,17 +200,28 @@ function NoBlock({ hasLadders }: { hasLadders: boolean }) {
       ]
     : [
         "Start with a ladder",
-        "A ladder is a drill in steps. Take one from the shelf; what a step asks for is yours to change.",
-        "/climb/shelf",
-        "Choose a ladder",
+        "Say what you practise and how long you have: three ladders and a first block follow. A ladder is a drill in steps; what a step asks for is yours to change.",
+        "/begin",
+        "Begin here",
       ];
   const action = (
     <Button component={RouterLink} to={to} variant="contained" color="success" size="large">
       {word}
     </Button>
   );
+  const shelf = !hasLadders && (
+    <Button component={RouterLink} to="/climb/shelf">
+      Look through the shelf
+    </Button>
+  );
   return (
-    <EmptyState title={title} action={action}>
+    <EmptyState
+      title={title}
+      action={
+        <>
+          {action} {shelf}
+        </>
+      }>
       {text}
     </EmptyState>
   );

@@ -33,7 +33,8 @@ function problemsOf(problem: ItemProps["problem"], item: string) {
 function Item({ item, settings, isWritten, problem, onChange }: ItemProps) {
   const problems = problemsOf(problem, item.id);
   return (
-    <Accordion defaultExpanded={isWritten} disableGutters variant="outlined">
+    // It opens at once: what is pressed while it moves would miss.
+    <Accordion defaultExpanded={isWritten} disableGutters variant="outlined" slotProps={{ transition: { timeout: 0 } }}>
       <AccordionSummary expandIcon={<ExpandMoreIcon />} id={`card-${item.id}`} aria-controls={`card-${item.id}-fields`}>
         <Typography component="span" sx={{ fontWeight: 700 }}>
           {item.title}

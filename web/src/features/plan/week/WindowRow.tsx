@@ -3,7 +3,8 @@ import Close from "@mui/icons-material/Close";
 import { Box, IconButton, TextField, Typography } from "@mui/material";
 
 import type { Place } from "../../../api/planning";
-import { DayField, Fields, Pick } from "../fields";
+import { Fields, Pick } from "../../../shared/ui/Pick";
+import { DayField } from "../fields";
 import { WEEKDAYS } from "./dates";
 import type { NewWindow } from "./TermsEditor";
 

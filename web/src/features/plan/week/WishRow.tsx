@@ -5,7 +5,7 @@ import Close from "@mui/icons-material/Close";
 import { Box, IconButton, TextField, Typography } from "@mui/material";
 
 import type { Standing } from "../../../api/queries";
-import { Fields, Pick } from "../fields";
+import { Fields, Pick } from "../../../shared/ui/Pick";
 import { WEEKDAYS } from "./dates";
 import type { NewWish } from "./TermsEditor";
 

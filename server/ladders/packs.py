@@ -1,0 +1,183 @@
+"""Ladders in from packs, one of the shelf or a file's, and out into them."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from datetime import datetime
+from typing import Any
+
+from django.db import transaction
+from django.db.models import prefetch_related_objects
+from django.utils.text import slugify
+
+from accounts.models import Athlete
+from config.bounds import check_room
+from jolly_core.errors import CoreError, errors_under
+from jolly_core.formats.ladder_pack import (
+    PackedLadder,
+    PackedLayout,
+    PackedNeed,
+    PackedRung,
+    read_pack,
+    write_pack,
+)
+from jolly_core.formats.pack_schema import LONGEST_KEY
+from ladders.models import Ladder, Rung
+from ladders.models import Need as RungNeed
+from ladders.rungs import check_all_needs, write_rung
+from ladders.selectors import get_ladder, get_threshold
+from ladders.shelf import list_shelf
+from layouts.selectors import core_layout
+from layouts.services import for_hand
+
+MOST_LADDERS = 200
+#: More than these are not taken in from a file at once.
+MOST_IN_A_FILE = 20
+
+
+@transaction.atomic
+def take_ladder(athlete: Athlete, key: str, packed: PackedLadder, at: datetime) -> Ladder:
+    """Put a ladder of the shelf among the athlete's own. Taking it again returns the one that is there."""
+    known = Ladder.objects.filter(athlete=athlete, shelf_key=key).first()
+    if known:
+        known.archived_at = None
+        known.save(update_fields=["archived_at"])
+        return known
+    check_room_for_ladders(athlete)
+    defaults = {**_columns(packed), "arrived_at": at}
+    ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults=defaults)
+    if is_new:
+        _write_rungs(ladder, packed, at)
+        _link_needs(athlete)
+    return ladder
+
+
+def preview_pack(given: Any) -> tuple[PackedLadder, ...]:
+    """What a file holds. Raises ``CoreError`` with every problem, each at its path under ``pack``; nothing is kept."""
+    with errors_under("pack"):
+        listed = given.get("ladders") if isinstance(given, Mapping) else None
+        if isinstance(listed, list) and len(listed) > MOST_IN_A_FILE:
+            message = f"Take in {MOST_IN_A_FILE} ladders at a time; this file holds {len(listed)}."
+            raise CoreError.one("too_many", message, "ladders", value=len(listed), allowed=MOST_IN_A_FILE)
+        return read_pack(given)
+
+
+@transaction.atomic
+def take_pack(athlete: Athlete, given: Any, at: datetime) -> list[Ladder]:
+    """Put the ladders of a file among the athlete's own: all of them, or none where one cannot be read or kept."""
+    made: dict[str, Ladder] = {}
+    packed = preview_pack(given)
+    for each in packed:
+        check_room_for_ladders(athlete)
+        made[each.key] = Ladder.objects.create(athlete=athlete, arrived_at=at, **_columns(each))
+        _write_rungs(made[each.key], each, at)
+    _link(athlete, {each.key: each for each in packed}, {**_taken(athlete), **made}, made)
+    return list(made.values())
+
+
+def give_pack(athlete: Athlete, ladder_id: int) -> dict[str, Any]:
+    """A ladder of the athlete's as a pack: as a right-hander sees it, without the record.
+
+    A layout on a place that the athlete measured stays behind: nobody else has that place.
+    """
+    ladder = get_ladder(athlete, ladder_id)
+    rungs = list(ladder.rungs.all())
+    prefetch_related_objects(rungs, "needs__needed__ladder")
+    shelf = list_shelf().get(ladder.shelf_key)
+    packed = PackedLadder(
+        key=ladder.shelf_key or slugify(ladder.title)[:LONGEST_KEY].strip("-") or "ladder",
+        title=ladder.title,
+        discipline=ladder.discipline,
+        summary=ladder.summary,
+        levels=shelf.levels if shelf else (),
+        pair=ladder.known_pair,
+        kit=tuple(ladder.kit),
+        cautions=tuple(ladder.cautions),
+        traits=ladder.known_traits,
+        rungs=tuple(_packed_rung(athlete, rung) for rung in rungs),
+    )
+    return write_pack((packed,))
+
+
+def check_room_for_ladders(athlete: Athlete) -> None:
+    """Raise where the athlete has as many ladders as there may be."""
+    kept = Ladder.objects.filter(athlete=athlete)
+    check_room(kept, MOST_LADDERS, "ladders", instead="put more rungs on one that you have")
+
+
+def _columns(packed: PackedLadder) -> dict[str, Any]:
+    return {
+        "title": packed.title,
+        "discipline": packed.discipline,
+        "summary": packed.summary,
+        "kit": list(packed.kit),
+        "cautions": list(packed.cautions),
+        "pair": packed.pair.as_stored(),
+        "traits": packed.traits.as_stored(),
+    }
+
+
+def _write_rungs(ladder: Ladder, packed: PackedLadder, at: datetime) -> None:
+    for number, rung in enumerate(packed.rungs, 1):
+        write_rung(ladder, number, rung, at)
+
+
+def _taken(athlete: Athlete) -> dict[str, Ladder]:
+    """The ladders of the shelf that the athlete has, by their keys."""
+    taken = Ladder.objects.filter(athlete=athlete).exclude(shelf_key="").select_related("athlete")
+    return {ladder.shelf_key: ladder for ladder in taken}
+
+
+def _link_needs(athlete: Athlete) -> None:
+    """Say of every taken ladder of the shelf what its rungs need of the others that are taken."""
+    taken = _taken(athlete)
+    shelf = list_shelf()
+    _link(athlete, {key: shelf[key] for key in taken if key in shelf}, taken, taken)
+
+
+def _link(
+    athlete: Athlete, packed: Mapping[str, PackedLadder], known: Mapping[str, Ladder], changed: Mapping[str, Ladder]
+) -> None:
+    wanted = [
+        (changed[key], number, need)
+        for key, ladder in packed.items()
+        for number, rung in enumerate(ladder.rungs, 1)
+        for need in rung.needs
+        if need.ladder in known and key in changed
+    ]
+    if not wanted:
+        return
+    for ladder, number, need in wanted:
+        rung = ladder.rungs.filter(number=number).first()
+        needed = known[need.ladder].rungs.filter(number=need.rung).first()
+        if rung and needed and rung != needed:
+            RungNeed.objects.get_or_create(rung=rung, needed=needed, defaults={"is_must": need.is_must})
+    check_all_needs(athlete)
+
+
+def _packed_rung(athlete: Athlete, rung: Rung) -> PackedRung:
+    laid = rung.laid
+    layout = None
+    if laid and laid.own_place_id is None:
+        layout = PackedLayout(laid.place_key, for_hand(athlete, laid.place_key, core_layout(laid)))
+    return PackedRung(
+        title=rung.title,
+        set_up=rung.set_up,
+        cues=tuple(rung.cues),
+        levers=rung.known_levers,
+        card=rung.known_card,
+        game=rung.game,
+        threshold=get_threshold(rung),
+        layout=layout,
+        needs=_packed_needs(rung),
+    )
+
+
+def _packed_needs(rung: Rung) -> tuple[PackedNeed, ...]:
+    """The needs that can be said to others: rungs of the same ladder, and of the shelf."""
+    needs: Sequence[RungNeed] = list(rung.needs.all())
+    return tuple(
+        PackedNeed(need.needed.ladder.shelf_key, need.needed.number, need.is_must)
+        for need in needs
+        if need.needed.ladder.shelf_key and need.needed.taken_out_at is None
+    )
