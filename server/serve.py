@@ -61,6 +61,8 @@ def keep_loaded() -> None:
     """Leave what has been loaded out of the search for garbage, which would hold up a press now and then."""
     gc.collect()
     gc.freeze()
+    # A plan makes thousands of objects that nothing keeps: looking through them for circles again and again costs more.
+    gc.set_threshold(20_000, 10, 10)
 
 
 def main() -> None:

@@ -100,13 +100,12 @@ def miss_three_times(athlete: AthleteAtTheScreen) -> None:
     athlete.page.wait_for_timeout(1600)  # what was called out is gone
 
 
-def edit_a_game(athlete: AthleteAtTheScreen) -> None:
-    """The same zones in the editor, as its published schema describes them."""
+def begin(athlete: AthleteAtTheScreen) -> None:
+    """The first minutes, for the table room: what is said and what fits it."""
     page = athlete.page
-    ladders = {each["ladder"]["title"]: each["ladder"]["id"] for each in page.request.get("/api/ladders/").json()}
-    page.goto(f"/climb/{ladders['Two minutes of points']}")
-    page.get_by_role("link", name="Change the game, rung 1").click()
-    page.get_by_role("status").wait_for()
+    page.goto("/begin")
+    page.get_by_role("button", name="table racket sport").click()
+    page.get_by_role("heading", name="Your first ladders").wait_for()
 
 
 DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
@@ -114,12 +113,13 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "plan": go("/plan"),
     "week": arrange_a_week,
     "block": see_the_last_block,
-    "set-up": go("/set-up"),
     "layout-wall": see_a_wall,
     "practise": play_rally,
     "end-of-a-run": play_to_the_end,
     "look-back": go("/look-back"),
     "climb": go("/climb"),
+    "shelf": go("/climb/shelf?discipline=walled+court+racket+sport"),
+    "begin": begin,
     "ladder": go("/climb/2"),
     "ladder-table": write_a_table,
     "side-finder": find_a_side,
@@ -133,7 +133,6 @@ PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
 GAMES: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "court-zones": play_zones,
     "court-card": miss_three_times,
-    "game-editor": edit_a_game,
 }
 
 

@@ -23,6 +23,8 @@ class Ladder(models.Model):
     discipline = models.CharField(max_length=80)
     summary = models.TextField(blank=True)
     shelf_key = models.CharField(max_length=80, blank=True)
+    #: The pack of the shelf as it was when it was taken: what a newer one is compared with. Empty for one's own.
+    taken_as = models.JSONField(default=dict)
     #: What its two sides are, if it has any; see the core's ``sides``.
     pair = models.JSONField(default=dict)
     kit = models.JSONField(default=list)
@@ -124,6 +126,8 @@ class Rung(models.Model):
     #: Where its targets go; what a make or miss on it says of the aim is measured there.
     layout = models.ForeignKey("layouts.Layout", null=True, on_delete=models.SET_NULL, related_name="rungs")
 
+    #: The number it had in the pack that it was taken from; None for one of one's own.
+    taken_number = models.PositiveSmallIntegerField(null=True)
     taken_out_at = models.DateTimeField(null=True)
     #: Since when runs counted for it, if a change of the ladder ended that: taking the change back brings it back.
     worked_on_since = models.DateTimeField(null=True)

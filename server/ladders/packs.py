@@ -21,11 +21,12 @@ from jolly_core.formats.ladder_pack import (
     read_pack,
     write_pack,
 )
+from jolly_core.formats.pack_refresh import Refresh, refresh_of
 from jolly_core.formats.pack_schema import LONGEST_KEY
 from ladders.models import Ladder, Rung
 from ladders.models import Need as RungNeed
-from ladders.rungs import check_all_needs, write_rung
-from ladders.selectors import get_ladder, get_threshold
+from ladders.rungs import check_all_needs, put_in_packed, rewrite_rung, write_rung
+from ladders.selectors import get_ladder, get_ladder_to_change, get_threshold
 from ladders.shelf import list_shelf
 from layouts.selectors import core_layout
 from layouts.services import for_hand
@@ -44,7 +45,7 @@ def take_ladder(athlete: Athlete, key: str, packed: PackedLadder, at: datetime) 
         known.save(update_fields=["archived_at"])
         return known
     check_room_for_ladders(athlete)
-    defaults = {**_columns(packed), "arrived_at": at}
+    defaults = {**_columns(packed), "arrived_at": at, "taken_as": write_pack((packed,))}
     ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults=defaults)
     if is_new:
         _write_rungs(ladder, packed, at)
@@ -83,8 +84,12 @@ def give_pack(athlete: Athlete, ladder_id: int) -> dict[str, Any]:
     ladder = get_ladder(athlete, ladder_id)
     rungs = list(ladder.rungs.all())
     prefetch_related_objects(rungs, "needs__needed__ladder")
+    return write_pack((_packed(ladder, [_packed_rung(athlete, rung, _packed_needs(rung)) for rung in rungs]),))
+
+
+def _packed(ladder: Ladder, rungs: Sequence[PackedRung]) -> PackedLadder:
     shelf = list_shelf().get(ladder.shelf_key)
-    packed = PackedLadder(
+    return PackedLadder(
         key=ladder.shelf_key or slugify(ladder.title)[:LONGEST_KEY].strip("-") or "ladder",
         title=ladder.title,
         discipline=ladder.discipline,
@@ -94,9 +99,44 @@ def give_pack(athlete: Athlete, ladder_id: int) -> dict[str, Any]:
         kit=tuple(ladder.kit),
         cautions=tuple(ladder.cautions),
         traits=ladder.known_traits,
-        rungs=tuple(_packed_rung(athlete, rung) for rung in rungs),
+        rungs=tuple(rungs),
     )
-    return write_pack((packed,))
+
+
+def get_refresh(ladder: Ladder) -> Refresh:
+    """What the shelf has newer of a ladder that was taken from it, where its athlete changed nothing."""
+    newer = list_shelf().get(ladder.shelf_key)
+    if newer is None or not ladder.taken_as or ladder.taken_as == write_pack((newer,)):
+        return Refresh()
+    (taken,) = read_pack(ladder.taken_as)
+    rungs = list(ladder.rungs.all())
+    own = _packed(ladder, [])
+    by_number = {rung.taken_number: _packed_rung(ladder.athlete, rung, ()) for rung in rungs if rung.taken_number}
+    return refresh_of(taken, own, by_number, newer)
+
+
+@transaction.atomic
+def refresh_ladder(athlete: Athlete, ladder_id: int, at: datetime) -> Ladder:
+    """Bring what the shelf has newer into a ladder; what the athlete changed, added or took out stays as it is."""
+    ladder = get_ladder_to_change(athlete, ladder_id)
+    refresh = get_refresh(ladder)
+    newer = list_shelf().get(ladder.shelf_key)
+    if newer is None or not ladder.taken_as:
+        raise CoreError.one("not_from_the_shelf", "This ladder is your own; there is nothing newer of it.", "ladder")
+    columns = {name: value for name, value in _columns(newer).items() if name in refresh.ladder}
+    for name, value in {**columns, "taken_as": write_pack((newer,))}.items():
+        setattr(ladder, name, value)
+    ladder.save(update_fields=[*columns, "taken_as"])
+    rungs = {rung.taken_number: rung for rung in ladder.rungs.all() if rung.taken_number}
+    for number, values in refresh.rungs.items():
+        rewrite_rung(rungs[number], values, at)
+    for number, rung in rungs.items():
+        rung.taken_number = refresh.numbers.get(number)
+        rung.save(update_fields=["taken_number"])
+    below = {number: rung.number for number, rung in rungs.items()}
+    for place, (after, number) in enumerate(refresh.added):
+        put_in_packed(ladder, newer.rungs[number - 1], below.get(after, 0) + 1 + place, at, taken_number=number)
+    return ladder
 
 
 def check_room_for_ladders(athlete: Athlete) -> None:
@@ -119,7 +159,7 @@ def _columns(packed: PackedLadder) -> dict[str, Any]:
 
 def _write_rungs(ladder: Ladder, packed: PackedLadder, at: datetime) -> None:
     for number, rung in enumerate(packed.rungs, 1):
-        write_rung(ladder, number, rung, at)
+        write_rung(ladder, number, rung, at, taken_number=number if ladder.shelf_key else None)
 
 
 def _taken(athlete: Athlete) -> dict[str, Ladder]:
@@ -155,7 +195,7 @@ def _link(
     check_all_needs(athlete)
 
 
-def _packed_rung(athlete: Athlete, rung: Rung) -> PackedRung:
+def _packed_rung(athlete: Athlete, rung: Rung, needs: tuple[PackedNeed, ...]) -> PackedRung:
     laid = rung.laid
     layout = None
     if laid and laid.own_place_id is None:
@@ -169,7 +209,7 @@ def _packed_rung(athlete: Athlete, rung: Rung) -> PackedRung:
         game=rung.game,
         threshold=get_threshold(rung),
         layout=layout,
-        needs=_packed_needs(rung),
+        needs=needs,
     )
 
 

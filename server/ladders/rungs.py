@@ -120,7 +120,9 @@ def read_settings(format_id: str, given: Mapping[str, Any]) -> AnyGame:
         return format_.read(given)
 
 
-def write_rung(ladder: Ladder, number: int, packed: PackedRung, at: datetime) -> Rung:
+def write_rung(
+    ladder: Ladder, number: int, packed: PackedRung, at: datetime, *, taken_number: int | None = None
+) -> Rung:
     """Put a rung with all that it carries on a ladder, at a number that is free."""
     check_mark(packed.game, packed.threshold)
     laid = packed.layout
@@ -134,10 +136,47 @@ def write_rung(ladder: Ladder, number: int, packed: PackedRung, at: datetime) ->
         card=packed.card.as_stored(),
         format=packed.game.id,
         settings=packed.game.settings.as_stored(),
+        taken_number=taken_number,
         layout=keep_for_hand(ladder.athlete, laid.place, laid.layout.as_dict()) if laid else None,
     )
     ThresholdRevision.objects.create(rung=rung, threshold=packed.threshold.as_stored(), made_at=at)
     return rung
+
+
+def put_in_packed(ladder: Ladder, packed: PackedRung, number: int, at: datetime, *, taken_number: int | None) -> Rung:
+    """Put a rung with all that it carries in at a number of a ladder, what stands there and above one up."""
+    _check_room_on(ladder)
+    top = ladder.rungs.count() + 1
+    rung = write_rung(ladder, top, packed, at, taken_number=taken_number)
+    _move(ladder, rung, min(number, top), at)
+    return rung
+
+
+def rewrite_rung(rung: Rung, values: Mapping[str, Any], at: datetime) -> Rung:
+    """Write parts of a rung anew, by their names in a pack; runs keep what they were played by."""
+    columns: list[str] = []
+    for name, value in values.items():
+        if name == "game":
+            columns += rung.play(value)
+        elif name == "threshold":
+            ThresholdRevision.objects.create(rung=rung, threshold=value.as_stored(), made_at=at)
+        else:
+            setattr(rung, name, _column_of(rung, name, value))
+            columns.append(name)
+    if columns:
+        rung.save(update_fields=columns)
+    return rung
+
+
+def _column_of(rung: Rung, name: str, value: Any) -> Any:
+    """A part of a rung as its column holds it."""
+    if name == "layout":
+        return value and keep_for_hand(rung.ladder.athlete, value.place, value.layout.as_dict())
+    if name == "levers":
+        return _stored(value)
+    if name == "card":
+        return value.as_stored()
+    return list(value) if name == "cues" else value
 
 
 def _check_room_on(ladder: Ladder) -> None:

@@ -66,11 +66,13 @@ class ReadRung:
 
 
 def look_over(athlete: Athlete, wanted: Wanted) -> list[OnShelf]:
-    """The ladders that are wanted, in the order of the shelf."""
-    taken = dict(
-        Ladder.objects.filter(athlete=athlete, archived_at=None).exclude(shelf_key="").values_list("shelf_key", "id")
-    )
-    return [show_on_shelf(athlete, each, taken.get(key)) for key, each in list_shelf().items() if fits(each, wanted)]
+    """The ladders that are wanted: those of the disciplines that the athlete practises first, then by discipline."""
+    rows = Ladder.objects.filter(athlete=athlete, archived_at=None, is_quick=False)
+    own = list(rows.values_list("shelf_key", "discipline", "id"))
+    taken, practised = {key: pk for key, _, pk in own if key}, {discipline for _, discipline, _ in own}
+    found = [ladder for ladder in list_shelf().values() if fits(ladder, wanted)]
+    found.sort(key=lambda ladder: (ladder.discipline not in practised, ladder.discipline))
+    return [show_on_shelf(athlete, ladder, taken.get(ladder.key)) for ladder in found]
 
 
 def read_ladder(athlete: Athlete, key: str) -> tuple[OnShelf, list[ReadRung]]:

@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Iterable, Sequence
 from datetime import UTC, date, datetime, time, timedelta
+from functools import lru_cache
 from uuid import UUID
 
-from django.db.models import Max, Q, QuerySet, Sum
+from django.db.models import Max, Q, QuerySet, Sum, TextField
+from django.db.models.functions import Cast
 
 from accounts.models import Athlete
 from config.finding import find_one, lock_one
@@ -104,8 +107,14 @@ def get_summary(rung: Rung, side: str) -> SideSummary:
 
 def list_summaries(rung_ids: Iterable[int]) -> History:
     """The same of each side of each of the rungs, read at once."""
-    rows = Summary.objects.filter(rung__in=list(rung_ids)).values_list("rung", "side", "summary")
-    return {(rung, side): SideSummary.from_stored(stored) for rung, side, stored in rows}
+    rows = Summary.objects.filter(rung__in=list(rung_ids)).annotate(text=Cast("summary", TextField()))
+    return {(rung, side): _read_summary(text) for rung, side, text in rows.values_list("rung", "side", "text")}
+
+
+@lru_cache(maxsize=2048)
+def _read_summary(text: str) -> SideSummary:
+    """A stored summary; the latest are remembered: from one read to the next most of a record stays as it is."""
+    return SideSummary.from_stored(json.loads(text))
 
 
 def get_yardstick(rung: Rung, side: str, before: datetime) -> Yardstick:

@@ -110,6 +110,12 @@ class PackedLadderSerializer(ReadSerializer):
         return [rung.title for rung in packed.rungs]
 
 
+class RefreshSerializer(ReadSerializer):
+    """What is newer, a line each; nothing where the ladder is as the shelf has it."""
+
+    words = serializers.ListField(child=serializers.CharField())
+
+
 class ReadRungSerializer(ReadSerializer):
     """A rung as it is read before the ladder is taken."""
 

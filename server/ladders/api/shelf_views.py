@@ -17,11 +17,13 @@ from ladders.api.shelf_serializers import (
     PackedLadderSerializer,
     PackSerializer,
     ReadLadderSerializer,
+    RefreshSerializer,
     ShelfChoicesSerializer,
     ShelfLadderSerializer,
     WantedSerializer,
 )
-from ladders.packs import give_pack, preview_pack, take_ladder, take_pack
+from ladders.packs import get_refresh, give_pack, preview_pack, refresh_ladder, take_ladder, take_pack
+from ladders.selectors import get_ladder
 from ladders.shelf import get_choices, get_shelf_ladder, look_over, read_ladder
 
 
@@ -63,6 +65,18 @@ class TakeView(APIView):
     def post(self, request: Request, key: str) -> Response:
         ladder = take_ladder(request.user, key, get_shelf_ladder(key), datetime.now(UTC))
         return Response(LadderRefSerializer(ladder).data, status=201)
+
+
+class RefreshView(APIView):
+    """What the shelf has newer of a ladder that was taken from it, and taking it over."""
+
+    @extend_schema(operation_id="get_refresh", responses=RefreshSerializer)
+    def get(self, request: Request, ladder_id: int) -> Response:
+        return Response(RefreshSerializer(get_refresh(get_ladder(request.user, ladder_id))).data)
+
+    @extend_schema(operation_id="refresh_ladder", request=None, responses=LadderRefSerializer)
+    def post(self, request: Request, ladder_id: int) -> Response:
+        return Response(LadderRefSerializer(refresh_ladder(request.user, ladder_id, datetime.now(UTC))).data)
 
 
 class PackPreviewView(APIView):

@@ -26,6 +26,7 @@ urlpatterns = [
     path("rungs/<int:rung_id>/challenge/", views.RungChallengeView.as_view()),
     path("packs/", shelf_views.PacksView.as_view()),
     path("packs/preview/", shelf_views.PackPreviewView.as_view()),
+    path("ladders/<int:ladder_id>/refresh/", shelf_views.RefreshView.as_view()),
     path("ladders/<int:ladder_id>/pack/", shelf_views.LadderPackView.as_view()),
     path("shelf/", shelf_views.ShelfView.as_view()),
     path("shelf-choices/", shelf_views.ShelfChoicesView.as_view()),

@@ -251,6 +251,7 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     "extend_part": (lambda w: ("post", f"parts/{w.started().part['id']}/more/", {}), {}),
     "make_recovery_codes": (lambda w: ("post", "recovery-codes/", {}), {"RecoveryCode": 6}),
     "take_ladder": (lambda w: ("post", "shelf/serve-to-box/take/", {}), {"Ladder": 1}),
+    "refresh_ladder": (lambda w: ("post", f"ladders/{w.ladder.pk}/refresh/", {}), {}),
     "take_pack": (lambda w: ("post", "packs/", {"pack": give_pack(w.athlete, w.ladder.pk)}), {"Ladder": 1}),
     "plan_first_block": (
         lambda w: (

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import copy
 import json
+from dataclasses import replace
 from typing import Any
 
 import pytest
@@ -13,6 +14,7 @@ from accounts.models import Athlete
 from jolly_core.formats.ladder_pack import read_pack
 from ladders.models import Ladder
 from ladders.shelf import list_shelf
+from tests.server.ladders.test_games import game, make
 
 FILE: dict[str, Any] = {
     "v": 1,
@@ -178,3 +180,62 @@ class TestTheFirstMinutes:
         assert client.post("/api/first-block/", {**body, "has_read": True}, format="json").status_code == 201
         ladder = Ladder.objects.get(athlete=athlete)
         assert [each.risk for each in ladder.acknowledgements.all()] == ["water"]
+
+
+class TestRefreshing:
+    """What was taken, what became of it, and what is newer: nobody's own change is lost."""
+
+    @pytest.fixture
+    def newer(self, client: APIClient, monkeypatch: pytest.MonkeyPatch) -> int:
+        """A ladder of three rungs is taken, and changed in one of them; then the shelf has another version of it."""
+        key = "free-throws"
+        packed = list_shelf()[key]
+        old = replace(packed, rungs=packed.rungs[:3])
+        monkeypatch.setitem(list_shelf(), key, old)
+        ladder = int(client.post(f"/api/shelf/{key}/take/").json()["id"])
+        assert client.get(f"/api/ladders/{ladder}/refresh/").json() == {"words": []}
+        bottom = client.get(f"/api/ladders/{ladder}/").json()["rungs"][-1]["rung"]["id"]
+        words = {**game("makes_of_n", settings={"attempts": 10, "goal": 6}), "title": "mine", "levers": []}
+        assert client.put(f"/api/rungs/{bottom}/challenge/", words, format="json").status_code == 200
+        first, second, third = old.rungs
+        fresh = replace(
+            old,
+            summary="Ten, and ten again.",
+            rungs=(
+                replace(first, set_up="Chalk it anew.", cues=("Breathe",)),
+                replace(packed.rungs[3], title="in between"),
+                replace(second, set_up="Three and a half.", threshold=second.threshold.with_mark(7)),
+                third,
+            ),
+        )
+        monkeypatch.setitem(list_shelf(), key, fresh)
+        return ladder
+
+    def test_what_is_newer_is_said_and_comes_in_beside_what_was_changed(self, client: APIClient, newer: int) -> None:
+        said = client.get(f"/api/ladders/{newer}/refresh/").json()["words"]
+        assert said == [
+            "What it is about",
+            "A new rung: in between",
+            "Rung 2: the set-up, what is asked for",
+        ]
+        assert client.post(f"/api/ladders/{newer}/refresh/").status_code == 200
+        detail = client.get(f"/api/ladders/{newer}/").json()
+        rungs = [each["rung"] for each in reversed(detail["rungs"])]
+        assert [rung["title"] for rung in rungs] == [
+            "mine",
+            "in between",
+            "six of ten from 3.5 m",
+            "six of ten from the line",
+        ]
+        # Of the first rung all was written anew with its game: its own words stay.
+        assert (rungs[0]["set_up"], rungs[2]["set_up"]) == ("Tape two boxes.", "Three and a half.")
+        assert detail["rungs"][1]["threshold"]["values"]["mark"] == 7
+        assert detail["standing"]["ladder"]["summary"] == "Ten, and ten again."
+        assert client.get(f"/api/ladders/{newer}/refresh/").json() == {"words": []}
+        assert client.post(f"/api/ladders/{newer}/refresh/").status_code == 200, "the same wish once more"
+        assert len(client.get(f"/api/ladders/{newer}/").json()["rungs"]) == 4
+
+    def test_a_ladder_of_ones_own_has_nothing_newer(self, client: APIClient) -> None:
+        own = make(client, rung=game("makes_of_n")).json()["id"]
+        assert client.get(f"/api/ladders/{own}/refresh/").json() == {"words": []}
+        assert client.post(f"/api/ladders/{own}/refresh/").json()["code"] == "not_from_the_shelf"

@@ -147,13 +147,20 @@ export default function BeginPage() {
                       </Typography>
                     ) : (
                       <>
-                        {shown.map((ladder) => (
-                          <Offered
-                            key={ladder.key}
-                            ladder={ladder}
-                            onReplace={beginning.hasMore ? () => beginning.replace(ladder) : null}
-                          />
-                        ))}
+                        <Box
+                          sx={{
+                            display: "grid",
+                            gap: 2,
+                            gridTemplateColumns: "repeat(auto-fill, minmax(min(270px, 100%), 1fr))",
+                          }}>
+                          {shown.map((ladder) => (
+                            <Offered
+                              key={ladder.key}
+                              ladder={ladder}
+                              onReplace={beginning.hasMore ? () => beginning.replace(ladder) : null}
+                            />
+                          ))}
+                        </Box>
                         {isRisky && (
                           <FormControlLabel
                             control={<Checkbox checked={hasRead} onChange={(_, isOn) => setHasRead(isOn)} />}

@@ -126,6 +126,7 @@ export default function LadderPage() {
         {(detail) => (
           <>
             <PutAway ladder={detail.standing.ladder} />
+            <NewerOnShelf ladderId={detail.standing.ladder.id} />
             <Risks ladder={detail.standing.ladder} />
             <Verdict detail={detail} isHopping={isHopping} onClimb={() => setIsHopping(true)} />
             {takenOut && <TakenOut rung={takenOut} onBack={() => setTakenOut(null)} />}

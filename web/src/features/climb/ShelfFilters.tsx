@@ -1,11 +1,11 @@
 /** What is looked for on the shelf, typed or chosen; it is asked for once the typing rests. */
-import { Autocomplete, Button, TextField } from "@mui/material";
+import { Autocomplete, Box, Button, TextField } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
 
 import { useSettled } from "../../shared/lib/useSettled";
-import { Fields, Pick } from "../../shared/ui/Pick";
+import { Pick } from "../../shared/ui/Pick";
 import { shelfChoicesQuery } from "../../api/shelf";
 
 const LONGEST = 80;
@@ -77,7 +77,14 @@ export function ShelfFilters() {
   );
   if (!choices.data) return null;
   return (
-    <Fields>
+    <Box
+      sx={{
+        display: "grid",
+        gap: 1.5,
+        rowGap: 2,
+        gridTemplateColumns: "repeat(auto-fill, minmax(min(160px, 45%), 1fr))",
+        "& > *": { maxWidth: "none !important" },
+      }}>
       <WordsField
         key={`words-${cleared}`}
         first={first("words")}
@@ -115,6 +122,6 @@ export function ShelfFilters() {
           All ladders
         </Button>
       )}
-    </Fields>
+    </Box>
   );
 }

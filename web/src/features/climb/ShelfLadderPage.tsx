@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
 import type { Schemas } from "../../api/client";
-import { showMinutes } from "../../shared/lib/format";
+import { capital, showMinutes } from "../../shared/lib/format";
 import { CardLines } from "../../shared/ui/CardLines";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -69,7 +69,7 @@ export default function ShelfLadderPage() {
             <Stack spacing={1}>
               <Typography>
                 <RouterLink to={`/climb/shelf?discipline=${encodeURIComponent(read.discipline)}`}>
-                  {read.discipline}
+                  {capital(read.discipline)}
                 </RouterLink>
                 ; a run takes about {showMinutes(read.run_s)}
                 {read.has_sides && `; ${read.pair.title}, each on its own`}

@@ -3,7 +3,7 @@ import { Box, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useSearchParams } from "react-router";
 
-import { showMinutes } from "../../shared/lib/format";
+import { capital, showMinutes } from "../../shared/lib/format";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, WhyPoint } from "../../shared/ui/Page";
@@ -52,7 +52,7 @@ function ShelfCard({ ladder }: { ladder: ShelfLadder }) {
           <RouterLink to={`/climb/shelf/${ladder.key}`}>{ladder.title}</RouterLink>
         </Typography>
         <Typography variant="body2" color="text.secondary">
-          {ladder.discipline}: {facts.join("; ")}
+          {capital(ladder.discipline)}: {facts.join("; ")}
         </Typography>
         <Typography variant="body2">{ladder.summary}</Typography>
         <Typography variant="body2" color="text.secondary">
