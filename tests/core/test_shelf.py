@@ -101,6 +101,7 @@ def test_every_ladder_is_complete(ladder: PackedLadder) -> None:
         assert rung.set_up.endswith((".", "?"))
         assert rung.levers
         assert rung.cues
+        assert rung.threshold.each_side == ladder.pair.has_sides
         assert len(rung.title) <= 60
     cards = [item.id for rung in ladder.rungs for item in rung.card.items]
     assert {"faults", "reach", "checks"} & set(cards), "nothing on its card"

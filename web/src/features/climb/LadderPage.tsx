@@ -13,6 +13,7 @@ import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { Risks } from "../../shared/ui/Risks";
 import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSign";
 import { LadderCare, PutAway } from "./LadderCare";
+import { NewerOnShelf } from "./NewerOnShelf";
 import { useRungChanges } from "./RungMenu";
 import { RungRow } from "./RungRow";
 import { ThresholdDialog } from "./ThresholdDialog";
