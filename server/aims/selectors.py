@@ -21,7 +21,7 @@ from jolly_core.measures import read_long
 from jolly_core.patterns.written import read_pattern
 from jolly_core.places.aimed import AimedAmong, AimedAt, stored_aimed
 from jolly_core.places.kit import kit_of
-from jolly_core.places.layout import Layout, Stand, distance_to, read_layout, stand_at
+from jolly_core.places.layout import Layout, Stand, distance_to, read_layout, stand_at, tells_aim
 from jolly_core.places.place import Place
 from jolly_core.places.standing import stand_words
 from jolly_core.places.tape import Taped, tape_list
@@ -230,13 +230,13 @@ def _steps(layout: Layout) -> tuple[Sequence[str], str]:
 
 def _work_out_zone(place: Place, layout: Layout, zone: Zone, aim: LadderAim | None, units: str) -> ZoneWorkedOut:
     distance_m = distance_to(place, layout.stand, zone)
-    predicted = predict(aim.aim, zone.shape, distance_m) if aim else None
+    predicted = predict(aim.aim, zone.shape, distance_m) if aim and tells_aim(place, zone) else None
     return ZoneWorkedOut(zone, distance_m, read_long(distance_m, units), predicted)
 
 
 def list_offers(place: Place, layout: Layout, zone: Zone, aim: LadderAim | None, *, units: str) -> list[Offer]:
     """The steps that would make a target a fair challenge, as far as there is room to stand for them."""
-    if aim is None:
+    if aim is None or not tells_aim(place, zone):
         return []
     steps = propose_rungs(aim.aim, zone.shape, distance_to(place, layout.stand, zone), units=units)
     stands = [(step, stand_at(place, layout.stand, zone, step.distance_m)) for step in steps]

@@ -108,7 +108,7 @@ def get_refresh(ladder: Ladder) -> Refresh:
     newer = list_shelf().get(ladder.shelf_key)
     if newer is None or not ladder.taken_as or ladder.taken_as == write_pack((newer,)):
         return Refresh()
-    (taken,) = read_pack(ladder.taken_as)
+    (taken,) = read_pack(ladder.taken_as, has_shape=True)
     rungs = list(ladder.rungs.all())
     own = _packed(ladder, [])
     by_number = {rung.taken_number: _packed_rung(ladder.athlete, rung, ()) for rung in rungs if rung.taken_number}

@@ -22,7 +22,7 @@ from layouts.services import for_hand
 @cache
 def list_shelf() -> dict[str, PackedLadder]:
     """Every ladder on the shelf by its key, in the order of the files."""
-    packs = [read_pack(json.loads(file.read_text())) for file in sorted(settings.SHELF.glob("*.json"))]
+    packs = [read_pack(json.loads(file.read_text()), has_shape=True) for file in sorted(settings.SHELF.glob("*.json"))]
     return {ladder.key: ladder for pack in packs for ladder in pack}
 
 

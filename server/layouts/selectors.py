@@ -12,7 +12,7 @@ from jolly_core.places.aimed import AimedAmong, AimedAt
 from jolly_core.places.beside import zones_beside
 from jolly_core.places.kit import kit_of
 from jolly_core.places.layout import Layout as CoreLayout
-from jolly_core.places.layout import distance_to
+from jolly_core.places.layout import distance_to, tells_aim
 from jolly_core.places.named_orders import order_by_place
 from jolly_core.places.place import Place as DrawnPlace
 from jolly_core.places.zone import Zone
@@ -72,10 +72,12 @@ def _zones_named(layout: CoreLayout, names: Sequence[str]) -> list[Zone]:
 def aimed_at(layout: Layout | None) -> AimedAt | None:
     """The set-up that a make or miss on a layout tells of: its first target, and how far away that is.
 
-    None without a layout or target: then a run tells nothing of the aim.
+    None without a layout or target, or where that is met at a slant: then a run tells nothing of the aim.
     """
     kept = core_layout(layout) if layout else None
     if layout is None or kept is None or not kept.zones:
         return None
-    first = kept.zones[0]
-    return AimedAt(round(distance_to(place_of(layout), kept.stand, first), 3), first.shape)
+    first, place = kept.zones[0], place_of(layout)
+    if not tells_aim(place, first):
+        return None
+    return AimedAt(round(distance_to(place, kept.stand, first), 3), first.shape)

@@ -88,7 +88,7 @@ def test_a_block_for_another_day_can_be_dropped_and_brought_back(athlete: Athlet
 def test_too_short_a_block_says_so(athlete: AthleteAtTheScreen) -> None:
     page = athlete.page
     athlete.come_in()
-    athlete.own_ladder("Rope turns in a row")
+    athlete.own_ladder("Half an hour of hands")
     page.goto("/plan?minutes=10")
     expect(page.get_by_text(re.compile("Did not fit:.*needs \\d+ minutes")).first).to_be_visible()
     expect(page.get_by_role("button", name="Keep it and start now")).to_be_disabled()

@@ -21,9 +21,9 @@ def test_a_fault_comes_with_its_mend_after_three_misses(open_page: OpenPage) -> 
     page.get_by_role("button", name="Play it like this").click()
     page.get_by_role("button", name="More for rung 1").click()
     page.get_by_role("menuitem", name="Write its card").click()
-    page.get_by_role("button", name="Usual faults").click()
-    page.get_by_role("region", name="Usual faults").get_by_role("button", name="One more").click()
+    # The ladder brings its faults along: what is written goes in their place.
     page.get_by_label("Fault 1").fill("late turn")
+    page.get_by_label("How it shows 1").fill("")
     page.get_by_label("What mends it 1").fill("{near foot} back first")
     page.get_by_role("button", name="Balls, discs or what there is to play with").click()
     page.get_by_label("How many there are").fill("4")

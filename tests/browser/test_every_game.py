@@ -206,7 +206,7 @@ def first_on_the_shelf(format_id: str) -> Game:
         (ladder.title, number, ladder.pair.words("first"), play_by_its_pads)
         for ladder in list_shelf().values()
         for number, rung in enumerate(ladder.rungs, 1)
-        if rung.game.id == format_id
+        if rung.game.id == format_id and not ladder.traits.risks
     )
 
 

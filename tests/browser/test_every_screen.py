@@ -36,11 +36,16 @@ SCREENS = {
     "load": "/look-back/load",
     "climb": "/climb",
     "shelf": "/climb/shelf",
+    "ladder of the shelf": "/climb/shelf/ten-straight",
+    "first minutes": "/begin",
     "ladder": "/climb/1",
     "new ladder": "/climb/new",
     "one rung more": "/climb/1/rungs/new",
     "game of a rung": "/climb/1/rungs/1/game",
+    "ladder as a table": "/climb/1/table",
+    "card of a rung": "/climb/1/rungs/1/card",
     "settings": "/settings",
+    "side finder": "/settings/sides",
 }
 #: At 200 % a window of 1280 by 800 has room for half as many pixels either way.
 SIZES = {"desk": (1280, 800), "phone": (390, 844), "zoomed": (640, 400)}

@@ -117,6 +117,22 @@ def percent(text: str) -> int:
     return int(found.group(1))
 
 
+def test_a_printed_box_is_taken_and_a_side_wall_is_laid_on(board: Board) -> None:
+    page = board.page
+    board.open_new_on("tennis_court")
+    page.get_by_label("Between the lines").click()
+    page.get_by_role("option", name="Left service box", exact=True).click()
+    assert board.where("left service box")[:2] == pytest.approx((4.12, 6.4), abs=0.01)
+    board.open_new_on("squash_court")
+    page.get_by_role("button", name="The left wall").click()
+    board.add("box")
+    left = board.where("box")[2]
+    page.get_by_role("button", name="Mirror it").click()
+    expect(board.target("box")).to_be_hidden()
+    page.get_by_role("button", name="The right wall").click()
+    assert board.where("box")[2] == pytest.approx(9.75 - left - board.where("box")[0], abs=0.02)
+
+
 def test_what_is_dragged_snaps_to_thirds_and_is_undone(board: Board) -> None:
     page = board.page
     board.add("box")

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from itertools import pairwise
 from math import hypot, sqrt
 
@@ -11,7 +12,7 @@ from hypothesis import strategies as st
 
 from jolly_core.errors import CoreError
 from jolly_core.measures import STEPS_M, read_tape
-from jolly_core.places.layout import check_layout, mirrored
+from jolly_core.places.layout import Stand, check_layout, distance_to, mirrored, read_layout, tells_aim
 from jolly_core.places.place import Place
 from jolly_core.places.plain import make_place
 from jolly_core.places.registry import PLACES, get_place
@@ -282,3 +283,62 @@ def test_the_middle_of_a_circle_is_enough() -> None:
     taped = tape_list(get_place("tennis_court"), [Zone("ring", "court", Circle(0.5), (8.0, 17.0))])[0]
     assert [fix.corner for fix in taped.fixes] == ["middle"]
     assert taped.area_change == 0
+
+
+class TestWallsAllRound:
+    """The walls of a court at the side and behind, by hand on paper: seen from above, and mirrored."""
+
+    COURT = get_place("squash_court")
+
+    @pytest.mark.parametrize(
+        ("surface", "at", "seen"),
+        [
+            ("front_wall", (1.0, 2.0), (1.0, 9.75)),
+            ("left_wall", (2.0, 1.0), (0.0, 2.0)),
+            # Whoever turns to the right wall has the front wall at the left hand.
+            ("right_wall", (2.0, 1.0), (6.4, 7.75)),
+            # Whoever turns to the back wall has the right wall at the left hand.
+            ("back_wall", (1.0, 1.0), (5.4, 0.0)),
+            ("floor", (1.0, 2.0), (1.0, 2.0)),
+        ],
+    )
+    def test_where_a_spot_lies_seen_from_above(
+        self, surface: str, at: tuple[float, float], seen: tuple[float, float]
+    ) -> None:
+        found = self.COURT.surface(surface)
+        assert found
+        assert found.plan(at) == pytest.approx(seen)
+
+    @pytest.mark.parametrize("surface", ["front_wall", "left_wall", "right_wall", "back_wall"])
+    @given(across=st.floats(1.0, 5.0))
+    def test_mirrored_it_lies_as_far_from_the_other_side(self, surface: str, across: float) -> None:
+        zone = Zone("ring", surface, Circle(0.2), (across, 1.0))
+        (other,) = mirrored(self.COURT, [zone])
+        assert mirrored(self.COURT, [other])[0].at == pytest.approx(zone.at)
+        here, there = (self.COURT.surface(each.surface).plan(each.at) for each in (zone, other))  # type: ignore[union-attr]
+        assert there == pytest.approx((6.4 - here[0], here[1]))
+
+    def test_how_far_a_ball_flies_to_a_side_wall(self) -> None:
+        """From the middle of the court, 3 m before the back wall, to 6 m up the left wall: 3-4-5 would be 3.2 and 3."""
+        zone = Zone("ring", "left_wall", Circle(0.2), (6.0, 1.0))
+        assert distance_to(self.COURT, Stand(3.2, -3.0), zone) == pytest.approx((3.2**2 + 3.0**2) ** 0.5)
+        assert not tells_aim(self.COURT, zone)
+        assert tells_aim(self.COURT, replace(zone, surface="front_wall"))
+
+    def test_nobody_stands_behind_the_wall(self) -> None:
+        given = {"title": "Ring", "zones": [], "stand": {"x_m": 3.0, "back_m": -9.8}}
+        with pytest.raises(CoreError, match="behind the wall"):
+            read_layout(self.COURT, given)
+        assert read_layout(self.COURT, {**given, "stand": {"x_m": 3.0, "back_m": -9.7}})
+
+    @pytest.mark.parametrize("place", [each for each in PLACES.values() if each.ready], ids=lambda place: place.id)
+    def test_what_lies_between_lines_fits_on_its_surface(self, place: Place) -> None:
+        zones = [
+            Zone(each.title, each.surface, Rectangle(each.width_m, each.height_m), each.at) for each in place.ready
+        ]
+        check_layout(place, zones)
+
+    def test_a_service_box_is_as_the_rules_have_it(self) -> None:
+        """ITF Rules of Tennis, Rule 1, from memory: 21 ft (6.40 m) deep, half of 27 ft (8.23 m) wide."""
+        box = next(each for each in get_place("tennis_court").ready if each.title == "left service box")
+        assert (box.width_m, box.height_m) == pytest.approx((4.115, 6.4))

@@ -1,6 +1,6 @@
 """A badminton court, the athlete at the near back line; doubles width, with the singles side lines."""
 
-from jolly_core.places.place import FLOOR, Landmark, Net, Place, Surface, across, along, over_net
+from jolly_core.places.place import FLOOR, Landmark, Net, Place, Surface, across, along, over_net, ready
 
 LENGTH, WIDTH, SINGLES = 13.40, 6.10, 5.18
 SHORT, LONG_DOUBLES = 1.98, 0.76
@@ -44,4 +44,12 @@ PLACE = Place(
         "net_centre": 1.524,
         "net_post": 1.55,
     },
+    ready=(
+        ready(COURT, "left service box", (INSET, MIDDLE), (NET_Y + SHORT, LENGTH)),
+        ready(COURT, "right service box", (MIDDLE, WIDTH - INSET), (NET_Y + SHORT, LENGTH)),
+        ready(COURT, "left service box, doubles", (0.0, MIDDLE), (NET_Y + SHORT, LENGTH - LONG_DOUBLES)),
+        ready(COURT, "right service box, doubles", (MIDDLE, WIDTH), (NET_Y + SHORT, LENGTH - LONG_DOUBLES)),
+        ready(COURT, "between the net and the short line", (0.0, WIDTH), (NET_Y, NET_Y + SHORT)),
+        ready(COURT, "between the back lines", (0.0, WIDTH), (LENGTH - LONG_DOUBLES, LENGTH)),
+    ),
 )

@@ -29,7 +29,7 @@ def zones_beside(place: Place, zones: Sequence[Zone]) -> dict[str, Beside]:
     1.0
     """
     surface = place.surface(zones[0].surface) if zones else None
-    if surface is None or not surface.is_upright:
+    if surface is None or not surface.is_upright or not surface.is_ahead:
         return {}
     (x, y), _ = extent(zones[0], surface)
     found = {}

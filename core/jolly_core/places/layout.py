@@ -80,9 +80,24 @@ def read_layout(place: Place, given: Mapping[str, Any], *, is_named: bool = True
     if problems:
         raise CoreError(problems)
     check_layout(place, zones)
+    _check_stand(place, float(stand["back_m"]))
     return Layout(
         title, tuple(zones), Stand(float(stand["x_m"]), float(stand["back_m"])), str(given.get("pattern", ""))
     )
+
+
+def _check_stand(place: Place, back_m: float) -> None:
+    """Raise where one would stand behind the wall that is played at."""
+    wall_m = place.front_m if place.front_m is not None else _wall_m(place)
+    if wall_m is not None and back_m < -wall_m:
+        message = "Nobody can stand behind the wall: stand farther back."
+        raise CoreError.one("behind_the_wall", message, "stand", "back_m", value=back_m, allowed=f">= {-wall_m}")
+
+
+def _wall_m(place: Place) -> float | None:
+    """How far away the wall is that everything is measured from; None for a court or table."""
+    surface = place.surfaces[0]
+    return surface.away_m if surface.is_upright else None
 
 
 def distance_to(place: Place, stand: Stand, zone: Zone) -> float:
@@ -104,8 +119,9 @@ def _way_to(place: Place, stand: Stand, zone: Zone) -> Point:
     surface = place.surface(zone.surface)
     if surface is None:
         raise CoreError([_no_surface(zone, place)])
-    across_m = surface.left_m + zone.at[0] - stand.x_m
-    away_m = surface.away_m + (0.0 if surface.is_upright else extent(zone, surface)[0][1])
+    middle = extent(zone, surface)[0]
+    x_m, away_m = surface.plan((zone.at[0], middle[1]))
+    across_m = x_m - stand.x_m
     if surface.kind == FLOOR and place.front_m is not None:
         away_m = 2 * place.front_m - away_m
     return across_m, away_m
@@ -165,11 +181,22 @@ def _check_zone(zone: Zone, surface: Surface, place: Place) -> list[Problem]:
 
 def mirrored(place: Place, zones: Sequence[Zone]) -> list[Zone]:
     """The layout as a left-hander sees it: left and right of every surface change places."""
-    widths = {surface.id: surface.width_m for surface in place.surfaces}
+    known = {surface.id: surface for surface in place.surfaces}
     return [
-        replace(zone, at=(widths[zone.surface] - zone.at[0], zone.at[1]), shape=zone.shape.turned_over())
+        replace(
+            zone,
+            surface=place.twin(known[zone.surface]).id,
+            at=(known[zone.surface].width_m - zone.at[0], zone.at[1]),
+            shape=zone.shape.turned_over(),
+        )
         for zone in zones
     ]
+
+
+def tells_aim(place: Place, zone: Zone) -> bool:
+    """Whether what hits and misses a target tells of the aim: it lies ahead, and is not met at a slant."""
+    surface = place.surface(zone.surface)
+    return surface is not None and surface.is_ahead
 
 
 def mirror_layout(place: Place, layout: Layout) -> Layout:

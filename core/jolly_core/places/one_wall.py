@@ -1,6 +1,6 @@
 """A one-wall court, outdoors: its floor, the athlete facing the wall, and the wall."""
 
-from jolly_core.places.place import FLOOR, WALL, Landmark, Place, Surface, across, along
+from jolly_core.places.place import FLOOR, WALL, Landmark, Place, Surface, across, along, ready
 
 FOOT = 0.3048
 WIDTH, LENGTH, HEIGHT = 20 * FOOT, 34 * FOOT, 16 * FOOT
@@ -37,4 +37,8 @@ PLACE = Place(
         "short_to_long": LENGTH - SHORT,
     },
     front_m=LENGTH,
+    ready=(
+        ready(FLOOR_, "behind the short line", (0.0, WIDTH), (0.0, LENGTH - SHORT)),
+        ready(FLOOR_, "in front of the short line", (0.0, WIDTH), (LENGTH - SHORT, LENGTH)),
+    ),
 )

@@ -1,6 +1,6 @@
 """A pickleball court, the athlete at the near baseline."""
 
-from jolly_core.places.place import FLOOR, Landmark, Net, Place, Surface, across, along, over_net
+from jolly_core.places.place import FLOOR, Landmark, Net, Place, Surface, across, along, over_net, ready
 
 LENGTH, WIDTH, VOLLEY = 13.411, 6.096, 2.134
 NET_Y, MIDDLE = LENGTH / 2, WIDTH / 2
@@ -39,4 +39,10 @@ PLACE = Place(
         "net_side": 0.914,
         "net_centre": 0.864,
     },
+    ready=(
+        ready(COURT, "left service box", (0.0, MIDDLE), (NET_Y + VOLLEY, LENGTH)),
+        ready(COURT, "right service box", (MIDDLE, WIDTH), (NET_Y + VOLLEY, LENGTH)),
+        ready(COURT, "zone at the net", (0.0, WIDTH), (NET_Y, NET_Y + VOLLEY)),
+        ready(COURT, "own zone at the net", (0.0, WIDTH), (NET_Y - VOLLEY, NET_Y)),
+    ),
 )

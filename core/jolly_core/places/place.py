@@ -9,13 +9,16 @@ from jolly_core.shapes.points import Point
 FLOOR, WALL, TABLE, AIR = "floor", "wall", "table", "air"
 #: What an athlete can measure and draw; air is only above a net.
 KINDS = (FLOOR, WALL, TABLE)
+#: Where an upright surface stands for somebody who looks away from the near edge.
+AHEAD, LEFT, RIGHT, BEHIND = "ahead", "left", "right", "behind"
 
 
 @dataclass(frozen=True)
 class Surface:
     """A flat part of a place that targets can lie on, ``width_m`` to the right and ``length_m`` away or up.
 
-    Its near left corner lies ``left_m`` to the right of the place's own and ``away_m`` farther away.
+    Its near left corner lies ``left_m`` to the right of the place's own and ``away_m`` farther away. A wall at the side
+    or ``BEHIND`` is measured as whoever turns to it sees it; its corner that is nearest to the place's own lies there.
     """
 
     id: str
@@ -25,6 +28,27 @@ class Surface:
     length_m: float
     left_m: float = 0.0
     away_m: float = 0.0
+    stands: str = AHEAD
+
+    @property
+    def is_ahead(self) -> bool:
+        """Whether it is met head on: of what lies at the side or behind an angle of aim tells nothing."""
+        return self.stands == AHEAD
+
+    def plan(self, at: Point) -> Point:
+        """Where a spot on it lies, seen from above: how far to the right of the place's corner, and how far away.
+
+        >>> Surface("left_wall", "the left wall", WALL, 9.75, 4.57, stands=LEFT).plan((2.0, 1.0))
+        (0.0, 2.0)
+        """
+        across, up = at
+        if self.stands == LEFT:
+            return self.left_m, self.away_m + across
+        if self.stands == RIGHT:
+            return self.left_m, self.away_m + self.width_m - across
+        if self.stands == BEHIND:
+            return self.left_m + self.width_m - across, self.away_m
+        return self.left_m + across, self.away_m + (0.0 if self.is_upright else up)
 
     @property
     def is_upright(self) -> bool:
@@ -67,6 +91,23 @@ class Net:
 
 
 @dataclass(frozen=True)
+class Ready:
+    """A rectangle between lines that are there already: a service box, a half, what lies under a line on the wall."""
+
+    surface: str
+    title: str
+    at: Point
+    width_m: float
+    height_m: float
+
+
+def ready(surface: Surface, title: str, across_m: Point, away_m: Point) -> Ready:
+    """The rectangle from one line to another: across, and away or up."""
+    (left, right), (near, far) = across_m, away_m
+    return Ready(surface.id, title, ((left + right) / 2, (near + far) / 2), right - left, far - near)
+
+
+@dataclass(frozen=True)
 class Place:
     """``sizes`` are the published dimensions by their names, ``source`` says whose they are.
 
@@ -82,10 +123,17 @@ class Place:
     net: Net | None = None
     sizes: dict[str, float] = field(default_factory=dict)
     front_m: float | None = None
+    #: What lies between its printed lines, ready to be taken as a target.
+    ready: tuple[Ready, ...] = ()
 
     def surface(self, surface_id: str) -> Surface | None:
         """The surface of that id, if there is one."""
         return next((each for each in self.surfaces if each.id == surface_id), None)
+
+    def twin(self, surface: Surface) -> Surface:
+        """The surface that is its mirror image: the wall at the other side; of all others they themselves."""
+        other = {LEFT: RIGHT, RIGHT: LEFT}.get(surface.stands)
+        return next((each for each in self.surfaces if each.stands == other), surface)
 
     def landmarks(self, surface_id: str) -> tuple[Landmark, ...]:
         """What can be measured from on a surface: its corners, and the spots that are on it."""

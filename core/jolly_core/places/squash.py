@@ -1,17 +1,33 @@
 """A squash singles court: its floor, the athlete facing the front wall, and the front wall."""
 
-from jolly_core.places.place import FLOOR, WALL, Landmark, Place, Surface, across, along
+from jolly_core.places.place import (
+    BEHIND,
+    FLOOR,
+    LEFT,
+    RIGHT,
+    WALL,
+    Landmark,
+    PaintedLine,
+    Place,
+    Surface,
+    across,
+    along,
+    ready,
+)
 
 LENGTH, WIDTH, BACK_TO_SHORT, BOX = 9.75, 6.40, 4.26, 1.60
-OUT, SERVICE, TIN = 4.57, 1.78, 0.48
+OUT, BACK_OUT, SERVICE, TIN = 4.57, 2.13, 1.78, 0.48
 
 FLOOR_ = Surface("floor", "the floor", FLOOR, WIDTH, LENGTH)
 FRONT = Surface("front_wall", "the front wall", WALL, WIDTH, OUT, away_m=LENGTH)
+LEFT_WALL = Surface("left_wall", "the left wall", WALL, LENGTH, OUT, stands=LEFT)
+RIGHT_WALL = Surface("right_wall", "the right wall", WALL, LENGTH, OUT, left_m=WIDTH, stands=RIGHT)
+BACK_WALL = Surface("back_wall", "the back wall", WALL, WIDTH, BACK_OUT, stands=BEHIND)
 PLACE = Place(
     id="squash_court",
     title="Squash court",
     source="WSF specification for squash courts (singles), from memory",
-    surfaces=(FLOOR_, FRONT),
+    surfaces=(FLOOR_, FRONT, LEFT_WALL, RIGHT_WALL, BACK_WALL),
     lines=(
         across(FLOOR_, "short line", BACK_TO_SHORT),
         along(FLOOR_, "half-court line", WIDTH / 2, 0.0, BACK_TO_SHORT),
@@ -20,6 +36,11 @@ PLACE = Place(
         across(FRONT, "tin", TIN),
         across(FRONT, "service line", SERVICE),
         across(FRONT, "out line", OUT),
+        # At the side the out line falls from that of the front wall to that of the back wall.
+        PaintedLine("left_wall", "out line", (0.0, BACK_OUT), (LENGTH, OUT)),
+        PaintedLine("right_wall", "out line", (0.0, OUT), (LENGTH, BACK_OUT)),
+        along(LEFT_WALL, "above the short line", BACK_TO_SHORT, 0.0, 0.3),
+        along(RIGHT_WALL, "above the short line", LENGTH - BACK_TO_SHORT, 0.0, 0.3),
     ),
     spots=(
         Landmark("floor", "short line on the half-court line", (WIDTH / 2, BACK_TO_SHORT)),
@@ -36,7 +57,17 @@ PLACE = Place(
         "short_from_front": LENGTH - BACK_TO_SHORT,
         "box": BOX,
         "front_out": OUT,
+        "back_out": BACK_OUT,
         "service": SERVICE,
         "tin": TIN,
     },
+    ready=(
+        ready(FRONT, "under the service line", (0.0, WIDTH), (TIN, SERVICE)),
+        ready(FRONT, "above the service line", (0.0, WIDTH), (SERVICE, OUT)),
+        ready(FLOOR_, "left back quarter", (0.0, WIDTH / 2), (0.0, BACK_TO_SHORT)),
+        ready(FLOOR_, "right back quarter", (WIDTH / 2, WIDTH), (0.0, BACK_TO_SHORT)),
+        ready(FLOOR_, "left service box", (0.0, BOX), (BACK_TO_SHORT - BOX, BACK_TO_SHORT)),
+        ready(FLOOR_, "right service box", (WIDTH - BOX, WIDTH), (BACK_TO_SHORT - BOX, BACK_TO_SHORT)),
+        ready(FLOOR_, "front half", (0.0, WIDTH), (BACK_TO_SHORT, LENGTH)),
+    ),
 )

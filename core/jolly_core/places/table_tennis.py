@@ -1,6 +1,6 @@
 """A table-tennis table, the athlete at the near end line."""
 
-from jolly_core.places.place import TABLE, Landmark, Net, Place, Surface, across, along, over_net
+from jolly_core.places.place import TABLE, Landmark, Net, Place, Surface, across, along, over_net, ready
 
 LENGTH, WIDTH, HEIGHT = 2.74, 1.525, 0.76
 
@@ -25,4 +25,10 @@ PLACE = Place(
     ),
     net=NET,
     sizes={"length": LENGTH, "width": WIDTH, "height": HEIGHT, "net_height": 0.1525, "net_overhang": 0.1525},
+    ready=(
+        ready(TOP, "left half across", (0.0, WIDTH / 2), (LENGTH / 2, LENGTH)),
+        ready(TOP, "right half across", (WIDTH / 2, WIDTH), (LENGTH / 2, LENGTH)),
+        ready(TOP, "own left half", (0.0, WIDTH / 2), (0.0, LENGTH / 2)),
+        ready(TOP, "own right half", (WIDTH / 2, WIDTH), (0.0, LENGTH / 2)),
+    ),
 )

@@ -1,6 +1,6 @@
 """A tennis court, the athlete at the near baseline; doubles width, with the singles side lines."""
 
-from jolly_core.places.place import FLOOR, Landmark, Net, Place, Surface, across, along, over_net
+from jolly_core.places.place import FLOOR, Landmark, Net, Place, Surface, across, along, over_net, ready
 
 LENGTH, WIDTH, SINGLES, SERVICE = 23.77, 10.97, 8.23, 6.40
 NET_Y, ALLEY, MIDDLE = LENGTH / 2, (WIDTH - SINGLES) / 2, WIDTH / 2
@@ -48,4 +48,15 @@ PLACE = Place(
         "net_centre": 0.914,
         "net_post": 1.07,
     },
+    ready=(
+        ready(COURT, "left service box", (ALLEY, MIDDLE), (NET_Y, NET_Y + SERVICE)),
+        ready(COURT, "right service box", (MIDDLE, WIDTH - ALLEY), (NET_Y, NET_Y + SERVICE)),
+        ready(COURT, "behind the service line", (ALLEY, WIDTH - ALLEY), (NET_Y + SERVICE, LENGTH)),
+        ready(COURT, "left half of the court", (ALLEY, MIDDLE), (NET_Y, LENGTH)),
+        ready(COURT, "right half of the court", (MIDDLE, WIDTH - ALLEY), (NET_Y, LENGTH)),
+        ready(COURT, "left alley", (0.0, ALLEY), (NET_Y, LENGTH)),
+        ready(COURT, "right alley", (WIDTH - ALLEY, WIDTH), (NET_Y, LENGTH)),
+        ready(COURT, "own left service box", (ALLEY, MIDDLE), (NET_Y - SERVICE, NET_Y)),
+        ready(COURT, "own right service box", (MIDDLE, WIDTH - ALLEY), (NET_Y - SERVICE, NET_Y)),
+    ),
 )

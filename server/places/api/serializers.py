@@ -79,11 +79,22 @@ class SurfaceSerializer(ReadSerializer):
     left_m = serializers.FloatField()
     away_m = serializers.FloatField()
     is_upright = serializers.BooleanField()
+    stands = serializers.CharField(help_text="Ahead, left, right or behind, for who looks away from the near edge.")
     lines = PaintedLineSerializer(many=True)
     spots = SpotSerializer(many=True)
     guides_x = GuideSerializer(many=True)
     guides_y = GuideSerializer(many=True)
     thing_m = serializers.FloatField(help_text="How wide a thing is that a row is made of there.")
+
+
+class ReadySerializer(ReadSerializer):
+    """A rectangle between printed lines, ready to be taken as a target; ``at`` is its middle."""
+
+    surface = serializers.CharField()
+    title = serializers.CharField()
+    at = PointField()
+    width_m = serializers.FloatField()
+    height_m = serializers.FloatField()
 
 
 class SizeSerializer(ReadSerializer):
@@ -110,6 +121,7 @@ class DrawnPlaceSerializer(ReadSerializer):
     sizes_from = serializers.CharField(source="source")
     own_id = serializers.SerializerMethodField()
     surfaces = serializers.SerializerMethodField()
+    ready = ReadySerializer(many=True)
     net = NetSerializer(allow_null=True)
     front_m = serializers.FloatField(allow_null=True)
     sizes = serializers.SerializerMethodField()

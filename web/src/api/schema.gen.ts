@@ -1957,6 +1957,7 @@ export interface components {
             /** @description The athlete's own place behind it; null for one of the library's. */
             readonly own_id: number | null;
             readonly surfaces: components["schemas"]["Surface"][];
+            ready: components["schemas"]["Ready"][];
             net: components["schemas"]["Net"] | null;
             /** Format: double */
             front_m: number | null;
@@ -2954,6 +2955,16 @@ export interface components {
             layout: components["schemas"]["Picture"] | null;
             needs: string[];
         };
+        /** @description A rectangle between printed lines, ready to be taken as a target; ``at`` is its middle. */
+        Ready: {
+            surface: string;
+            title: string;
+            at: number[];
+            /** Format: double */
+            width_m: number;
+            /** Format: double */
+            height_m: number;
+        };
         Reason: {
             code: string;
             words: string;
@@ -3493,6 +3504,8 @@ export interface components {
             /** Format: double */
             away_m: number;
             is_upright: boolean;
+            /** @description Ahead, left, right or behind, for who looks away from the near edge. */
+            stands: string;
             lines: components["schemas"]["PaintedLine"][];
             spots: components["schemas"]["Spot"][];
             guides_x: components["schemas"]["Guide"][];

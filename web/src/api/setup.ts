@@ -5,6 +5,7 @@ import { api, unwrap, type Schemas } from "./client";
 
 export type DrawnPlace = Schemas["DrawnPlace"];
 export type Surface = Schemas["Surface"];
+export type Ready = Schemas["Ready"];
 export type Zone = Schemas["ZoneRequest"];
 export type Shape = Schemas["ShapeRequest"];
 export type Kind = Shape["kind"];

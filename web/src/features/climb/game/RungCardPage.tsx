@@ -34,7 +34,11 @@ function Item({ item, settings, isWritten, problem, onChange }: ItemProps) {
   const problems = problemsOf(problem, item.id);
   return (
     // It opens at once: what is pressed while it moves would miss.
-    <Accordion defaultExpanded={isWritten} disableGutters variant="outlined" slotProps={{ transition: { timeout: 0 } }}>
+    <Accordion
+      defaultExpanded={isWritten}
+      disableGutters
+      variant="outlined"
+      slotProps={{ transition: { timeout: 0 }, heading: { component: "h2" } }}>
       <AccordionSummary expandIcon={<ExpandMoreIcon />} id={`card-${item.id}`} aria-controls={`card-${item.id}-fields`}>
         <Typography component="span" sx={{ fontWeight: 700 }}>
           {item.title}

@@ -195,7 +195,7 @@ export function Cells({ row, place, columns, ladderId, problems, onChange, onKey
           <Link
             component={RouterLink}
             to={`/climb/${ladderId}/rungs/${row.rung}/game`}
-            aria-label={`All of rung ${place + 1}`}>
+            aria-label={`All of it, rung ${place + 1}`}>
             All of it
           </Link>
         )}

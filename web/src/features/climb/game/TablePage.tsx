@@ -95,7 +95,7 @@ function TableForm({ detail, challenges, levers }: TableFormProps) {
               ))}
               <TableCell sx={{ minWidth: 215 }}>Game</TableCell>
               <TableCell sx={{ minWidth: 76 }}>Mark</TableCell>
-              <TableCell />
+              <TableCell>More</TableCell>
             </TableRow>
           </TableHead>
           <TableBody>

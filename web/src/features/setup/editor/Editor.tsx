@@ -1,5 +1,5 @@
 /** The editor: the board with its tools, the numbers of the chosen target, the tape list, and why it is as hard as it is. */
-import { Alert, Box, Button, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
+import { Alert, Box, Button, Stack, TextField, Typography } from "@mui/material";
 import { useEffect, useEffectEvent, useState } from "react";
 
 import { api, unwrap, type Schemas } from "../../../api/client";
@@ -7,13 +7,13 @@ import { useChange } from "../../../api/queries";
 import type { DrawnPlace, LadderAim, Layout, Offer, WorkedOut, Zone } from "../../../api/setup";
 import { capital, showShare } from "../../../shared/lib/format";
 import type { Units } from "../../../shared/lib/lengths";
-import { listShapes } from "../../../shared/board/shapes";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
 import { Page, Panel } from "../../../shared/ui/Page";
 import { KeptActions } from "./Actions";
+import { AddBar } from "./AddBar";
 import { AimWhy } from "./AimWhy";
 import { Board } from "./Board";
-import { freeName, newZone, type Laid } from "./laying";
+import { freeName, type Laid } from "./laying";
 import { PatternPanel, usePreview } from "./PatternPanel";
 import { StandSlider } from "./StandSlider";
 import { TapeList } from "./TapeList";
@@ -206,33 +206,13 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
             onSave={press}
             onMirror={() => mirror.mutate(undefined, { onSuccess: ({ zones, stand }) => change({ zones, stand }) })}
           />
-          <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap", alignItems: "center" }}>
-            {place.surfaces.length > 1 && (
-              <ToggleButtonGroup
-                exclusive
-                size="small"
-                value={surface.id}
-                onChange={(_, next: string | null) => next && setSurfaceId(next)}
-                aria-label="Which part of the place">
-                {place.surfaces.map((each) => (
-                  <ToggleButton key={each.id} value={each.id}>
-                    {capital(each.title)}
-                  </ToggleButton>
-                ))}
-              </ToggleButtonGroup>
-            )}
-            <Typography sx={{ ml: 1 }}>Add a</Typography>
-            {listShapes().map((shape) => (
-              <Button
-                key={shape.kind}
-                size="small"
-                variant="outlined"
-                aria-label={`Add a ${shape.word}`}
-                onClick={() => add([newZone(shape, surface, laid.zones)])}>
-                {capital(shape.word)}
-              </Button>
-            ))}
-          </Stack>
+          <AddBar
+            place={place}
+            surface={surface}
+            zones={laid.zones}
+            onSurface={setSurfaceId}
+            onAdd={(zone) => add([zone])}
+          />
           <Box
             sx={{
               display: "grid",

@@ -1,5 +1,5 @@
 /** A layout as it is being laid: what it holds, new targets, and what of it is kept where. */
-import type { DrawnPlace, Kind, Layout, Stand, Surface, Zone } from "../../../api/setup";
+import type { DrawnPlace, Kind, Layout, Ready, Stand, Surface, Zone } from "../../../api/setup";
 import type { ShapeModule } from "../../../shared/board/shape";
 import { toMillimetre } from "../../../shared/lib/lengths";
 
@@ -50,6 +50,11 @@ export function newZone(module: ShapeModule<Kind>, surface: Surface, zones: Zone
     shape: module.first(firstSize(surface), surface),
     at: [toMillimetre(surface.width_m * share), toMillimetre(y)],
   };
+}
+
+/** What lies between printed lines, as a target of that name. */
+export function readyZone({ title, surface, at, width_m, height_m }: Ready, zones: Zone[]): Zone {
+  return { name: freeName(zones, title), surface, shape: { kind: "rectangle", width_m, height_m }, at };
 }
 
 /** A pattern with a target's new name in it, as it is written with commas. */
