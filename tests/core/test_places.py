@@ -338,6 +338,13 @@ class TestWallsAllRound:
         ]
         check_layout(place, zones)
 
+    def test_the_d_is_a_half_circle_behind_the_baulk_line(self) -> None:
+        """Official Rules of Snooker, section 1, from memory: 29 in (737 mm) from the cushion, a radius of 11.5 in."""
+        place = get_place("cue_table_full")
+        ends = [line.end for line in place.lines if line.title == "the D"]
+        assert all(hypot(x - 0.889, y - 0.737) == pytest.approx(0.292) for x, y in ends)
+        assert max(y for _, y in ends) <= 0.737 + 1e-9
+
     def test_a_service_box_is_as_the_rules_have_it(self) -> None:
         """ITF Rules of Tennis, Rule 1, from memory: 21 ft (6.40 m) deep, half of 27 ft (8.23 m) wide."""
         box = next(each for each in get_place("tennis_court").ready if each.title == "left service box")

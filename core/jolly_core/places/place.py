@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from itertools import pairwise
+from math import cos, radians, sin
 
 from jolly_core.shapes.points import Point
 
@@ -176,6 +178,21 @@ def across(surface: Surface, title: str, y_m: float, width_m: float | None = Non
 def along(surface: Surface, title: str, x_m: float, start_m: float, end_m: float) -> PaintedLine:
     """A line straight away from one (or up, on a wall)."""
     return PaintedLine(surface.id, title, (x_m, start_m), (x_m, end_m))
+
+
+def arc(
+    surface: Surface, title: str, centre: Point, radius_m: float, *, turn: Point, steps: int = 16
+) -> tuple[PaintedLine, ...]:
+    """A painted arc as short straight lines, counter-clockwise between two angles in degrees from the right.
+
+    >>> lines = arc(Surface("bed", "the bed", TABLE, 2, 2), "the D", (1.0, 1.0), 0.5, turn=(180, 360), steps=2)
+    >>> [(round(x, 3), round(y, 3)) for x, y in (lines[0].start, lines[0].end, lines[1].end)]
+    [(0.5, 1.0), (1.0, 0.5), (1.5, 1.0)]
+    """
+    first, last = turn
+    angles = [radians(first + (last - first) * step / steps) for step in range(steps + 1)]
+    points = [(centre[0] + radius_m * cos(angle), centre[1] + radius_m * sin(angle)) for angle in angles]
+    return tuple(PaintedLine(surface.id, title, start, end) for start, end in pairwise(points))
 
 
 def over_net(base: Surface, net: Net, height_m: float) -> tuple[Surface, tuple[PaintedLine, ...], tuple[Landmark, ...]]:

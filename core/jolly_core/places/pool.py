@@ -1,6 +1,6 @@
 """A pool table of nine feet, cushion nose to nose, the athlete at the head."""
 
-from jolly_core.places.place import TABLE, Landmark, Place, Surface, across
+from jolly_core.places.place import TABLE, Landmark, Place, Surface, across, ready
 
 LENGTH, WIDTH, SIGHT = 2.54, 1.27, 0.3175
 HEAD, FOOT = 2 * SIGHT, LENGTH - 2 * SIGHT
@@ -21,4 +21,12 @@ PLACE = Place(
         *(Landmark("table", f"right sight {number}", (WIDTH, number * SIGHT)) for number in (1, 2, 3, 5, 6, 7)),
     ),
     sizes={"length": LENGTH, "width": WIDTH, "sight": SIGHT, "foot_spot": LENGTH - FOOT, "ball": 0.05715},
+    ready=(
+        ready(BED, "behind the head string", (0.0, WIDTH), (0.0, HEAD)),
+        ready(BED, "behind the foot string", (0.0, WIDTH), (FOOT, LENGTH)),
+        ready(BED, "left half", (0.0, WIDTH / 2), (0.0, LENGTH)),
+        ready(BED, "right half", (WIDTH / 2, WIDTH), (0.0, LENGTH)),
+        ready(BED, "near half", (0.0, WIDTH), (0.0, LENGTH / 2)),
+        ready(BED, "far half", (0.0, WIDTH), (LENGTH / 2, LENGTH)),
+    ),
 )

@@ -30,7 +30,7 @@ export function Ground({
       />
       {surface.lines.map(({ title, start, end }) => (
         <line
-          key={title}
+          key={`${title} ${start.join(" ")}`}
           x1={x(start[0] ?? 0)}
           y1={y(start[1] ?? 0)}
           x2={x(end[0] ?? 0)}

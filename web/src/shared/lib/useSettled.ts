@@ -4,11 +4,11 @@ import { useEffect, useState } from "react";
 const SETTLED_MS = 300;
 
 /** The value as it was when it last stood still for a moment: what is typed in one go changes it once. */
-export function useSettled<T>(value: T): T {
+export function useSettled<T>(value: T, afterMs = SETTLED_MS): T {
   const [settled, setSettled] = useState(value);
   useEffect(() => {
-    const timer = window.setTimeout(() => setSettled(value), SETTLED_MS);
+    const timer = window.setTimeout(() => setSettled(value), afterMs);
     return () => window.clearTimeout(timer);
-  }, [value]);
+  }, [value, afterMs]);
   return settled;
 }

@@ -5,17 +5,8 @@ import { useEffect, useState } from "react";
 import { workedOutQuery, type DrawnPlace, type LadderAim, type Stand, type Zone } from "../../../api/setup";
 import { forget, keep, recall } from "../../../shared/lib/storage";
 import { useHistory } from "../../../shared/lib/useHistory";
+import { useSettled } from "../../../shared/lib/useSettled";
 import { freeName, draftKey, isLaid, isSame, renamed, type Laid } from "./laying";
-
-/** A value that has stayed the same for a moment: so that a slider asks once, and not at every step of the way. */
-function useSettled<T>(value: T, afterMs: number): T {
-  const [settled, setSettled] = useState(value);
-  useEffect(() => {
-    const wait = setTimeout(() => setSettled(value), afterMs);
-    return () => clearTimeout(wait);
-  }, [value, afterMs]);
-  return settled;
-}
 
 const ASK_AFTER_MS = 60;
 
