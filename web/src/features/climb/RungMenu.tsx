@@ -37,6 +37,12 @@ export function RungMenu({ ladderId, rung, rungs, onTakenOut, onNeeds }: RungMen
   const navigate = useNavigate();
   const { copy, move, takeOut } = useRungChanges();
   const { id, number } = rung;
+  // The row is gone with its rung, and a callback of its own with it: the promise is kept all the same.
+  const takeItOut = () =>
+    void takeOut.mutateAsync(rung.id).then(
+      () => onTakenOut(rung),
+      () => undefined,
+    );
   const error = copy.error ?? move.error ?? takeOut.error;
   const putIn = (at: number) => void navigate(`/climb/${ladderId}/rungs/new?number=${at}`);
   const items = [
@@ -47,7 +53,7 @@ export function RungMenu({ ladderId, rung, rungs, onTakenOut, onNeeds }: RungMen
     { word: "Move down", can: number > 1, act: () => move.mutate({ id, number: number - 1 }) },
     { word: "Write its card", can: true, act: () => void navigate(`/climb/${ladderId}/rungs/${id}/card`) },
     { word: "What comes first", can: true, act: onNeeds },
-    { word: "Take it out", can: rungs > 1, act: () => takeOut.mutate(id, { onSuccess: () => onTakenOut(rung) }) },
+    { word: "Take it out", can: rungs > 1, act: takeItOut },
   ];
   return (
     <>
