@@ -25,7 +25,8 @@ from jolly_core.formats.pack_refresh import Refresh, refresh_of
 from jolly_core.formats.pack_schema import LONGEST_KEY
 from ladders.models import Ladder, Rung
 from ladders.models import Need as RungNeed
-from ladders.rungs import check_all_needs, put_in_packed, rewrite_rung, write_rung
+from ladders.needs import link_needs, link_taken, list_taken
+from ladders.rungs import put_in_packed, rewrite_rung, write_rung
 from ladders.selectors import get_ladder, get_ladder_to_change, get_threshold
 from ladders.shelf import list_shelf
 from layouts.selectors import core_layout
@@ -41,15 +42,16 @@ def take_ladder(athlete: Athlete, key: str, packed: PackedLadder, at: datetime) 
     """Put a ladder of the shelf among the athlete's own. Taking it again returns the one that is there."""
     known = Ladder.objects.filter(athlete=athlete, shelf_key=key).first()
     if known:
-        known.archived_at = None
-        known.save(update_fields=["archived_at"])
+        if known.archived_at:
+            known.archived_at = None
+            known.save(update_fields=["archived_at"])
         return known
     check_room_for_ladders(athlete)
     defaults = {**_columns(packed), "arrived_at": at, "taken_as": write_pack((packed,))}
     ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults=defaults)
     if is_new:
         _write_rungs(ladder, packed, at)
-        _link_needs(athlete)
+        link_taken(athlete, key)
     return ladder
 
 
@@ -72,7 +74,7 @@ def take_pack(athlete: Athlete, given: Any, at: datetime) -> list[Ladder]:
         check_room_for_ladders(athlete)
         made[each.key] = Ladder.objects.create(athlete=athlete, arrived_at=at, **_columns(each))
         _write_rungs(made[each.key], each, at)
-    _link(athlete, {each.key: each for each in packed}, {**_taken(athlete), **made}, made)
+    link_needs(athlete, packed, {**list_taken(athlete), **made})
     return list(made.values())
 
 
@@ -162,39 +164,6 @@ def _write_rungs(ladder: Ladder, packed: PackedLadder, at: datetime) -> None:
         write_rung(ladder, number, rung, at, taken_number=number if ladder.shelf_key else None)
 
 
-def _taken(athlete: Athlete) -> dict[str, Ladder]:
-    """The ladders of the shelf that the athlete has, by their keys."""
-    taken = Ladder.objects.filter(athlete=athlete).exclude(shelf_key="").select_related("athlete")
-    return {ladder.shelf_key: ladder for ladder in taken}
-
-
-def _link_needs(athlete: Athlete) -> None:
-    """Say of every taken ladder of the shelf what its rungs need of the others that are taken."""
-    taken = _taken(athlete)
-    shelf = list_shelf()
-    _link(athlete, {key: shelf[key] for key in taken if key in shelf}, taken, taken)
-
-
-def _link(
-    athlete: Athlete, packed: Mapping[str, PackedLadder], known: Mapping[str, Ladder], changed: Mapping[str, Ladder]
-) -> None:
-    wanted = [
-        (changed[key], number, need)
-        for key, ladder in packed.items()
-        for number, rung in enumerate(ladder.rungs, 1)
-        for need in rung.needs
-        if need.ladder in known and key in changed
-    ]
-    if not wanted:
-        return
-    for ladder, number, need in wanted:
-        rung = ladder.rungs.filter(number=number).first()
-        needed = known[need.ladder].rungs.filter(number=need.rung).first()
-        if rung and needed and rung != needed:
-            RungNeed.objects.get_or_create(rung=rung, needed=needed, defaults={"is_must": need.is_must})
-    check_all_needs(athlete)
-
-
 def _packed_rung(athlete: Athlete, rung: Rung, needs: tuple[PackedNeed, ...]) -> PackedRung:
     laid = rung.laid
     layout = None
@@ -214,7 +183,7 @@ def _packed_rung(athlete: Athlete, rung: Rung, needs: tuple[PackedNeed, ...]) ->
 
 
 def _packed_needs(rung: Rung) -> tuple[PackedNeed, ...]:
-    """The needs that can be said to others: rungs of the same ladder, and of the shelf."""
+    """The needs that others can be told of: rungs of ladders that are on the shelf."""
     needs: Sequence[RungNeed] = list(rung.needs.all())
     return tuple(
         PackedNeed(need.needed.ladder.shelf_key, need.needed.number, need.is_must)

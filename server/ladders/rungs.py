@@ -16,14 +16,12 @@ from jolly_core.challenges.registry import AnyGame, get_format
 from jolly_core.errors import CoreError, errors_under
 from jolly_core.formats.ladder_pack import PackedRung
 from jolly_core.ladder.levers import Lever, levers_words, read_levers
-from jolly_core.ladder.needs import check_needs
 from jolly_core.ladder.order import held_after, put_in, take_out
 from jolly_core.thresholds.fair import fair_threshold
 from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold, stored_threshold
 from jolly_core.words import shortened
 from ladders.models import Ladder, Rung, ThresholdRevision
-from ladders.models import Need as RungNeed
-from ladders.selectors import KnownNeed, get_ladder_to_change, get_rung, get_threshold_values, list_needs
+from ladders.selectors import get_ladder_to_change, get_rung, get_threshold_values
 from layouts.selectors import get_layout
 from layouts.services import keep_for_hand
 
@@ -72,7 +70,7 @@ def change_challenge(athlete: Athlete, rung_id: int, given: Mapping[str, Any], a
 
     What is asked of it stays where the game still measures it and can reach it, and is made fair to ask where not.
     """
-    rung = _lock_rung(athlete, rung_id)
+    rung = lock_rung(athlete, rung_id)
     game = read_settings(given["format"], given["settings"])
     is_other_game = rung.format != game.id
     # A page that was open before rungs had levers sends none: what is there stays.
@@ -220,7 +218,7 @@ def insert_rung(
 @transaction.atomic
 def copy_rung(athlete: Athlete, rung_id: int, at: datetime) -> Rung:
     """Put a copy of a rung right above it, with its layout, its lever and what it asks for."""
-    rung = _lock_rung(athlete, rung_id)
+    rung = lock_rung(athlete, rung_id)
     words = {name: getattr(rung, name) for name in ("title", "set_up", "levers", "layout")}
     return _put_in_like(rung.ladder, rung, rung.number + 1, words, at)
 
@@ -259,7 +257,7 @@ def _put_in_like(
 @transaction.atomic
 def move_rung(athlete: Athlete, rung_id: int, number: int, at: datetime) -> Rung:
     """Move a rung to another number of its ladder. Raises ``CoreError`` for a number that the ladder does not have."""
-    rung = _lock_rung(athlete, rung_id)
+    rung = lock_rung(athlete, rung_id)
     _move(rung.ladder, rung, number, at)
     return rung
 
@@ -331,46 +329,12 @@ def _put_in_order(
 
 
 @transaction.atomic
-def set_needs(athlete: Athlete, rung_id: int, given: Sequence[Mapping[str, Any]]) -> list[KnownNeed]:
-    """Say which rungs a rung needs, in place of what was said before: ``rung`` by id, and ``is_must``.
-
-    Raises ``CoreError``: for a rung that is not the athlete's or stands twice, and where rungs would need each other.
-    """
-    rung = _lock_rung(athlete, rung_id)
-    own = {each.pk: each for each in Rung.objects.filter(ladder__athlete=athlete).select_related("ladder")}
-    wanted = [each["rung"] for each in given]
-    for place, needed in enumerate(wanted):
-        if needed not in own or needed in wanted[:place] or needed == rung.pk:
-            message = "Choose a rung of your own ladders, another one than this, and each once."
-            raise CoreError.one("not_a_choice", message, "needs", place, "rung", value=needed)
-    RungNeed.objects.filter(rung=rung).delete()
-    RungNeed.objects.bulk_create(
-        [RungNeed(rung=rung, needed_id=each["rung"], is_must=each["is_must"]) for each in given]
-    )
-    check_all_needs(athlete)
-    return list_needs([rung])[rung.pk]
-
-
-def check_all_needs(athlete: Athlete) -> None:
-    """Raise ``CoreError`` where any of the athlete's rungs would need each other."""
-    own = {each.pk: each for each in Rung.objects.filter(ladder__athlete=athlete).select_related("ladder")}
-    needs: dict[int, list[int]] = {}
-    for rung, needed in RungNeed.objects.filter(rung__in=own, needed__in=own).values_list("rung", "needed"):
-        needs.setdefault(rung, []).append(needed)
-    ladders: dict[int, list[int]] = {}
-    for each in sorted(own.values(), key=lambda rung: rung.number):
-        ladders.setdefault(each.ladder_id, []).append(each.pk)
-    titles = {pk: f"{rung.ladder.title} {rung.number}" for pk, rung in own.items()}
-    check_needs(needs, list(ladders.values()), titles)
-
-
-@transaction.atomic
 def write_card(athlete: Athlete, rung_id: int, given: Mapping[str, Mapping[str, Any]]) -> Rung:
     """Write the card of a rung anew; runs that were begun keep the one they were played by.
 
     Raises ``CoreError`` with what is wrong with it under ``card``.
     """
-    rung = _lock_rung(athlete, rung_id)
+    rung = lock_rung(athlete, rung_id)
     with errors_under("card"):
         rung.known_card = read_card(given)
     rung.card = rung.known_card.as_stored()
@@ -378,7 +342,7 @@ def write_card(athlete: Athlete, rung_id: int, given: Mapping[str, Mapping[str, 
     return rung
 
 
-def _lock_rung(athlete: Athlete, rung_id: int) -> Rung:
+def lock_rung(athlete: Athlete, rung_id: int) -> Rung:
     rungs = Rung.objects.filter(ladder__athlete=athlete).select_related("ladder__athlete")
     return lock_one(rungs, pk=rung_id)
 
@@ -386,7 +350,7 @@ def _lock_rung(athlete: Athlete, rung_id: int) -> Rung:
 @transaction.atomic
 def attach_layout(athlete: Athlete, rung_id: int, layout_id: int | None) -> Rung:
     """Say where the targets of a rung go from now on; runs that were played keep what they were aimed at."""
-    rung = _lock_rung(athlete, rung_id)
+    rung = lock_rung(athlete, rung_id)
     rung.layout = None if layout_id is None else get_layout(athlete, layout_id)
     rung.save(update_fields=["layout"])
     return rung
@@ -395,7 +359,7 @@ def attach_layout(athlete: Athlete, rung_id: int, layout_id: int | None) -> Rung
 @transaction.atomic
 def change_threshold(athlete: Athlete, rung_id: int, given: Mapping[str, Any], at: datetime) -> ThresholdRevision:
     """Ask something else of a rung from now on. Raises ``CoreError`` for values that cannot be asked."""
-    rung = _lock_rung(athlete, rung_id)
+    rung = lock_rung(athlete, rung_id)
     game = rung.game
     threshold = read_threshold(type(game), given)
     check_mark(game, threshold)

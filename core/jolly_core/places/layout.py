@@ -88,16 +88,10 @@ def read_layout(place: Place, given: Mapping[str, Any], *, is_named: bool = True
 
 def _check_stand(place: Place, back_m: float) -> None:
     """Raise where one would stand behind the wall that is played at."""
-    wall_m = place.front_m if place.front_m is not None else _wall_m(place)
+    wall_m = place.wall_m if place.front_m is None else place.front_m
     if wall_m is not None and back_m < -wall_m:
         message = "Nobody can stand behind the wall: stand farther back."
         raise CoreError.one("behind_the_wall", message, "stand", "back_m", value=back_m, allowed=f">= {-wall_m}")
-
-
-def _wall_m(place: Place) -> float | None:
-    """How far away the wall is that everything is measured from; None for a court or table."""
-    surface = place.surfaces[0]
-    return surface.away_m if surface.is_upright else None
 
 
 def distance_to(place: Place, stand: Stand, zone: Zone) -> float:

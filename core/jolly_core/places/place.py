@@ -128,6 +128,12 @@ class Place:
     #: What lies between its printed lines, ready to be taken as a target.
     ready: tuple[Ready, ...] = ()
 
+    @property
+    def wall_m(self) -> float | None:
+        """How far away the upright surface stands that everything is measured from; None for a court or table."""
+        first = self.surfaces[0]
+        return first.away_m if first.is_upright else None
+
     def surface(self, surface_id: str) -> Surface | None:
         """The surface of that id, if there is one."""
         return next((each for each in self.surfaces if each.id == surface_id), None)

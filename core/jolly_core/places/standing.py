@@ -12,7 +12,7 @@ NEAREST_M, STEP_M = 0.5, 0.05
 
 def stand_range(place: Place) -> tuple[float, float]:
     """The least and the most that one may stand back, in metres, as a slider goes."""
-    wall_m = _wall(place)
+    wall_m = place.wall_m
     if wall_m is not None:
         return NEAREST_M - wall_m, max(FROM_WALL_M - wall_m, 0.0)
     surface = place.surfaces[0]
@@ -26,16 +26,10 @@ def stand_words(place: Place, stand: Stand, units: str = METRIC) -> str:
     >>> stand_words(get_place("plain_wall"), Stand(2.0, 4.0)), stand_words(get_place("tennis_court"), Stand(5.0, 0.5))
     ('4 m from the wall', '0.5 m behind the near baseline')
     """
-    wall_m = _wall(place)
+    wall_m = place.wall_m
     if wall_m is not None:
         return f"{read_long(stand.back_m + wall_m, units)} from {place.surfaces[0].title}"
     near = next((line.title for line in place.lines if line.is_across and line.start[1] == 0), "near edge")
     if abs(stand.back_m) < STEP_M / 2:
         return f"on the {near}"
     return f"{read_long(abs(stand.back_m), units)} {'behind' if stand.back_m > 0 else 'inside'} the {near}"
-
-
-def _wall(place: Place) -> float | None:
-    """How far away the upright surface stands that everything is measured from; None for a court or table."""
-    surface = place.surfaces[0]
-    return surface.away_m if surface.is_upright else None

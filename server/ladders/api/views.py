@@ -15,7 +15,7 @@ from jolly_core.ladder.levers import KINDS
 from jolly_core.paper.registry import form_of
 from jolly_core.patterns.offers import list_orders
 from jolly_core.sides import PAIR_KINDS
-from ladders import rungs, selectors, services
+from ladders import needs, rungs, selectors, services
 from ladders.api.serializers import (
     ArchiveSerializer,
     AttachedLayoutSerializer,
@@ -228,8 +228,8 @@ class NeedsView(APIView):
 
     @extend_schema(operation_id="set_needs", request=NeedsSerializer, responses=NeedsSerializer)
     def put(self, request: Request, rung_id: int) -> Response:
-        needs = rungs.set_needs(request.user, rung_id, read_given(request, NeedsSerializer)["needs"])
-        kept = [{"rung": each.rung, "is_must": each.need.is_must} for each in needs]
+        known = needs.set_needs(request.user, rung_id, read_given(request, NeedsSerializer)["needs"])
+        kept = [{"rung": each.rung, "is_must": each.need.is_must} for each in known]
         return Response(NeedsSerializer({"needs": kept}).data)
 
 

@@ -115,6 +115,11 @@ def test_needs_of_the_shelf_are_linked_whichever_is_taken_first(client: APIClien
     client.post("/api/shelf/bounce-to-side-swing/take/")
     assert len(needed()) == 2
     assert all(words.startswith("From the bounce to the side swing, rung") for words in needed())
+    # What was taken out by hand does not come back with another ladder.
+    for rung in client.get(f"/api/ladders/{crosses}/").json()["rungs"]:
+        client.put(f"/api/rungs/{rung['rung']['id']}/needs/", {"needs": []}, format="json")
+    client.post("/api/shelf/rope-row/take/")
+    assert needed() == []
 
 
 class TestTheShelf:
