@@ -85,6 +85,18 @@ def test_the_shelf_is_looked_through_and_a_ladder_read_before_it_is_taken(open_p
     expect(page.get_by_role("heading", name="Ten straight ones", level=1)).to_be_visible()
 
 
+def test_a_filter_set_in_the_moment_all_are_taken_out_stands_alone(open_page: OpenPage) -> None:
+    page = open_page()
+    AthleteAtTheScreen(page).come_in()
+    page.goto("/climb/shelf?words=serve+paper")
+    expect(page.get_by_role("status").filter(has_text="1 ladder")).to_be_visible()
+    page.get_by_label("Discipline").click()
+    option = page.get_by_role("option", name="cue table").element_handle()
+    out = page.get_by_text("All ladders").element_handle()
+    page.evaluate("([out, option]) => { out.click(); option.click(); }", [out, option])
+    expect(page).to_have_url(re.compile(r"\?discipline=cue\+table$"))
+
+
 def test_a_ladder_goes_out_as_a_file_and_comes_in_from_one(open_page: OpenPage, tmp_path: Path) -> None:
     page = open_page(is_quiet=True)  # a file that is refused stands in the console, too
     athlete = AthleteAtTheScreen(page)

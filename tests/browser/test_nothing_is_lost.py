@@ -98,6 +98,28 @@ def test_two_screens_on_one_run_come_to_one_count(open_page: OpenPage) -> None:
     first.expect_count(4)
 
 
+#: Presses the big key in the very task in which the court begins to take presses.
+PRESS_AT_ONCE = """() => new MutationObserver((_, watch) => {
+    const pad = document.querySelector("[data-pad]:not(:disabled)");
+    if (!pad) return;
+    watch.disconnect();
+    pad.dispatchEvent(new KeyboardEvent("keydown", { key: " ", code: "Space", bubbles: true }));
+}).observe(document.body, { subtree: true, attributes: true, childList: true })"""
+
+
+def test_the_first_press_on_another_screen_is_no_double_tap_of_the_last(open_page: OpenPage) -> None:
+    first, _ = begin(open_page())
+    address = first.page.url
+    first.page.goto("/")
+    first.page.evaluate("localStorage.clear()")  # as after a crash: its clock was not kept
+    second = AthleteAtTheScreen(first.page.context.new_page())
+    second.page.goto(address)
+    expect(second.page.get_by_role("button", name=re.compile("(Start|Carry on): 3, 2, 1"))).to_be_visible()
+    second.page.evaluate(PRESS_AT_ONCE)
+    second.start()
+    second.expect_count(3)
+
+
 def test_presses_of_a_screen_that_was_cut_off_are_counted_behind_those_of_another(open_page: OpenPage) -> None:
     page = open_page(is_quiet=True)
     wire = Wire(page)

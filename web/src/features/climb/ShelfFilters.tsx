@@ -2,8 +2,8 @@
 import { Autocomplete, Box, Button, TextField } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { useSearchParams } from "react-router";
 
+import { useAddress } from "../../shared/lib/useAddress";
 import { useSettled } from "../../shared/lib/useSettled";
 import { Pick } from "../../shared/ui/Pick";
 import { shelfChoicesQuery } from "../../api/shelf";
@@ -22,20 +22,13 @@ interface WordsFieldProps {
 }
 
 function WordsField({ name, label, placeholder, first }: WordsFieldProps) {
-  const [address, setAddress] = useSearchParams();
+  const { address, change } = useAddress();
   const [typed, setTyped] = useState(first);
   const settled = useSettled(typed);
   const asked = address.get(name) ?? "";
   useEffect(() => {
     if (settled.trim() === asked) return;
-    setAddress(
-      (before) => {
-        before.set(name, settled.trim());
-        if (settled.trim() === "") before.delete(name);
-        return before;
-      },
-      { replace: true },
-    );
+    change((now) => (settled.trim() === "" ? now.delete(name) : now.set(name, settled.trim())));
     // Only what is typed changes the address; what the address says is typed when the page opens.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [settled]);
@@ -53,20 +46,16 @@ function WordsField({ name, label, placeholder, first }: WordsFieldProps) {
 }
 
 export function ShelfFilters() {
-  const [address, setAddress] = useSearchParams();
+  const { address, change } = useAddress();
   const choices = useQuery(shelfChoicesQuery);
   /** How often all was taken out again: then the fields for words begin anew, empty. */
   const [cleared, setCleared] = useState(0);
   const first = (name: string) => (cleared === 0 ? (address.get(name) ?? "") : "");
   const set = (name: string, values: string[]) =>
-    setAddress(
-      (before) => {
-        before.delete(name);
-        for (const value of values) if (value) before.append(name, value);
-        return before;
-      },
-      { replace: true },
-    );
+    change((now) => {
+      now.delete(name);
+      for (const value of values) if (value) now.append(name, value);
+    });
   const pick = (name: string, label: string, values: string[], word = (value: string) => value) => (
     <Pick
       label={label}
@@ -115,7 +104,7 @@ export function ShelfFilters() {
       {address.size > 0 && (
         <Button
           onClick={() => {
-            setAddress({}, { replace: true });
+            change((now) => [...now.keys()].forEach((name) => now.delete(name)));
             setCleared(cleared + 1);
           }}
           sx={{ alignSelf: "center" }}>

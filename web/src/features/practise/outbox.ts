@@ -58,7 +58,9 @@ export class Outbox {
     this.pending = kept;
     this.lastSeq = Math.max(run.last_seq, ...this.pending.map((event) => event.seq));
     this.lastAtMs = Math.max(run.last_at_ms, ...this.pending.map((event) => event.at_ms));
-    clock.skip(Math.max(0, this.lastAtMs - clock.now()));
+    // Far enough behind the last press of another screen, or before a crash, not to be taken for a double tap of it.
+    const fromMs = this.lastSeq === 0 ? 0 : this.lastAtMs + run.double_tap_ms;
+    clock.skip(Math.max(0, fromMs - clock.now()));
     this.standing = {
       tally: run.tally,
       result: run.result,

@@ -5,6 +5,7 @@ import { useNavigate, useParams, useSearchParams } from "react-router";
 import { api, unwrap } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { aimsQuery, layoutQuery, libraryQuery, type DrawnPlace, type LadderAim, type Layout } from "../../api/setup";
+import { useAddress } from "../../shared/lib/useAddress";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page } from "../../shared/ui/Page";
 import { keyOf } from "./editor/AimWhy";
@@ -25,7 +26,7 @@ function aimOf(aims: LadderAim[], key: string | null, place: DrawnPlace, layout:
 
 function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null }) {
   const navigate = useNavigate();
-  const [params, setParams] = useSearchParams();
+  const { address: params, change } = useAddress();
   const units = useUnits();
   const { data: aims } = useQuery(aimsQuery);
   // Laid for a rung, as its ladder asked for it: then it is played there.
@@ -41,8 +42,7 @@ function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null })
   );
   const aim = params.get("aim");
   const open = (id: number) => void navigate(`/set-up/layouts/${id}${aim ? `?aim=${aim}` : ""}`, { replace: true });
-  const chooseAim = (key: string) =>
-    setParams((before) => ({ ...Object.fromEntries(before), aim: key }), { replace: true });
+  const chooseAim = (key: string) => change((now) => now.set("aim", key));
   if (!aims) return null;
   return (
     <Editor
