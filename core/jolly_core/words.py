@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 
 def quantity(number: int, noun: str, plural: str | None = None) -> str:
     """A number with its noun in the right form.
@@ -56,6 +58,16 @@ def either(words: list[str]) -> str:
     """
     *first, last = words
     return f"{', '.join(first)} or {last}" if first else last
+
+
+def listed(words: Sequence[str]) -> str:
+    """Words that all hold: "a, b and c".
+
+    >>> listed(["50 cm", "150 cm"]), listed(["50 cm"])
+    ('50 cm and 150 cm', '50 cm')
+    """
+    *first, last = words
+    return f"{', '.join(first)} and {last}" if first else last
 
 
 def span(seconds: int) -> str:

@@ -24,7 +24,7 @@ from jolly_core.places.kit import kit_of
 from jolly_core.places.layout import Layout, Stand, distance_to, read_layout, stand_at, tells_aim
 from jolly_core.places.place import Place
 from jolly_core.places.standing import stand_words
-from jolly_core.places.tape import Taped, tape_list
+from jolly_core.places.tape import SurfaceTape, tape_list
 from jolly_core.places.zone import Zone
 from jolly_core.planning.rung_maker import NextRung, propose_rungs
 from ladders.models import Ladder, Rung
@@ -94,7 +94,7 @@ class WorkedOut:
     """All that follows from a layout: how far, how likely, where the tape goes, what to bring, in which order."""
 
     zones: Sequence[ZoneWorkedOut]
-    tape: Sequence[Taped]
+    tape: Sequence[SurfaceTape]
     kit: Sequence[str]
     stand_words: str
     steps: Sequence[str]
@@ -210,33 +210,33 @@ def work_out(athlete: Athlete, place_key: str, given: Mapping[str, Any], *, aim:
     steps, problem = _steps(layout)
     units = athlete.units
     return WorkedOut(
-        zones=[_work_out_zone(place, layout, zone, aim, units) for zone in layout.zones],
+        zones=[_work_out_zone(place, layout, zone, aim, units) for zone in layout.targets],
         tape=tape_list(place, layout.zones, units),
         kit=kit_of(place, layout.zones, units),
         stand_words=stand_words(place, layout.stand, units),
         steps=steps,
         pattern_problem=problem,
         aim=aim,
-        offers=[offer for zone in layout.zones for offer in list_offers(place, layout, zone, aim, units=units)],
+        offers=[offer for zone in layout.targets for offer in list_offers(place, layout, zone, aim, units=units)],
     )
 
 
 def _steps(layout: Layout) -> tuple[Sequence[str], str]:
     try:
-        return read_pattern(layout.pattern, [zone.name for zone in layout.zones]), ""
+        return read_pattern(layout.pattern, [zone.name for zone in layout.targets]), ""
     except CoreError as error:
         return (), error.problems[0].message
 
 
 def _work_out_zone(place: Place, layout: Layout, zone: Zone, aim: LadderAim | None, units: str) -> ZoneWorkedOut:
     distance_m = distance_to(place, layout.stand, zone)
-    predicted = predict(aim.aim, zone.shape, distance_m) if aim and tells_aim(place, zone) else None
+    predicted = predict(aim.aim, zone.shape, distance_m) if aim and tells_aim(place, layout, zone) else None
     return ZoneWorkedOut(zone, distance_m, read_long(distance_m, units), predicted)
 
 
 def list_offers(place: Place, layout: Layout, zone: Zone, aim: LadderAim | None, *, units: str) -> list[Offer]:
     """The steps that would make a target a fair challenge, as far as there is room to stand for them."""
-    if aim is None or not tells_aim(place, zone):
+    if aim is None or not tells_aim(place, layout, zone):
         return []
     steps = propose_rungs(aim.aim, zone.shape, distance_to(place, layout.stand, zone), units=units)
     stands = [(step, stand_at(place, layout.stand, zone, step.distance_m)) for step in steps]
@@ -251,11 +251,11 @@ def list_next_rungs(rung: Rung) -> list[Offer]:
     """
     layout = rung.laid
     kept = core_layout(layout) if layout else None
-    if layout is None or kept is None or not kept.zones:
+    if layout is None or kept is None or not kept.targets:
         return []
     athlete = rung.ladder.athlete
     aim = get_aim(athlete, rung.ladder_id)
-    offers = list_offers(place_of(layout), kept, kept.zones[0], aim, units=athlete.units)
+    offers = list_offers(place_of(layout), kept, kept.targets[0], aim, units=athlete.units)
     below = get_rung_below(rung.ladder, rung)
     tries = tries_at(below) if below else None
     easiest = predict(aim.aim, tries.target, tries.distance_m).chance if aim and tries else 1.0

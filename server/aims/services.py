@@ -36,11 +36,12 @@ def add_next_rung(athlete: Athlete, rung_id: int, lever: str, at: datetime) -> R
     offer, units = offers[lever], athlete.units
     kept = core_layout(rung.layout)
     words = _words(rung, offer)
-    zones = (replace(offer.zone, shape=offer.step.target), *kept.zones[1:])
+    reshaped = replace(offer.zone, shape=offer.step.target)
+    zones = tuple(reshaped if zone == offer.zone else zone for zone in kept.zones)
     layout = replace(kept, title=f"{rung.ladder.title}: {words}"[:80], stand=offer.stand, zones=zones, pattern="")
     laid = keep_layout(athlete, rung.layout.place_key, layout.as_dict())
     where = stand_words(place_of(laid), offer.stand, units)
-    set_up = f"Stand {where}. {offer.zone.name.capitalize()}: {zones[0].shape.words(units)}."
+    set_up = f"Stand {where}. {offer.zone.name.capitalize()}: {reshaped.shape.words(units)}."
     number = rung.number + 1 if offer.step.is_harder else rung.number
     return insert_rung(
         athlete, rung_id, number, title=words, set_up=set_up, levers=_moved(rung, offer), layout_id=laid.pk, at=at

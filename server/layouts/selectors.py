@@ -59,13 +59,13 @@ def aimed_among(layout: Layout | None, names: Sequence[str]) -> AimedAmong | Non
         return None
     kept, place = core_layout(layout), place_of(layout)
     zones = _zones_named(kept, names)
-    beside = zones_beside(place, zones)
+    beside = zones_beside(place, zones) if all(map(kept.is_whole, zones)) else {}
     return AimedAmong(round(distance_to(place, kept.stand, zones[0]), 3), beside) if beside else None
 
 
 def _zones_named(layout: CoreLayout, names: Sequence[str]) -> list[Zone]:
     """The targets of those names in their order; empty where one of them is not on the layout."""
-    by_name = {zone.name: zone for zone in layout.zones}
+    by_name = {zone.name: zone for zone in layout.targets}
     return [by_name[name] for name in names] if by_name.keys() >= set(names) else []
 
 
@@ -75,9 +75,9 @@ def aimed_at(layout: Layout | None) -> AimedAt | None:
     None without a layout or target, or where that is met at a slant: then a run tells nothing of the aim.
     """
     kept = core_layout(layout) if layout else None
-    if layout is None or kept is None or not kept.zones:
+    if layout is None or kept is None or not kept.targets:
         return None
-    first, place = kept.zones[0], place_of(layout)
-    if not tells_aim(place, first):
+    first, place = kept.targets[0], place_of(layout)
+    if not tells_aim(place, kept, first):
         return None
     return AimedAt(round(distance_to(place, kept.stand, first), 3), first.shape)

@@ -81,7 +81,7 @@ def import_layout(athlete: Athlete, data: bytes) -> Layout:
 
 def _checked(athlete: Athlete, place_key: str, given: Mapping[str, Any]) -> CoreLayout:
     layout = read_layout(get_drawn_place(athlete, place_key), given)
-    read_pattern(layout.pattern, [zone.name for zone in layout.zones])
+    read_pattern(layout.pattern, [zone.name for zone in layout.targets])
     return layout
 
 

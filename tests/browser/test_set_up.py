@@ -302,7 +302,7 @@ def test_a_layout_prints_to_its_scale_on_one_page(board: Board) -> None:
     board.save()
     page.get_by_role("link", name="Print to scale").click()
     expect(page.get_by_text("1 : 25", exact=False)).to_be_visible()
-    expect(page.get_by_text("from the bottom left corner").first).to_be_visible()
+    expect(page.get_by_text("from the left edge").first).to_be_visible()
     # A wall 4 m wide at 1 to 25 is 160 mm; CSS has 96 points to an inch (CSS Values and Units 4, 5.2).
     page.emulate_media(media="print")
     wall = page.get_by_role("img", name="the wall at 1 to 25").locator("rect").first.bounding_box()

@@ -15,12 +15,13 @@ from jolly_core.places.layout import Layout, Stand, first_stand
 from jolly_core.places.place import Place
 from jolly_core.places.plain import make_place
 from jolly_core.places.registry import PLACES, get_place
-from jolly_core.places.zone import Zone
+from jolly_core.places.zone import ALONE, BOTH, SET_OUT, Zone
 from jolly_core.shapes.kinds.circle import Circle
 from jolly_core.shapes.kinds.line import Line
 from jolly_core.shapes.kinds.rectangle import Rectangle
 from jolly_core.shapes.kinds.row import Row
 from jolly_core.shapes.kinds.strip import Strip
+from jolly_core.shapes.kinds.thing import Thing
 
 WALL = make_place("wall", "Wall", kind="wall", width_m=4.2, length_m=3.0)
 BOX = Zone("box & <strip>", "surface", Rectangle(1.0, 0.6), (1.0, 1.0))
@@ -36,9 +37,17 @@ shapes = st.one_of(
     st.builds(Strip, lengths),
     st.builds(Line, st.floats(-0.9, 0.9).filter(abs), lengths, lengths),
     st.builds(Row, reaches, reaches, st.floats(0, 0.3), st.floats(0.05, 0.2)),
+    st.builds(Thing, st.floats(0.02, 0.3)),
 )
 zones = st.lists(
-    st.builds(Zone, names, st.just("surface"), shapes, st.tuples(st.floats(0.95, 3.2), st.floats(0.95, 2.0))),
+    st.builds(
+        Zone,
+        names,
+        st.just("surface"),
+        shapes,
+        st.tuples(st.floats(0.95, 3.2), st.floats(0.95, 2.0)),
+        st.sampled_from([ALONE, SET_OUT]),
+    ),
     max_size=8,
     unique_by=lambda zone: zone.name,
 )
@@ -65,6 +74,17 @@ def test_what_is_written_is_read_back_without_loss(layout: Layout) -> None:
     written = write_layout(WALL, layout)
     assert read_layout(written, WALL) == layout
     assert read_place(written) == ("wall", "Wall")
+
+
+def test_what_counts_with_a_target_is_read_back_so() -> None:
+    joined = layout(BOX, Zone("low", "surface", Strip(0.4), (0.0, 0.2), BOTH, BOX.name))
+    assert read_layout(write_layout(WALL, joined), WALL).zones == joined.zones
+    lost = write_layout(WALL, joined).replace(b"data-joined-to", b"data-joined")
+    with pytest.raises(CoreError, match="choose one that counts by itself"):
+        read_layout(lost, WALL)
+    other = write_layout(WALL, joined).replace(b'data-counts="both"', b'data-counts="twice"')
+    with pytest.raises(CoreError, match="counts must be one of"):
+        read_layout(other, WALL)
 
 
 @pytest.mark.parametrize("place", PLACES.values(), ids=PLACES)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from math import hypot
 
 import pytest
@@ -11,18 +12,28 @@ from hypothesis import strategies as st
 from jolly_core.errors import CoreError
 from jolly_core.places.guides import guides_of
 from jolly_core.places.kit import kit_of
-from jolly_core.places.layout import Layout, Stand, distance_to, first_stand, mirror_layout, read_layout
+from jolly_core.places.layout import (
+    Layout,
+    Stand,
+    check_layout,
+    distance_to,
+    first_stand,
+    mirror_layout,
+    read_layout,
+    tells_aim,
+)
 from jolly_core.places.place import Place
 from jolly_core.places.plain import make_place
 from jolly_core.places.registry import PLACES, get_place
 from jolly_core.places.standing import stand_range, stand_words
-from jolly_core.places.tape import tape_list
-from jolly_core.places.zone import Zone, read_zone
+from jolly_core.places.tape import TapeStep, tape_list
+from jolly_core.places.zone import BOTH, PART, SET_OUT, Zone, list_targets, read_zone
 from jolly_core.shapes.kinds.circle import Circle
 from jolly_core.shapes.kinds.line import Line
 from jolly_core.shapes.kinds.rectangle import Rectangle
 from jolly_core.shapes.kinds.row import Row
 from jolly_core.shapes.kinds.strip import Strip
+from jolly_core.shapes.kinds.thing import Thing
 
 WALL = make_place("wall", "Wall", kind="wall", width_m=4.0, length_m=3.0)
 TENNIS, ONE_WALL, POOL = get_place("tennis_court"), get_place("one_wall_court"), get_place("pool_table_9ft")
@@ -112,16 +123,6 @@ def test_a_row_stands_between_its_two_spots() -> None:
     points = row.shape.things(row.at)
     assert points[0] == pytest.approx(row.shape.ends(row.at)[0])
     assert len(points) == int(1.17 / 0.06715) + 1
-    taped = tape_list(POOL, [row])[0]
-    assert [fix.corner for fix in taped.fixes] == ["one end", "the other end"]
-    assert taped.size == "18 in a row over 117 cm, 6.7 cm from middle to middle"
-    assert taped.rounding == ""
-
-
-def test_halves_and_thirds_are_said_beside_the_tape() -> None:
-    taped = tape_list(WALL, [Zone("third", "surface", Rectangle(4 / 3, 1.5), (2, 0.75))])[0]
-    assert taped.parts == ("a third of the width of the wall", "half the height of the wall")
-    assert taped.rounding.startswith("rounding ")
 
 
 def test_guides_name_what_is_there_before_halves() -> None:
@@ -193,3 +194,51 @@ def test_every_field_that_cannot_be_read_is_named() -> None:
         ("zones", 0, "shape", "kind"),
         ("zones", 1, "shape", "radius_m"),
     ]
+
+
+# --- how what lies there counts ---------------------------------------------------------------------------------------
+
+
+class TestHowItCounts:
+    """Common practice, no source: a serve under the string onto the paper; an object ball and where to strike it."""
+
+    TABLE = get_place("table_tennis_table")
+    PAPER = Zone("paper", "table", Rectangle(0.297, 0.21), (1.2, 2.4))
+    GAP = Zone("under the string", "air", Strip(0.15), (0.0, 0.2275), BOTH, "paper")
+
+    def test_a_pair_is_one_target_that_tells_nothing_of_the_aim(self) -> None:
+        layout = Layout("low serve", (self.PAPER, self.GAP), Stand(0.76, 0.3))
+        check_layout(self.TABLE, layout.zones)
+        assert [zone.name for zone in layout.targets] == ["paper"]
+        assert not layout.is_whole(self.PAPER)
+        assert not tells_aim(self.TABLE, layout, self.PAPER)
+        assert tells_aim(self.TABLE, Layout("paper", (self.PAPER,), Stand(0.76, 0.3)), self.PAPER)
+
+    def test_what_is_set_out_is_laid_and_brought_but_not_counted(self) -> None:
+        ball = Zone("object ball", "table", Thing(0.05715), (0.635, 1.6), SET_OUT)
+        box = Zone("position box", "table", Rectangle(0.3, 0.2), (0.3, 0.4), BOTH, "left foot pocket")
+        pocket = next(each for each in POOL.ready if each.title == "left foot pocket")
+        zones = [ball, Zone(pocket.title, "table", pocket.shape, pocket.at), box]
+        check_layout(POOL, zones)
+        assert [zone.name for zone in list_targets(zones)] == ["left foot pocket"]
+        assert kit_of(POOL, zones) == ["1 m of tape", "1 ball", "a tape measure"]
+        (tape,) = tape_list(POOL, zones)
+        assert tape.steps[-1] == TapeStep(
+            "1 ball", ("object ball: in the middle of the table, 30.5 cm short of the foot string",)
+        )
+
+    @pytest.mark.parametrize("joined_to", ["", "chair", "under the string", "edge"])
+    def test_it_counts_with_another_that_counts_by_itself(self, joined_to: str) -> None:
+        edge = Zone("edge", "table", Strip(0.1), (0.0, 2.69), PART, "paper")
+        with pytest.raises(CoreError) as caught:
+            check_layout(self.TABLE, [self.PAPER, edge, replace(self.GAP, joined_to=joined_to)])
+        (problem,) = caught.value.problems
+        assert (problem.path, problem.code) == (("zones", 2, "joined_to"), "not_a_choice")
+        assert problem.allowed == ["paper"]
+
+    def test_it_is_kept_as_it_was(self) -> None:
+        for zone in (self.PAPER, self.GAP, replace(self.PAPER, counts=SET_OUT)):
+            assert read_zone(zone.as_dict()) == zone
+        assert "counts" not in self.PAPER.as_dict()
+        with pytest.raises(CoreError, match="counts must be one of"):
+            read_zone({**self.PAPER.as_dict(), "counts": "twice"})

@@ -44,6 +44,7 @@ HITS: dict[str, Hit] = {
     # Turned so that it lies along: errors are the same in every direction.
     "line": lambda shape, x, y: abs(x) <= hypot(shape.across_m, shape.up_m) / 2 and abs(y) <= shape.within_m,
     "row": lambda shape, x, y: hypot(x, y) <= shape.size_m / 2,
+    "thing": lambda shape, x, y: hypot(x, y) <= shape.size_m / 2,
 }
 
 

@@ -23,7 +23,8 @@ from jolly_core.formats.drawing import ShapeDrawing
 from jolly_core.formats.svg import SVG, attribute, read_decimal, read_pair, tag, to_mm
 from jolly_core.places.layout import Layout, Stand, check_layout
 from jolly_core.places.place import Place, Surface
-from jolly_core.places.zone import Zone
+from jolly_core.places.zone import ALONE, WAYS_TO_COUNT, Zone
+from jolly_core.validation import check_choice
 
 VERSION = "1"
 GAP_MM = Decimal(200)
@@ -72,7 +73,12 @@ def _surface(surface: Surface, top: Decimal, place: Place, zones: Sequence[Zone]
 
 def _target(zone: Zone, surface: Surface) -> str:
     drawing = next(each for each in DRAWINGS if each.shape is type(zone.shape))
-    return drawing(surface).write(zone.shape, zone.at, f"data-zone={attribute(zone.name)}")
+    named = f"data-zone={attribute(zone.name)}"
+    if zone.counts != ALONE:
+        named += f' data-counts="{zone.counts}"'
+    if zone.is_joined:
+        named += f" data-joined-to={attribute(zone.joined_to)}"
+    return drawing(surface).write(zone.shape, zone.at, named)
 
 
 def read_place(data: bytes) -> tuple[str, str]:
@@ -164,5 +170,8 @@ def _zone(element: ElementTree.Element, surface: Surface) -> Zone:
     name = element.get("data-zone", "")
     for drawing in DRAWINGS:
         if drawing.is_of(element):
-            return Zone(name, surface.id, *drawing(surface).read(element, name))
+            counts, joined_to = element.get("data-counts", ALONE), element.get("data-joined-to", "")
+            if problem := check_choice("counts", counts, WAYS_TO_COUNT):
+                raise CoreError([problem])
+            return Zone(name, surface.id, *drawing(surface).read(element, name), counts, joined_to)
     raise CoreError.one("foreign", f"The target {name} is no shape that a target can have.", "file", name)

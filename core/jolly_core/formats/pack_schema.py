@@ -19,6 +19,7 @@ from jolly_core.ladder.needs import MOST_NEEDS
 from jolly_core.load.dose import MOST_ATTEMPTS, MOST_DAYS
 from jolly_core.places.layout import LONGEST_TITLE, MOST_ZONES
 from jolly_core.places.registry import PLACES
+from jolly_core.places.zone import WAYS_TO_COUNT
 from jolly_core.sides import LONGEST_WORD, PAIRS
 from jolly_core.thresholds.threshold import HIGHEST_MARK, MOST_RUNS
 
@@ -183,6 +184,7 @@ def _layout() -> dict[str, Any]:
         "shape": {"type": "object", "properties": {"kind": {"type": "string"}}, "required": ["kind"]},
         "at": {"type": "array", "items": _NUMBER, "minItems": 2, "maxItems": 2},
     }
+    joined = {"counts": _one_of(WAYS_TO_COUNT), "joined_to": _text(40)}
     stand = _object({"x_m": _NUMBER, "back_m": _NUMBER}, "x_m", "back_m")
     return _object(
         {
@@ -190,7 +192,10 @@ def _layout() -> dict[str, Any]:
             "title": _text(LONGEST_TITLE, shortest=1),
             "stand": stand,
             "pattern": _text(200),
-            "zones": _list({"type": "object", "properties": zone, "required": list(zone)}, MOST_ZONES),
+            "zones": _list(
+                {"type": "object", "properties": {**zone, **joined}, "required": list(zone)},
+                MOST_ZONES,
+            ),
         },
         "place",
         "title",

@@ -6,7 +6,9 @@ LENGTH, WIDTH, SINGLES = 13.40, 6.10, 5.18
 SHORT, LONG_DOUBLES = 1.98, 0.76
 NET_Y, MIDDLE, INSET = LENGTH / 2, WIDTH / 2, (WIDTH - SINGLES) / 2
 
-COURT = Surface("court", "the court", FLOOR, WIDTH, LENGTH)
+COURT = Surface(
+    "court", "the court", FLOOR, WIDTH, LENGTH, edges=("left side line", "right side line", "near edge", "far edge")
+)
 NET = Net("court", NET_Y, 1.524, 1.55)
 AIR, AIR_LINES, AIR_SPOTS = over_net(COURT, NET, 4.0)
 PLACE = Place(

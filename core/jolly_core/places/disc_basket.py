@@ -7,7 +7,7 @@ CIRCLE = 10.0
 WIDTH, POLE = 12.0, 10.5
 RIM, OPENING, ACROSS = 0.82, 0.52, 0.55
 
-GROUND = Surface("ground", "the ground", FLOOR, WIDTH, POLE + 0.5)
+GROUND = Surface("ground", "the ground", FLOOR, WIDTH, POLE + 0.5, edges=None)
 BASKET = Surface("basket", "the basket", WALL, 0.75, 1.45, left_m=WIDTH / 2 - 0.375, away_m=POLE)
 PLACE = Place(
     id="disc_basket",
@@ -17,7 +17,7 @@ PLACE = Place(
     lines=(
         across(BASKET, "rim of the tray", RIM, ACROSS + 0.1),
         across(BASKET, "foot of the chains' holder", RIM + OPENING, ACROSS),
-        across(GROUND, "ten metres from the pole", POLE - CIRCLE, 1.0),
+        across(GROUND, "ten-metre mark", POLE - CIRCLE, 1.0),
     ),
     spots=(
         Landmark("ground", "foot of the pole", (WIDTH / 2, POLE)),

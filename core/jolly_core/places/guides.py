@@ -49,11 +49,10 @@ def _along(place: Place, surface: Surface, axis: int, whole_m: float) -> Iterato
     for spot in place.spots:
         if spot.surface == surface.id:
             yield Guide(spot.at[axis], spot.title)
-    near, far = (("left edge", "right edge"), ("bottom", "top") if surface.is_upright else ("near edge", "far edge"))[
-        axis
-    ]
-    yield Guide(0.0, near)
-    yield Guide(whole_m, far)
+    if surface.edges:
+        lowest, highest = ("bottom", "top") if surface.is_upright and axis else surface.edges[2 * axis : 2 * axis + 2]
+        yield Guide(0.0, lowest)
+        yield Guide(whole_m, highest)
     for share, title, _ in SHARES:
         yield Guide(share * whole_m, title)
 

@@ -2,14 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from math import hypot, sqrt
 from typing import Any, Self
 
 from jolly_core.errors import CoreError, Problem
 from jolly_core.places.place import FLOOR, Place, Surface
-from jolly_core.places.zone import Zone, extent, read_zone
+from jolly_core.places.zone import ALONE, Zone, extent, list_targets, read_zone
 from jolly_core.shapes.points import Point
 from jolly_core.stored import Stored, from_plain, to_plain, upgraded
 from jolly_core.validation import check_number
@@ -42,6 +42,15 @@ class Layout(Stored):
     stand: Stand
     #: The zones in the order they are played, as it was written; empty without one.
     pattern: str = ""
+
+    @property
+    def targets(self) -> tuple[Zone, ...]:
+        """What counts by itself, in its order."""
+        return list_targets(self.zones)
+
+    def is_whole(self, zone: Zone) -> bool:
+        """Whether a target is all that a ball has to meet, and the only thing: nothing is joined to it."""
+        return zone.counts == ALONE and all(each.joined_to != zone.name for each in self.zones)
 
     def as_dict(self) -> dict[str, Any]:
         """As it is kept and sent."""
@@ -150,9 +159,17 @@ def check_layout(place: Place, zones: Sequence[Zone]) -> None:
         if names.index(zone.name) != number:
             message = f"There are two targets named {zone.name}; give one another name."
             found.append(Problem("taken", message, ("name",), zone.name))
-        problems += [problem.under("zones", number) for problem in found]
+        problems += [problem.under("zones", number) for problem in [*found, *_check_joined(zone, zones)]]
     if problems:
         raise CoreError(problems)
+
+
+def _check_joined(zone: Zone, zones: Sequence[Zone]) -> Iterator[Problem]:
+    """What counts with another target names one that counts by itself."""
+    alone = [each.name for each in zones if each.counts == ALONE and each is not zone]
+    if zone.is_joined and zone.joined_to not in alone:
+        message = f"{zone.name} counts with {zone.joined_to or 'another target'}: choose one that counts by itself."
+        yield Problem("not_a_choice", message, ("joined_to",), zone.joined_to, alone)
 
 
 def _no_surface(zone: Zone, place: Place) -> Problem:
@@ -187,10 +204,10 @@ def mirrored(place: Place, zones: Sequence[Zone]) -> list[Zone]:
     ]
 
 
-def tells_aim(place: Place, zone: Zone) -> bool:
-    """Whether what hits and misses a target tells of the aim: it lies ahead, and is not met at a slant."""
+def tells_aim(place: Place, layout: Layout, zone: Zone) -> bool:
+    """Whether what hits and misses a target tells of the aim: it lies ahead, not at a slant, and counts by itself."""
     surface = place.surface(zone.surface)
-    return surface is not None and surface.is_ahead
+    return surface is not None and surface.is_ahead and layout.is_whole(zone)
 
 
 def mirror_layout(place: Place, layout: Layout) -> Layout:

@@ -5,7 +5,9 @@ from jolly_core.places.place import FLOOR, Landmark, Net, Place, Surface, across
 LENGTH, WIDTH, VOLLEY = 13.411, 6.096, 2.134
 NET_Y, MIDDLE = LENGTH / 2, WIDTH / 2
 
-COURT = Surface("court", "the court", FLOOR, WIDTH, LENGTH)
+COURT = Surface(
+    "court", "the court", FLOOR, WIDTH, LENGTH, edges=("left side line", "right side line", "near edge", "far edge")
+)
 NET = Net("court", NET_Y, 0.864, 0.914)
 AIR, AIR_LINES, AIR_SPOTS = over_net(COURT, NET, 3.0)
 PLACE = Place(

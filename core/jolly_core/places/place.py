@@ -4,15 +4,30 @@ from __future__ import annotations
 
 from dataclasses import dataclass, field
 from itertools import pairwise
-from math import cos, radians, sin
+from math import cos, radians, sin, sqrt
 
+from jolly_core.shapes.kinds.line import Line
+from jolly_core.shapes.kinds.rectangle import Rectangle
 from jolly_core.shapes.points import Point
+from jolly_core.shapes.shape import Shape
 
 FLOOR, WALL, TABLE, AIR = "floor", "wall", "table", "air"
 #: What an athlete can measure and draw; air is only above a net.
 KINDS = (FLOOR, WALL, TABLE)
 #: Where an upright surface stands for somebody who looks away from the near edge.
 AHEAD, LEFT, RIGHT, BEHIND = "ahead", "left", "right", "behind"
+EDGES = ("left edge", "right edge", "near edge", "far edge")
+#: How near its mouth a ball is that falls into a pocket. Common practice, no source.
+MOUTH_DEPTH_M = 0.03
+
+
+@dataclass(frozen=True)
+class Closer:
+    """A part of a long surface to be looked at closer, from one distance to another: the pins at the end of a lane."""
+
+    title: str
+    from_m: float
+    to_m: float
 
 
 @dataclass(frozen=True)
@@ -31,6 +46,10 @@ class Surface:
     left_m: float = 0.0
     away_m: float = 0.0
     stands: str = AHEAD
+    #: What its left, right, near and far edges are, to measure from; None of open ground, which ends nowhere.
+    edges: tuple[str, str, str, str] | None = EDGES
+    #: Parts of it that are too small to be seen on the whole.
+    closer: tuple[Closer, ...] = ()
 
     @property
     def is_ahead(self) -> bool:
@@ -94,19 +113,43 @@ class Net:
 
 @dataclass(frozen=True)
 class Ready:
-    """A rectangle between lines that are there already: a service box, a half, what lies under a line on the wall."""
+    """A shape that is there already: a service box, a half, what lies under a line on the wall, a pocket's mouth."""
 
     surface: str
     title: str
     at: Point
-    width_m: float
-    height_m: float
+    shape: Shape
 
 
 def ready(surface: Surface, title: str, across_m: Point, away_m: Point) -> Ready:
     """The rectangle from one line to another: across, and away or up."""
     (left, right), (near, far) = across_m, away_m
-    return Ready(surface.id, title, ((left + right) / 2, (near + far) / 2), right - left, far - near)
+    return Ready(surface.id, title, ((left + right) / 2, (near + far) / 2), Rectangle(right - left, far - near))
+
+
+def pocket_mouths(
+    bed: Surface, corner_m: float, middle_m: float, ends: tuple[str, str]
+) -> tuple[tuple[PaintedLine, ...], tuple[Ready, ...]]:
+    """The mouths of the six pockets of a cue table: the lines between their jaws, and each as a target.
+
+    ``ends`` are the names of the near and the far end. A pocket is hit by a ball whose middle crosses its mouth.
+    """
+    leg, half, (near, far) = corner_m / sqrt(2), middle_m / 2, ends
+    width, length, middle = bed.width_m, bed.length_m, bed.length_m / 2
+    mouths = {
+        f"left {near} pocket": ((0.0, leg), (leg, 0.0)),
+        f"right {near} pocket": ((width - leg, 0.0), (width, leg)),
+        "left middle pocket": ((0.0, middle - half), (0.0, middle + half)),
+        "right middle pocket": ((width, middle - half), (width, middle + half)),
+        f"left {far} pocket": ((0.0, length - leg), (leg, length)),
+        f"right {far} pocket": ((width - leg, length), (width, length - leg)),
+    }
+    lines = tuple(PaintedLine(bed.id, f"mouth of the {title}", *ends) for title, ends in mouths.items())
+    pockets = tuple(
+        Ready(bed.id, title, ((x + end_x) / 2, (y + end_y) / 2), Line(end_x - x, end_y - y, MOUTH_DEPTH_M))
+        for title, ((x, y), (end_x, end_y)) in mouths.items()
+    )
+    return lines, pockets
 
 
 @dataclass(frozen=True)
@@ -203,7 +246,8 @@ def arc(
 
 def over_net(base: Surface, net: Net, height_m: float) -> tuple[Surface, tuple[PaintedLine, ...], tuple[Landmark, ...]]:
     """The air above a net, up to ``height_m`` over the floor or table it stands on, with the net's upper edge."""
-    air = Surface("air", "the air over the net", AIR, base.width_m, height_m, away_m=net.y_m)
+    sides = ("left side line", "right side line", "floor", "top")
+    air = Surface("air", "the air over the net", AIR, base.width_m, height_m, away_m=net.y_m, edges=sides)
     middle = base.width_m / 2
     left, top, right = (0.0, net.side_m), (middle, net.centre_m), (base.width_m, net.side_m)
     lines = (

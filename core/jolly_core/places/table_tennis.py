@@ -4,7 +4,9 @@ from jolly_core.places.place import TABLE, Landmark, Net, Place, Surface, across
 
 LENGTH, WIDTH, HEIGHT = 2.74, 1.525, 0.76
 
-TOP = Surface("table", "the table", TABLE, WIDTH, LENGTH)
+TOP = Surface(
+    "table", "the table", TABLE, WIDTH, LENGTH, edges=("left side line", "right side line", "near edge", "far edge")
+)
 NET = Net("table", LENGTH / 2, 0.1525, 0.1525)
 AIR, AIR_LINES, AIR_SPOTS = over_net(TOP, NET, 0.6)
 PLACE = Place(

@@ -1,163 +1,261 @@
-"""The tape list: each corner of a target from two landmarks, rounded to what a tape can do.
+"""The tape list for one person alone: what is laid on a surface, in which order, and where, by straight measures.
 
-Where two measured distances meet is the corner; rounding moves it a little, and what that does to the target's area is
-said beside it.
+Tape comes first, then what is chalked or set out. What several targets share is laid once; a strip is told as a strip,
+by its one measure, and never as four corners.
 """
 
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
-from itertools import combinations
-from math import hypot, sqrt
+from itertools import groupby
 
-from jolly_core.measures import METRIC, STEPS_M, read_tape, to_tape
-from jolly_core.places.guides import SHARES
-from jolly_core.places.place import Landmark, Place, Surface
-from jolly_core.places.zone import Zone, corners_of_zone, extent
+from jolly_core.measures import METRIC, read_tape
+from jolly_core.places.kit import thing_name
+from jolly_core.places.place import AIR, FLOOR, Place, Surface
+from jolly_core.places.straight import Direction, Measure
+from jolly_core.places.stretches import ACROSS, AWAY, NEAR_M, Stretch, cones_of, takes_cones, taped
+from jolly_core.places.zone import Zone, corners_of_zone
 from jolly_core.shapes.points import Point
+from jolly_core.shapes.shape import LaidWith
+from jolly_core.words import listed, quantity
 
-#: Two landmarks nearly in line with a corner do not fix it: the sine of the angle between them is at least this.
-LEAST_SINE = 0.3
-CORNERS = ("near left", "near right", "far right", "far left")
-UPRIGHT_CORNERS = ("bottom left", "bottom right", "top right", "top left")
-#: How high up a wall one holds a tape without a ladder. Common practice, no source.
-ARM_M = 2.1
-ENDS = ("one end", "the other end")
+BOX_CORNERS = 4
 #: A change of area too small to see on a tape.
 UNSEEN = 0.0005
 
 
 @dataclass(frozen=True)
-class Reach:
-    """One distance to lay out: from which landmark, how far, and how it is read off a tape."""
+class TapeStep:
+    """One thing to do: ``what`` is laid, such as "2 strips all across", and ``where``, a line for each place."""
 
-    landmark: str
-    distance_m: float
-    words: str
-
-
-@dataclass(frozen=True)
-class Fix:
-    """Where a corner (or the middle of a circle) is: two distances that meet there."""
-
-    corner: str
-    reaches: tuple[Reach, Reach]
+    what: str
+    where: tuple[str, ...]
 
 
 @dataclass(frozen=True)
-class Taped:
-    """A zone's part of the tape list; ``area_change`` is what rounding does to its area, as a share.
-
-    ``size`` is the target itself in words, to check by; ``parts`` says what divides what.
-    """
+class Check:
+    """A target as it should measure once it is laid, and what rounding does to its area, as a share."""
 
     zone: str
-    surface: str
-    fixes: tuple[Fix, ...]
-    area_change: float
-    size: str = ""
-    parts: tuple[str, ...] = ()
+    size: str
+    area_change: float = 0.0
 
     @property
     def rounding(self) -> str:
-        """What rounding does to it, in words; empty where it has no area."""
-        if len(self.fixes) < len(CORNERS):
-            return ""
+        """What rounding does to it, in words; empty where that cannot be seen."""
         if abs(self.area_change) < UNSEEN:
-            return "rounding leaves its area as it is"
+            return ""
         larger = "larger" if self.area_change > 0 else "smaller"
         return f"rounding makes it {100 * abs(self.area_change):.1f} % {larger}"
 
 
-def tape_list(place: Place, zones: Sequence[Zone], units: str = METRIC) -> list[Taped]:
-    """Where the tape goes, zone by zone."""
-    taped = []
-    for zone in zones:
-        surface = place.surface(zone.surface)
-        if surface:
-            taped.append(_tape(zone, surface, place.landmarks(zone.surface), units))
-    return taped
+@dataclass(frozen=True)
+class SurfaceTape:
+    """All that is laid on one surface, and its targets to check by."""
+
+    surface: str
+    title: str
+    steps: tuple[TapeStep, ...]
+    checks: tuple[Check, ...]
 
 
-def _tape(zone: Zone, surface: Surface, landmarks: Sequence[Landmark], units: str) -> Taped:
-    corners = corners_of_zone(zone, surface)
-    names = _names(corners, surface)
-    fixes, moved = [], []
-    for name, corner in zip(names, corners, strict=True):
-        one, other = _best_pair(corner, landmarks, surface)
-        reaches = tuple(_reach(spot, corner, units) for spot in (one, other))
-        fixes.append(Fix(name, (reaches[0], reaches[1])))
-        moved.append(_meet(one.at, other.at, [to_tape(each.distance_m, units) for each in reaches], corner))
-    area = _area(corners)
-    change = _area(moved) / area - 1 if area else 0.0
-    return Taped(
-        zone.name, zone.surface, tuple(fixes), change, zone.shape.words(units), tuple(_parts(zone, surface, units))
-    )
+def tape_list(place: Place, zones: Sequence[Zone], units: str = METRIC) -> list[SurfaceTape]:
+    """What is laid where, surface by surface. One that all its targets are painted on has no steps.
+
+    >>> from jolly_core.places.registry import get_place
+    >>> from jolly_core.shapes.kinds.rectangle import Rectangle
+    >>> box = Zone("box", "wall", Rectangle(0.3, 0.2), (1.2, 1.02))
+    >>> [(step.what, *step.where) for step in tape_list(get_place("plain_wall"), [box])[0].steps]
+    [('2 strips across, 30 cm long, from 105 cm to 135 cm from the left edge', '92 cm and 112 cm up'), \
+('2 strips up, 20 cm long, from 92 cm to 112 cm up', '105 cm and 135 cm from the left edge')]
+    """
+    lists = []
+    for surface in place.surfaces:
+        own = [zone for zone in zones if zone.surface == surface.id]
+        if own:
+            lists.append(_Surface(place, surface, own, units).tape())
+    return lists
 
 
-def _names(corners: Sequence[Point], surface: Surface) -> Sequence[str]:
-    by_count = {1: ("middle",), len(ENDS): ENDS}
-    return by_count.get(len(corners), UPRIGHT_CORNERS if surface.is_upright else CORNERS)
+class _Surface:
+    """One surface with its targets."""
+
+    def __init__(self, place: Place, surface: Surface, zones: Sequence[Zone], units: str) -> None:
+        self.surface, self.zones, self.units = surface, zones, units
+        self.place = place
+        self.directions = tuple(Direction.of(place, surface, axis, units) for axis in (ACROSS, AWAY))
+        #: Where what has been measured really comes to lie, by direction and exact position.
+        self.laid: tuple[dict[float, float], dict[float, float]] = ({}, {})
+
+    def tape(self) -> SurfaceTape:
+        steps = (*self._air(),) if self.surface.kind == AIR else (*self._strips(), *self._slanting(), *self._cones())
+        steps = (*steps, *self._circles(), *self._things())
+        return SurfaceTape(self.surface.id, self.surface.title, steps, tuple(self._check(zone) for zone in self.zones))
+
+    # --- measures -----------------------------------------------------------------------------------------------------
+
+    def _measures(self, axis: int, at_m: Sequence[float], beside: Sequence[float]) -> list[Measure]:
+        measures = self.directions[axis].reaching(beside).measures(at_m)
+        self.laid[axis].update((value, each.at_m) for value, each in zip(at_m, measures, strict=True))
+        return measures
+
+    def _point(self, at: Point) -> str:
+        x, y = (self._measures(axis, [at[axis]], [at[1 - axis]])[0] for axis in (ACROSS, AWAY))
+        return f"{x.words}, {y.words}"
+
+    # --- what is laid -------------------------------------------------------------------------------------------------
+
+    def _strips(self) -> Iterator[TapeStep]:
+        stretches = taped(self.place, self.surface, self.zones).stretches
+        whole = [stretch for stretch in stretches if self._is_whole(stretch)]
+        if {stretch.along for stretch in whole} == {ACROSS, AWAY}:
+            what = quantity(len(whole), "strip")
+            yield TapeStep(
+                what,
+                tuple(
+                    f"{in_words(self._at(group))}, {self._all_along(along)}"
+                    for along, group in ((along, [each for each in whole if each.along == along]) for along in (1, 0))
+                ),
+            )
+            stretches = tuple(stretch for stretch in stretches if stretch not in whole)
+        for (along, start_m, end_m), alike in _alike(stretches):
+            yield TapeStep(
+                f"{quantity(len(alike), 'strip')} {self._span(along, start_m, end_m, alike)}",
+                (in_words(self._at(alike)),),
+            )
+
+    def _at(self, alike: Sequence[Stretch]) -> list[Measure]:
+        first = alike[0]
+        middle = (first.start_m + first.end_m) / 2
+        return self._measures(1 - first.along, [each.at_m for each in alike], [first.start_m, middle, first.end_m])
+
+    def _is_whole(self, stretch: Stretch) -> bool:
+        whole_m = self.surface.width_m if stretch.along == ACROSS else self.surface.length_m
+        return self.surface.edges is not None and stretch.length_m > whole_m - NEAR_M
+
+    def _all_along(self, along: int) -> str:
+        if along == ACROSS:
+            return "all across"
+        return "from bottom to top" if self.surface.is_upright else "all along"
+
+    def _span(self, along: int, start_m: float, end_m: float, alike: Sequence[Stretch]) -> str:
+        if self._is_whole(alike[0]):
+            return self._all_along(along)
+        way = ("across", "up" if self.surface.is_upright else "along")[along]
+        start, end = self.directions[along].reaching([each.at_m for each in alike]).measures([start_m, end_m])
+        long = read_tape(end_m - start_m, self.units)
+        if start.length and start.where == end.where:
+            return f"{way}, {long} long, from {start.length} to {end.words}"
+        return f"{way}, {long} long, from {_noun(start)} to {_noun(end)}"
+
+    def _slanting(self) -> Iterator[TapeStep]:
+        for start, end in taped(self.place, self.surface, self.zones).slanting:
+            yield TapeStep("1 strip aslant", (f"from {self._point(start)}", f"to {self._point(end)}"))
+
+    def _air(self) -> Iterator[TapeStep]:
+        """Strings all across, and ribbons that hang from them where a target has sides."""
+        corners = [corner for zone in self.zones for corner in corners_of_zone(zone, self.surface)]
+        net_m = self.place.net.side_m if self.place.net else 0.0
+        heights = sorted({round(y, 3) for _, y in corners if y > net_m + NEAR_M})
+        if heights:
+            yield TapeStep(
+                f"{quantity(len(heights), 'string')} all across, level",
+                (in_words(self._measures(AWAY, heights, [0.0])),),
+            )
+        width_m = self.surface.width_m
+        sides = sorted({round(x, 3) for x, _ in corners if NEAR_M < x < width_m - NEAR_M})
+        if sides:
+            where = in_words(self._measures(ACROSS, sides, [0.0]))
+            yield TapeStep(f"{quantity(len(sides), 'ribbon')} down from the string", (where,))
+
+    def _cones(self) -> Iterator[TapeStep]:
+        """Cones row by row; rows with the same spots across are told together."""
+        spots = cones_of(self.place, self.surface, self.zones)
+        rows = {y: tuple(x for x, _ in row) for y, row in groupby(spots, key=lambda point: point[AWAY])}
+        for xs in dict.fromkeys(rows.values()):
+            ys = [y for y, own in rows.items() if own == xs]
+            across, away = in_words(self._measures(ACROSS, xs, ys)), in_words(self._measures(AWAY, ys, xs))
+            cones = quantity(len(xs) * len(ys), "cone")
+            if len(ys) == 1:
+                yield TapeStep(cones, (away, across))
+            else:
+                yield TapeStep(f"{cones} in {len(ys)} rows", (away, f"in each row {across}"))
+
+    def _circles(self) -> Iterator[TapeStep]:
+        circles = [zone for zone in self.zones if zone.shape.laid_with is LaidWith.CHALK]
+        for size, alike in groupby(circles, key=lambda zone: zone.shape.words(self.units)):
+            own = list(alike)
+            middles = tuple(f"{zone.name}: its middle {self._point(zone.at)}" for zone in own)
+            yield TapeStep(f"Chalk {quantity(len(own), 'circle')} {size}", middles)
+
+    def _things(self) -> Iterator[TapeStep]:
+        """What is set out: single things together, each row by itself."""
+        things = [zone for zone in self.zones if zone.shape.laid_with is LaidWith.THINGS]
+        single = [zone for zone in things if len(corners_of_zone(zone, self.surface)) == 1]
+        if single:
+            where = tuple(f"{zone.name}: {self._point(zone.at)}" for zone in single)
+            yield TapeStep(quantity(len(single), thing_name(self.surface)), where)
+        yield from (self._row(zone) for zone in things if zone not in single)
+
+    def _row(self, zone: Zone) -> TapeStep:
+        start, end = corners_of_zone(zone, self.surface)
+        things = zone.shape.things(zone.at)
+        what = f"{quantity(len(things), thing_name(self.surface))} in a row"
+        last = min(things, key=lambda at: abs(at[0] - end[0]) + abs(at[1] - end[1]))
+        step = zone.shape.words(self.units).rpartition(", ")[2]
+        return TapeStep(what, (f"from {self._point(start)}", f"to {self._point(last)}", step))
+
+    # --- checks -------------------------------------------------------------------------------------------------------
+
+    def _check(self, zone: Zone) -> Check:
+        corners = corners_of_zone(zone, self.surface)
+        size = zone.shape.words(self.units)
+        if len(corners) < BOX_CORNERS:
+            return Check(zone.name, size)
+        across, away = (self._stretched(axis, [corner[axis] for corner in corners]) for axis in (ACROSS, AWAY))
+        if self.surface.kind == FLOOR and self.surface.edges is None and takes_cones(zone, self.surface):
+            size = f"{size}; from corner to corner {self._diagonal(corners)}"
+        return Check(zone.name, size, across * away - 1)
+
+    def _stretched(self, axis: int, at_m: Sequence[float]) -> float:
+        """How many times as wide something comes out as it was drawn."""
+        low, high = min(at_m), max(at_m)
+        laid = self.laid[axis].items()
+        low_laid, high_laid = (
+            next((laid_m for exact_m, laid_m in laid if abs(exact_m - at) <= NEAR_M), at) for at in (low, high)
+        )
+        return (high_laid - low_laid) / (high - low)
+
+    def _diagonal(self, corners: Sequence[Point]) -> str:
+        """On open ground nothing is square by itself."""
+        (x, y), _, (far_x, far_y), _ = corners
+        return read_tape(((far_x - x) ** 2 + (far_y - y) ** 2) ** 0.5, self.units)
 
 
-def _parts(zone: Zone, surface: Surface, units: str) -> Iterator[str]:
-    """Where a target is just a half, third or quarter of what it lies on, or begins there: easier than measuring."""
-    if not zone.shape.is_box:
-        return
-    _, (half_x, half_y) = extent(zone, surface)
-    up = "height" if surface.is_upright else "length"
-    for name, reach, whole in (("width", 2 * half_x, surface.width_m), (up, 2 * half_y, surface.length_m)):
-        for share, _, words in SHARES:
-            if abs(reach - share * whole) < STEPS_M[units] / 2:
-                yield f"{words} the {name} of {surface.title}"
+def _alike(stretches: Sequence[Stretch]) -> Iterator[tuple[tuple[int, float, float], list[Stretch]]]:
+    """Stretches of the same direction and ends together; those across first, which the others are put between."""
+
+    def ends(stretch: Stretch) -> tuple[int, float, float]:
+        return stretch.along, stretch.start_m, stretch.end_m
+
+    for key, alike in groupby(sorted(stretches, key=ends), key=ends):
+        yield key, list(alike)
 
 
-def _reach(spot: Landmark, corner: Point, units: str) -> Reach:
-    distance_m = _distance(spot.at, corner)
-    return Reach(spot.title, distance_m, read_tape(distance_m, units))
+def in_words(measures: Sequence[Measure]) -> str:
+    """Several measures in one line: lengths that are read from one spot are told together.
+
+    >>> in_words([Measure(0.5, "50 cm", "up"), Measure(1.5, "150 cm", "up"), Measure(2.0, "", "on the out line")])
+    '50 cm and 150 cm up; on the out line'
+    """
+    lines = []
+    for where, alike in groupby(measures, key=lambda each: each.where):
+        lengths = [each.length for each in alike if each.length]
+        lines.append(f"{listed(lengths)} {where}" if lengths else where)
+    return "; ".join(lines)
 
 
-def _distance(one: Point, other: Point) -> float:
-    return hypot(one[0] - other[0], one[1] - other[1])
-
-
-def _is_in_reach(spot: Landmark, surface: Surface) -> bool:
-    return not surface.is_upright or spot.at[1] <= ARM_M
-
-
-def _best_pair(corner: Point, landmarks: Sequence[Landmark], surface: Surface) -> tuple[Landmark, Landmark]:
-    """The two that fix the corner best: within reach, short distances that cross at a wide angle."""
-
-    def cost(pair: tuple[Landmark, Landmark]) -> float:
-        one, other = (_distance(spot.at, corner) for spot in pair)
-        return (one + other + 0.001) / max(1e-9, _sine(corner, pair))
-
-    pairs = list(combinations(landmarks, 2))
-    wide = [pair for pair in pairs if _sine(corner, pair) >= LEAST_SINE]
-    near = [pair for pair in wide if all(_is_in_reach(spot, surface) for spot in pair)]
-    return min(near or wide or pairs, key=cost)
-
-
-def _sine(corner: Point, pair: tuple[Landmark, Landmark]) -> float:
-    """Of the angle between the ways to two landmarks; 1 where the corner is at one of them, which fixes it alone."""
-    (ax, ay), (bx, by) = ((spot.at[0] - corner[0], spot.at[1] - corner[1]) for spot in pair)
-    lengths = hypot(ax, ay) * hypot(bx, by)
-    return abs(ax * by - ay * bx) / lengths if lengths else 1.0
-
-
-def _meet(one: Point, other: Point, distances: Sequence[float], near: Point) -> Point:
-    """Where two circles meet, the crossing nearer to a point; where they just miss, between them."""
-    apart = _distance(one, other)
-    first, second = distances
-    along = (first**2 - second**2 + apart**2) / (2 * apart)
-    up = sqrt(max(0.0, first**2 - along**2))
-    ux, uy = (other[0] - one[0]) / apart, (other[1] - one[1]) / apart
-    x, y = one[0] + along * ux, one[1] + along * uy
-    return min(((x - up * uy, y + up * ux), (x + up * uy, y - up * ux)), key=lambda point: _distance(point, near))
-
-
-def _area(corners: Sequence[Point]) -> float:
-    """By the shoelace formula."""
-    pairs = zip(corners, [*corners[1:], *corners[:1]], strict=True)
-    return abs(sum(x1 * y2 - x2 * y1 for (x1, y1), (x2, y2) in pairs)) / 2
+def _noun(measure: Measure) -> str:
+    """Where a strip begins or ends: "the tin" and not "on the tin"."""
+    return measure.words if measure.length else measure.words.removeprefix("on ").removeprefix("at ")

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -11,23 +11,39 @@ from jolly_core.places.place import Surface
 from jolly_core.shapes.points import Point
 from jolly_core.shapes.registry import read_shape, write_shape
 from jolly_core.shapes.shape import Shape
-from jolly_core.validation import check_number
+from jolly_core.validation import check_choice, check_number
 
 LONGEST_NAME = 40
+#: How what lies there counts: by itself; with another target, by one ball that meets both, or as a part of it, as where
+#: it goes on round a corner; or not at all, as a ball or a cone that is only set out.
+ALONE, BOTH, PART, SET_OUT = "alone", "both", "part", "set_out"
+WAYS_TO_COUNT = (ALONE, BOTH, PART, SET_OUT)
 
 
 @dataclass(frozen=True)
 class Zone:
-    """A target on a surface: its name, its shape, and where its middle is. A strip runs all across its surface."""
+    """A target on a surface: its name, its shape, and where its middle is. A strip runs all across its surface.
+
+    ``joined_to`` names the target that it counts with.
+    """
 
     name: str
     surface: str
     shape: Shape
     at: Point
+    counts: str = ALONE
+    joined_to: str = ""
+
+    @property
+    def is_joined(self) -> bool:
+        """Whether it counts with another target."""
+        return self.counts in (BOTH, PART)
 
     def as_dict(self) -> dict[str, Any]:
         """As it is kept and sent."""
-        return {"name": self.name, "surface": self.surface, "shape": write_shape(self.shape), "at": list(self.at)}
+        written = {"name": self.name, "surface": self.surface, "shape": write_shape(self.shape), "at": list(self.at)}
+        joined = {"joined_to": self.joined_to} if self.is_joined else {}
+        return written if self.counts == ALONE else {**written, "counts": self.counts, **joined}
 
 
 def read_zone(given: Mapping[str, Any]) -> Zone:
@@ -51,13 +67,22 @@ def read_zone(given: Mapping[str, Any]) -> Zone:
         problems.append(
             Problem("not_a_number", "Say where the target's middle is: two lengths in metres.", ("at",), at)
         )
+    counts = given.get("counts", ALONE)
+    if problem := check_choice("counts", counts, WAYS_TO_COUNT):
+        problems.append(problem)
     try:
         shape = read_shape(given.get("shape", {}))
     except CoreError as error:
         raise CoreError([*problems, *error.under("shape").problems]) from None
     if problems:
         raise CoreError(problems)
-    return Zone(name, str(given.get("surface", "")), shape, (float(at[0]), float(at[1])))
+    joined_to = str(given.get("joined_to", "")).strip() if counts in (BOTH, PART) else ""
+    return Zone(name, str(given.get("surface", "")), shape, (float(at[0]), float(at[1])), counts, joined_to)
+
+
+def list_targets(zones: Sequence[Zone]) -> tuple[Zone, ...]:
+    """What counts by itself, in its order: not what is joined to another target, nor what is only set out."""
+    return tuple(zone for zone in zones if zone.counts == ALONE)
 
 
 def extent(zone: Zone, surface: Surface) -> tuple[Point, Point]:

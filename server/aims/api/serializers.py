@@ -6,12 +6,13 @@ from aims.selectors import LadderAim, ZoneWorkedOut
 from config.reading import ReadSerializer
 from jolly_core.places.layout import MOST_ZONES
 from jolly_core.places.named_orders import MADE
-from jolly_core.places.tape import Taped
+from jolly_core.places.tape import Check
 from jolly_core.planning.lever_maker import BETWEEN, EASIER, NEXT, LeverOffer
 from jolly_core.planning.rung_maker import DISTANCE, SIZE
 from ladders.api.serializers import SideField
-from layouts.api.serializers import NewLayoutSerializer, ShapeField, ZoneSerializer
+from layouts.api.serializers import NewLayoutSerializer, ZoneSerializer
 from places.api.serializers import StandSerializer
+from places.api.shapes import ShapeField
 
 
 class PredictedSerializer(ReadSerializer):
@@ -45,24 +46,24 @@ class LayingSerializer(NewLayoutSerializer):
     side = SideField(allow_null=True, default=None)
 
 
-class ReachSerializer(ReadSerializer):
-    landmark = serializers.CharField()
-    distance_m = serializers.FloatField()
-    words = serializers.CharField()
+class TapeStepSerializer(ReadSerializer):
+    what = serializers.CharField()
+    where = serializers.ListField(child=serializers.CharField())
 
 
-class FixSerializer(ReadSerializer):
-    corner = serializers.CharField()
-    reaches = ReachSerializer(many=True)
-
-
-class TapedSerializer(serializers.Serializer[Taped]):
+class TapeCheckSerializer(serializers.Serializer[Check]):
     zone = serializers.CharField()
-    surface = serializers.CharField()
     size = serializers.CharField()
-    fixes = FixSerializer(many=True)
     rounding = serializers.CharField()
-    parts = serializers.ListField(child=serializers.CharField())
+
+
+class SurfaceTapeSerializer(ReadSerializer):
+    """What one person lays on a surface, step by step, and the sizes to check its targets by."""
+
+    surface = serializers.CharField()
+    title = serializers.CharField()
+    steps = TapeStepSerializer(many=True)
+    checks = TapeCheckSerializer(many=True)
 
 
 class ZoneWorkedOutSerializer(serializers.Serializer[ZoneWorkedOut]):
@@ -88,7 +89,7 @@ class WorkedOutSerializer(ReadSerializer):
     """All that follows from a layout."""
 
     zones = ZoneWorkedOutSerializer(many=True)
-    tape = TapedSerializer(many=True)
+    tape = SurfaceTapeSerializer(many=True)
     kit = serializers.ListField(child=serializers.CharField())
     stand_words = serializers.CharField()
     steps = serializers.ListField(child=serializers.CharField())

@@ -22,7 +22,7 @@ from config.requests import Request, read_given
 from jolly_core.patterns.written import write_pattern
 from jolly_core.places.layout import mirror_layout, read_layout
 from jolly_core.places.named_orders import make_pattern
-from jolly_core.places.zone import divide, read_zone
+from jolly_core.places.zone import divide, list_targets, read_zone
 from ladders.api.serializers import RungRefSerializer
 from ladders.selectors import get_rung
 from layouts.api.serializers import NewLayoutSerializer, ZoneSerializer
@@ -82,7 +82,7 @@ class OrderView(APIView):
     @extend_schema(operation_id="make_pattern", request=OrderSerializer, responses=PatternSerializer)
     def post(self, request: Request) -> Response:
         given = read_given(request, OrderSerializer)
-        order = make_pattern(given["made"], [read_zone(zone) for zone in given["zones"]])
+        order = make_pattern(given["made"], list_targets([read_zone(zone) for zone in given["zones"]]))
         return Response({"pattern": write_pattern(order)})
 
 

@@ -6,11 +6,12 @@ from rest_framework import serializers
 from config.reading import ReadSerializer
 from jolly_core.measures import read_long
 from jolly_core.places.guides import guides_of
-from jolly_core.places.kit import thing_m
+from jolly_core.places.kit import thing_m, thing_name
 from jolly_core.places.layout import first_stand
 from jolly_core.places.place import KINDS, Surface
 from jolly_core.places.place import Place as DrawnPlace
 from jolly_core.places.standing import stand_range
+from places.api.shapes import ShapeField
 from places.models import Place
 from places.selectors import OWN
 
@@ -68,6 +69,14 @@ class GuideSerializer(ReadSerializer):
     title = serializers.CharField()
 
 
+class CloserSerializer(ReadSerializer):
+    """A part of a long surface to be looked at closer."""
+
+    title = serializers.CharField()
+    from_m = serializers.FloatField()
+    to_m = serializers.FloatField()
+
+
 class SurfaceSerializer(ReadSerializer):
     """A flat part of a place, with what is on it and what targets snap to."""
 
@@ -84,17 +93,19 @@ class SurfaceSerializer(ReadSerializer):
     spots = SpotSerializer(many=True)
     guides_x = GuideSerializer(many=True)
     guides_y = GuideSerializer(many=True)
-    thing_m = serializers.FloatField(help_text="How wide a thing is that a row is made of there.")
+    thing = serializers.CharField(help_text="What is set out there: a ball, a cone, a sticker.")
+    thing_m = serializers.FloatField(help_text="How wide such a thing is.")
+    net_m = serializers.FloatField(allow_null=True, help_text="How far away a net stands on it; null without one.")
+    closer = CloserSerializer(many=True)
 
 
 class ReadySerializer(ReadSerializer):
-    """A rectangle between printed lines, ready to be taken as a target; ``at`` is its middle."""
+    """A shape that is there already, ready to be taken as a target; ``at`` is its middle."""
 
     surface = serializers.CharField()
     title = serializers.CharField()
     at = PointField()
-    width_m = serializers.FloatField()
-    height_m = serializers.FloatField()
+    shape = ShapeField()
 
 
 class SizeSerializer(ReadSerializer):
@@ -165,5 +176,7 @@ def _surface(place: DrawnPlace, surface: Surface) -> dict[str, Any]:
         "spots": place.landmarks(surface.id),
         "guides_x": guides.x,
         "guides_y": guides.y,
+        "thing": thing_name(surface),
         "thing_m": thing_m(place, surface),
+        "net_m": place.net.y_m if place.net and place.net.surface == surface.id else None,
     }

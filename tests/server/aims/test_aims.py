@@ -134,20 +134,18 @@ def test_what_follows_from_a_layout(client: APIClient, athlete: Athlete) -> None
     assert found["steps"] == ["ring", "ring", "box"]
     assert found["stand_words"] == "4 m from the wall"
     assert found["kit"] == ["3 m of tape", "chalk for 1 circle", "a tape measure"]
-    box, ring = found["tape"]
-    assert box["fixes"][0] == {
-        "corner": "bottom left",
-        "reaches": [
-            {"landmark": "bottom left corner", "distance_m": pytest.approx(2.8125**0.5), "words": "167.5 cm"},
-            {"landmark": "bottom right corner", "distance_m": pytest.approx(6.8125**0.5), "words": "261 cm"},
-        ],
-    }
-    assert (box["size"], box["parts"]) == ("100 cm by 50 cm", ["a quarter of the width of the wall"])
-    assert ring["size"] == "40 cm across"
+    (wall,) = found["tape"]
+    assert wall["title"] == "the wall"
+    assert [step["what"] for step in wall["steps"]] == [
+        "2 strips across, 100 cm long, from 150 cm to 250 cm from the left edge",
+        "2 strips up, 50 cm long, from 75 cm to 125 cm up",
+        "Chalk 1 circle 40 cm across",
+    ]
+    assert [check["size"] for check in wall["checks"]] == ["100 cm by 50 cm", "40 cm across"]
     assert found["zones"][0]["predicted"] is None
     athlete.units = "imperial"
     athlete.save()
-    assert work_out(client, BOX)["tape"][0]["size"] == "3 ft 3 1/4 in by 1 ft 7 3/4 in"
+    assert work_out(client, BOX)["tape"][0]["checks"][0]["size"] == "3 ft 3 1/4 in by 1 ft 7 3/4 in"
 
 
 def test_a_pattern_that_cannot_be_played_is_said_beside_the_rest(client: APIClient) -> None:

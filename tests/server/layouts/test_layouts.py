@@ -19,8 +19,10 @@ BOX = {
     "surface": "wall",
     "shape": {"kind": "rectangle", "width_m": 1.0, "height_m": 0.5},
     "at": [2.0, 1.0],
+    "counts": "alone",
+    "joined_to": "",
 }
-RING = {"name": "ring", "surface": "wall", "shape": {"kind": "circle", "radius_m": 0.2}, "at": [3.0, 2.0]}
+RING = {**BOX, "name": "ring", "shape": {"kind": "circle", "radius_m": 0.2}, "at": [3.0, 2.0]}
 
 
 def body(*zones: dict[str, Any], **values: Any) -> dict[str, Any]:

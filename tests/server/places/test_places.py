@@ -41,4 +41,4 @@ def test_kit_that_is_not_to_hand_leaves_its_drills_out(client: APIClient, puttin
     proposal = client.post("/api/proposals/", body, format="json").json()
     assert [each["reason"] for each in proposal["left_out"]] == ["not to hand: five discs"]
     # Its own kit, and what its layout takes.
-    assert proposal["kit"] == ["three balls", "tape for the box", "4 cones", "a tape measure"]
+    assert proposal["kit"] == ["three balls", "tape for the box", "2 cones", "a tape measure"]

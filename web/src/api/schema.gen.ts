@@ -1863,6 +1863,14 @@ export interface components {
             go: number;
             goes_on: boolean;
         };
+        /** @description A part of a long surface to be looked at closer. */
+        Closer: {
+            title: string;
+            /** Format: double */
+            from_m: number;
+            /** Format: double */
+            to_m: number;
+        };
         /** @description What is said at the end of a run. */
         Closing: {
             kind: "closing";
@@ -1896,6 +1904,14 @@ export interface components {
             format: "completions";
             interval: number[] | null;
         };
+        /**
+         * @description * `alone` - alone
+         *     * `both` - both
+         *     * `part` - part
+         *     * `set_out` - set_out
+         * @enum {string}
+         */
+        CountsEnum: "alone" | "both" | "part" | "set_out";
         /** @description What to feel or picture on each rep. */
         Cues: {
             kind: "cues";
@@ -2044,10 +2060,6 @@ export interface components {
              * @default false
              */
             has_read?: boolean;
-        };
-        Fix: {
-            corner: string;
-            reaches: components["schemas"]["Reach"][];
         };
         Flight: {
             touches: components["schemas"]["Space"][];
@@ -2929,12 +2941,6 @@ export interface components {
             breaks_allowed: number | null;
             lift: components["schemas"]["Lift"] | null;
         };
-        Reach: {
-            landmark: string;
-            /** Format: double */
-            distance_m: number;
-            words: string;
-        };
         /** @description A ladder of the shelf with all that it carries. */
         ReadLadder: {
             ladder: components["schemas"]["ShelfLadder"];
@@ -2955,15 +2961,12 @@ export interface components {
             layout: components["schemas"]["Picture"] | null;
             needs: string[];
         };
-        /** @description A rectangle between printed lines, ready to be taken as a target; ``at`` is its middle. */
+        /** @description A shape that is there already, ready to be taken as a target; ``at`` is its middle. */
         Ready: {
             surface: string;
             title: string;
             at: number[];
-            /** Format: double */
-            width_m: number;
-            /** Format: double */
-            height_m: number;
+            shape: components["schemas"]["Shape"];
         };
         Reason: {
             code: string;
@@ -3288,8 +3291,8 @@ export interface components {
                 [key: string]: unknown;
             };
         };
-        Shape: components["schemas"]["CircleShape"] | components["schemas"]["LineShape"] | components["schemas"]["RectangleShape"] | components["schemas"]["RowShape"] | components["schemas"]["StripShape"];
-        ShapeRequest: components["schemas"]["CircleShapeRequest"] | components["schemas"]["LineShapeRequest"] | components["schemas"]["RectangleShapeRequest"] | components["schemas"]["RowShapeRequest"] | components["schemas"]["StripShapeRequest"];
+        Shape: components["schemas"]["CircleShape"] | components["schemas"]["LineShape"] | components["schemas"]["RectangleShape"] | components["schemas"]["RowShape"] | components["schemas"]["StripShape"] | components["schemas"]["ThingShape"];
+        ShapeRequest: components["schemas"]["CircleShapeRequest"] | components["schemas"]["LineShapeRequest"] | components["schemas"]["RectangleShapeRequest"] | components["schemas"]["RowShapeRequest"] | components["schemas"]["StripShapeRequest"] | components["schemas"]["ThingShapeRequest"];
         /** @description How a run is kept on paper: its rule in a line, the boxes to tick, and the totals to type in. */
         Sheet: {
             rule: string;
@@ -3510,11 +3513,26 @@ export interface components {
             spots: components["schemas"]["Spot"][];
             guides_x: components["schemas"]["Guide"][];
             guides_y: components["schemas"]["Guide"][];
+            /** @description What is set out there: a ball, a cone, a sticker. */
+            thing: string;
             /**
              * Format: double
-             * @description How wide a thing is that a row is made of there.
+             * @description How wide such a thing is.
              */
             thing_m: number;
+            /**
+             * Format: double
+             * @description How far away a net stands on it; null without one.
+             */
+            net_m: number | null;
+            closer: components["schemas"]["Closer"][];
+        };
+        /** @description What one person lays on a surface, step by step, and the sizes to check its targets by. */
+        SurfaceTape: {
+            surface: string;
+            title: string;
+            steps: components["schemas"]["TapeStep"][];
+            checks: components["schemas"]["TapeCheck"][];
         };
         /** @description The rungs of a ladder, from the ground up. */
         TableRequest: {
@@ -3567,13 +3585,14 @@ export interface components {
             };
             notes: string[];
         };
-        Taped: {
+        TapeCheck: {
             zone: string;
-            surface: string;
             size: string;
-            fixes: components["schemas"]["Fix"][];
             rounding: string;
-            parts: string[];
+        };
+        TapeStep: {
+            what: string;
+            where: string[];
         };
         /** @description What was tried and made at a target, with its rate; None where it is not known, or nothing was tried. */
         TargetLine: {
@@ -3592,6 +3611,31 @@ export interface components {
         Terms: {
             windows: components["schemas"]["Window"][];
             wishes: components["schemas"]["WeekWish"][];
+        };
+        /** @description A thing; lengths in metres. */
+        ThingShape: {
+            /** Format: double */
+            size_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "thing";
+        };
+        /**
+         * @description * `thing` - thing
+         * @enum {string}
+         */
+        ThingShapeKindEnum: "thing";
+        /** @description A thing; lengths in metres. */
+        ThingShapeRequest: {
+            /** Format: double */
+            size_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "thing";
         };
         /** @description Types only: what may be asked is the core's to say. */
         Threshold: {
@@ -3761,7 +3805,7 @@ export interface components {
         /** @description All that follows from a layout. */
         WorkedOut: {
             zones: components["schemas"]["ZoneWorkedOut"][];
-            tape: components["schemas"]["Taped"][];
+            tape: components["schemas"]["SurfaceTape"][];
             kit: string[];
             stand_words: string;
             steps: string[];
@@ -3802,6 +3846,13 @@ export interface components {
             surface: string;
             shape: components["schemas"]["Shape"];
             at: number[];
+            /** @default alone */
+            counts: components["schemas"]["CountsEnum"];
+            /**
+             * @description The target that it counts with, or is a part of.
+             * @default
+             */
+            joined_to: string;
         };
         /** @description The balls that hit a zone. */
         ZoneLine: {
@@ -3820,6 +3871,13 @@ export interface components {
             surface: string;
             shape: components["schemas"]["ShapeRequest"];
             at: number[];
+            /** @default alone */
+            counts?: components["schemas"]["CountsEnum"];
+            /**
+             * @description The target that it counts with, or is a part of.
+             * @default
+             */
+            joined_to?: string;
         };
         ZoneWorkedOut: {
             name: string;

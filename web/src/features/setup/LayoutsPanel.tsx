@@ -7,6 +7,7 @@ import { Link as RouterLink, useNavigate } from "react-router";
 import { api, unwrap } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { layoutsQuery, libraryQuery, type DrawnPlace, type Layout } from "../../api/setup";
+import { targetsOf } from "../../shared/board/targets";
 import { quantity } from "../../shared/lib/format";
 import { Miniature } from "../../shared/board/Miniature";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
@@ -55,7 +56,7 @@ function LayoutCard({ layout, place }: { layout: Layout; place: DrawnPlace | und
           <RouterLink to={`/set-up/layouts/${layout.id}`}>{layout.title}</RouterLink>
         </Typography>
         <Typography color="text.secondary">
-          {layout.place_title}, {quantity(layout.zones.length, "target")}
+          {layout.place_title}, {quantity(targetsOf(layout.zones).length, "target")}
         </Typography>
       </Box>
     </Box>

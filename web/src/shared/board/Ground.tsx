@@ -6,6 +6,27 @@ import type { View } from "./view";
 const GROUNDS: Record<string, string> = { floor: "#f0e4cf", wall: "#ebe7dd", table: "#dde8e0", air: "#e8eef5" };
 const CORNER = / corner$/;
 
+/** A net seen from above: a band across, a little wider than what it stands on. */
+function NetFromAbove({ surface, view, atM }: { surface: Surface; view: View; atM: number }) {
+  const over = 7;
+  const [left, right] = [view.x(0) - over, view.x(surface.width_m) + over];
+  return (
+    <g>
+      <line x1={left} x2={right} y1={view.y(atM)} y2={view.y(atM)} stroke={tape.ink} strokeWidth={5} />
+      <line
+        x1={left}
+        x2={right}
+        y1={view.y(atM)}
+        y2={view.y(atM)}
+        stroke={tape.paper}
+        strokeWidth={3}
+        strokeDasharray="3 3"
+      />
+      <title>net</title>
+    </g>
+  );
+}
+
 export function Ground({
   surface,
   view,
@@ -41,6 +62,7 @@ export function Ground({
           <title>{title}</title>
         </line>
       ))}
+      {surface.net_m !== null && <NetFromAbove surface={surface} view={view} atM={surface.net_m} />}
       {areSpotsShown &&
         surface.spots.map(({ title, at }) => (
           <g key={title}>

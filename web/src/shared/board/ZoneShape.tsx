@@ -26,11 +26,19 @@ export function ZoneOutline({ look = "plain", ...props }: ShapeProps) {
 }
 
 function Outline({ zone, surface, view, colour }: ShapeProps & { colour: string }) {
-  return shapeOf(zone.shape.kind).outline(zone, boxOf(zone, surface), view, colour);
+  const drawn = shapeOf(zone.shape.kind).outline(zone, boxOf(zone, surface), view, colour);
+  // What is only set out is no target: it stands back.
+  return zone.counts === "set_out" ? <g opacity={0.6}>{drawn}</g> : drawn;
+}
+
+/** What is written on a target: its name, and what it counts with. */
+export function nameOf({ name, counts, joined_to }: Zone): string {
+  if (counts === "both") return `${name} and ${joined_to}`;
+  return counts === "part" ? `${name}, part of ${joined_to}` : name;
 }
 
 export function ZoneShape(props: ShapeProps) {
-  const { zone, surface, view, look = "plain", text = zone.name, letters = 13 } = props;
+  const { zone, surface, view, look = "plain", text = nameOf(zone), letters = 13 } = props;
   const box = boxOf(zone, surface);
   // A name that would not fit in it stands above it, or below where there is no room above.
   const isRoomy =

@@ -3,7 +3,7 @@ import type { Kind, LengthName, Surface, Zone } from "../../api/setup";
 import { shapeOf } from "./shapes";
 import { middleOf, placed, SMALLEST_M, type Box, type Handle, type Point } from "./points";
 
-export { middleOf, withLengths, type Box, type Handle, type Point } from "./points";
+export { middleOf, placed, withLengths, type Box, type Handle, type Point } from "./points";
 
 const halfOf = ({ shape }: Zone, surface: Surface) => shapeOf(shape.kind).half(shape, surface);
 
@@ -22,6 +22,26 @@ export function movedTo(zone: Zone, to: Point, surface: Surface): Zone {
   const within = (value: number, reach: number, whole: number) =>
     Math.min(Math.max(value, reach), Math.max(reach, whole - reach));
   return placed(zone, { x: within(to.x, half.x, surface.width_m), y: within(to.y, half.y, surface.length_m) });
+}
+
+const HAIR_M = 0.0005;
+
+/** Whether a target lies on its surface with all of it. */
+export function isOn(zone: Zone, surface: Surface): boolean {
+  const { left, right, bottom, top } = boxOf(zone, surface);
+  return Math.min(left, bottom, surface.width_m - right, surface.length_m - top) >= -HAIR_M;
+}
+
+/** The length nearest to what is wanted with which something fits, to the millimetre; nothing fits less well shorter. */
+export function largestThatFits(wantedM: number, fits: (lengthM: number) => boolean): number {
+  if (fits(wantedM)) return wantedM;
+  let [fitting, tooLong] = [0, Math.round(Math.abs(wantedM) * 1000)];
+  while (tooLong - fitting > 1) {
+    const middle = Math.floor((fitting + tooLong) / 2);
+    if (fits((Math.sign(wantedM) * middle) / 1000)) fitting = middle;
+    else tooLong = middle;
+  }
+  return (Math.sign(wantedM) * Math.max(fitting, 1)) / 1000;
 }
 
 export const handlesOf = (zone: Zone, surface: Surface): Handle[] =>

@@ -14,6 +14,9 @@ export interface ShapeModule<K extends Kind> {
   /** What one is called, and where the button that adds one stands among the others. */
   word: string;
   rank: number;
+  /** What one is called on a surface, where that depends on it; and whether it is only set out there at first. */
+  wordOn?(surface: Surface): string;
+  isSetOutOn?(surface: Surface): boolean;
   /** Whether it spans the whole width of its surface, so that its middle across has no meaning. */
   runsAcross?: boolean;
   /** The share of its box, across and up, that words in it have room in; none where they stand beside it. */

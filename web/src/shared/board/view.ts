@@ -10,6 +10,8 @@ export interface Closer {
   zoom: number;
   /** What is in the middle of the view, in metres; the middle of the surface without it. */
   at: Point | null;
+  /** The part that is asked for, from one distance to another; then what is said of a zoom does not count. */
+  part?: Surface["closer"][number] | undefined;
 }
 
 export interface View {
@@ -44,7 +46,13 @@ export function wholeOf(
   return around(width, height, scale, middleOfSurface(surface));
 }
 
-export function viewOf(surface: Surface, width: number, { zoom, at }: Closer): View {
+export function viewOf(surface: Surface, width: number, { zoom, at, part }: Closer): View {
+  if (part) {
+    const middle = { x: surface.width_m / 2, y: (part.from_m + part.to_m) / 2 };
+    const wide = Math.max(1, width - 2 * PAD) / surface.width_m;
+    const scale = Math.min(wide, (TALLEST - 2 * PAD) / (part.to_m - part.from_m));
+    return around(width, (part.to_m - part.from_m) * scale + 2 * PAD, scale, middle);
+  }
   const across = Math.max(1, width - 2 * PAD) / surface.width_m;
   const height = Math.min(TALLEST, Math.max(LOWEST, across * surface.length_m + 2 * PAD));
   const scale = Math.min(across, (height - 2 * PAD) / surface.length_m) * zoom;

@@ -17,7 +17,7 @@ function ReadyPicker({ ready, onTake }: ReadyPickerProps) {
     <TextField
       select
       size="small"
-      label="Between the lines"
+      label="What is there"
       value=""
       onChange={(event) => {
         const found = ready.find((each) => each.title === event.target.value);
@@ -65,9 +65,9 @@ export function AddBar({ place, surface, zones, onSurface, onAdd }: AddBarProps)
           key={shape.kind}
           size="small"
           variant="outlined"
-          aria-label={`Add a ${shape.word}`}
+          aria-label={`Add a ${shape.wordOn?.(surface) ?? shape.word}`}
           onClick={() => onAdd(newZone(shape, surface, zones))}>
-          {capital(shape.word)}
+          {capital(shape.wordOn?.(surface) ?? shape.word)}
         </Button>
       ))}
       <ReadyPicker

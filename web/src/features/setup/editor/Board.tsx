@@ -10,8 +10,8 @@ import { boxOf, grown, handlesOf, middleOf, movedTo } from "../../../shared/boar
 import { Ground } from "../../../shared/board/Ground";
 import { Measures } from "./Measures";
 import { useDrag } from "./useDrag";
-import { viewOf, type View } from "../../../shared/board/view";
-import { ZoneShape, type Look } from "../../../shared/board/ZoneShape";
+import { viewOf, type Closer, type View } from "../../../shared/board/view";
+import { nameOf, ZoneShape, type Look } from "../../../shared/board/ZoneShape";
 
 const ARROWS: Record<string, [number, number]> = {
   ArrowLeft: [-1, 0],
@@ -80,8 +80,8 @@ function StandMark({ stand, surface, view }: { stand: Stand; surface: Surface; v
 }
 
 /** What is written on a target: its name, and what is foretold of it. */
-function sayZone({ name }: Zone, foretold: Record<string, string>): string {
-  return foretold[name] ? `${name}: ${foretold[name]}` : name;
+function sayZone(zone: Zone, foretold: Record<string, string>): string {
+  return foretold[zone.name] ? `${zone.name}: ${foretold[zone.name]}` : nameOf(zone);
 }
 
 function sayWhere(zone: Zone, surface: Surface, units: Units): string {
@@ -93,13 +93,20 @@ function sayWhere(zone: Zone, surface: Surface, units: Units): string {
 export function Board(props: BoardProps) {
   const { surface, zones, chosen, units, stand, foretold, played, onChoose, onChange, onRemove } = props;
   const { room, width } = useRoom();
-  const [closer, setCloser] = useState({ zoom: 1, at: null as { x: number; y: number } | null });
-  const view = viewOf(surface, width, closer);
+  const [closer, setCloser] = useState<Closer>({ zoom: 1, at: null });
+  // Another surface has other parts.
+  const part = surface.closer.find(({ title }) => title === closer.part?.title);
+  const view = viewOf(surface, width, { ...closer, part });
   const { carried, take, hand } = useDrag({ surface, scale: view.scale, step: TYPED[units].nudgeM, onDrop: onChange });
   const shown = zones.map((zone, index) => (carried?.index === index ? carried.zone : zone));
   const active = chosen === null ? undefined : shown[chosen];
   const here = active?.surface === surface.id ? active : undefined;
 
+  const lookAt = (title: string | null) => {
+    const part = surface.closer.find((each) => each.title === title);
+    if (part) setCloser({ zoom: 1, at: null, part });
+    else if (title) zoomTo(Number(title));
+  };
   const zoomTo = (zoom: number) =>
     setCloser({
       zoom,
@@ -234,12 +241,13 @@ export function Board(props: BoardProps) {
         <ToggleButtonGroup
           exclusive
           size="small"
-          value={closer.zoom}
-          onChange={(_, zoom: number | null) => zoom && zoomTo(zoom)}
-          aria-label="How close to look">
-          {ZOOMS.map((zoom) => (
-            <ToggleButton key={zoom} value={zoom} sx={{ minHeight: 36 }}>
-              {zoom === 1 ? "All of it" : `${zoom}× closer`}
+          value={part?.title ?? String(closer.zoom)}
+          onChange={(_, title: string | null) => lookAt(title)}
+          aria-label="How close to look"
+          sx={{ flexWrap: "wrap" }}>
+          {[...ZOOMS.map(String), ...surface.closer.map(({ title }) => title)].map((each) => (
+            <ToggleButton key={each} value={each} sx={{ minHeight: 36 }}>
+              {each === "1" ? "All of it" : Number(each) ? `${each}× closer` : each}
             </ToggleButton>
           ))}
         </ToggleButtonGroup>

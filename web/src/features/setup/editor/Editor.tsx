@@ -13,7 +13,8 @@ import { KeptActions } from "./Actions";
 import { AddBar } from "./AddBar";
 import { AimWhy } from "./AimWhy";
 import { Board } from "./Board";
-import { freeName, type Laid } from "./laying";
+import { targetsOf } from "../../../shared/board/targets";
+import { freeName, withoutZone, type Laid } from "./laying";
 import { PatternPanel, usePreview } from "./PatternPanel";
 import { StandSlider } from "./StandSlider";
 import { TapeList } from "./TapeList";
@@ -137,9 +138,7 @@ function TapeColumn({ worked, isEmpty }: { worked: WorkedOut | undefined; isEmpt
         Where the tape goes
       </Typography>
       {isEmpty ? (
-        <Typography color="text.secondary">
-          Add a target: then its corners stand here, each from two landmarks.
-        </Typography>
+        <Typography color="text.secondary">Add a target: then what one person lays where stands here.</Typography>
       ) : (
         worked && <TapeList tape={worked.tape} />
       )}
@@ -173,7 +172,7 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
     setChosen(laid.zones.length + zones.length - 1);
   };
   const remove = (index: number) => {
-    change({ zones: laid.zones.filter((_, other) => other !== index) });
+    change({ zones: withoutZone(laid.zones, index) });
     setChosen(null);
   };
   const take = (offer: Offer) =>
@@ -254,6 +253,7 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
           <ZonePanel
             key={zone.name}
             zone={zone}
+            others={targetsOf(laid.zones).filter((each) => each !== zone)}
             surface={zoneSurface}
             units={units}
             onChange={(next) => laying.replaceZone(chosen, next)}
@@ -265,11 +265,11 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
           />
         </Panel>
       )}
-      {laid.zones.length > 0 && (
+      {targetsOf(laid.zones).length > 0 && (
         <Panel title="In which order">
           <PatternPanel
             pattern={laid.pattern}
-            zones={laid.zones}
+            zones={targetsOf(laid.zones)}
             worked={worked}
             preview={preview}
             onPattern={(pattern) => change({ pattern })}

@@ -1,55 +1,48 @@
-/** The tape list: each corner from two landmarks, as a tape reads it; and what rounding does. */
+/** The tape list: what one person lays where, step by step, surface by surface; and the sizes to check by. */
 import { Box, Stack, Typography } from "@mui/material";
-import { Fragment } from "react";
 
 import type { WorkedOut } from "../../../api/setup";
 import { capital } from "../../../shared/lib/format";
 
-type Taped = WorkedOut["tape"][number];
+type SurfaceTape = WorkedOut["tape"][number];
 
-function Corners({ taped }: { taped: Taped }) {
+function Steps({ steps }: { steps: SurfaceTape["steps"] }) {
+  if (steps.length === 0) return <Typography>Nothing to lay: all of it is there.</Typography>;
   return (
-    <Box
-      component="dl"
-      sx={{
-        m: 0,
-        fontSize: "0.95rem",
-        display: "grid",
-        gridTemplateColumns: "minmax(5.2rem, auto) minmax(0, 1fr)",
-        columnGap: 1.25,
-        rowGap: 0.5,
-      }}>
-      {taped.fixes.map(({ corner, reaches }) => (
-        <Fragment key={corner}>
-          <dt>{corner}</dt>
-          <Box component="dd" sx={{ m: 0 }}>
-            {reaches.map(({ landmark, words }) => (
-              <div key={landmark}>
-                <b>{words}</b> from the {landmark}
-              </div>
-            ))}
-          </Box>
-        </Fragment>
+    <Box component="ol" sx={{ m: 0, pl: 2.75, display: "grid", gap: 1 }}>
+      {steps.map(({ what, where }) => (
+        <Box component="li" key={`${what} ${where.join()}`} sx={{ breakInside: "avoid" }}>
+          <b>{capital(what)}</b>
+          {where.map((line) => (
+            <div key={line}>{line}</div>
+          ))}
+        </Box>
       ))}
     </Box>
   );
 }
 
-/** Under a heading of its own its targets are one level deeper. */
-export function TapeList({ tape, level = "h3" }: { tape: WorkedOut["tape"]; level?: "h2" | "h3" }) {
+/** Under a heading of its own its surfaces are one level deeper. */
+export function TapeList({ tape, level = "h3" }: { tape: SurfaceTape[]; level?: "h2" | "h3" }) {
   return (
-    <Stack spacing={2}>
-      {tape.map((taped) => (
-        <Box key={taped.zone} component="section" aria-label={`Tape for ${taped.zone}`} sx={{ breakInside: "avoid" }}>
+    <Stack spacing={2.5}>
+      {tape.map(({ surface, title, steps, checks }) => (
+        <Stack key={surface} component="section" spacing={1} aria-label={`Tape on ${title}`}>
           <Typography variant="h3" component={level}>
-            {capital(taped.zone)}: {taped.size}
+            {capital(title)}
           </Typography>
-          <Corners taped={taped} />
-          <Typography variant="body2" color="text.secondary">
-            {capital([...taped.parts, taped.rounding].filter(Boolean).join("; "))}
-            {taped.parts.length > 0 || taped.rounding ? "." : ""}
+          <Steps steps={steps} />
+          <Typography variant="body2" color="text.secondary" component="div">
+            Then it measures
+            <Box component="ul" sx={{ m: 0, pl: 2.5 }}>
+              {checks.map(({ zone, size, rounding }) => (
+                <Box component="li" key={zone} sx={{ breakInside: "avoid" }}>
+                  {zone}: {[size, rounding].filter(Boolean).join("; ")}
+                </Box>
+              ))}
+            </Box>
           </Typography>
-        </Box>
+        </Stack>
       ))}
     </Stack>
   );

@@ -7,7 +7,16 @@ import { useChange } from "../../../api/queries";
 import type { LengthName, Lengths, Surface, Zone } from "../../../api/setup";
 import { toMillimetre, TYPED, type Units } from "../../../shared/lib/lengths";
 import { ErrorNotice } from "../../../shared/ui/Loaded";
-import { boxOf, limitsOf, movedTo, runsAcross, withLengths } from "../../../shared/board/geometry";
+import {
+  boxOf,
+  isOn,
+  largestThatFits,
+  limitsOf,
+  movedTo,
+  placed,
+  runsAcross,
+  withLengths,
+} from "../../../shared/board/geometry";
 import { shapeOf } from "../../../shared/board/shapes";
 
 const LENGTHS: Record<LengthName, string> = {
@@ -66,8 +75,40 @@ function LengthField({
   );
 }
 
+/** How what lies there counts, and with which target, in one value of a menu. */
+const countsAs = ({ counts = "alone", joined_to = "" }: Zone) => [counts, joined_to].filter(Boolean).join(" ");
+
+function CountsField({ zone, others, onChange }: { zone: Zone; others: Zone[]; onChange: (zone: Zone) => void }) {
+  const choices = [
+    ["alone", "by itself"],
+    ...others.map(({ name }) => [`both ${name}`, `only together with ${name}, by one ball`]),
+    ...others.map(({ name }) => [`part ${name}`, `as a part of ${name}`]),
+    ["set_out", "not: it is only set out"],
+  ];
+  return (
+    <TextField
+      select
+      size="small"
+      label="It counts"
+      value={countsAs(zone)}
+      onChange={({ target: { value } }) => {
+        const [counts = "alone", ...name] = value.split(" ");
+        onChange({ ...zone, counts: counts as NonNullable<Zone["counts"]>, joined_to: name.join(" ") });
+      }}
+      sx={{ width: 260 }}>
+      {choices.map(([value, words]) => (
+        <MenuItem key={value} value={value}>
+          {words}
+        </MenuItem>
+      ))}
+    </TextField>
+  );
+}
+
 interface ZonePanelProps {
   zone: Zone;
+  /** The other targets that count by themselves. */
+  others: Zone[];
   surface: Surface;
   units: Units;
   onChange: (zone: Zone) => void;
@@ -76,7 +117,7 @@ interface ZonePanelProps {
   onRemove: () => void;
 }
 
-export function ZonePanel({ zone, surface, units, onChange, onDivide, onDouble, onRemove }: ZonePanelProps) {
+export function ZonePanel({ zone, others, surface, units, onChange, onDivide, onDouble, onRemove }: ZonePanelProps) {
   const [name, setName] = useState<string | null>(null);
   const divide = useChange((key: string) => {
     const [, columns, rows] = PARTS[key] ?? ["", 1, 1];
@@ -91,10 +132,13 @@ export function ZonePanel({ zone, surface, units, onChange, onDivide, onDouble, 
   // What is typed beyond what can be is taken as the most, or the least, that can.
   const resize = (key: LengthName, lengthM: number) => {
     const [least, most] = limitsOf(key, zone.shape.kind, surface);
-    const reshaped = withLengths(zone, { [key]: Math.min(Math.max(lengthM, least), most) });
-    const now = boxOf(reshaped, surface);
     // Its left and lower edges stay: a length that is typed changes no other number.
-    onChange(movedTo(reshaped, { x: x + left - now.left, y: y + bottom - now.bottom }, surface));
+    const sized = (toM: number) => {
+      const reshaped = withLengths(zone, { [key]: toM });
+      const now = boxOf(reshaped, surface);
+      return placed(reshaped, { x: x + left - now.left, y: y + bottom - now.bottom });
+    };
+    onChange(sized(largestThatFits(Math.min(Math.max(lengthM, least), most), (toM) => isOn(sized(toM), surface))));
   };
   const lengths = Object.entries(zone.shape as Lengths).filter(
     (entry): entry is [LengthName, number] => entry[0] in LENGTHS,
@@ -152,6 +196,7 @@ export function ZonePanel({ zone, surface, units, onChange, onDivide, onDouble, 
             ))}
           </TextField>
         )}
+        <CountsField zone={zone} others={others} onChange={onChange} />
         <Button size="small" onClick={onDouble}>
           One more like it
         </Button>

@@ -45,16 +45,33 @@ export function newZone(module: ShapeModule<Kind>, surface: Surface, zones: Zone
       : surface.length_m * (surface.kind === "air" ? 0.5 : 0.75);
   const [share = 0.5] = PLACES.slice(zones.filter((zone) => zone.surface === surface.id).length % PLACES.length);
   return {
-    name: freeName(zones, module.word),
+    name: freeName(zones, module.wordOn?.(surface) ?? module.word),
     surface: surface.id,
     shape: module.first(firstSize(surface), surface),
     at: [toMillimetre(surface.width_m * share), toMillimetre(y)],
+    ...(module.isSetOutOn?.(surface) && { counts: "set_out" }),
   };
 }
 
-/** What lies between printed lines, as a target of that name. */
-export function readyZone({ title, surface, at, width_m, height_m }: Ready, zones: Zone[]): Zone {
-  return { name: freeName(zones, title), surface, shape: { kind: "rectangle", width_m, height_m }, at };
+/** What is there already, as a target of that name. */
+export function readyZone({ title, surface, at, shape }: Ready, zones: Zone[]): Zone {
+  return { name: freeName(zones, title), surface, shape, at };
+}
+
+/** The targets with one of them changed; what was joined to it stays joined, under its new name. */
+export function withZone(zones: Zone[], index: number, zone: Zone): Zone[] {
+  const before = zones[index]?.name;
+  return zones.map((each, other) =>
+    other === index ? zone : each.joined_to === before ? { ...each, joined_to: zone.name } : each,
+  );
+}
+
+/** The targets without one of them; what was joined to it counts by itself. */
+export function withoutZone(zones: Zone[], index: number): Zone[] {
+  const gone = zones[index]?.name;
+  return zones.flatMap((each, other) =>
+    other === index ? [] : [each.joined_to === gone ? { ...each, counts: "alone" as const, joined_to: "" } : each],
+  );
 }
 
 /** A pattern with a target's new name in it, as it is written with commas. */

@@ -6,7 +6,7 @@ import { workedOutQuery, type DrawnPlace, type LadderAim, type Stand, type Zone 
 import { forget, keep, recall } from "../../../shared/lib/storage";
 import { useHistory } from "../../../shared/lib/useHistory";
 import { useSettled } from "../../../shared/lib/useSettled";
-import { freeName, draftKey, isLaid, isSame, renamed, type Laid } from "./laying";
+import { freeName, draftKey, isLaid, isSame, renamed, type Laid, withZone } from "./laying";
 
 const ASK_AFTER_MS = 60;
 
@@ -60,7 +60,7 @@ export function useLaying({ id, place, kept, aim }: LayingProps) {
       const before = laid.zones[index]?.name;
       const pattern =
         before === undefined || before === named.name ? laid.pattern : renamed(laid.pattern, before, named.name);
-      change({ zones: laid.zones.map((each, other) => (other === index ? named : each)), pattern });
+      change({ zones: withZone(laid.zones, index, named), pattern });
     },
     forgetDraft: () => forget(key),
   };
