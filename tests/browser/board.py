@@ -47,8 +47,8 @@ class Board:
         for key in keys:
             self.page.keyboard.press(key)
 
-    def tape_of(self, name: str) -> Locator:
-        return self.page.get_by_role("region", name=f"Tape for {name}")
+    def tape_on(self, surface: str) -> Locator:
+        return self.page.get_by_role("region", name=f"Tape on {surface}")
 
     def foretold(self, name: str) -> str:
         return self.page.locator(f"[data-foretold='{name}']").inner_text()

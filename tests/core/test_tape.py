@@ -300,7 +300,7 @@ class TestInWords:
         assert steps_of("plain_mat", *lanes) == [
             (
                 "6 cones in 2 rows",
-                "100 cm from the near edge; half-way along the mat",
+                "100 cm and 300 cm from the near edge",
                 "in each row at the left edge; in the middle of the mat; at the right edge",
             )
         ]

@@ -44,6 +44,8 @@ class Measure:
     at_m: float
     length: str
     where: str
+    #: How much is measured, in metres.
+    length_m: float = 0.0
 
     @property
     def words(self) -> str:
@@ -73,12 +75,18 @@ class Direction:
         return replace(self, references=tuple(reach)) if reach else self
 
     def measures(self, at_m: Sequence[float]) -> list[Measure]:
-        """Where several things lie: by name where there is one, the others from one reference, so that the tape stays.
+        """Where several things lie: on a line; at halves and thirds, if all the others do; else from one reference.
 
-        A height is measured from the floor as far as an arm reaches.
+        So the tape's end stays where it is. A height is measured from the floor as far as an arm reaches.
         """
-        from_one = self._nearest([each for each in at_m if self._named(each) is None])
-        return [self._named(each) or self._measured(each, from_one) for each in at_m]
+        found = {each: self._on_reference(each) for each in at_m}
+        rest = [each for each, measure in found.items() if measure is None]
+        shares = [self._share(each) for each in rest]
+        if None in shares:
+            from_one = self._nearest(rest)
+            shares = [self._measured(each, from_one) for each in rest]
+        found |= dict(zip(rest, shares, strict=True))
+        return [measure for each in at_m if (measure := found[each])]
 
     def measure(self, at_m: float) -> Measure:
         """Where one thing lies."""
@@ -94,13 +102,14 @@ class Direction:
         away_m = to_tape(abs(at_m - reference.at_m), self.units)
         is_after = at_m >= reference.at_m
         where = reference.after if is_after else reference.before
-        return Measure(reference.at_m + (away_m if is_after else -away_m), read_tape(away_m, self.units), where)
+        return Measure(reference.at_m + (away_m if is_after else -away_m), read_tape(away_m, self.units), where, away_m)
 
-    def _named(self, at_m: float) -> Measure | None:
-        """On a line, or at a half, third or quarter: easier than measuring, except up a wall."""
-        for reference in self.references:
-            if abs(reference.at_m - at_m) < NEAR_M:
-                return Measure(reference.at_m, "", reference.on)
+    def _on_reference(self, at_m: float) -> Measure | None:
+        on = (each for each in self.references if abs(each.at_m - at_m) < NEAR_M)
+        return next((Measure(each.at_m, "", each.on) for each in on), None)
+
+    def _share(self, at_m: float) -> Measure | None:
+        """At a half, third or quarter: easier than measuring, except up a wall."""
         if self._goes_up:
             return None
         for value_m, words in (*self._shares(), *self._between()):

@@ -146,6 +146,7 @@ class _Surface:
         start, end = self.directions[along].reaching([each.at_m for each in alike]).measures([start_m, end_m])
         long = read_tape(end_m - start_m, self.units)
         if start.length and start.where == end.where:
+            start, end = sorted((start, end), key=lambda each: each.length_m)
             return f"{way}, {long} long, from {start.length} to {end.words}"
         return f"{way}, {long} long, from {_noun(start)} to {_noun(end)}"
 

@@ -5,6 +5,7 @@ import type { View } from "./view";
 
 const GROUNDS: Record<string, string> = { floor: "#f0e4cf", wall: "#ebe7dd", table: "#dde8e0", air: "#e8eef5" };
 const CORNER = / corner$/;
+const NUMBER = /\d+$/;
 
 /** A net seen from above: a band across, a little wider than what it stands on. */
 function NetFromAbove({ surface, view, atM }: { surface: Surface; view: View; atM: number }) {
@@ -31,10 +32,13 @@ export function Ground({
   surface,
   view,
   areSpotsShown = true,
+  areSpotsNumbered = false,
 }: {
   surface: Surface;
   view: View;
   areSpotsShown?: boolean;
+  /** Whether spots that have a number, as pins have, say it: closer in there is room for it. */
+  areSpotsNumbered?: boolean;
 }) {
   const { x, y, scale } = view;
   return (
@@ -69,6 +73,11 @@ export function Ground({
             <circle cx={x(at[0] ?? 0)} cy={y(at[1] ?? 0)} r={CORNER.test(title) ? 2.5 : 4} fill={tape.timberDark}>
               <title>{title}</title>
             </circle>
+            {areSpotsNumbered && NUMBER.test(title) && (
+              <text x={x(at[0] ?? 0)} y={y(at[1] ?? 0) - 8} textAnchor="middle" fontSize={12} fill={tape.ink}>
+                {NUMBER.exec(title)?.[0]}
+              </text>
+            )}
           </g>
         ))}
     </g>

@@ -29,7 +29,7 @@ function IntoBlock({ id }: { id: number }) {
   );
   if (!block)
     return (
-      <Button component={RouterLink} to="/plan">
+      <Button component={RouterLink} to="/plan" sx={{ alignSelf: "flex-start" }}>
         Plan a block for it
       </Button>
     );

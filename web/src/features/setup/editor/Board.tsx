@@ -152,7 +152,7 @@ export function Board(props: BoardProps) {
           aria-label={`${surface.title}, ${showLength(surface.width_m, units)} by ${showLength(surface.length_m, units)}`}
           onPointerDown={() => onChoose(null)}
           style={{ display: "block" }}>
-          <Ground surface={surface} view={view} />
+          <Ground surface={surface} view={view} areSpotsNumbered={part !== undefined} />
           {carried?.x && (
             <line
               x1={view.x(carried.x.at_m)}

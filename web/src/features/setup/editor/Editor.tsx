@@ -265,7 +265,7 @@ export function Editor({ id, place, kept, units, aims, aim, onAim, onSaved }: Ed
           />
         </Panel>
       )}
-      {targetsOf(laid.zones).length > 0 && (
+      {targetsOf(laid.zones).length > 1 && (
         <Panel title="In which order">
           <PatternPanel
             pattern={laid.pattern}
