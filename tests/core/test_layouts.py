@@ -221,6 +221,7 @@ class TestHowItCounts:
         zones = [ball, Zone(pocket.title, "table", pocket.shape, pocket.at), box]
         check_layout(POOL, zones)
         assert [zone.name for zone in list_targets(zones)] == ["left foot pocket"]
+        assert not tells_aim(POOL, Layout("pot", (ball, zones[1]), Stand(0.6, 0)), zones[1])
         assert kit_of(POOL, zones) == ["1 m of tape", "1 ball", "a tape measure"]
         (tape,) = tape_list(POOL, zones)
         assert tape.steps[-1] == TapeStep(

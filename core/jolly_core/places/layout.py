@@ -8,8 +8,8 @@ from math import hypot, sqrt
 from typing import Any, Self
 
 from jolly_core.errors import CoreError, Problem
-from jolly_core.places.place import FLOOR, Place, Surface
-from jolly_core.places.zone import ALONE, Zone, extent, list_targets, read_zone
+from jolly_core.places.place import FLOOR, TABLE, Place, Surface
+from jolly_core.places.zone import ALONE, SET_OUT, Zone, extent, list_targets, read_zone
 from jolly_core.shapes.points import Point
 from jolly_core.stored import Stored, from_plain, to_plain, upgraded
 from jolly_core.validation import check_number
@@ -205,9 +205,14 @@ def mirrored(place: Place, zones: Sequence[Zone]) -> list[Zone]:
 
 
 def tells_aim(place: Place, layout: Layout, zone: Zone) -> bool:
-    """Whether what hits and misses a target tells of the aim: it lies ahead, not at a slant, and counts by itself."""
+    """Whether what hits and misses a target tells of the aim from where one stands.
+
+    It lies ahead, not at a slant, and counts by itself; and no ball is set out on its table, to be struck from there.
+    """
     surface = place.surface(zone.surface)
-    return surface is not None and surface.is_ahead and layout.is_whole(zone)
+    if surface is None or not surface.is_ahead or not layout.is_whole(zone):
+        return False
+    return surface.kind != TABLE or all(each.counts != SET_OUT for each in layout.zones if each.surface == zone.surface)
 
 
 def mirror_layout(place: Place, layout: Layout) -> Layout:
