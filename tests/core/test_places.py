@@ -121,6 +121,66 @@ def test_everything_lies_on_its_surface_and_has_a_source(place: Place) -> None:
     assert len(names) >= 4
 
 
+FOOT = 0.3048
+ACROSS, AWAY = 0, 1
+
+#: Where lines are painted, by the clause that says so, all from memory: place, line, direction, how far in metres.
+PAINTED = [
+    # ITF Rules of Tennis, Rule 1: 27 ft between the singles lines of 36 ft; service lines 21 ft from a net at 39 ft.
+    ("tennis_court", "left singles line", ACROSS, 4.5 * FOOT),
+    ("tennis_court", "right singles line", ACROSS, 31.5 * FOOT),
+    ("tennis_court", "near service line", AWAY, 18 * FOOT),
+    ("tennis_court", "far service line", AWAY, 60 * FOOT),
+    ("tennis_court", "centre service line", ACROSS, 18 * FOOT),
+    # ITTF Laws 2.1.6: a centre line divides the surface into two equal half-courts.
+    ("table_tennis_table", "centre line", ACROSS, 1.525 / 2),
+    # WSF specification, singles court: lines of the front wall and of the floor, boxes of 1.6 m by the short line.
+    ("squash_court", "tin", AWAY, 19 / 12 * FOOT),
+    ("squash_court", "service line", AWAY, 70 / 12 * FOOT),
+    ("squash_court", "short line", AWAY, 4.26),
+    ("squash_court", "half-court line", ACROSS, 3.2),
+    ("squash_court", "inner side of the left service box", ACROSS, 1.6),
+    ("squash_court", "back of the left service box", AWAY, 4.26 - 1.6),
+    # USA Pickleball rulebook 2.A and 2.B: 44 ft long, the non-volley lines 7 ft from the net.
+    ("pickleball_court", "near non-volley line", AWAY, 15 * FOOT),
+    ("pickleball_court", "far non-volley line", AWAY, 29 * FOOT),
+    ("pickleball_court", "far centre line", ACROSS, 10 * FOOT),
+    # BWF Laws, Law 1 and diagram A: 44 ft by 20 ft; 6.5 ft, 2.5 ft and 1.5 ft inside.
+    ("badminton_court", "far short service line", AWAY, 28.5 * FOOT),
+    ("badminton_court", "far doubles long service line", AWAY, 41.5 * FOOT),
+    ("badminton_court", "left singles line", ACROSS, 1.5 * FOOT),
+    # WPA equipment specifications: strings through the second sights, of eight equal parts of 100 in.
+    ("pool_table_9ft", "head string", AWAY, 25 / 12 * FOOT),
+    ("pool_table_9ft", "foot string", AWAY, 75 / 12 * FOOT),
+    # Official Rules of Snooker, section 1: baulk line 29 in from the face of the bottom cushion.
+    ("cue_table_full", "baulk line", AWAY, 29 / 12 * FOOT),
+    # USHA rules, one-wall courts: short line 16 ft from the wall, service markers 9 ft behind it, of 34 ft.
+    ("one_wall_court", "short line", AWAY, 18 * FOOT),
+    ("one_wall_court", "left service marker", AWAY, 9 * FOOT),
+    # World Aquatics facilities rules: flags 5 m, ends of the lane lines 2 m from the end walls.
+    ("swim_lane_25m", "far backstroke flags", AWAY, 20.0),
+    ("swim_lane_25m", "near cross of the line", AWAY, 2.0),
+]
+
+
+@pytest.mark.parametrize(("place_id", "title", "axis", "at_m"), PAINTED)
+def test_lines_are_painted_where_the_rules_have_them(place_id: str, title: str, axis: int, at_m: float) -> None:
+    lines = [line for line in get_place(place_id).lines if line.title == title]
+    assert lines
+    for line in lines:
+        assert (line.start[axis], line.end[axis]) == pytest.approx((at_m, at_m), abs=0.01)  # rulebooks round
+
+
+def test_arrows_and_dots_are_on_their_boards() -> None:
+    """USBC equipment specifications, from memory: 39 boards, seven arrows on every fifth, ten dots in two halves."""
+    spots = {spot.title: spot.at for spot in get_place("tenpin_lane").spots}
+    board = 1.054 / 39
+    for kind, boards in (("arrow", range(5, 36, 5)), ("dot", (3, 5, 8, 11, 14, 26, 29, 32, 35, 37))):
+        known = [at for title, at in spots.items() if title.startswith(kind)]
+        assert [round(x / board + 0.5, 2) for x, _ in known] == pytest.approx(list(boards))
+    assert all(6 * FOOT <= y <= 8 * FOOT for title, (_, y) in spots.items() if title.startswith("dot"))
+
+
 def test_pins_stand_in_a_triangle() -> None:
     pins = [spot.at for spot in get_place("tenpin_lane").spots if spot.title.startswith("pin ")]
     apart = [hypot(a[0] - b[0], a[1] - b[1]) for place, a in enumerate(pins) for b in pins[place + 1 :]]
