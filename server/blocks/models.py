@@ -7,6 +7,7 @@ from uuid import uuid4
 from django.conf import settings
 from django.db import models
 
+from jolly_core.planning.own_parts import OWN_KINDS
 from ladders.models import Rung
 
 LONGEST_NOTE = 2000
@@ -86,6 +87,11 @@ class Part(models.Model):
     is_set = models.BooleanField(default=False)
     runs_planned = models.PositiveSmallIntegerField(default=0)
     reasons = models.JSONField(default=list)
+    #: Whether the athlete chose its rung: then it is not moved to the one that is worked on.
+    is_rung_fixed = models.BooleanField(default=False)
+    #: Of the athlete's own: what is on its list, and which end of the block it stands for.
+    items = models.JSONField(default=list)
+    role = models.CharField(max_length=12, default="", blank=True)
     done_at = models.DateTimeField(null=True)
     #: Left out while the block was played, because it would have ended too late.
     dropped_at = models.DateTimeField(null=True)
@@ -105,5 +111,7 @@ class Part(models.Model):
 
     @property
     def key(self) -> str:
-        """The name of this part within its block: rung and side, or its kind."""
+        """The name of this part within its block: rung and side, its kind, or its place among the athlete's own."""
+        if self.kind in OWN_KINDS:
+            return f"own-{self.position}"
         return key_of(self.rung_id, self.side) if self.rung_id else self.kind

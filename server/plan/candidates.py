@@ -80,18 +80,27 @@ class _Record:
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
 
 
-def list_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Candidates:
+def list_candidates(
+    athlete: Athlete, ladder_ids: Sequence[int], day: date, rung_ids: Sequence[int] = (), *, is_test: bool = False
+) -> Candidates:
     """The same as ``read_candidates``; while a block is dragged about, the record is read once."""
-    key = ("candidates", tuple(ladder_ids), day, is_test)
-    return cached_until_write(athlete, key, lambda: read_candidates(athlete, ladder_ids, day, is_test=is_test))
+    key = ("candidates", tuple(ladder_ids), day, tuple(rung_ids), is_test)
+    return cached_until_write(
+        athlete, key, lambda: read_candidates(athlete, ladder_ids, day, rung_ids, is_test=is_test)
+    )
 
 
-def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, is_test: bool = False) -> Candidates:
+def read_candidates(
+    athlete: Athlete, ladder_ids: Sequence[int], day: date, rung_ids: Sequence[int] = (), *, is_test: bool = False
+) -> Candidates:
     """The rungs being worked on of those ladders, on each side; on a test day, the tests of the last one.
 
-    Raises ``CoreError`` for ladders that are not the athlete's.
+    ``rung_ids`` are further rungs that were chosen by hand, of any ladder.
+    Raises ``CoreError`` for ladders and rungs that are not the athlete's.
     """
-    standings, history = read_standings(athlete, day, ladder_ids)
+    by_hand = _chosen_by_hand(athlete, rung_ids)
+    wanted = [*ladder_ids, *(rung.ladder_id for rung in by_hand if rung.ladder_id not in ladder_ids)]
+    standings, history = read_standings(athlete, day, wanted)
     by_id = {standing.ladder.pk: standing for standing in standings}
     for place, ladder_id in enumerate(ladder_ids):
         if ladder_id not in by_id:
@@ -101,11 +110,15 @@ def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, i
     test = get_last_test(athlete, day) if is_test else None
     tested = [(part.rung, part.side) for part in test.parts.all() if part.rung] if test else []
     targets = [(rung, side) for rung, side in tested if rung.ladder_id in by_id]
-    sides = {standing.ladder.pk: _sides(standing, history) for standing in chosen}
+    sides = {standing.ladder.pk: _sides(standing, history) for standing in standings}
     if targets:
         history = list_history([rung for rung, _ in targets], day)
     else:
         targets = [(each.working, side) for each in chosen for side in sides[each.ladder.pk].order]
+    chosen_rungs = [rung for rung in by_hand if all(rung.pk != target.pk for target, _ in targets)]
+    if chosen_rungs:
+        history = {**history, **list_history(chosen_rungs, day)}
+        targets += [(rung, side) for rung in chosen_rungs for side in sides[rung.ladder_id].order]
     tests = {part.key: (part.runs_planned, part.position) for part in test.parts.all()} if test else {}
     last_days = list_last_days(athlete)
     record = _Record(
@@ -126,6 +139,18 @@ def read_candidates(athlete: Athlete, ladder_ids: Sequence[int], day: date, *, i
     candidates = [_candidate(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
     keys = {candidate.key: target for candidate, target in zip(candidates, targets, strict=True)}
     return Candidates(tuple(candidates), keys, get_habit(athlete), test.day if test else None)
+
+
+def _chosen_by_hand(athlete: Athlete, rung_ids: Sequence[int]) -> list[Rung]:
+    """Rungs of the athlete's by their ids, in that order. Raises ``CoreError`` for others."""
+    found = {
+        rung.pk: rung for rung in Rung.objects.filter(pk__in=rung_ids, ladder__athlete=athlete).select_related("ladder")
+    }
+    for place, rung_id in enumerate(rung_ids):
+        if rung_id not in found:
+            message = f"You have no rung {rung_id}; choose among your own."
+            raise CoreError.one("unknown_rung", message, "rungs", place, value=rung_id)
+    return [found[rung_id] for rung_id in dict.fromkeys(rung_ids)]
 
 
 def _sides(standing: LadderStanding, history: History) -> _Sides:

@@ -11,6 +11,7 @@ from accounts.models import Athlete
 from accounts.selectors import list_limits
 from jolly_core.planning.arrangement import Arrangement, arrange_block
 from jolly_core.planning.candidate import BALANCED, NORMAL, TEST_DAY, Kept, Terms
+from jolly_core.planning.own_parts import OwnPart
 from jolly_core.sides import NONE
 from ladders.selectors import list_laid
 from layouts.selectors import list_kit as layout_kit
@@ -34,6 +35,9 @@ class BlockRequest:
     has_cool_down: bool = True
     kept: Sequence[Kept] = field(default_factory=tuple)
     fill: bool = True
+    #: What the athlete put in beside the ladders, and rungs chosen by hand beside those that are worked on.
+    own: Sequence[OwnPart] = ()
+    rung_ids: Sequence[int] = ()
 
 
 @dataclass(frozen=True)
@@ -75,6 +79,9 @@ class Proposal:
                     "side": side,
                     "is_weaker": part.is_weaker,
                     "is_other_side": part.is_other_side,
+                    "is_rung_fixed": bool(rung and rung.pk in self.asked.rung_ids),
+                    "items": list(part.items),
+                    "role": part.role,
                 }
             )
         return rows
@@ -87,7 +94,7 @@ def list_kit(kits: Sequence[Sequence[str]]) -> list[str]:
 
 def propose_block(athlete: Athlete, asked: BlockRequest) -> Proposal:
     """The block that serves the chosen ladders best. Raises ``CoreError`` for ladders that are not the athlete's."""
-    candidates = list_candidates(athlete, asked.ladder_ids, asked.day, is_test=asked.focus == TEST_DAY)
+    candidates = list_candidates(athlete, asked.ladder_ids, asked.day, asked.rung_ids, is_test=asked.focus == TEST_DAY)
     arrangement = arrange_block(
         terms_of(athlete, asked, candidates), candidates.candidates, asked.kept, fill=asked.fill
     )
@@ -107,6 +114,7 @@ def terms_of(athlete: Athlete, asked: BlockRequest, candidates: Candidates) -> T
         partner=asked.partner,
         has_warm_up=asked.has_warm_up,
         has_cool_down=asked.has_cool_down,
+        own=tuple(asked.own),
         habit=candidates.habit,
         last_test=candidates.last_test,
     )

@@ -17,7 +17,8 @@ from config.finding import find_one
 from jolly_core.load.counts import JointCount, count_cautions, count_joints
 from jolly_core.load.weekly import Week, list_weeks, load_cautions
 from jolly_core.planning.arrangement import COOL_DOWN, WARM_UP
-from jolly_core.planning.candidate import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, TEST_DAY, Kept
+from jolly_core.planning.candidate import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, PARTNER, TEST_DAY, Kept
+from jolly_core.planning.own_parts import OWN_KINDS, OwnPart
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION
 from ladders.selectors import get_rung, get_working_rung, list_ladders
@@ -83,7 +84,9 @@ def asked_of(block: Block) -> BlockRequest:
     left_out = {each["what"] for each in block.acknowledged}
     return BlockRequest(
         minutes=block.minutes,
-        ladder_ids=list(dict.fromkeys(part.rung.ladder_id for part in block.parts.all() if part.rung)),
+        ladder_ids=list(
+            dict.fromkeys(part.rung.ladder_id for part in block.parts.all() if part.rung and not part.is_rung_fixed)
+        ),
         day=block.day,
         focus=block.focus,
         energy=block.energy,
@@ -92,21 +95,40 @@ def asked_of(block: Block) -> BlockRequest:
         missing=block.missing,
         has_warm_up=WARM_UP not in left_out,
         has_cool_down=COOL_DOWN not in left_out,
+        own=own_of(block),
+        rung_ids=list(dict.fromkeys(part.rung_id for part in block.parts.all() if part.rung_id and part.is_rung_fixed)),
     )
+
+
+def own_of(block: Block) -> list[OwnPart]:
+    """The athlete's own parts of a kept block, in their places among the others."""
+    return [
+        OwnPart(part.key, part.kind, part.title, part.planned_s, place, tuple(part.items), part.role)
+        for place, part in _placed(block)
+        if part.kind in OWN_KINDS
+    ]
+
+
+def _placed(block: Block) -> list[tuple[int, Part]]:
+    """The parts of a block that were placed, each with its place: not its ends, which have none."""
+    ends = (WARM_UP, COOL_DOWN, PARTNER)
+    between = [part for part in block.parts.all() if part.kind not in ends and not part.role]
+    at_ends = [part for part in block.parts.all() if part.role]
+    return [*enumerate(between), *((0, part) for part in at_ends)]
 
 
 def kept_of(block: Block) -> list[Kept]:
     """The parts of a kept block in their places, each on the rung that its ladder is worked on now."""
-    challenges = [part for part in block.parts.all() if part.rung]
-    set_by_hand = [Kept(part.kind, 0, 0, part.planned_s) for part in block.parts.all() if part.is_set and not part.rung]
-    return set_by_hand + [
+    by_the_clock = [part for part in block.parts.all() if part.is_set and not part.rung and part.kind not in OWN_KINDS]
+    return [Kept(part.kind, 0, 0, part.planned_s) for part in by_the_clock] + [
         Kept(_key_now(part, block), place, part.runs_planned, is_locked=part.is_locked)
-        for place, part in enumerate(challenges)
+        for place, part in _placed(block)
+        if part.rung
     ]
 
 
 def _key_now(part: Part, block: Block) -> str:
-    if part.rung is None or block.focus == TEST_DAY:
+    if part.rung is None or part.is_rung_fixed or block.focus == TEST_DAY:
         return part.key
     return key_of(get_working_rung(part.rung.ladder).pk, part.side)
 

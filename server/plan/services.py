@@ -74,12 +74,13 @@ def refit_block(athlete: Athlete, block_id: int, minutes: int) -> Block:
 def _values(proposal: Proposal, start: time | None, acknowledged: Sequence[str]) -> dict[str, Any]:
     asked = proposal.asked
     rows = proposal.rows()
-    if not proposal.targets:
+    own_work = [part.title for part in asked.own if part.known_kind.is_work]
+    if not proposal.targets and not own_work:
         raise CoreError.one("nothing_to_play", "Choose at least one ladder to practise.", "ladders")
-    if not proposal.arrangement.drills:
+    if not proposal.arrangement.drills and not own_work:
         reasons = "; ".join(f"{each.title}: {each.reason}" for each in proposal.arrangement.left_out)
         raise CoreError.one("too_short", f"No run fits into this block. {reasons}.", "minutes", value=asked.minutes)
-    titles = dict.fromkeys(row["rung"].ladder.title for row in rows if row["rung"])
+    titles = dict.fromkeys(row["rung"].ladder.title for row in rows if row["rung"]) or dict.fromkeys(own_work)
     return {
         "title": shortened(" + ".join(titles), 120),
         "day": asked.day,

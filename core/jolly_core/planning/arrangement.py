@@ -6,16 +6,18 @@ by the athlete keeps its place; everything else gives way, and whatever did not 
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
-from jolly_core.body.traits import FAST, HARD, SLOW, Traits
+from jolly_core.body.traits import Traits
 from jolly_core.errors import CoreError, Problem
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.planning.candidate import ENERGIES, FOCUSES, PARTNER, TEST_DAY, WEAK_SPOTS, Candidate, Kept, Terms
+from jolly_core.planning.own_parts import AMONG, AS_COOL_DOWN, AS_WARM_UP, OwnPart, check_own_parts
 from jolly_core.planning.partner import PARTNER_GAMES, PartnerGame, condition_for
 from jolly_core.planning.reasons import most_runs, weigh
 from jolly_core.planning.screening import Screened, dosed_tries, screen
+from jolly_core.planning.sequence import in_order
 from jolly_core.planning.times import add_times, fixed_time, time_of_part
 from jolly_core.planning.warmup import cool_down_seconds, wants_long_warm_up, warm_up_minutes
 from jolly_core.sides import other_side
@@ -48,6 +50,9 @@ class Part:
     is_locked: bool = False
     #: Whether its seconds were set by the athlete: a part by the clock then keeps them when the rest is fitted anew.
     is_set: bool = False
+    #: Of one of the athlete's own: what is on its list, and which end of the block it stands for.
+    items: tuple[str, ...] = ()
+    role: str = AMONG
     #: Of a challenge on one of two sides; see ``Candidate``.
     is_weaker: bool = False
     is_other_side: bool = False
@@ -94,6 +99,7 @@ def check_terms(terms: Terms) -> None:
     ]
     if found := [problem for problem in problems if problem]:
         raise CoreError(found)
+    check_own_parts(terms.own)
 
 
 def arrange_block(
@@ -136,6 +142,7 @@ class _Builder:
         )
         most = most_runs(terms, candidates)
         self.screened = {candidate.key: self._screen(candidate, most) for candidate in candidates}
+        self.own_s = sum(part.seconds for part in terms.own if part.role == AMONG)
         self.runs: dict[str, int] = {}
         self.times: dict[tuple[str, int], Estimate] = {}
         allowed = [candidate.traits for candidate in warm_for if self.screened[candidate.key].most_runs]
@@ -143,9 +150,8 @@ class _Builder:
         self.warm_up_s, self.cool_down_s, game_s = self._share_clock(*self._ends(allowed), self._game())
         game = self._game()
         self.game = replace(game, time=fixed_time(game_s)) if game and game_s < game.time.expected_s else game
-        self.room_s = terms.minutes * 60 - self.warm_up_s - self.cool_down_s
-        if self.game:
-            self.room_s -= self.game.time.expected_s
+        self._check_own()
+        self.room_s = self._room_at_first_s()
 
     def build(self, *, fill: bool) -> Arrangement:
         self._keep_locked()
@@ -157,6 +163,18 @@ class _Builder:
         left_out = tuple(self._left_out(candidate) for candidate in self.ranked if candidate.key not in self.runs)
         time = add_times([part.time for part in parts])
         return Arrangement(parts, time, self.room_s, left_out, self._why_spare(is_filled=fill))
+
+    def _check_own(self) -> None:
+        """Raise where what the athlete put in leaves no room for what goes around it."""
+        game_s = self.game.time.expected_s if self.game else 0
+        fixed_s = self.own_s + self.warm_up_s + self.cool_down_s + game_s
+        if self.terms.own and fixed_s > self.terms.minutes * 60:
+            needed = -(-fixed_s // 60)
+            message = (
+                f"Your own parts need {quantity(needed, 'minute')} with what goes around them, and there are "
+                f"{self.terms.minutes}; shorten one or take one out."
+            )
+            raise CoreError([Problem("over_budget", message, ("own",), needed, self.terms.minutes)])
 
     def _screen(self, candidate: Candidate, most: int) -> Screened:
         """A test day's runs are those of the last one; a stretched part may hold more than the rules would give."""
@@ -172,6 +190,9 @@ class _Builder:
             (WARM_UP, self.terms.has_warm_up, warm_up_minutes(self.terms.minutes, drills) * 60),
             (COOL_DOWN, self.terms.has_cool_down, cool_down_seconds(self.terms.minutes, drills)),
         ):
+            if own := self.terms.own_end(key):
+                ends.append(own.seconds)
+                continue
             asked = self.kept.get(key)
             seconds = asked.seconds if asked and asked.seconds else usual_s
             ends.append(max(SHORTEST_PART_S, min(seconds, self.terms.minutes * 30)) if is_wanted else 0)
@@ -183,10 +204,14 @@ class _Builder:
         Something is left to practise in, too.
         """
         game_s = game.time.expected_s if game else 0
-        over_s = warm_up_s + cool_down_s + game_s - (self.terms.minutes * 60 - SHORTEST_PART_S)
+        over_s = self.own_s + warm_up_s + cool_down_s + game_s - (self.terms.minutes * 60 - SHORTEST_PART_S)
         given = []
-        for seconds in (game_s, cool_down_s, warm_up_s):
-            gives = max(0, min(over_s, seconds - SHORTEST_PART_S)) if seconds else 0
+        for seconds, own in (
+            (game_s, None),
+            (cool_down_s, self.terms.own_end(AS_COOL_DOWN)),
+            (warm_up_s, self.terms.own_end(AS_WARM_UP)),
+        ):
+            gives = max(0, min(over_s, seconds - SHORTEST_PART_S)) if seconds and not own else 0
             over_s -= gives
             given.append(seconds - gives)
         return given[2], given[1], given[0]
@@ -260,7 +285,7 @@ class _Builder:
 
     def _room_at_first_s(self) -> int:
         game_s = self.game.time.expected_s if self.game else 0
-        return self.terms.minutes * 60 - self.warm_up_s - self.cool_down_s - game_s
+        return self.terms.minutes * 60 - self.own_s - self.warm_up_s - self.cool_down_s - game_s
 
     def _is_locked(self, key: str) -> bool:
         return key in self.kept and self.kept[key].is_locked
@@ -303,59 +328,39 @@ class _Builder:
         ahead = self.runs[weak.key] // 2 if self.terms.focus == WEAK_SPOTS else self.runs[weak.key]
         return self.runs[candidate.key] < ahead
 
-    def _in_order(self) -> list[Candidate]:
-        """New and fine skills while fresh, slow before fast, hard work late; what was placed stays where it was put."""
-        free = [candidate for candidate in self.ranked if candidate.key in self.runs and candidate.key not in self.kept]
-        if self.terms.focus == TEST_DAY and self.terms.last_test:
-            ordered = sorted(free, key=lambda candidate: (candidate.test_place, self.ranked.index(candidate)))
-        else:
-            ladders = list(dict.fromkeys(candidate.ladder for candidate in free))
-            phases = {
-                ladder: min(_phase(candidate) for candidate in free if candidate.ladder == ladder) for ladder in ladders
-            }
-            ordered = sorted(
-                free,
-                key=lambda candidate: (
-                    phases[candidate.ladder],
-                    ladders.index(candidate.ladder),
-                    candidate.is_other_side,
-                ),
-            )
-        placed = [candidate for candidate in self.ranked if candidate.key in self.runs and candidate.key in self.kept]
-        for candidate in sorted(placed, key=lambda each: (self.kept[each.key].place, each.key)):
-            ordered.insert(self.kept[candidate.key].place, candidate)
-        return ordered
-
     def _lay_out(self) -> tuple[Part, ...]:
-        parts = []
-        if self.warm_up_s:
-            reasons = (WARM_UP_REASON, LONG_WARM_UP_REASON) if self.is_long_warm_up else (WARM_UP_REASON,)
-            parts.append(
-                Part(WARM_UP, WARM_UP, "Warm-up", 0, fixed_time(self.warm_up_s), reasons, is_set=self._is_set(WARM_UP))
-            )
-        parts += [self._part(candidate) for candidate in self._in_order()]
-        if self.game:
-            reason = f"{self.game.rule}; {condition_for(self.ranked)}"
-            is_set = self._is_set(PARTNER)
-            parts.append(Part(PARTNER, PARTNER, self.game.title, 0, self.game.time, (reason,), is_set=is_set))
-        if self.cool_down_s:
-            time = fixed_time(self.cool_down_s)
-            parts.append(
-                Part(
-                    COOL_DOWN,
-                    COOL_DOWN,
-                    "Cool down and note",
-                    0,
-                    time,
-                    (COOL_DOWN_REASON,),
-                    is_set=self._is_set(COOL_DOWN),
-                )
-            )
+        chosen = [candidate for candidate in self.ranked if candidate.key in self.runs]
+        between = [
+            _own_part(each) if isinstance(each, OwnPart) else self._part(each)
+            for each in in_order(self.terms, chosen, self.kept)
+        ]
+        parts = [*self._warm_up(), *between, *self._partner_game(), *self._cool_down()]
         at_s, timed = 0, []
         for part in parts:
             timed.append(replace(part, start_s=at_s))
             at_s += part.duration_s
         return tuple(timed)
+
+    def _warm_up(self) -> Iterator[Part]:
+        if own := self.terms.own_end(AS_WARM_UP):
+            yield _own_part(own)
+        elif self.warm_up_s:
+            reasons = (WARM_UP_REASON, LONG_WARM_UP_REASON) if self.is_long_warm_up else (WARM_UP_REASON,)
+            time = fixed_time(self.warm_up_s)
+            yield Part(WARM_UP, WARM_UP, "Warm-up", 0, time, reasons, is_set=self._is_set(WARM_UP))
+
+    def _partner_game(self) -> Iterator[Part]:
+        if self.game:
+            reason = f"{self.game.rule}; {condition_for(self.ranked)}"
+            is_set = self._is_set(PARTNER)
+            yield Part(PARTNER, PARTNER, self.game.title, 0, self.game.time, (reason,), is_set=is_set)
+
+    def _cool_down(self) -> Iterator[Part]:
+        if own := self.terms.own_end(AS_COOL_DOWN):
+            yield _own_part(own)
+        elif self.cool_down_s:
+            time, is_set = fixed_time(self.cool_down_s), self._is_set(COOL_DOWN)
+            yield Part(COOL_DOWN, COOL_DOWN, "Cool down and note", 0, time, (COOL_DOWN_REASON,), is_set=is_set)
 
     def _part(self, candidate: Candidate) -> Part:
         said = self.screened[candidate.key].words
@@ -416,9 +421,16 @@ class _Builder:
         return LeftOut(candidate.key, candidate.title, "not in this block", is_free=True)
 
 
-def _phase(candidate: Candidate) -> int:
-    if candidate.traits.effort == HARD:
-        return 3
-    if candidate.is_new or candidate.traits.is_fine:
-        return 0
-    return {SLOW: 1, FAST: 2}.get(candidate.traits.tempo, 1)
+def _own_part(own: OwnPart) -> Part:
+    kind = own.known_kind
+    return Part(
+        own.kind,
+        own.key,
+        own.title,
+        0,
+        fixed_time(own.seconds),
+        (kind.reason,),
+        is_set=True,
+        items=own.items,
+        role=own.role,
+    )

@@ -9,6 +9,7 @@ from jolly_core.body.limits import Limit
 from jolly_core.body.traits import Traits
 from jolly_core.foretelling.pace import Attempts, Estimate, exactly
 from jolly_core.load.dose import DoseLeft
+from jolly_core.planning.own_parts import OwnPart
 from jolly_core.planning.times import SET_UP_S, Habit
 
 BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER = (
@@ -93,8 +94,19 @@ class Terms:
     partner: str = "feed"
     has_warm_up: bool = True
     has_cool_down: bool = True
+    #: What the athlete put in beside the ladders.
+    own: tuple[OwnPart, ...] = ()
     habit: Habit = field(default_factory=Habit)
     last_test: date | None = None
+
+    @property
+    def repeats_a_test(self) -> bool:
+        """Whether the block is a test day with one before it to repeat."""
+        return self.focus == TEST_DAY and self.last_test is not None
+
+    def own_end(self, role: str) -> OwnPart | None:
+        """The athlete's own part in place of our warm-up or cool-down; None where it is ours."""
+        return next((part for part in self.own if part.role == role), None)
 
 
 @dataclass(frozen=True)

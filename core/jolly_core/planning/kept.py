@@ -24,6 +24,9 @@ class PartShape:
     is_weaker: bool = False
     is_other_side: bool = False
     reasons: tuple[str, ...] = ()
+    items: tuple[str, ...] = ()
+    role: str = ""
+    is_rung_fixed: bool = False
 
 
 @dataclass(frozen=True)

@@ -15,6 +15,16 @@ from jolly_core.foretelling.pace import Estimate
 from jolly_core.paper.registry import form_of
 from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
 from jolly_core.planning.candidate import BALANCED, MOST_IN_A_BLOCK, NORMAL, PARTNER
+from jolly_core.planning.own_parts import (
+    AMONG,
+    LONGEST_ITEM,
+    LONGEST_TITLE,
+    MOST_ITEMS,
+    MOST_OWN_PARTS,
+    OWN_KINDS,
+    ROLES,
+    steps_of,
+)
 from jolly_core.planning.times import add_times
 from jolly_core.planning.warmup import cool_down_steps, warm_up_steps
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
@@ -25,8 +35,8 @@ from plan.models import Routine
 from plan.proposals import list_kit
 from runs.api.serializers import RunSerializer
 
-MOST_PARTS, MOST_THINGS = 200, 100
-KINDS = [WARM_UP, CHALLENGE, PARTNER, COOL_DOWN]
+MOST_PARTS, MOST_THINGS, MOST_RUNGS = 200, 100, 60
+KINDS = [WARM_UP, CHALLENGE, PARTNER, COOL_DOWN, *OWN_KINDS]
 
 
 class KeptSerializer(ReadSerializer):
@@ -37,6 +47,25 @@ class KeptSerializer(ReadSerializer):
     seconds = serializers.IntegerField(required=False, default=None, allow_null=True, min_value=0)
     is_locked = serializers.BooleanField(required=False, default=False)
     place = serializers.IntegerField(required=False, default=None, allow_null=True, min_value=0)
+
+
+class OwnPartSerializer(ReadSerializer):
+    """A part that the athlete put in. What it may be is the core's to say."""
+
+    key = serializers.CharField(max_length=40)
+    kind = serializers.ChoiceField(choices=list(OWN_KINDS))
+    title = serializers.CharField(max_length=2 * LONGEST_TITLE, allow_blank=True)
+    seconds = serializers.IntegerField()
+    place = serializers.IntegerField(required=False, default=0, min_value=0, max_value=MOST_PARTS)
+    items = serializers.ListField(
+        child=serializers.CharField(max_length=2 * LONGEST_ITEM, allow_blank=True),
+        max_length=2 * MOST_ITEMS,
+        required=False,
+        default=list,
+    )
+    role = serializers.ChoiceField(
+        choices=list(ROLES), required=False, default=AMONG, allow_blank=True, help_text="In place of our own end."
+    )
 
 
 class AskedSerializer(ReadSerializer):
@@ -62,6 +91,14 @@ class AskedSerializer(ReadSerializer):
     has_cool_down = serializers.BooleanField(required=False, default=True)
     kept = serializers.ListField(child=KeptSerializer(), max_length=MOST_PARTS, required=False, default=list)
     fill = serializers.BooleanField(required=False, default=True)
+    own = serializers.ListField(child=OwnPartSerializer(), max_length=2 * MOST_OWN_PARTS, required=False, default=list)
+    rungs = serializers.ListField(
+        child=serializers.IntegerField(),
+        max_length=MOST_RUNGS,
+        required=False,
+        default=list,
+        help_text="Chosen by hand, beside those that are worked on.",
+    )
 
 
 class PlanSerializer(AskedSerializer):
@@ -87,6 +124,9 @@ class ProposedPartSerializer(ReadSerializer):
     rung = RungRefSerializer(allow_null=True)
     side = SideField()
     is_weaker = serializers.BooleanField()
+    is_rung_fixed = serializers.BooleanField(help_text="Chosen by hand, and not the rung that is worked on.")
+    items = serializers.ListField(child=serializers.CharField())
+    role = serializers.CharField()
 
 
 class LeftOutSerializer(ReadSerializer):
@@ -153,6 +193,7 @@ class PartSerializer(serializers.ModelSerializer[Part]):
     side_words = serializers.SerializerMethodField()
     steps = serializers.SerializerMethodField()
     reasons = serializers.ListField(child=serializers.CharField())
+    items = serializers.ListField(child=serializers.CharField())
     runs = serializers.SerializerMethodField()
     sheet = serializers.SerializerMethodField()
     actual_s = serializers.SerializerMethodField()
@@ -178,6 +219,9 @@ class PartSerializer(serializers.ModelSerializer[Part]):
             "is_locked",
             "is_set",
             "reasons",
+            "is_rung_fixed",
+            "items",
+            "role",
             "runs",
             "sheet",
             "actual_s",
@@ -189,7 +233,9 @@ class PartSerializer(serializers.ModelSerializer[Part]):
         return part.rung.ladder.known_pair.words(part.side) if part.rung else ""
 
     def get_steps(self, part: Part) -> StepSerializer(many=True):  # type: ignore[valid-type]
-        """What a warm-up or a cool-down is made of, for the drills of its block; nothing for other parts."""
+        """What a warm-up, a cool-down or a checklist is made of; nothing for other parts."""
+        if part.items:
+            return StepSerializer(steps_of(part.items, part.planned_s), many=True).data
         parts_of = {WARM_UP: warm_up_steps, COOL_DOWN: cool_down_steps}.get(part.kind)
         if parts_of is None:
             return []

@@ -10,6 +10,7 @@ from blocks import services as block_services
 from blocks.selectors import get_block
 from config.requests import Request, read_given, read_query
 from jolly_core.planning.candidate import Kept
+from jolly_core.planning.own_parts import OwnPart
 from places.selectors import get_place
 from plan import selectors, services
 from plan.api.serializers import (
@@ -66,6 +67,8 @@ def _asked(request: Request, values: dict[str, Any]) -> BlockRequest:
         has_cool_down=values["has_cool_down"],
         kept=kept,
         fill=values["fill"],
+        own=[OwnPart(**{**each, "items": tuple(each["items"])}) for each in values["own"]],
+        rung_ids=values["rungs"],
     )
 
 

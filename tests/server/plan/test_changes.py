@@ -186,3 +186,77 @@ def test_planned_against_actual(player: Player, athlete: Athlete, putting: Ladde
         finish_part(athlete, part.pk, at)
     shown = client.get(f"/api/blocks/{block['id']}/").json()
     assert [each["actual_s"] - each["planned_s"] for each in shown["parts"]] == [30] * len(shown["parts"])
+
+
+class TestPartsOfOnesOwn:
+    OWN = [
+        {
+            "key": "own-0",
+            "kind": "checklist",
+            "title": "My warm-up",
+            "seconds": 400,
+            "items": ["hips", "ankles"],
+            "role": "warm_up",
+        },
+        {"key": "own-1", "kind": "timed", "title": "Mirror work", "seconds": 300, "place": 0},
+        {"key": "own-2", "kind": "rest", "title": "Rest", "seconds": 60, "place": 2},
+    ]
+
+    def test_they_are_kept_played_and_come_back_to_be_changed(self, client: APIClient, putting: Ladder) -> None:
+        key = f"{rung_id(putting)}-none"
+        body = {**asked(putting), "own": self.OWN, "kept": [{"key": key, "place": 1, "runs": 1}], "fill": False}
+        block = post(client, "blocks/", **body).json()
+        assert [part["title"] for part in block["parts"]] == [
+            "My warm-up",
+            "Mirror work",
+            "Putts from the circle: from 4 m",
+            "Rest",
+            "Cool down and note",
+        ]
+        warm_up, mirror, *_ = block["parts"]
+        assert [step["seconds"] for step in warm_up["steps"]] == [200, 200]
+        assert (mirror["kind"], mirror["planned_s"], mirror["rung"]) == ("timed", 300, None)
+        client.patch(f"/api/blocks/{block['id']}/", {"change": "start"}, format="json")
+        for part in block["parts"]:
+            post(client, f"parts/{part['id']}/done/")
+        played = client.get(f"/api/blocks/{block['id']}/").json()
+        assert all(part["done_at"] for part in played["parts"])
+
+    def test_a_refit_keeps_them_and_is_taken_back(self, client: APIClient, putting: Ladder) -> None:
+        block = post(client, "blocks/", **asked(putting), own=self.OWN).json()
+        smaller = post(client, f"blocks/{block['id']}/refit/", minutes=20).json()
+        assert [part["title"] for part in smaller["parts"] if not part["rung"]][:2] == ["My warm-up", "Mirror work"]
+        assert smaller["parts"][0]["items"] == ["hips", "ankles"]
+        back = client.delete(f"/api/blocks/{block['id']}/refit/").json()
+        assert shape(back) == shape(block)
+        assert [part["role"] for part in back["parts"]] == [part["role"] for part in block["parts"]]
+
+    def test_a_block_may_be_all_ones_own(self, client: APIClient) -> None:
+        own = [{"key": "own-0", "kind": "free_play", "title": "Free play", "seconds": 900}]
+        block = post(client, "blocks/", minutes=30, ladders=[], day=DAY, own=own).json()
+        assert block["title"] == "Free play"
+        rest = [{"key": "own-0", "kind": "rest", "title": "Rest", "seconds": 600}]
+        answer = post(client, "blocks/", minutes=30, ladders=[], day=DAY, own=rest)
+        assert (answer.status_code, answer.json()["errors"][0]["code"]) == (400, "nothing_to_play")
+
+    def test_what_cannot_be_is_refused_by_its_path(self, client: APIClient, putting: Ladder) -> None:
+        answer = post(client, "proposals/", **asked(putting), own=[{**self.OWN[1], "seconds": 3}])
+        assert answer.json()["errors"][0]["loc"] == ["own", 0, "seconds"]
+
+
+class TestRungsChosenByHand:
+    def test_six_steps_of_one_ladder_stay_where_they_are_put(
+        self, client: APIClient, player: Player, athlete: Athlete, putting: Ladder, stranger: Any, ladder_of: Any
+    ) -> None:
+        rungs = list(putting.rungs.values_list("pk", flat=True))
+        kept = [{"key": f"{rung}-none", "place": place, "runs": 1} for place, rung in enumerate(rungs)]
+        body = {**asked(minutes=90), "rungs": rungs, "kept": kept, "fill": False}
+        block = post(client, "blocks/", **body).json()
+        played = [part["rung"]["id"] for part in challenges(block)]
+        assert played == rungs
+        assert all(part["is_rung_fixed"] for part in challenges(block))
+        refitted = post(client, f"blocks/{block['id']}/refit/", minutes=80).json()
+        assert [part["rung"]["id"] for part in challenges(refitted)] == rungs
+        alien = ladder_of(stranger, "putting-circle").rungs.first().pk
+        answer = post(client, "proposals/", **asked(putting), rungs=[rungs[0], alien])
+        assert answer.json()["errors"][0]["loc"] == ["rungs", 1]

@@ -1615,6 +1615,9 @@ export interface components {
             kept?: components["schemas"]["KeptRequest"][];
             /** @default true */
             fill?: boolean;
+            own?: components["schemas"]["OwnPartRequest"][];
+            /** @description Chosen by hand, beside those that are worked on. */
+            rungs?: number[];
         };
         Athlete: {
             /** @description Required. 150 characters or fewer. Letters, digits and @/./+/-/_ only. */
@@ -1648,6 +1651,8 @@ export interface components {
             elsewhere?: string[];
             spared?: components["schemas"]["SparedEnum"][];
         };
+        /** @enum {unknown} */
+        BlankEnum: "";
         Block: {
             readonly id: number;
             title: string;
@@ -2629,6 +2634,34 @@ export interface components {
              */
             string_m: number;
         };
+        /**
+         * @description * `timed` - timed
+         *     * `checklist` - checklist
+         *     * `rest` - rest
+         *     * `free_play` - free_play
+         *     * `write_down` - write_down
+         * @enum {string}
+         */
+        OwnPartKindEnum: "timed" | "checklist" | "rest" | "free_play" | "write_down";
+        /** @description A part that the athlete put in. What it may be is the core's to say. */
+        OwnPartRequest: {
+            key: string;
+            kind: components["schemas"]["OwnPartKindEnum"];
+            title: string;
+            seconds: number;
+            /** @default 0 */
+            place?: number;
+            items?: string[];
+            /**
+             * @description In place of our own end.
+             *
+             *     * `` -
+             *     * `warm_up` - warm_up
+             *     * `cool_down` - cool_down
+             * @default
+             */
+            role?: components["schemas"]["RoleEnum"] | components["schemas"]["BlankEnum"];
+        };
         /** @description A ladder pack, as docs/formats/ladder-pack.schema.json describes it; the core says what may stand in it. */
         PackRequest: {
             pack: unknown;
@@ -2725,7 +2758,7 @@ export interface components {
         };
         Part: {
             readonly id: number;
-            /** @description The name of this part within its block: rung and side, or its kind. */
+            /** @description The name of this part within its block: rung and side, its kind, or its place among the athlete's own. */
             readonly key: string;
             position: number;
             kind: components["schemas"]["PartKind"];
@@ -2743,6 +2776,9 @@ export interface components {
             is_locked: boolean;
             is_set: boolean;
             reasons: string[];
+            is_rung_fixed: boolean;
+            items: string[];
+            role: string;
             readonly runs: string[];
             readonly sheet: components["schemas"]["Sheet"] | null;
             readonly actual_s: number | null;
@@ -2756,9 +2792,14 @@ export interface components {
          *     * `challenge` - challenge
          *     * `partner` - partner
          *     * `cool_down` - cool_down
+         *     * `timed` - timed
+         *     * `checklist` - checklist
+         *     * `rest` - rest
+         *     * `free_play` - free_play
+         *     * `write_down` - write_down
          * @enum {string}
          */
-        PartKind: "warm_up" | "challenge" | "partner" | "cool_down";
+        PartKind: "warm_up" | "challenge" | "partner" | "cool_down" | "timed" | "checklist" | "rest" | "free_play" | "write_down";
         PatchedAthleteRequest: {
             display_name?: string;
             handedness?: components["schemas"]["HandednessEnum"];
@@ -2824,6 +2865,9 @@ export interface components {
             kept?: components["schemas"]["KeptRequest"][];
             /** @default true */
             fill?: boolean;
+            own?: components["schemas"]["OwnPartRequest"][];
+            /** @description Chosen by hand, beside those that are worked on. */
+            rungs?: number[];
             /** @example 17:30:00 */
             start?: string | null;
             acknowledged?: string[];
@@ -2890,6 +2934,10 @@ export interface components {
             rung: components["schemas"]["RungRef"] | null;
             side: components["schemas"]["Side"];
             is_weaker: boolean;
+            /** @description Chosen by hand, and not the rung that is worked on. */
+            is_rung_fixed: boolean;
+            items: string[];
+            role: string;
         };
         /** @description An arrangement: which ladders in which window, and what becomes of the wishes. */
         ProposedWeek: {
@@ -3073,6 +3121,13 @@ export interface components {
             title: string;
             words: string;
         };
+        /**
+         * @description * `` -
+         *     * `warm_up` - warm_up
+         *     * `cool_down` - cool_down
+         * @enum {string}
+         */
+        RoleEnum: "warm_up" | "cool_down";
         Routine: {
             readonly id: number;
             title: string;
