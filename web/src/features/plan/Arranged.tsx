@@ -10,12 +10,16 @@ import type { Standing } from "../../api/queries";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { describe, ErrorNotice, Skeletons } from "../../shared/ui/Loaded";
 import { Panel, WhyPoint } from "../../shared/ui/Page";
-import { asked, toggled, type Draft, type Next, type Proposal } from "./draft";
+import { PutIn } from "./PutIn";
+import { asked, isPlaced, toggled, type Draft, type Next, type Proposal } from "./draft";
 import { makeEdits, type Edits, type Other } from "./edits";
 import { KeepBlock } from "./KeepBlock";
 import { PartList } from "./PartList";
 import { pressed } from "./pressed";
 import { RibbonEditor } from "./RibbonEditor";
+
+/** Whether there is anything to arrange: ladders, rungs chosen by hand, parts of one's own. */
+const hasSomething = ({ ladders, own, rungs }: Draft) => ladders?.length !== 0 || own.length > 0 || rungs.length > 0;
 
 /** The proposal for a draft; the last one stays while the next is on its way, and beside its error when it cannot be. */
 export function useProposal(draft: Draft) {
@@ -23,7 +27,7 @@ export function useProposal(draft: Draft) {
   const query = useQuery({
     queryKey: ["proposal", body],
     queryFn: () => unwrap(api.POST("/api/proposals/", { body })),
-    enabled: draft.ladders?.length !== 0,
+    enabled: hasSomething(draft),
   });
   const [good, setGood] = useState<{ proposal: Proposal; to: string } | null>(null);
   if (query.data && query.data !== good?.proposal) setGood({ proposal: query.data, to: JSON.stringify(body) });
@@ -152,7 +156,7 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
   const navigate = useNavigate();
   const [steps, setSteps] = useState(0);
   const { query, proposal, isAnswer } = state;
-  if (draft.ladders?.length === 0)
+  if (!hasSomething(draft))
     return (
       <EmptyState title="Choose a ladder">Tick at least one ladder above, and the block is arranged here.</EmptyState>
     );
@@ -196,6 +200,12 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
         <RibbonEditor proposal={proposal} minutes={draft.minutes} edits={edits} />
         <Total proposal={proposal} minutes={draft.minutes} />
         <PartList proposal={proposal} others={listOthers(proposal, standings)} edits={edits} />
+        <PutIn
+          standings={standings}
+          taken={proposal.parts.map(({ key }) => key)}
+          places={proposal.parts.filter(isPlaced).length}
+          edits={edits}
+        />
         <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
           {!draft.hasWarmUp && (
             <Button variant="outlined" onClick={() => edit({ hasWarmUp: true }, true)}>
@@ -210,7 +220,7 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
         </Stack>
         <LeftOut proposal={proposal} edits={edits} />
         <Kit draft={draft} proposal={proposal} onTerms={onTerms} />
-        <KeepBlock draft={draft} block={block} isEmpty={query.isError || !proposal.parts.some((part) => part.rung)} />
+        <KeepBlock draft={draft} block={block} isEmpty={query.isError || !proposal.parts.some(isPlaced)} />
       </Stack>
     </Panel>
   );

@@ -2,16 +2,18 @@
 import ArrowDownward from "@mui/icons-material/ArrowDownward";
 import ArrowUpward from "@mui/icons-material/ArrowUpward";
 import Close from "@mui/icons-material/Close";
+import Edit from "@mui/icons-material/Edit";
 import Lock from "@mui/icons-material/Lock";
 import LockOpen from "@mui/icons-material/LockOpen";
 import SwapHoriz from "@mui/icons-material/SwapHoriz";
-import { Box, IconButton, Menu, MenuItem, Stack, Typography } from "@mui/material";
+import { Box, IconButton, InputBase, Menu, MenuItem, Stack, Typography } from "@mui/material";
 import { useState, type MouseEvent, type ReactNode } from "react";
 
 import { quantity, showMinutes, showRange } from "../../shared/lib/format";
 import { ribbonLook } from "../../shared/ui/ribbonLook";
-import type { Proposal, ProposedPart } from "./draft";
+import { isOwn, isPlaced, ownOf, type Own, type Proposal, type ProposedPart } from "./draft";
 import type { Edits, Other } from "./edits";
+import { OwnPartDialog } from "./OwnPartDialog";
 
 function Act({
   name,
@@ -58,14 +60,44 @@ function Swap({ part, others, edits }: { part: ProposedPart; others: Other[]; ed
   );
 }
 
+/** How many runs, or minutes, typed: it counts when one leaves it or presses Enter. */
+function SizeField({ part, edits }: { part: ProposedPart; edits: Edits }) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const isRuns = part.rung !== null;
+  const shown = isRuns ? String(part.runs_planned) : String(Math.round((part.planned_s / 60) * 10) / 10);
+  const settle = () => {
+    const value = Number(typed?.replace(",", "."));
+    if (typed !== null && typed !== shown && value > 0) edits.set(part.key, isRuns ? Math.round(value) : value);
+    setTyped(null);
+  };
+  return (
+    <InputBase
+      value={typed ?? shown}
+      onChange={(event) => setTyped(event.target.value)}
+      onBlur={settle}
+      onKeyDown={(event) => event.key === "Enter" && settle()}
+      inputProps={{
+        "aria-label": `${isRuns ? "Runs" : "Minutes"}: ${part.title}`,
+        inputMode: "decimal",
+        maxLength: 5,
+        style: { textAlign: "center" },
+      }}
+      sx={{ width: 44, border: "1px solid", borderColor: "divider", bgcolor: "background.paper" }}
+    />
+  );
+}
+
 function Row({
   part,
+  place,
   others,
   edits,
   isFirst,
   isLast,
 }: {
   part: ProposedPart;
+  /** Among the parts between the ends. */
+  place: number;
   others: Other[];
   edits: Edits;
   isFirst: boolean;
@@ -73,6 +105,8 @@ function Row({
 }) {
   const { ground } = ribbonLook(part);
   const isChallenge = part.rung !== null;
+  const isMovable = isPlaced(part);
+  const [changed, setChanged] = useState<Own | null>(null);
   return (
     <Box
       component="li"
@@ -90,14 +124,16 @@ function Row({
         <Typography>
           {part.title}
           {isChallenge && <b>, {quantity(part.runs_planned, "run")}</b>}
+          {part.is_rung_fixed && ", this rung"}
         </Typography>
         <Typography variant="body2" color="text.secondary">
           {showMinutes(part.planned_s)}
           {part.low_s !== part.high_s && `, nine times in ten ${showRange(part.low_s, part.high_s)}`}
+          {part.items.length > 0 && `: ${part.items.join(", ")}`}
         </Typography>
       </Box>
-      <Stack direction="row" sx={{ gridColumn: { xs: 2, md: 3 }, flexWrap: "wrap" }}>
-        {isChallenge && (
+      <Stack direction="row" sx={{ gridColumn: { xs: 2, md: 3 }, flexWrap: "wrap", alignItems: "center" }}>
+        {isMovable && (
           <>
             <Act name={`Earlier: ${part.title}`} onClick={() => edits.move(part.key, -1)} isOff={isFirst}>
               <ArrowUpward fontSize="small" />
@@ -113,9 +149,26 @@ function Row({
           isOff={isChallenge && part.runs_planned <= 1}>
           <b>−</b>
         </Act>
+        <SizeField part={part} edits={edits} />
         <Act name={`Longer: ${part.title}`} onClick={() => edits.stretch(part.key, 1)}>
           <b>+</b>
         </Act>
+        {isOwn(part) && (
+          <Act name={`Change ${part.title}`} onClick={() => setChanged(ownOf(part, place))}>
+            <Edit fontSize="small" />
+          </Act>
+        )}
+        {changed && (
+          <OwnPartDialog
+            own={changed}
+            isNew={false}
+            onClose={() => setChanged(null)}
+            onPut={(own) => {
+              edits.put(own);
+              setChanged(null);
+            }}
+          />
+        )}
         {isChallenge && (
           <>
             <Act name={`${part.is_locked ? "Unlock" : "Lock"} ${part.title}`} onClick={() => edits.lock(part.key)}>
@@ -135,17 +188,18 @@ function Row({
 }
 
 export function PartList({ proposal, others, edits }: { proposal: Proposal; others: Other[]; edits: Edits }) {
-  const challenges = proposal.parts.filter((part) => part.rung);
+  const between = proposal.parts.filter(isPlaced);
   return (
     <Box component="ol" aria-label="The parts of the block" sx={{ listStyle: "none", m: 0, p: 0 }}>
       {proposal.parts.map((part) => (
         <Row
           key={part.key}
           part={part}
+          place={Math.max(0, between.indexOf(part))}
           others={others}
           edits={edits}
-          isFirst={challenges[0] === part}
-          isLast={challenges.at(-1) === part}
+          isFirst={between[0] === part}
+          isLast={between.at(-1) === part}
         />
       ))}
     </Box>

@@ -4,7 +4,7 @@ import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
 import { quantity, showMinutes } from "../../shared/lib/format";
 import { ribbonLook } from "../../shared/ui/ribbonLook";
-import type { Proposal, ProposedPart } from "./draft";
+import { isPlaced, type Proposal, type ProposedPart } from "./draft";
 import type { Edits } from "./edits";
 
 /** Beyond this a press is a drag. */
@@ -47,9 +47,9 @@ function settle(drag: Drag, parts: ProposedPart[], pxPerSecond: number): number 
   const seconds = drag.dx / pxPerSecond;
   if (drag.isStretch) return Math.round(seconds / (part.runs_planned ? part.planned_s / part.runs_planned : 60));
   const middle = part.start_s + part.planned_s / 2 + seconds;
-  const challenges = parts.filter((each) => each.rung);
-  const from = challenges.indexOf(part);
-  const to = challenges.filter((each) => each !== part && each.start_s + each.planned_s / 2 < middle).length;
+  const between = parts.filter(isPlaced);
+  const from = between.indexOf(part);
+  const to = between.filter((each) => each !== part && each.start_s + each.planned_s / 2 < middle).length;
   return to - from;
 }
 
@@ -112,11 +112,17 @@ function Part({ part, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
       component="button"
       type="button"
       aria-label={label(part)}
-      aria-keyshortcuts={part.rung ? "ArrowLeft ArrowRight + - L Delete" : "+ - Delete"}
+      aria-keyshortcuts={
+        part.rung
+          ? "ArrowLeft ArrowRight + - L Delete"
+          : isPlaced(part)
+            ? "ArrowLeft ArrowRight + - Delete"
+            : "+ - Delete"
+      }
       title={part.title}
       data-part={part.key}
       onKeyDown={(event: KeyboardEvent) => onKey(event, part, edits)}
-      onPointerDown={(event: PointerEvent) => part.rung && onBegin(event, part.key, false)}
+      onPointerDown={(event: PointerEvent) => isPlaced(part) && onBegin(event, part.key, false)}
       onPointerMove={onFollow}
       onPointerUp={onEnd}
       onPointerCancel={onEnd}
@@ -129,7 +135,7 @@ function Part({ part, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
         font: "inherit",
         textAlign: "left",
         verticalAlign: "top",
-        cursor: part.rung ? "grab" : "default",
+        cursor: isPlaced(part) ? "grab" : "default",
         bgcolor: look.ground,
         color: look.ink,
         border: 0,

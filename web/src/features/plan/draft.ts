@@ -13,6 +13,10 @@ export type Kept = Required<Pick<Schemas["KeptRequest"], "key">> & {
   place: number;
 };
 
+/** A part that the athlete put in, between the ends of the block or in place of one of them. */
+export type Own = Required<Schemas["OwnPartRequest"]>;
+export type OwnKind = Own["kind"];
+
 export interface Draft {
   minutes: number;
   /** Null while the athlete has chosen none: then the block is made of those that its focus looks at. */
@@ -28,6 +32,9 @@ export interface Draft {
   hasCoolDown: boolean;
   kept: Kept[];
   fill: boolean;
+  own: Own[];
+  /** Rungs chosen by hand, beside those that are worked on. */
+  rungs: number[];
 }
 
 /** What is to change: values, or what they come to from the draft as it stands at the press. */
@@ -62,6 +69,30 @@ function readKept(text: string): Kept {
   };
 }
 
+/** Own parts in the address: a list of lists, as short as JSON can have it. */
+const writeOwn = (own: Own[]) =>
+  JSON.stringify(
+    own.map(({ key, kind, title, seconds, place, items, role }) => [key, kind, title, seconds, place, items, role]),
+  );
+
+type Written = [string, OwnKind, string, number, number, string[], Own["role"]];
+
+function readOwn(text: string | null): Own[] {
+  try {
+    return (JSON.parse(text ?? "[]") as Written[]).map(([key, kind, title, seconds, place, items, role]) => ({
+      key,
+      kind,
+      title,
+      seconds,
+      place,
+      items,
+      role,
+    }));
+  } catch {
+    return [];
+  }
+}
+
 const USUAL = { focus: "balanced", energy: "normal", partner: "feed" };
 
 function read(params: URLSearchParams): Draft {
@@ -81,6 +112,8 @@ function read(params: URLSearchParams): Draft {
     hasCoolDown: params.get("cooldown") !== "no",
     kept: list("kept", ",").map(readKept),
     fill: params.get("fill") !== "no",
+    own: readOwn(params.get("own")),
+    rungs: list("rungs", ",").map(Number).filter(Boolean),
   };
 }
 
@@ -97,6 +130,8 @@ function write(draft: Draft, block: string | null): Record<string, string> {
   if (!draft.hasCoolDown) values["cooldown"] = "no";
   if (draft.kept.length) values["kept"] = draft.kept.map(writeKept).join(",");
   if (!draft.fill) values["fill"] = "no";
+  if (draft.own.length) values["own"] = writeOwn(draft.own);
+  if (draft.rungs.length) values["rungs"] = draft.rungs.join(",");
   return values;
 }
 
@@ -113,9 +148,29 @@ export function useDraft() {
   return { draft, change, block: block ? Number(block) : null };
 }
 
+type AnyPart = Pick<Schemas["Part"], "key" | "kind" | "title" | "planned_s" | "items" | "role" | "rung">;
+
+const OWN_KINDS = new Set<string>(["timed", "checklist", "rest", "free_play", "write_down"] satisfies OwnKind[]);
+
+export const isOwn = (part: Pick<AnyPart, "kind">) => OWN_KINDS.has(part.kind);
+
+/** Whether a part has a place among the others: not the ends of the block, nor its game with a partner. */
+export const isPlaced = (part: Pick<AnyPart, "kind" | "rung" | "role">) =>
+  part.rung !== null || (isOwn(part) && part.role === "");
+
+export const ownOf = (part: AnyPart, place: number): Own => ({
+  key: part.key,
+  kind: part.kind as OwnKind,
+  title: part.title,
+  seconds: part.planned_s,
+  place,
+  items: part.items,
+  role: part.role as Own["role"],
+});
+
 /** What the server is asked. */
 export function asked(draft: Draft): Schemas["AskedRequest"] {
-  const { minutes, ladders, day, focus, energy, partner, place, missing, kept, fill } = draft;
+  const { minutes, ladders, day, focus, energy, partner, place, missing, kept, fill, own, rungs } = draft;
   return {
     minutes,
     ladders,
@@ -127,6 +182,8 @@ export function asked(draft: Draft): Schemas["AskedRequest"] {
     missing,
     kept,
     fill,
+    own,
+    rungs,
     has_warm_up: draft.hasWarmUp,
     has_cool_down: draft.hasCoolDown,
   };
@@ -134,12 +191,12 @@ export function asked(draft: Draft): Schemas["AskedRequest"] {
 
 /** The address of the planner with a kept block in it, to be edited. */
 export function addressOf(block: Schemas["Block"]): string {
-  const challenges = block.parts.filter((part) => part.rung);
-  const setByHand = block.parts.filter((part) => part.is_set && !part.rung);
+  const between = block.parts.filter(isPlaced);
+  const setByHand = block.parts.filter((part) => part.is_set && !part.rung && !isOwn(part));
   const left = new Set(block.acknowledged.map(({ what }) => what));
   const draft: Draft = {
     minutes: block.minutes,
-    ladders: [...new Set(challenges.flatMap((part) => (part.ladder ? [part.ladder.id] : [])))],
+    ladders: [...new Set(between.flatMap((part) => (part.ladder && !part.is_rung_fixed ? [part.ladder.id] : [])))],
     day: block.day,
     start: showHour(block.start ?? ""),
     focus: block.focus,
@@ -151,15 +208,13 @@ export function addressOf(block: Schemas["Block"]): string {
     hasCoolDown: !left.has("cool_down"),
     kept: [
       ...setByHand.map((part) => ({ key: part.key, runs: 1, seconds: part.planned_s, place: 0, is_locked: false })),
-      ...challenges.map((part, place) => ({
-        key: part.key,
-        runs: part.runs_planned,
-        seconds: null,
-        place,
-        is_locked: part.is_locked,
-      })),
+      ...between.flatMap((part, place) =>
+        part.rung ? [{ key: part.key, runs: part.runs_planned, seconds: null, place, is_locked: part.is_locked }] : [],
+      ),
     ],
     fill: false,
+    own: block.parts.filter(isOwn).map((part) => ownOf(part, Math.max(0, between.indexOf(part)))),
+    rungs: [...new Set(between.flatMap((part) => (part.rung && part.is_rung_fixed ? [part.rung.id] : [])))],
   };
   return `/plan?${new URLSearchParams(write(draft, String(block.id))).toString()}`;
 }

@@ -1,5 +1,15 @@
 /** The athlete's hand in a block: each edit names the parts as they should stand; the server makes them fit. */
-import type { Draft, Kept, Next, Proposal, ProposedPart } from "./draft";
+import {
+  isOwn,
+  isPlaced,
+  ownOf,
+  type Draft,
+  type Kept,
+  type Next,
+  type Own,
+  type Proposal,
+  type ProposedPart,
+} from "./draft";
 
 /** What a part could be swapped for; with its ladder where that was not asked for yet. */
 export interface Other {
@@ -11,22 +21,47 @@ export interface Other {
 export interface Edits {
   move: (key: string, by: number) => void;
   stretch: (key: string, by: number) => void;
+  /** So many runs of a challenge, or so many minutes of a part by the clock. */
+  set: (key: string, to: number) => void;
   lock: (key: string) => void;
   remove: (key: string) => void;
   swap: (key: string, other: Other) => void;
   add: (key: string) => void;
+  /** A part of the athlete's own, put in or changed. */
+  put: (own: Own) => void;
+  /** A rung chosen by hand: its parts stand for themselves, on each side. */
+  putRung: (rung: number, keys: string[]) => void;
   rebuild: () => void;
 }
 
 /** One step of stretching a part that is kept by the clock. */
 const STEP_S = 60;
+const SHORTEST_OWN_S = 10;
 
-function asKept(part: ProposedPart, place: number): Kept {
-  return { key: part.key, runs: part.runs_planned, seconds: null, place, is_locked: part.is_locked };
-}
+/** A part between the ends of the block: runs of a rung, or one of the athlete's own. */
+type Placed = { key: string; kept: Kept; own?: undefined } | { key: string; own: Own; kept?: undefined };
+
+const asPlaced = (part: ProposedPart, place: number): Placed =>
+  part.rung
+    ? {
+        key: part.key,
+        kept: { key: part.key, runs: part.runs_planned, seconds: null, place, is_locked: part.is_locked },
+      }
+    : { key: part.key, own: ownOf(part, place) };
+
+const asNew = (key: string): Placed => ({ key, kept: { key, runs: 1, seconds: null, place: 0, is_locked: false } });
 
 /** Parts by the clock that were stretched before keep their length. */
 const stretched = (draft: Draft) => draft.kept.filter((part) => part.seconds !== null);
+
+/** The parts between the ends as a draft asks for them. */
+function askedFor(draft: Draft): Placed[] {
+  const parts: (Placed & { place: number })[] = [
+    ...draft.kept.flatMap((kept) => (kept.seconds === null ? [{ key: kept.key, kept, place: kept.place }] : [])),
+    ...draft.own.flatMap((own) => (own.role === "" ? [{ key: own.key, own, place: own.place }] : [])),
+  ];
+  return parts.sort((one, other) => one.place - other.place);
+}
 
 /** `isAnswer` says whether the proposal on the screen is the one for a draft, and not one that is still waited for. */
 export function makeEdits(
@@ -35,34 +70,62 @@ export function makeEdits(
   change: (next: Next, isEdit: boolean) => void,
 ): Edits {
   // A press that comes before the answer to the last one builds on what that one asked for.
-  const shown = proposal.parts.filter((part) => part.rung).map(asKept);
-  const partsOf = (now: Draft) =>
-    now.fill || isAnswer(now) ? shown : now.kept.filter((part) => part.seconds === null);
-  const apply = (edit: (parts: Kept[]) => Kept[], ladder?: number) =>
-    change(
-      (now) => ({
-        kept: [...edit(partsOf(now)).map((part, place) => ({ ...part, place })), ...stretched(now)],
-        ladders: ladder === undefined ? now.ladders : [...(now.ladders ?? proposal.ladders), ladder],
-        fill: false,
-      }),
-      true,
+  const shown = proposal.parts.filter(isPlaced).map(asPlaced);
+  const partsOf = (now: Draft) => (now.fill || isAnswer(now) ? shown : askedFor(now));
+  const laid = (parts: Placed[], now: Draft): Partial<Draft> => ({
+    kept: [...parts.flatMap(({ kept }, place) => (kept ? [{ ...kept, place }] : [])), ...stretched(now)],
+    own: [
+      ...now.own.filter(({ role }) => role !== ""),
+      ...parts.flatMap(({ own }, place) => (own ? [{ ...own, place }] : [])),
+    ],
+    fill: false,
+  });
+  const apply = (edit: (parts: Placed[]) => Placed[], more: (now: Draft) => Partial<Draft> = () => ({})) =>
+    change((now) => ({ ...laid(edit(partsOf(now)), now), ...more(now) }), true);
+  const withLadder = (ladder?: number) => (now: Draft) =>
+    ladder === undefined ? {} : { ladders: [...(now.ladders ?? proposal.ladders), ladder] };
+  const alter = (key: string, next: (kept: Kept) => Partial<Kept>, ladder?: number) =>
+    apply(
+      (parts) =>
+        parts.map((part): Placed => {
+          if (part.key !== key || !part.kept) return part;
+          const kept = { ...part.kept, ...next(part.kept) };
+          return { key: kept.key, kept };
+        }),
+      withLadder(ladder),
     );
-  const alter = (key: string, next: (part: Kept) => Partial<Kept>, ladder?: number) =>
-    apply((parts) => parts.map((part) => (part.key === key ? { ...part, ...next(part) } : part)), ladder);
-
-  const stretchClock = (part: ProposedPart, by: number) =>
+  const alterOwn = (key: string, next: (own: Own) => Partial<Own>) =>
     change((now) => {
-      const own = stretched(now).find((each) => each.key === part.key);
-      const before = (isAnswer(now) ? null : own?.seconds) ?? part.planned_s;
+      const parts = partsOf(now).map((part): Placed =>
+        part.own && part.key === key ? { key, own: { ...part.own, ...next(part.own) } } : part,
+      );
+      const ends = now.own.map((own) => (own.key === key && own.role !== "" ? { ...own, ...next(own) } : own));
+      return laid(parts, { ...now, own: ends });
+    }, true);
+
+  const setClock = (part: ProposedPart, next: (beforeS: number) => number) =>
+    change((now) => {
+      const set = stretched(now).find((each) => each.key === part.key);
+      const before = (isAnswer(now) ? null : set?.seconds) ?? part.planned_s;
       const clock: Kept = {
         key: part.key,
         runs: 1,
-        seconds: Math.max(STEP_S, before + by * STEP_S),
+        seconds: Math.max(STEP_S, next(before)),
         place: 0,
         is_locked: false,
       };
-      return { kept: [...partsOf(now), ...stretched(now).filter((part) => part !== own), clock], fill: false };
+      const others = stretched(now).filter((each) => each !== set);
+      return laid(partsOf(now), { ...now, kept: [...others, clock] });
     }, true);
+
+  /** Runs or seconds of a part, whatever it is; what was set by hand stays as it was set. */
+  const resize = (key: string, runsOf: (runs: number) => number, secondsOf: (seconds: number) => number) => {
+    const part = proposal.parts.find((each) => each.key === key);
+    if (!part) return;
+    if (isOwn(part)) alterOwn(key, ({ seconds }) => ({ seconds: Math.max(SHORTEST_OWN_S, secondsOf(seconds)) }));
+    else if (!part.rung) setClock(part, secondsOf);
+    else alter(key, ({ runs }) => ({ runs: Math.max(1, runsOf(runs)), is_locked: true }));
+  };
 
   return {
     move: (key, by) => {
@@ -77,20 +140,48 @@ export function makeEdits(
     },
     stretch: (key, by) => {
       const part = proposal.parts.find((each) => each.key === key);
-      if (!part) return;
-      if (!part.rung) stretchClock(part, by);
-      // What was set by hand stays as it was set.
-      else if (part.runs_planned + by >= 1)
-        alter(key, ({ runs }) => ({ runs: Math.max(1, runs + by), is_locked: true }));
+      if (part?.rung && part.runs_planned + by < 1) return;
+      resize(
+        key,
+        (runs) => runs + by,
+        (seconds) => seconds + by * STEP_S,
+      );
     },
+    set: (key, to) =>
+      resize(
+        key,
+        () => to,
+        () => to * STEP_S,
+      ),
     lock: (key) => alter(key, ({ is_locked }) => ({ is_locked: !is_locked })),
     remove: (key) => {
+      const part = proposal.parts.find((each) => each.key === key);
       if (key === "warm_up") change({ hasWarmUp: false }, true);
       else if (key === "cool_down") change({ hasCoolDown: false }, true);
-      else apply((parts) => parts.filter((part) => part.key !== key));
+      else if (part && isOwn(part) && part.role)
+        change((now) => ({ own: now.own.filter((own) => own.key !== key) }), true);
+      else apply((parts) => parts.filter((each) => each.key !== key));
     },
     swap: (key, { key: other, ladder }) => alter(key, () => ({ key: other, runs: 1, is_locked: false }), ladder),
-    add: (key) => apply((parts) => [...parts, { key, runs: 1, seconds: null, place: parts.length, is_locked: false }]),
-    rebuild: () => change((now) => ({ kept: partsOf(now).filter((part) => part.is_locked), fill: true }), true),
+    add: (key) => apply((parts) => [...parts, asNew(key)]),
+    put: (own) =>
+      change((now) => {
+        const others = partsOf(now).filter((part) => part.key !== own.key);
+        const ends = now.own.filter((each) => each.role !== "" && each.key !== own.key && each.role !== own.role);
+        if (own.role !== "") return laid(others, { ...now, own: [...ends, own] });
+        const parts = [...others];
+        parts.splice(own.place, 0, { key: own.key, own });
+        return laid(parts, { ...now, own: now.own.filter((each) => each.key !== own.key) });
+      }, true),
+    putRung: (rung, keys) =>
+      apply(
+        (parts) => [...parts, ...keys.filter((key) => parts.every((part) => part.key !== key)).map(asNew)],
+        (now) => ({ rungs: [...new Set([...now.rungs, rung])] }),
+      ),
+    rebuild: () =>
+      change((now) => {
+        const firm = partsOf(now).filter(({ kept }) => kept?.is_locked);
+        return { ...laid(partsOf(now), now), kept: firm.flatMap(({ kept }) => (kept ? [kept] : [])), fill: true };
+      }, true),
   };
 }

@@ -1,10 +1,10 @@
 /** A block being played, part after part: what is on now, large; what came before and comes next, small. */
-import { Alert, Box, Button, Stack, TextField, Typography } from "@mui/material";
+import { Alert, Box, Button, FormControlLabel, Stack, Switch, TextField, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
-import { blockQuery, useBlockChange, usePartDone, type Block, type Part } from "../../api/queries";
+import { athleteQuery, blockQuery, useBlockChange, usePartDone, type Block, type Part } from "../../api/queries";
 import { capital, quantity, showMinutes } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
@@ -14,29 +14,11 @@ import { Briefing, StartButton } from "./Briefing";
 import { Effort } from "../../shared/ui/Effort";
 import { Extend, isOpen, RunningBlock, SideCounts } from "./RunningBlock";
 import { useKeys } from "./useKeys";
-import { WarmUp } from "./WarmUp";
+import { usePlaysItself } from "./playsItself";
+import { Steps } from "./Steps";
+import { TimedPart } from "./TimedPart";
 
 const LONGEST_NOTE = 2000;
-
-function NowWarmUp({ part }: { part: Part }) {
-  const done = usePartDone();
-  return (
-    <Stack spacing={2}>
-      <WarmUp part={part} />
-      <Button
-        variant="contained"
-        color="success"
-        size="large"
-        loading={done.isPending}
-        onClick={() => done.mutate(part.id)}
-        sx={{ alignSelf: "flex-start" }}>
-        Warm: go on
-      </Button>
-      <Extend part={part} word="Two minutes more" />
-      {done.error && <ErrorNotice error={done.error} />}
-    </Stack>
-  );
-}
 
 function NowChallenge({ block, part }: { block: Block; part: Part }) {
   const done = usePartDone();
@@ -71,26 +53,6 @@ function NowChallenge({ block, part }: { block: Block; part: Part }) {
   );
 }
 
-/** A game with a partner: played by the clock, nothing is counted. */
-function NowPartner({ part }: { part: Part }) {
-  const done = usePartDone();
-  return (
-    <Stack spacing={2}>
-      <Typography sx={{ fontSize: "1.15rem" }}>{capital(part.reasons.join(". "))}.</Typography>
-      <Button
-        variant="contained"
-        color="success"
-        size="large"
-        loading={done.isPending}
-        onClick={() => done.mutate(part.id)}
-        sx={{ alignSelf: "flex-start" }}>
-        Played: go on
-      </Button>
-      {done.error && <ErrorNotice error={done.error} />}
-    </Stack>
-  );
-}
-
 function NowNote({ block, part }: { block: Block; part: Part | undefined }) {
   const change = useBlockChange(block.id);
   const navigate = useNavigate();
@@ -100,7 +62,7 @@ function NowNote({ block, part }: { block: Block; part: Part | undefined }) {
     change.mutate({ change: "finish", note, effort }, { onSuccess: () => void navigate(`/plan/blocks/${block.id}`) });
   return (
     <Stack spacing={2}>
-      {part && <WarmUp part={part} />}
+      {part && <Steps steps={part.steps} />}
       <Effort value={effort} onChange={setEffort} />
       <TextField
         multiline
@@ -124,21 +86,41 @@ function NowNote({ block, part }: { block: Block; part: Part | undefined }) {
   );
 }
 
-function Now({ block, part }: { block: Block; part: Part | undefined }) {
+interface NowProps {
+  block: Block;
+  part: Part | undefined;
+  next: Part | undefined;
+  playsItself: boolean;
+}
+
+function Now({ block, part, next, playsItself }: NowProps) {
+  const { data: athlete } = useQuery(athleteQuery);
   if (!part || part.kind === "cool_down") return <NowNote block={block} part={part} />;
-  if (part.kind === "partner") return <NowPartner part={part} />;
-  return part.kind === "warm_up" ? <NowWarmUp part={part} /> : <NowChallenge block={block} part={part} />;
+  if (part.rung) return <NowChallenge block={block} part={part} />;
+  if (!athlete) return null;
+  return (
+    <TimedPart part={part} next={next} athlete={athlete} playsItself={playsItself}>
+      {part.kind === "partner" && (
+        <Typography sx={{ fontSize: "1.15rem" }}>{capital(part.reasons.join(". "))}.</Typography>
+      )}
+    </TimedPart>
+  );
 }
 
 function Playing({ block }: { block: Block }) {
-  const current = block.parts.find(isOpen);
+  const [current, next] = block.parts.filter(isOpen);
   const done = usePartDone();
+  const { playsItself, set } = usePlaysItself();
   useKeys({ next: () => current && current.kind !== "cool_down" && done.mutate(current.id) });
   return (
     <>
       <RunningBlock block={block} />
+      <FormControlLabel
+        control={<Switch checked={playsItself} onChange={(_, does) => set(does)} />}
+        label="Clocks start, and what is over goes on, by themselves"
+      />
       <Panel title={current ? `Now: ${current.title}, ${showMinutes(current.planned_s)}` : "All done"}>
-        <Now key={current?.id} block={block} part={current} />
+        <Now key={`${current?.id} ${playsItself}`} block={block} part={current} next={next} playsItself={playsItself} />
       </Panel>
       <Panel title="The block">
         <BlockRibbon parts={block.parts.filter((part) => part.dropped_at === null)} minutes={block.minutes} />
@@ -159,7 +141,7 @@ function Begin({ block }: { block: Block }) {
           loading={change.isPending}
           onClick={() => change.mutate({ change: "start" })}
           sx={{ fontSize: "1.4rem", py: 1.75, px: 4, alignSelf: "flex-start" }}>
-          Start with the warm-up
+          {block.parts[0]?.kind === "warm_up" ? "Start with the warm-up" : `Start: ${block.parts[0]?.title}`}
         </Button>
         {change.error && <ErrorNotice error={change.error} />}
       </Stack>

@@ -1,4 +1,4 @@
-/** The clock of one run, in whole milliseconds. It stands still while the page is away and goes on where it stood. */
+/** The clock of a run, or of a part of a block, in whole milliseconds. It stands still while the page is away. */
 import { forget, keep, recall } from "../../shared/lib/storage";
 
 const keyOf = (runId: string) => `clock.${runId}`;
@@ -24,6 +24,12 @@ export class RunClock {
     this.startedAt ??= performance.now();
   }
 
+  stop() {
+    this.elapsedMs = this.now();
+    this.startedAt = null;
+    this.keep();
+  }
+
   /** Move on, because another screen's clock for this run is ahead. */
   skip(ms: number) {
     this.elapsedMs += ms;
@@ -31,7 +37,11 @@ export class RunClock {
 
   /** Keep the moment on this device, so that a crash costs no more than the time since. */
   save() {
-    if (this.isRunning) keep(keyOf(this.runId), this.now());
+    if (this.isRunning) this.keep();
+  }
+
+  private keep() {
+    keep(keyOf(this.runId), this.now());
   }
 
   clear() {

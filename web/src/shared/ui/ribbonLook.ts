@@ -8,6 +8,11 @@ const LOOKS = {
   warm_up: { ground: tape.mustard, ink: tape.ink, word: "Warm-up" },
   challenge: { ground: tape.teal, ink: "#ffffff", word: "" },
   partner: { ground: tape.timberDark, ink: "#ffffff", word: "" },
+  timed: { ground: "#2f5d8c", ink: "#ffffff", word: "" },
+  checklist: { ground: "#2f5d8c", ink: "#ffffff", word: "" },
+  rest: { ground: "#efe8d8", ink: tape.ink, word: "" },
+  free_play: { ground: "#8a6100", ink: "#ffffff", word: "" },
+  write_down: { ground: "#d9cfbb", ink: tape.ink, word: "" },
   cool_down: { ground: "#d9cfbb", ink: tape.ink, word: "Cool down" },
 };
 

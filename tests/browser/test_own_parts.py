@@ -1,0 +1,129 @@
+"""Parts of one's own in a block, rungs chosen by hand, and clocks that go on by themselves."""
+
+from __future__ import annotations
+
+import re
+
+from playwright.sync_api import Page, expect
+
+from tests.browser.athlete import AthleteAtTheScreen
+from tests.browser.conftest import OpenPage
+
+
+def put_in(page: Page, kind: str, *, title: str = "", minutes: float, items: str = "", stands: str = "") -> None:
+    page.get_by_role("button", name="Put in a part of your own").click()
+    page.get_by_role("menuitem", name=kind).click()
+    if title:
+        page.get_by_label("What is done").fill(title)
+    page.get_by_role("dialog").get_by_label("Minutes", exact=True).fill(str(minutes))
+    if items:
+        page.get_by_label("One thing on each line").fill(items)
+    if stands:
+        page.get_by_label("It stands").click()
+        page.get_by_role("option", name=stands).click()
+    page.get_by_role("button", name="Put it in").click()
+    expect(page.get_by_role("dialog")).to_be_hidden()
+
+
+def titles(page: Page) -> list[str]:
+    rows = page.get_by_role("list", name="The parts of the block").get_by_role("listitem")
+    return [row.inner_text().split("\n")[0] for row in rows.all()]
+
+
+def test_drill_try_drill_try_is_laid_out_by_hand(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
+    page.goto("/plan?minutes=40")
+    runs = page.get_by_label(re.compile("^Runs: Putts from the circle"))
+    runs.fill("1")
+    runs.press("Enter")
+    put_in(page, "Work by the clock", title="Mirror work", minutes=5)
+    put_in(page, "Rest", minutes=1)
+    put_in(
+        page, "Checklist", title="Loosen up", minutes=4, items="hips\nankles\nwrists", stands="instead of the warm-up"
+    )
+    rows = page.get_by_role("list", name="The parts of the block")
+    expect(rows.get_by_text("4 min: hips, ankles, wrists")).to_be_visible()
+    page.get_by_role("button", name="Earlier: Mirror work").click()
+    expect(rows.get_by_role("listitem").nth(1)).to_contain_text("Mirror work")
+    page.get_by_label("Put in a rung").click()
+    page.get_by_role("option", name="2. from 5 m").click()
+    expect(rows.get_by_text("this rung")).to_be_visible()
+    assert [re.sub(r", \d run.*", "", title) for title in titles(page)] == [
+        "Loosen up",
+        "Mirror work",
+        "Putts from the circle: from 4 m",
+        "Rest",
+        "Putts from the circle: from 5 m",
+        "Cool down and note",
+    ]
+    page.get_by_role("button", name="Change Mirror work").click()
+    page.get_by_role("dialog").get_by_label("Minutes", exact=True).fill("7.5")
+    page.get_by_role("button", name="Change it").click()
+    expect(page.get_by_label("Minutes: Mirror work")).to_have_value("7.5")
+    page.get_by_role("button", name="Take out Rest").click()
+    expect(rows.get_by_text("Rest")).to_be_hidden()
+    page.get_by_role("button", name="Undo").first.click()
+    expect(rows.get_by_text("Rest")).to_be_visible()
+    page.get_by_role("button", name="Keep it for today").click()
+    page.wait_for_url(re.compile(r"/plan/blocks/\d+$"))
+    expect(page.get_by_text("Mirror work").first).to_be_visible()
+
+
+def test_a_warm_up_runs_through_with_no_press_at_all(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    own = [
+        {
+            "key": "own-0",
+            "kind": "checklist",
+            "title": "Loosen up",
+            "seconds": 90,
+            "items": ["hips", "ankles"],
+            "role": "warm_up",
+        },
+        {"key": "own-1", "kind": "rest", "title": "Rest", "seconds": 60},
+        {"key": "own-2", "kind": "free_play", "title": "Free play", "seconds": 300, "place": 1},
+    ]
+    block = athlete.send("api/blocks/", minutes=10, ladders=[], own=own)
+    page.clock.install()
+    page.goto(f"/practise/blocks/{block['id']}")
+    page.get_by_role("button", name="Start: Loosen up").click()
+    clock = page.get_by_role("timer", name="time left in this step")
+    expect(clock).to_have_text("0:45")
+    page.get_by_role("switch", name=re.compile("by themselves")).click()
+    page.clock.run_for(46_000)
+    expect(page.locator("[aria-current=step]")).to_contain_text("ankles")
+    expect(page.get_by_role("checkbox", name=re.compile("hips"))).to_be_checked()
+    page.get_by_role("button", name="Pause").click()
+    page.clock.run_for(60_000)
+    expect(page.locator("[aria-current=step]")).to_have_count(0)
+    page.reload()  # what was played of it is kept
+    expect(page.locator("[aria-current=step]")).to_contain_text("ankles")
+    page.clock.run_for(46_000)
+    expect(page.get_by_role("heading", name=re.compile("^Now: Rest"))).to_be_visible()
+    page.clock.run_for(61_000)
+    expect(page.get_by_role("heading", name=re.compile("^Now: Free play"))).to_be_visible()
+    expect(page.get_by_text("Then: Cool down and note")).to_be_visible()
+
+
+def test_a_clock_that_waits_for_a_press_says_what_comes_next(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    own = [{"key": "own-0", "kind": "timed", "title": "Mirror work", "seconds": 30}]
+    block = athlete.send("api/blocks/", minutes=10, ladders=[], own=own)
+    page.clock.install()
+    page.goto(f"/practise/blocks/{block['id']}")
+    page.get_by_role("button", name="Start with the warm-up").click()
+    page.get_by_role("button", name="Warm: go on").click()
+    page.clock.run_for(60_000)
+    expect(page.get_by_role("timer", name="time left in this step")).to_have_text("0:30")
+    page.get_by_role("button", name="Start the clock").click()
+    page.clock.run_for(31_000)
+    expect(page.get_by_text("Time is up. Next: Cool down and note")).to_be_visible()
+    page.get_by_role("button", name="Done: go on").click()
+    expect(page.get_by_label("What did you feel?")).to_be_visible()

@@ -1,0 +1,114 @@
+/** A part of one's own, put in or changed: what is done, for how long, and what is on its list. */
+import { Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, Stack, TextField } from "@mui/material";
+import { useState, type SyntheticEvent } from "react";
+
+import type { Own, OwnKind } from "./draft";
+
+interface KindLook {
+  title: string;
+  seconds: number;
+  hasItems?: boolean;
+  /** Whether it may stand for the warm-up or the cool-down. */
+  canBeEnd?: boolean;
+}
+
+export const KINDS: Record<OwnKind, KindLook> = {
+  timed: { title: "Work by the clock", seconds: 300, canBeEnd: true },
+  checklist: { title: "Checklist", seconds: 300, hasItems: true, canBeEnd: true },
+  rest: { title: "Rest", seconds: 60 },
+  free_play: { title: "Free play", seconds: 300 },
+  write_down: { title: "Write down", seconds: 120 },
+};
+
+const PLACES: { value: Own["role"]; word: string }[] = [
+  { value: "", word: "among the other parts" },
+  { value: "warm_up", word: "instead of the warm-up" },
+  { value: "cool_down", word: "instead of the cool-down" },
+];
+
+interface OwnPartDialogProps {
+  own: Own;
+  isNew: boolean;
+  onPut: (own: Own) => void;
+  onClose: () => void;
+}
+
+export function OwnPartDialog({ own, isNew, onPut, onClose }: OwnPartDialogProps) {
+  const look = KINDS[own.kind];
+  const [title, setTitle] = useState(own.title);
+  const [minutes, setMinutes] = useState(String(own.seconds / 60));
+  const [items, setItems] = useState(own.items.join("\n"));
+  const [role, setRole] = useState(own.role);
+  const seconds = Math.round(Number(minutes.replace(",", ".")) * 60);
+  const put = (event: SyntheticEvent) => {
+    event.preventDefault();
+    onPut({
+      ...own,
+      title: title.trim(),
+      seconds,
+      role,
+      items: look.hasItems
+        ? items
+            .split("\n")
+            .map((item) => item.trim())
+            .filter(Boolean)
+        : [],
+    });
+  };
+  return (
+    <Dialog open onClose={onClose} fullWidth maxWidth="xs">
+      <form onSubmit={put}>
+        <DialogTitle>{look.title}</DialogTitle>
+        <DialogContent>
+          <Stack spacing={2} sx={{ pt: 1 }}>
+            <TextField
+              autoFocus
+              label="What is done"
+              value={title}
+              onChange={(event) => setTitle(event.target.value)}
+              slotProps={{ htmlInput: { maxLength: 80 } }}
+            />
+            <TextField
+              label="Minutes"
+              type="number"
+              value={minutes}
+              onChange={(event) => setMinutes(event.target.value)}
+              slotProps={{ htmlInput: { min: 0.5, max: 120, step: 0.5 } }}
+            />
+            {look.hasItems && (
+              <TextField
+                label="One thing on each line"
+                multiline
+                minRows={4}
+                value={items}
+                onChange={(event) => setItems(event.target.value)}
+                helperText="Each gets the same time, one after the other."
+              />
+            )}
+            {look.canBeEnd && (
+              <TextField
+                select
+                label="It stands"
+                value={role}
+                slotProps={{ inputLabel: { shrink: true }, select: { displayEmpty: true } }}
+                onChange={(event) => setRole(event.target.value as Own["role"])}
+                helperText={role === "warm_up" ? "Begin below full effort, and build up." : undefined}>
+                {PLACES.map((place) => (
+                  <MenuItem key={place.value} value={place.value}>
+                    {place.word}
+                  </MenuItem>
+                ))}
+              </TextField>
+            )}
+          </Stack>
+        </DialogContent>
+        <DialogActions>
+          <Button onClick={onClose}>Leave it</Button>
+          <Button type="submit" variant="contained" disabled={!title.trim() || !(seconds > 0)}>
+            {isNew ? "Put it in" : "Change it"}
+          </Button>
+        </DialogActions>
+      </form>
+    </Dialog>
+  );
+}

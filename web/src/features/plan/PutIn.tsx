@@ -1,0 +1,87 @@
+/** What can be put into a block beside what was arranged: parts of one's own, and any rung of any ladder. */
+import { Autocomplete, Button, Menu, MenuItem, Stack, TextField } from "@mui/material";
+import { useState } from "react";
+
+import type { Standing } from "../../api/queries";
+import type { Own, OwnKind } from "./draft";
+import type { Edits } from "./edits";
+import { KINDS, OwnPartDialog } from "./OwnPartDialog";
+
+interface PutInProps {
+  standings: Standing[];
+  /** The keys that are taken, and how many parts there are between the ends. */
+  taken: string[];
+  places: number;
+  edits: Edits;
+}
+
+function freeKey(taken: string[]): string {
+  let number = 0;
+  while (taken.includes(`own-${number}`)) number += 1;
+  return `own-${number}`;
+}
+
+interface RungChoice {
+  id: number;
+  ladder: string;
+  words: string;
+  /** Its parts, one for each side. */
+  keys: string[];
+}
+
+const rungsOf = (standings: Standing[]): RungChoice[] =>
+  standings.flatMap(({ ladder, plannable, rungs }) =>
+    rungs.map((rung) => ({
+      id: rung.id,
+      ladder: ladder.title,
+      words: `${rung.number}. ${rung.title}`,
+      keys: plannable.map(({ key }) => `${rung.id}${key.slice(key.indexOf("-"))}`),
+    })),
+  );
+
+export function PutIn({ standings, taken, places, edits }: PutInProps) {
+  const [anchor, setAnchor] = useState<HTMLElement | null>(null);
+  const [own, setOwn] = useState<Own | null>(null);
+  const begin = (kind: OwnKind) => {
+    setAnchor(null);
+    const { title, seconds } = KINDS[kind];
+    setOwn({ key: freeKey(taken), kind, title, seconds, place: places, items: [], role: "" });
+  };
+  return (
+    <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>
+      <Button variant="outlined" onClick={(event) => setAnchor(event.currentTarget)} aria-haspopup="menu">
+        Put in a part of your own
+      </Button>
+      <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
+        {(Object.keys(KINDS) as OwnKind[]).map((kind) => (
+          <MenuItem key={kind} onClick={() => begin(kind)}>
+            {KINDS[kind].title}
+          </MenuItem>
+        ))}
+      </Menu>
+      <Autocomplete
+        size="small"
+        blurOnSelect
+        value={null}
+        options={rungsOf(standings)}
+        groupBy={(rung) => rung.ladder}
+        getOptionLabel={(rung) => rung.words}
+        getOptionKey={(rung) => rung.id}
+        onChange={(_, rung) => rung && edits.putRung(rung.id, rung.keys)}
+        renderInput={(params) => <TextField {...params} label="Put in a rung" />}
+        sx={{ flex: "1 1 220px", maxWidth: 340 }}
+      />
+      {own && (
+        <OwnPartDialog
+          own={own}
+          isNew
+          onClose={() => setOwn(null)}
+          onPut={(next) => {
+            edits.put(next);
+            setOwn(null);
+          }}
+        />
+      )}
+    </Stack>
+  );
+}
