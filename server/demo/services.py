@@ -11,7 +11,7 @@ from django.db import transaction
 from accounts.models import Athlete
 from accounts.services import make_demo_athlete
 from aims.selectors import tries_at
-from blocks.models import Part
+from blocks.models import Block, Part
 from blocks.services import finish_block, finish_part, start_block
 from climb.selectors import get_standing
 from climb.services import decide
@@ -27,8 +27,9 @@ from ladders.shelf import list_shelf
 from layouts.services import keep_layout
 from places.selectors import OWN
 from places.services import keep_place
+from plan.models import Repetition
 from plan.proposals import BlockRequest
-from plan.services import plan_block
+from plan.services import keep_routine, plan_block
 from runs.services import record_events, start_run
 from weeks.services import keep_terms
 
@@ -48,9 +49,19 @@ def load_demo(today: date) -> Athlete:
         day = today - timedelta(days=days_left)
         if _is_practice(random, day, days_left):
             _play_day(random, athlete, ladders, day, days_left)
+    _keep_a_routine(athlete)
     _plan_ahead(athlete, ladders, today)
     _lay_targets(athlete)
     return athlete
+
+
+def _keep_a_routine(athlete: Athlete) -> None:
+    """The last block as a routine, with those before it that were made of the same ladders."""
+    done = Block.objects.filter(athlete=athlete, status=Block.Status.DONE).order_by("-day")
+    latest = done[0]
+    routine = keep_routine(athlete, latest.pk, story.ROUTINE)
+    alike = done.filter(title=latest.title).exclude(pk=latest.pk)[: story.ROUTINE_SESSIONS]
+    Repetition.objects.bulk_create(Repetition(routine=routine, block=block) for block in alike)
 
 
 def _plan_ahead(athlete: Athlete, ladders: dict[str, int], today: date) -> None:

@@ -9,9 +9,10 @@ from jolly_core.planning.kept import RoutinePart, RoutineParts
 
 
 class Routine(models.Model):
-    """A block's shape to repeat: its terms, and which ladder is played on which side, in which order, how often.
+    """A block's shape to repeat: its terms, and its parts in their order.
 
-    It names ladders, not rungs: repeated next month it is played on the rung that is worked on then.
+    It names ladders, not rungs, but where a rung was chosen by hand: repeated next month a ladder is played on the rung
+    that is worked on then. Kept anew under its title it becomes the next version; those before it stay.
     """
 
     athlete = models.ForeignKey(settings.AUTH_USER_MODEL, on_delete=models.CASCADE, related_name="routines")
@@ -21,6 +22,9 @@ class Routine(models.Model):
     energy = models.CharField(max_length=6)
     partner = models.CharField(max_length=12)
     parts = models.JSONField(default=list)
+    version = models.PositiveSmallIntegerField(default=1)
+    #: The version before this one.
+    before = models.OneToOneField("self", null=True, on_delete=models.SET_NULL, related_name="after")
     made_at = models.DateTimeField(auto_now_add=True)
 
     class Meta:
@@ -28,6 +32,13 @@ class Routine(models.Model):
 
     @property
     def known_parts(self) -> tuple[RoutinePart, ...]:
-        """Which ladder is played on which side, in which order, how often."""
+        """What is played, in which order, how often."""
         stored = {"parts": self.parts} if isinstance(self.parts, list) else self.parts
         return RoutineParts.from_stored(stored).parts
+
+
+class Repetition(models.Model):
+    """A block that repeats a version of a routine, or that it was made from."""
+
+    routine = models.ForeignKey(Routine, on_delete=models.CASCADE, related_name="repetitions")
+    block = models.OneToOneField("blocks.Block", on_delete=models.CASCADE, related_name="repetition")

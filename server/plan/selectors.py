@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
@@ -21,9 +21,11 @@ from jolly_core.planning.candidate import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, PAR
 from jolly_core.planning.own_parts import OWN_KINDS, OwnPart
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION
-from ladders.selectors import get_rung, get_working_rung, list_ladders
+from jolly_core.record.comparison import Comparison, Played, Score, compare
+from ladders.models import Ladder
+from ladders.selectors import get_rung, get_working_rung, list_ladders, title_on
 from plan.candidates import get_habit
-from plan.models import Routine
+from plan.models import Repetition, Routine
 from plan.proposals import BlockRequest, propose_block
 from runs.models import Run
 from runs.selectors import get_pace, list_played_counts, list_runs
@@ -157,7 +159,46 @@ def list_ladders_at_first(athlete: Athlete, focus: str) -> list[int]:
 
 
 def list_routines(athlete: Athlete) -> QuerySet[Routine]:
-    return Routine.objects.filter(athlete=athlete)
+    """The latest version of each."""
+    return Routine.objects.filter(athlete=athlete, after__isnull=True)
+
+
+def compare_routine(athlete: Athlete, routine_id: int) -> Comparison:
+    """The blocks that repeated a routine, in any of its versions, side by side."""
+    versions = list_versions(get_routine(athlete, routine_id))
+    played = Repetition.objects.filter(routine__in=versions, block__status=Block.Status.DONE)
+    inside = ("block__parts__runs", "block__parts__rung__ladder__athlete")
+    return compare(
+        [
+            Played(each.block_id, each.block.day, each.routine.version, tuple(_scores(each.block)))
+            for each in played.select_related("routine", "block").prefetch_related(*inside)
+        ]
+    )
+
+
+def list_versions(routine: Routine) -> list[Routine]:
+    """A version of a routine and those before it."""
+    versions: list[Routine] = []
+    known: Routine | None = routine
+    while known is not None:
+        versions.append(known)
+        known = known.before
+    return versions
+
+
+def _scores(block: Block) -> Iterator[tuple[str, Score]]:
+    for part in block.parts.all():
+        if part.rung is None:
+            continue
+        ladder = part.rung.ladder
+        title = title_on(ladder, part.rung, part.side) if part.is_rung_fixed else _ladder_on(ladder, part.side)
+        for run in part.runs.all():
+            if run.counts:
+                yield title, Score(run.makes, run.attempts)
+
+
+def _ladder_on(ladder: Ladder, side: str) -> str:
+    return ", ".join(filter(None, (ladder.title, ladder.known_pair.words(side))))
 
 
 def get_routine(athlete: Athlete, routine_id: int) -> Routine:

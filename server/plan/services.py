@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from datetime import UTC, date, datetime, time
 from typing import Any
@@ -15,14 +15,16 @@ from blocks.models import Block, key_of
 from blocks.selectors import get_block, get_block_to_change
 from config.bounds import check_room
 from jolly_core.errors import CoreError
-from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
+from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, LONGEST_BLOCK_MIN, WARM_UP
 from jolly_core.planning.candidate import Kept
 from jolly_core.planning.kept import RoutinePart, RoutineParts
+from jolly_core.planning.own_parts import OWN_KINDS, OwnPart
 from jolly_core.planning.warmup import NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS
 from jolly_core.words import quantity, shortened
-from plan.models import Routine
+from ladders.models import Rung
+from plan.models import Repetition, Routine
 from plan.proposals import BlockRequest, Proposal, propose_block
-from plan.selectors import asked_of, get_routine, get_working_by_ladder, kept_of
+from plan.selectors import asked_of, get_routine, get_working_by_ladder, kept_of, list_routines, list_versions
 
 #: What has to be said yes to before an end of the block is left out.
 MOST_ROUTINES = 100
@@ -130,45 +132,100 @@ def _what_changed(block: Block, proposal: Proposal) -> str:
 
 @transaction.atomic
 def keep_routine(athlete: Athlete, block_id: int, title: str) -> Routine:
-    """Keep a block's shape to repeat. Raises ``CoreError`` for an empty title."""
+    """Keep a block's shape to repeat: one more version of the routine that has that title, if one has.
+
+    Raises ``CoreError`` for an empty title.
+    """
     if not title.strip():
         raise CoreError.one("empty", "Give the routine a name.", "title")
     block = get_block(athlete, block_id)
     kept = Routine.objects.filter(athlete=athlete)
     check_room(kept, MOST_ROUTINES, "routines", instead="forget one first")
-    parts = tuple(
-        RoutinePart(part.rung.ladder_id, part.side, part.runs_planned) for part in block.parts.all() if part.rung
-    )
-    return Routine.objects.create(
+    before = list_routines(athlete).filter(title=title.strip()).first()
+    routine = Routine.objects.create(
         athlete=athlete,
         title=title.strip(),
         minutes=block.minutes,
         focus=block.focus,
         energy=block.energy,
         partner=block.partner,
-        parts=RoutineParts(parts).as_stored(),
+        parts=RoutineParts(tuple(_routine_parts(block))).as_stored(),
+        version=before.version + 1 if before else 1,
+        before=before,
     )
+    Repetition.objects.get_or_create(block=block, defaults={"routine": routine})
+    return routine
+
+
+def _routine_parts(block: Block) -> Iterator[RoutinePart]:
+    for part in block.parts.all():
+        if part.rung:
+            rung = part.rung_id if part.is_rung_fixed else None
+            yield RoutinePart(part.rung.ladder_id, part.side, part.runs_planned, rung)
+        elif part.kind in OWN_KINDS:
+            yield RoutinePart(
+                kind=part.kind, title=part.title, seconds=part.planned_s, items=tuple(part.items), role=part.role
+            )
 
 
 @transaction.atomic
 def drop_routine(athlete: Athlete, routine_id: int) -> None:
-    """Forget a routine; blocks that were planned from it stay."""
-    get_routine(athlete, routine_id).delete()
+    """Forget a routine in all its versions; blocks that were planned from it stay."""
+    for routine in list_versions(get_routine(athlete, routine_id)):
+        routine.delete()
 
 
 @transaction.atomic
 def plan_routine(athlete: Athlete, routine_id: int, day: date) -> Block:
-    """A block of a routine's shape, on the rungs that are worked on now."""
+    """A block of a routine's shape, on the rungs that are worked on now, or on those that were chosen by hand."""
     routine, working = get_routine(athlete, routine_id), get_working_by_ladder(athlete)
-    parts = [part for part in routine.known_parts if part.ladder in working]
+    there = set(Rung.objects.filter(ladder__in=working).values_list("pk", flat=True))
+    kept: list[Kept] = []
+    own: list[OwnPart] = []
+    ladders: list[int] = []
+    rungs: list[int] = []
+    place = 0
+    for number, part in enumerate(routine.known_parts):
+        if part.kind:
+            own.append(OwnPart(f"own-{number}", part.kind, part.title, part.seconds, place, part.items, part.role))
+            place += not part.role
+        elif part.ladder in working and (part.rung is None or part.rung in there):
+            if part.rung:
+                rungs.append(part.rung)
+            else:
+                ladders.append(part.ladder)
+            kept.append(Kept(key_of(part.rung or working[part.ladder], part.side), place, part.runs, is_locked=True))
+            place += 1
     asked = BlockRequest(
         minutes=routine.minutes,
-        ladder_ids=list(dict.fromkeys(part.ladder for part in parts)),
+        ladder_ids=list(dict.fromkeys(ladders)),
         day=day,
         focus=routine.focus,
         energy=routine.energy,
         partner=routine.partner,
-        kept=[Kept(key_of(working[part.ladder], part.side), place, part.runs) for place, part in enumerate(parts)],
+        kept=kept,
         fill=False,
+        own=own,
+        rung_ids=list(dict.fromkeys(rungs)),
     )
-    return plan_block(athlete, asked)
+    block = plan_block(athlete, replace(asked, minutes=_minutes_for(athlete, asked)))
+    Repetition.objects.create(routine=routine, block=block)
+    return block
+
+
+def _minutes_for(athlete: Athlete, asked: BlockRequest) -> int:
+    """The minutes that a routine is repeated in: those it was kept with, or more where its parts have grown longer.
+
+    Raises ``CoreError`` as ``propose_block`` does, but not for parts that need more minutes.
+    """
+    while True:
+        try:
+            propose_block(athlete, asked)
+        except CoreError as error:
+            (problem, *others) = error.problems
+            # A longer block has a longer warm-up, so that more may be needed than was said.
+            if others or problem.code != "over_budget" or asked.minutes >= LONGEST_BLOCK_MIN:
+                raise
+            asked = replace(asked, minutes=min(LONGEST_BLOCK_MIN, max(asked.minutes + 1, int(problem.value))))
+        else:
+            return asked.minutes

@@ -27,6 +27,7 @@ SCREENS = {
     "set up": "/set-up",
     "places": "/set-up/places",
     "flight": "/set-up/flight",
+    "sessions of a routine": "/plan/routines/1",
     "new layout": "/set-up/layouts/new",
     "layout": "/set-up/layouts/1",
     "layout on paper": "/set-up/layouts/1/paper",

@@ -216,11 +216,11 @@ class TestHowItCounts:
 
     def test_what_is_set_out_is_laid_and_brought_but_not_counted(self) -> None:
         ball = Zone("object ball", "table", Thing(0.05715), (0.635, 1.6), SET_OUT)
-        box = Zone("position box", "table", Rectangle(0.3, 0.2), (0.3, 0.4), BOTH, "left foot pocket")
-        pocket = next(each for each in POOL.ready if each.title == "left foot pocket")
+        box = Zone("position box", "table", Rectangle(0.3, 0.2), (0.3, 0.4), BOTH, "left pocket at the foot")
+        pocket = next(each for each in POOL.ready if each.title == "left pocket at the foot")
         zones = [ball, Zone(pocket.title, "table", pocket.shape, pocket.at), box]
         check_layout(POOL, zones)
-        assert [zone.name for zone in list_targets(zones)] == ["left foot pocket"]
+        assert [zone.name for zone in list_targets(zones)] == ["left pocket at the foot"]
         assert not tells_aim(POOL, Layout("pot", (ball, zones[1]), Stand(0.6, 0)), zones[1])
         assert kit_of(POOL, zones) == ["1 m of tape", "1 ball", "a tape measure"]
         (tape,) = tape_list(POOL, zones)

@@ -137,12 +137,12 @@ def pocket_mouths(
     leg, half, (near, far) = corner_m / sqrt(2), middle_m / 2, ends
     width, length, middle = bed.width_m, bed.length_m, bed.length_m / 2
     mouths = {
-        f"left {near} pocket": ((0.0, leg), (leg, 0.0)),
-        f"right {near} pocket": ((width - leg, 0.0), (width, leg)),
+        f"left pocket at the {near}": ((0.0, leg), (leg, 0.0)),
+        f"right pocket at the {near}": ((width - leg, 0.0), (width, leg)),
         "left middle pocket": ((0.0, middle - half), (0.0, middle + half)),
         "right middle pocket": ((width, middle - half), (width, middle + half)),
-        f"left {far} pocket": ((0.0, length - leg), (leg, length)),
-        f"right {far} pocket": ((width - leg, length), (width, length - leg)),
+        f"left pocket at the {far}": ((0.0, length - leg), (leg, length)),
+        f"right pocket at the {far}": ((width - leg, length), (width, length - leg)),
     }
     lines = tuple(PaintedLine(bed.id, f"mouth of the {title}", *ends) for title, ends in mouths.items())
     pockets = tuple(

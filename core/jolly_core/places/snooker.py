@@ -10,7 +10,7 @@ BED = Surface(
     "table", "the table", TABLE, WIDTH, LENGTH, edges=("left cushion", "right cushion", "baulk cushion", "top cushion")
 )
 #: Pockets are cut to the governing body's templates, about 3 1/2 in and 4 1/8 in wide. Common practice, no source.
-MOUTHS, POCKETS = pocket_mouths(BED, 0.089, 0.105, ("baulk", "top"))
+MOUTHS, POCKETS = pocket_mouths(BED, 0.089, 0.105, ("baulk end", "top"))
 PLACE = Place(
     id="cue_table_full",
     title="Cue table, full size",

@@ -45,19 +45,25 @@ class BlockShape(Stored):
 
 @dataclass(frozen=True)
 class RoutinePart:
-    """A number of runs of a ladder on a side."""
+    """Runs of a ladder on a side, on one rung where ``rung`` names it; without a ladder, one of the athlete's own."""
 
-    ladder: int
-    side: str
-    runs: int
+    ladder: int | None = None
+    side: str = "none"
+    runs: int = 0
+    rung: int | None = None
+    kind: str = ""
+    title: str = ""
+    seconds: int = 0
+    items: tuple[str, ...] = ()
+    role: str = ""
 
 
 @dataclass(frozen=True)
 class RoutineParts(Stored):
-    """The parts of a routine in their order. Version 1 was the bare list."""
+    """The parts of a routine in their order. Version 1 was the bare list, version 2 knew ladders only."""
 
-    _version = 2
-    _upgrades = {1: lambda old: old}
+    _version = 3
+    _upgrades = {1: lambda old: old, 2: lambda old: old}
 
     parts: tuple[RoutinePart, ...] = ()
 

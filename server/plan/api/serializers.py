@@ -27,6 +27,7 @@ from jolly_core.planning.own_parts import (
 )
 from jolly_core.planning.times import add_times
 from jolly_core.planning.warmup import cool_down_steps, warm_up_steps
+from jolly_core.record.comparison import Row, Score
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer
 from layouts.selectors import list_kit as layout_kit
@@ -365,7 +366,38 @@ class RefitSerializer(ReadSerializer):
 class RoutineSerializer(serializers.ModelSerializer[Routine]):
     class Meta:
         model = Routine
-        fields = ("id", "title", "minutes", "focus")
+        fields = ("id", "title", "minutes", "focus", "version")
+
+
+class ScoreSerializer(ReadSerializer):
+    makes = serializers.IntegerField()
+    attempts = serializers.IntegerField()
+    share = serializers.FloatField(allow_null=True)
+    words = serializers.CharField()
+
+
+class SessionSerializer(ReadSerializer):
+    """One time that a routine was played; a part that was not played in it has no attempts."""
+
+    id = serializers.IntegerField(help_text="Of its block.")
+    day = DayField()
+    version = serializers.IntegerField()
+    scores = serializers.SerializerMethodField()
+    total = ScoreSerializer()
+    is_best = serializers.BooleanField(help_text="Of the whole sets, by the share of makes.")
+
+    @extend_schema_field(ScoreSerializer(many=True))
+    def get_scores(self, row: Row) -> Any:
+        """In the order of the columns."""
+        return ScoreSerializer([score or Score() for score in row.scores], many=True).data
+
+
+class SessionsSerializer(ReadSerializer):
+    """A routine session by session, the latest last."""
+
+    columns = serializers.ListField(child=serializers.CharField())
+    rows = SessionSerializer(many=True)
+    words = serializers.CharField()
 
 
 class NewRoutineSerializer(ReadSerializer):

@@ -16,6 +16,7 @@ urlpatterns = [
     path("blocks/<int:block_id>/sheet/", views.SheetView.as_view()),
     path("routines/", views.RoutinesView.as_view()),
     path("routines/<int:routine_id>/", views.RoutineView.as_view()),
+    path("routines/<int:routine_id>/comparison/", views.ComparisonView.as_view()),
     path("parts/<int:part_id>/done/", views.PartDoneView.as_view()),
     path("parts/<int:part_id>/more/", views.PartMoreView.as_view()),
     path("parts/<int:part_id>/dropped/", views.PartDropView.as_view()),

@@ -25,6 +25,7 @@ from plan.api.serializers import (
     RefitSerializer,
     RepeatSerializer,
     RoutineSerializer,
+    SessionsSerializer,
     SideTuningSerializer,
     TodaySerializer,
 )
@@ -224,6 +225,14 @@ class RoutineView(APIView):
     def delete(self, request: Request, routine_id: int) -> Response:
         services.drop_routine(request.user, routine_id)
         return Response(status=204)
+
+
+class ComparisonView(APIView):
+    """A routine session by session."""
+
+    @extend_schema(operation_id="compare_routine", responses=SessionsSerializer)
+    def get(self, request: Request, routine_id: int) -> Response:
+        return Response(SessionsSerializer(selectors.compare_routine(request.user, routine_id)).data)
 
 
 class BlockLayoutView(APIView):

@@ -13,6 +13,7 @@ from accounts.selectors import get_today
 from blocks.models import Block
 from blocks.services import finish_part
 from ladders.models import Ladder
+from plan.models import Routine
 from tests.server.conftest import rung_id
 from tests.server.player import Player
 
@@ -138,6 +139,67 @@ class TestRoutines:
         before = [(each["ladder"]["id"], each["side"]) for each in challenges(block)]
         assert [(each["ladder"]["id"], each["side"]) for each in challenges(again)] == before
         assert {each["rung"]["number"] for each in challenges(again) if each["ladder"]["id"] == putting.pk} == {2}
+
+    def test_own_parts_and_rungs_chosen_by_hand_come_back_as_they_were(
+        self, client: APIClient, putting: Ladder
+    ) -> None:
+        second = list(putting.rungs.values_list("pk", flat=True))[1]
+        own = [{"key": "own-0", "kind": "rest", "title": "Rest", "seconds": 60, "place": 1}]
+        kept = [
+            {"key": f"{rung_id(putting)}-none", "place": 0, "runs": 2},
+            {"key": f"{second}-none", "place": 2, "runs": 1},
+        ]
+        made = post(client, "blocks/", **asked(putting), rungs=[second], own=own, kept=kept, fill=False).json()
+        routine = post(client, "routines/", block=made["id"], title="The set").json()
+        again = post(client, f"routines/{routine['id']}/", day="2099-05-11").json()
+        assert [(part["title"], part["runs_planned"]) for part in again["parts"]] == [
+            (part["title"], part["runs_planned"]) for part in made["parts"]
+        ]
+        assert [part["is_rung_fixed"] for part in challenges(again)] == [False, True]
+
+    def test_a_set_that_has_grown_longer_is_given_the_minutes_it_needs(
+        self, client: APIClient, putting: Ladder
+    ) -> None:
+        made = post(client, "blocks/", **asked(putting)).json()
+        routine = Routine.objects.get(pk=post(client, "routines/", block=made["id"], title="The set").json()["id"])
+        Routine.objects.filter(pk=routine.pk).update(minutes=10)
+        again = post(client, f"routines/{routine.pk}/", day="2099-05-11").json()
+        assert again["minutes"] > 10
+        assert [part["runs_planned"] for part in challenges(again)] == [
+            part["runs_planned"] for part in challenges(made)
+        ]
+
+    def test_sessions_stand_side_by_side_over_all_versions(
+        self, client: APIClient, player: Player, putting: Ladder
+    ) -> None:
+        key = f"{rung_id(putting)}-none"
+        kept = [{"key": key, "place": 0, "runs": 1, "is_locked": True}]
+        made = post(client, "blocks/", **asked(putting), kept=kept, fill=False).json()
+        first = post(client, "routines/", block=made["id"], title="The set").json()
+        self.play(client, player, putting, made, makes=6)
+        again = post(client, f"routines/{first['id']}/", day="2099-05-11").json()
+        self.play(client, player, putting, again, makes=8)
+        second = post(client, "routines/", block=again["id"], title="The set").json()
+        assert (second["version"], [each["id"] for each in client.get("/api/routines/").json()]) == (2, [second["id"]])
+        third = post(client, f"routines/{second['id']}/", day="2099-05-18").json()
+        self.play(client, player, putting, third, makes=7)
+        table = client.get(f"/api/routines/{second['id']}/comparison/").json()
+        assert table["columns"] == ["Putts from the circle"]
+        assert [(row["version"], row["total"]["words"], row["is_best"]) for row in table["rows"]] == [
+            (1, "6 of 10", False),
+            (1, "8 of 10", True),
+            (2, "7 of 10", False),
+        ]
+        assert table["words"] == "The last set: 70 % made; before, 70 % on average and 80 % at best."
+        assert client.delete(f"/api/routines/{second['id']}/").status_code == 204
+        assert client.get("/api/routines/").json() == []
+
+    def play(self, client: APIClient, player: Player, ladder: Ladder, block: Any, *, makes: int) -> None:
+        """A block with one run of it, played to its end."""
+        client.patch(f"/api/blocks/{block['id']}/", {"change": "start"}, format="json")
+        (part,) = challenges(block)
+        player.play(rung_id(ladder), "o" * makes + "x" * (10 - makes), part=part["id"])
+        client.patch(f"/api/blocks/{block['id']}/", {"change": "finish"}, format="json")
 
     def test_a_forgotten_routine_leaves_its_blocks(self, client: APIClient, block: Any) -> None:
         routine = post(client, "routines/", block=block["id"], title="Short one").json()

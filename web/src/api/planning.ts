@@ -15,6 +15,14 @@ export const placesQuery = queryOptions({ queryKey: ["places"], queryFn: () => u
 
 export const routinesQuery = queryOptions({ queryKey: ["routines"], queryFn: () => unwrap(api.GET("/api/routines/")) });
 
+export type SessionTable = Schemas["Sessions"];
+
+export const comparisonQuery = (id: number) =>
+  queryOptions({
+    queryKey: ["routines", id],
+    queryFn: () => unwrap(api.GET("/api/routines/{routine_id}/comparison/", { params: { path: { routine_id: id } } })),
+  });
+
 export const termsQuery = queryOptions({
   queryKey: ["week-terms"],
   queryFn: () => unwrap(api.GET("/api/week-terms/")),

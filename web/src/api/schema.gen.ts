@@ -1043,6 +1043,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/routines/{routine_id}/comparison/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A routine session by session. */
+        get: operations["compare_routine"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rungs/{rung_id}/": {
         parameters: {
             query?: never;
@@ -3133,6 +3150,7 @@ export interface components {
             title: string;
             minutes: number;
             focus: string;
+            version: number;
         };
         /** @description A rung as a row of a table. Types only: what may be set is the core's to say. */
         RowRequest: {
@@ -3328,6 +3346,13 @@ export interface components {
         SaidYesRequest: {
             risk: string;
         };
+        Score: {
+            makes: number;
+            attempts: number;
+            /** Format: double */
+            share: number | null;
+            words: string;
+        };
         SeenWeek: {
             /** Format: date */
             monday: string;
@@ -3337,6 +3362,24 @@ export interface components {
             breaches: string[];
             /** @description Whether it was arranged and kept. */
             is_kept: boolean;
+        };
+        /** @description One time that a routine was played; a part that was not played in it has no attempts. */
+        Session: {
+            /** @description Of its block. */
+            id: number;
+            /** Format: date */
+            day: string;
+            version: number;
+            readonly scores: components["schemas"]["Score"][];
+            total: components["schemas"]["Score"];
+            /** @description Of the whole sets, by the share of makes. */
+            is_best: boolean;
+        };
+        /** @description A routine session by session, the latest last. */
+        Sessions: {
+            columns: string[];
+            rows: components["schemas"]["Session"][];
+            words: string;
         };
         SetAsideRequest: {
             reason: string;
@@ -9356,6 +9399,59 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    compare_routine: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                routine_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sessions"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -18,6 +18,7 @@ const Plan = lazy(() => import("../features/plan/PlanPage"));
 const Block = lazy(() => import("../features/plan/BlockPage"));
 const Sheet = lazy(() => import("../features/plan/SheetPage"));
 const TypeIn = lazy(() => import("../features/plan/TypeInPage"));
+const Comparison = lazy(() => import("../features/plan/ComparisonPage"));
 const Week = lazy(() => import("../features/plan/week/WeekPage"));
 const SetUp = lazy(() => import("../features/setup/SetUpPage"));
 const Places = lazy(() => import("../features/setup/PlacesPage"));
@@ -61,6 +62,7 @@ export function App() {
                   <Route path="/plan/blocks/:blockId" element={<Block />} />
                   <Route path="/plan/blocks/:blockId/sheet" element={<Sheet />} />
                   <Route path="/plan/blocks/:blockId/type-in" element={<TypeIn />} />
+                  <Route path="/plan/routines/:routineId" element={<Comparison />} />
                   <Route path="/plan/week" element={<Week />} />
                   <Route path="/plan/week/:monday" element={<Week />} />
                   <Route path="/set-up" element={<SetUp />} />

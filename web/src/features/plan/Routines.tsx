@@ -1,7 +1,7 @@
 /** Blocks to repeat: planned again on the rungs worked on now, or forgotten. */
 import { Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useNavigate } from "react-router";
+import { Link as RouterLink, useNavigate } from "react-router";
 
 import { api, unwrap } from "../../api/client";
 import { routinesQuery } from "../../api/planning";
@@ -20,20 +20,45 @@ export function Routines({ day }: { day: string }) {
     ["today"],
     ["weeks"],
   );
+  const start = useChange(
+    async (id: number) => {
+      const { id: block } = await unwrap(
+        api.POST("/api/routines/{routine_id}/", { ...path(id), body: { day: localDay() } }),
+      );
+      return unwrap(
+        api.PATCH("/api/blocks/{block_id}/", { params: { path: { block_id: block } }, body: { change: "start" } }),
+      );
+    },
+    ["blocks"],
+    ["today"],
+    ["weeks"],
+  );
   const forget = useChange((id: number) => unwrap(api.DELETE("/api/routines/{routine_id}/", path(id))), ["routines"]);
   if (!routines.data?.length) return null;
-  const error = repeat.error ?? forget.error;
+  const error = repeat.error ?? start.error ?? forget.error;
   return (
     <Panel title="Routines">
       {routines.data.map((routine) => (
         <Stack key={routine.id} direction="row" sx={{ gap: 1.5, alignItems: "center", flexWrap: "wrap" }}>
           <Typography sx={{ flex: "1 1 200px" }}>
-            {routine.title}, {routine.minutes} min
+            <RouterLink to={`/plan/routines/${routine.id}`}>{routine.title}</RouterLink>, {routine.minutes} min
+            {routine.version > 1 && `, version ${routine.version}`}
           </Typography>
+          <Button
+            variant="contained"
+            color="success"
+            size="small"
+            loading={start.isPending && start.variables === routine.id}
+            aria-label={`Start ${routine.title} now`}
+            onClick={() =>
+              start.mutate(routine.id, { onSuccess: ({ id }) => void navigate(`/practise/blocks/${id}`) })
+            }>
+            Start now
+          </Button>
           <Button
             variant="outlined"
             size="small"
-            loading={repeat.isPending}
+            loading={repeat.isPending && repeat.variables === routine.id}
             aria-label={`Repeat ${routine.title}`}
             onClick={() => repeat.mutate(routine.id, { onSuccess: ({ id }) => void navigate(`/plan/blocks/${id}`) })}>
             Repeat {day === localDay() ? "today" : `on ${showDay(day)}`}
