@@ -93,6 +93,20 @@ MARKED = {
 _MARK = re.compile(r"\{([A-Za-z][a-z ]*)\}")
 
 
+def turned_over(text: str) -> str:
+    """A text with left and right changed, as what it names is seen in a mirror.
+
+    >>> turned_over("left box, then Right box; leftover")
+    'right box, then Left box; leftover'
+    """
+
+    def other(match: re.Match[str]) -> str:
+        word = other_way(match[0].lower())
+        return word.capitalize() if match[0][0].isupper() else word
+
+    return re.sub(r"\b(?:left|right)\b", other, text, flags=re.IGNORECASE)
+
+
 def say(text: str, by: Laterality) -> str:
     """A text with its marked words as that body has them; what is marked and not known stays as it is written.
 

@@ -23,6 +23,7 @@ from jolly_core.formats.ladder_pack import (
 )
 from jolly_core.formats.pack_refresh import Refresh, refresh_of
 from jolly_core.formats.pack_schema import LONGEST_KEY
+from ladders.hands import for_hand
 from ladders.models import Ladder, Rung
 from ladders.models import Need as RungNeed
 from ladders.needs import link_needs, link_taken, list_taken
@@ -30,7 +31,6 @@ from ladders.rungs import put_in_packed, rewrite_rung, write_rung
 from ladders.selectors import get_ladder, get_ladder_to_change, get_threshold
 from ladders.shelf import list_shelf
 from layouts.selectors import core_layout
-from layouts.services import for_hand
 
 MOST_LADDERS = 200
 #: More than these are not taken in from a file at once.
@@ -168,8 +168,8 @@ def _packed_rung(athlete: Athlete, rung: Rung, needs: tuple[PackedNeed, ...]) ->
     laid = rung.laid
     layout = None
     if laid and laid.own_place_id is None:
-        layout = PackedLayout(laid.place_key, for_hand(athlete, laid.place_key, core_layout(laid)))
-    return PackedRung(
+        layout = PackedLayout(laid.place_key, core_layout(laid))
+    packed = PackedRung(
         title=rung.title,
         set_up=rung.set_up,
         cues=tuple(rung.cues),
@@ -180,6 +180,7 @@ def _packed_rung(athlete: Athlete, rung: Rung, needs: tuple[PackedNeed, ...]) ->
         layout=layout,
         needs=needs,
     )
+    return for_hand(athlete, packed)
 
 
 def _packed_needs(rung: Rung) -> tuple[PackedNeed, ...]:

@@ -20,10 +20,12 @@ from jolly_core.ladder.order import held_after, put_in, take_out
 from jolly_core.thresholds.fair import fair_threshold
 from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold, stored_threshold
 from jolly_core.words import shortened
+from ladders.hands import for_hand, game_for_hand
 from ladders.models import Ladder, Rung, ThresholdRevision
 from ladders.selectors import get_ladder_to_change, get_rung, get_threshold_values
 from layouts.selectors import get_layout
-from layouts.services import keep_for_hand
+from layouts.services import for_hand as for_layout_hand
+from layouts.services import keep_layout
 
 MOST_RUNGS = 100
 #: No rung has so high a number.
@@ -123,6 +125,7 @@ def write_rung(
 ) -> Rung:
     """Put a rung with all that it carries on a ladder, at a number that is free."""
     check_mark(packed.game, packed.threshold)
+    packed = for_hand(ladder.athlete, packed)
     laid = packed.layout
     rung = Rung.objects.create(
         ladder=ladder,
@@ -135,7 +138,7 @@ def write_rung(
         format=packed.game.id,
         settings=packed.game.settings.as_stored(),
         taken_number=taken_number,
-        layout=keep_for_hand(ladder.athlete, laid.place, laid.layout.as_dict()) if laid else None,
+        layout=keep_layout(ladder.athlete, laid.place, laid.layout.as_dict()) if laid else None,
     )
     ThresholdRevision.objects.create(rung=rung, threshold=packed.threshold.as_stored(), made_at=at)
     return rung
@@ -153,9 +156,10 @@ def put_in_packed(ladder: Ladder, packed: PackedRung, number: int, at: datetime,
 def rewrite_rung(rung: Rung, values: Mapping[str, Any], at: datetime) -> Rung:
     """Write parts of a rung anew, by their names in a pack; runs keep what they were played by."""
     columns: list[str] = []
-    for name, value in values.items():
+    # Where the targets are new, the game is played on those.
+    for name, value in sorted(values.items(), key=lambda item: item[0] != "layout"):
         if name == "game":
-            columns += rung.play(value)
+            columns += rung.play(game_for_hand(rung, value))
         elif name == "threshold":
             ThresholdRevision.objects.create(rung=rung, threshold=value.as_stored(), made_at=at)
         else:
@@ -169,7 +173,10 @@ def rewrite_rung(rung: Rung, values: Mapping[str, Any], at: datetime) -> Rung:
 def _column_of(rung: Rung, name: str, value: Any) -> Any:
     """A part of a rung as its column holds it."""
     if name == "layout":
-        return value and keep_for_hand(rung.ladder.athlete, value.place, value.layout.as_dict())
+        athlete = rung.ladder.athlete
+        return value and keep_layout(
+            athlete, value.place, for_layout_hand(athlete, value.place, value.layout).as_dict()
+        )
     if name == "levers":
         return _stored(value)
     if name == "card":

@@ -26,11 +26,6 @@ def keep_layout(athlete: Athlete, place_key: str, given: Mapping[str, Any]) -> L
     return _create(athlete, place_key, _checked(athlete, place_key, given))
 
 
-def keep_for_hand(athlete: Athlete, place_key: str, given: Mapping[str, Any]) -> Layout:
-    """Keep a ready-made layout, drawn for the right hand: mirrored for a left-hander."""
-    return _create(athlete, place_key, for_hand(athlete, place_key, _checked(athlete, place_key, given)))
-
-
 def for_hand(athlete: Athlete, place_key: str, layout: CoreLayout) -> CoreLayout:
     """A layout that is drawn for the right hand as the athlete lays it, and the other way round."""
     if athlete.handedness == Athlete.Hand.RIGHT:

@@ -226,6 +226,6 @@ def _minutes_for(athlete: Athlete, asked: BlockRequest) -> int:
             # A longer block has a longer warm-up, so that more may be needed than was said.
             if others or problem.code != "over_budget" or asked.minutes >= LONGEST_BLOCK_MIN:
                 raise
-            asked = replace(asked, minutes=min(LONGEST_BLOCK_MIN, max(asked.minutes + 1, int(problem.value))))
+            asked = replace(asked, minutes=min(LONGEST_BLOCK_MIN, max(asked.minutes + 1, int(str(problem.value)))))
         else:
             return asked.minutes

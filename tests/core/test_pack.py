@@ -12,9 +12,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 from jsonschema import Draft202012Validator
 
+from jolly_core.challenges.registry import AnyGame
 from jolly_core.errors import CoreError
-from jolly_core.formats.ladder_pack import merged, read_pack, write_pack
+from jolly_core.formats.ladder_pack import PackedLadder, merged, read_pack, write_pack
 from jolly_core.formats.pack_schema import pack_schema
+from jolly_core.places.registry import get_place
+from jolly_core.sided import turned_over
+from jolly_core.stored import with_texts
 
 ROOT = Path(__file__).parents[2]
 FILES = sorted((ROOT / "shelf").glob("*.json"))
@@ -165,3 +169,42 @@ def test_nonsense_anywhere_is_refused_with_its_path_or_read(path: tuple[Any, ...
     except CoreError:
         return
     assert read_pack(json.loads(json.dumps(write_pack(ladders)))) == ladders
+
+
+def test_a_mirrored_rung_names_its_targets_where_they_lie_and_its_game_follows() -> None:
+    """Every rung of the shelf with targets: by hand, what is called left lies left of what is called right."""
+    for ladder in list_shelf_ladders():
+        for rung in ladder.rungs:
+            if rung.layout is None:
+                continue
+            place = get_place(rung.layout.place)
+            other = rung.mirrored(place)
+            assert other.layout
+            names = {zone.name for zone in other.layout.layout.zones}
+            for zone in other.layout.layout.zones:
+                twin = turned_over(zone.name)
+                if twin != zone.name and twin in names and "left" in zone.name:
+                    beside = next(each for each in other.layout.layout.zones if each.name == twin)
+                    if beside.surface == zone.surface:
+                        assert zone.at[0] < beside.at[0], (ladder.key, rung.title, zone.name)
+            before = {text for text in texts_of(rung.game) if text in {zone.name for zone in rung.layout.layout.zones}}
+            assert {turned_over(text) for text in before} <= set(texts_of(other.game)) & names
+            back = other.mirrored(place)
+            assert back.game == rung.game
+            assert back.layout
+            assert [zone.name for zone in back.layout.layout.zones] == [zone.name for zone in rung.layout.layout.zones]
+
+
+def texts_of(game: AnyGame) -> list[str]:
+    found: list[str] = []
+
+    def note(text: str) -> str:
+        found.append(text)
+        return text
+
+    with_texts(game.settings, note)
+    return found
+
+
+def list_shelf_ladders() -> list[PackedLadder]:
+    return [ladder for file in FILES for ladder in read_pack(json.loads(file.read_text()))]

@@ -7,7 +7,7 @@ leaves out is fair to ask of the game. The file's shape is the one that ``pack_s
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any, TypeVar
 
 from jolly_core.body.traits import Traits, read_traits
@@ -16,8 +16,10 @@ from jolly_core.challenges.registry import AnyGame, read_game
 from jolly_core.errors import CoreError, Path, Problem
 from jolly_core.formats.pack_schema import VERSION, list_misfits
 from jolly_core.ladder.levers import Lever, levers_words, read_levers
-from jolly_core.places.layout import Layout, read_layout
+from jolly_core.places.layout import Layout, mirror_layout, read_layout
+from jolly_core.places.place import Place
 from jolly_core.places.registry import get_place
+from jolly_core.sided import turned_over
 from jolly_core.sides import Pair, read_pair
 from jolly_core.stored import to_plain
 from jolly_core.thresholds.fair import fair_threshold
@@ -56,6 +58,13 @@ class PackedRung:
     threshold: Threshold
     layout: PackedLayout | None = None
     needs: tuple[PackedNeed, ...] = ()
+
+    def mirrored(self, place: Place) -> PackedRung:
+        """The rung for the other hand: its targets change sides, and its game names them by where they are then."""
+        if self.layout is None:
+            return self
+        layout = PackedLayout(self.layout.place, mirror_layout(place, self.layout.layout))
+        return replace(self, layout=layout, game=self.game.said(turned_over))
 
 
 @dataclass(frozen=True)

@@ -11,6 +11,7 @@ from jolly_core.errors import CoreError, Problem
 from jolly_core.places.place import FLOOR, TABLE, Place, Surface
 from jolly_core.places.zone import ALONE, SET_OUT, Zone, extent, list_targets, read_zone
 from jolly_core.shapes.points import Point
+from jolly_core.sided import turned_over
 from jolly_core.stored import Stored, from_plain, to_plain, upgraded
 from jolly_core.validation import check_number
 
@@ -191,11 +192,13 @@ def _check_zone(zone: Zone, surface: Surface, place: Place) -> list[Problem]:
 
 
 def mirrored(place: Place, zones: Sequence[Zone]) -> list[Zone]:
-    """The layout as a left-hander sees it: left and right of every surface change places."""
+    """The layout as a left-hander sees it: left and right of every surface change places, and in names with them."""
     known = {surface.id: surface for surface in place.surfaces}
     return [
         replace(
             zone,
+            name=turned_over(zone.name),
+            joined_to=turned_over(zone.joined_to),
             surface=place.twin(known[zone.surface]).id,
             at=(known[zone.surface].width_m - zone.at[0], zone.at[1]),
             shape=zone.shape.turned_over(),
@@ -219,4 +222,5 @@ def mirror_layout(place: Place, layout: Layout) -> Layout:
     """All of a layout mirrored, and where one stands with it."""
     wide = place.surfaces[0]
     stand = replace(layout.stand, x_m=2 * wide.left_m + wide.width_m - layout.stand.x_m)
-    return replace(layout, zones=tuple(mirrored(place, layout.zones)), stand=stand)
+    zones = tuple(mirrored(place, layout.zones))
+    return replace(layout, zones=zones, stand=stand, pattern=turned_over(layout.pattern))

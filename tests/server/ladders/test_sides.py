@@ -113,7 +113,7 @@ def test_stored_sides_are_brought_over_and_back(athlete: Athlete, serving: Ladde
         before = state(athlete)
         assert set(before[0]) == {"weak", "strong"}
         assert before[0] == tuple({"first": "strong", "second": "weak"}[side] for side in now[0])
-        assert "second" not in before[3][0]
+        assert '"second"' not in before[3][0]
         with connection.cursor() as cursor:
             cursor.execute("SELECT has_sides FROM ladders_ladder")
             assert [bool(row[0]) for row in cursor.fetchall()] == [True]
