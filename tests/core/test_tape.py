@@ -295,6 +295,11 @@ class TestInWords:
             ),
         ]
 
+    def test_what_lies_far_apart_is_measured_from_the_nearest_each(self) -> None:
+        boxes = [Zone(f"box {at}", "wall", Rectangle(0.6, 0.4), (at, 1.0)) for at in (0.5, 3.4)]
+        up = next(step for step in steps_of("plain_wall", *boxes) if "strips up" in step[0])
+        assert up[1] == "20 cm and 80 cm from the left edge; 90 cm and 30 cm from the right edge"
+
     def test_cones_stand_in_rows_and_shared_ones_once(self) -> None:
         lanes = [Zone(f"lane {n}", "mat", Rectangle(1, 2), (0.5 + n, 2)) for n in range(2)]
         assert steps_of("plain_mat", *lanes) == [

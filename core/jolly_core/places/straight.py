@@ -14,6 +14,8 @@ from jolly_core.shapes.points import Point
 
 #: How high up a wall one holds a tape without a ladder. Common practice, no source.
 ARM_M = 2.1
+#: As long as a pocket tape is. Common practice, no source.
+SPAN_M = 3.0
 #: The fractions between two lines that a cord folded once or twice gives.
 BETWEEN = ((1 / 2, "half-way between the {} and the {}"), (1 / 3, "a third of the way from the {} to the {}"))
 
@@ -77,14 +79,16 @@ class Direction:
     def measures(self, at_m: Sequence[float]) -> list[Measure]:
         """Where several things lie: on a line; at halves and thirds, if all the others do; else from one reference.
 
-        So the tape's end stays where it is. A height is measured from the floor as far as an arm reaches.
+        So the tape's end stays where it is, as long as nothing is far from there; else each is measured from the
+        nearest. A height is measured from the floor as far as an arm reaches.
         """
         found = {each: self._on_reference(each) for each in at_m}
         rest = [each for each, measure in found.items() if measure is None]
         shares = [self._share(each) for each in rest]
         if None in shares:
             from_one = self._nearest(rest)
-            shares = [self._measured(each, from_one) for each in rest]
+            is_near = all(abs(each - from_one.at_m) <= SPAN_M for each in rest)
+            shares = [self._measured(each, from_one if is_near else self._nearest([each])) for each in rest]
         found |= dict(zip(rest, shares, strict=True))
         return [measure for each in at_m if (measure := found[each])]
 
