@@ -165,3 +165,28 @@ def test_a_routine_is_played_twice_and_its_sessions_stand_side_by_side(open_page
     expect(rows.nth(1)).to_contain_text(re.compile("8 of 10.*8 of 10 – the best"))
     expect(rows.nth(2)).to_contain_text("6 of 10")
     expect(page.get_by_role("img", name="The whole set, share made over 2 sessions")).to_be_visible()
+
+
+#: A voice that writes down what it is given to say; headless browsers have none.
+VOICE = """
+window.said = [];
+window.speechSynthesis.getVoices = () => [{}];
+window.speechSynthesis.cancel = () => {};
+window.speechSynthesis.speak = (words) => window.said.push(words.text);
+"""
+
+
+def test_the_count_is_said_aloud_by_fives(open_page: OpenPage) -> None:
+    page = open_page()
+    page.add_init_script(VOICE)
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.open_from_shelf("Putts from the circle")
+    page.get_by_label("Said aloud").select_option("and every fifth")
+    athlete.start()  # by Space: the choice does not keep the key
+    athlete.press(*["make"] * 6)
+    athlete.expect_count(6)
+    assert "5" in page.evaluate("window.said")
+    assert "4" not in page.evaluate("window.said")
+    page.reload()
+    expect(page.get_by_label("Said aloud")).to_have_value("fives")

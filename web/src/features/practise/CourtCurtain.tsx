@@ -1,5 +1,5 @@
 /** What lies over the court while nothing is counted: before the first press, after being away, the count-in, the end. */
-import { Box, Button, Stack, Typography } from "@mui/material";
+import { Box, Button, Stack, TextField, Typography } from "@mui/material";
 import type { ReactNode } from "react";
 import { useNavigate } from "react-router";
 
@@ -8,6 +8,7 @@ import { useChange, type Run } from "../../api/queries";
 import { showClock } from "../../shared/lib/format";
 import { CardLines } from "../../shared/ui/CardLines";
 import { HEADINGS, court } from "../../shared/ui/tape";
+import { ALOUD, type Aloud, type useAloud } from "./aloud";
 import type { Standing } from "./outbox";
 import { signOf } from "./signs";
 
@@ -38,11 +39,13 @@ export function ReadyCurtain({
   run,
   standing,
   atMs,
+  voice,
   onStart,
 }: {
   run: Run;
   standing: Standing;
   atMs: number;
+  voice: ReturnType<typeof useAloud>;
   onStart: () => void;
 }) {
   const isNew = atMs === 0;
@@ -81,6 +84,23 @@ export function ReadyCurtain({
         {isNew ? "Start: 3, 2, 1" : "Carry on: 3, 2, 1"}
       </Button>
       <Typography sx={{ color: court.dim }}>or press Space</Typography>
+      <TextField
+        select
+        size="small"
+        label="Said aloud"
+        value={voice.aloud}
+        onChange={({ target }) => {
+          voice.set(target.value as Aloud);
+          target.blur(); // Else the key that starts would open it again.
+        }}
+        slotProps={{ select: { native: true } }}
+        sx={{ minWidth: 230, "& option": { color: "#1b2440" }, "& .MuiNativeSelect-icon": { color: court.dim } }}>
+        {ALOUD.map(({ value, word }) => (
+          <option key={value} value={value}>
+            {word}
+          </option>
+        ))}
+      </TextField>
       {isNew && (
         <Box sx={{ color: court.dim, textAlign: "left" }}>
           <CardLines lines={run.rung.card_lines} />

@@ -156,7 +156,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
         )}
         {play.countIn !== null && <CountIn count={play.countIn} />}
         {!play.isPlaying && play.countIn === null && !tally.is_over && (
-          <ReadyCurtain run={run} standing={standing} atMs={clock.now()} onStart={acts.start} />
+          <ReadyCurtain run={run} standing={standing} atMs={clock.now()} voice={play.voice} onStart={acts.start} />
         )}
         {tally.is_over && (
           <EndCurtain run={run} standing={standing} isReady={play.isEndReady} onSee={acts.seeEnd} onUndo={acts.undo} />

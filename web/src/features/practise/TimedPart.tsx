@@ -10,7 +10,6 @@ import { useKeys } from "./useKeys";
 import { usePartClock } from "./usePartClock";
 import { useSound } from "./useSound";
 import { useWakeLock } from "./useWakeLock";
-import { speak } from "./voice";
 import { Steps } from "./Steps";
 
 /** What the button says that leaves a part behind. */
@@ -27,8 +26,8 @@ interface TimedPartProps {
 
 export function TimedPart({ part, next, athlete, playsItself, children }: TimedPartProps) {
   const done = usePartDone();
-  const { speaker, volume, isMuted } = useSound(athlete);
-  const say = (words: string) => speak(words, isMuted ? 0 : volume / 100);
+  const { speaker } = useSound(athlete);
+  const say = (words: string) => void speaker.speak(words);
   const steps = useMemo(
     () => (part.steps.length > 0 ? part.steps : [{ words: part.title, seconds: part.planned_s }]),
     [part.steps, part.title, part.planned_s],

@@ -4,6 +4,7 @@ import { useNavigate } from "react-router";
 
 import type { Athlete, NewEvent, Run } from "../../api/queries";
 import { useStable } from "../../shared/lib/useStable";
+import { useAloud, wordsAloud, type Aloud } from "./aloud";
 import { callBetween } from "./calls";
 import { lightPad, type PressKind } from "./Pads";
 import type { Speaker } from "./sounds";
@@ -51,17 +52,20 @@ function useAnnouncer(
   say: (words: string) => void,
   isPlaying: boolean,
   clocks: ReturnType<typeof useClocks>,
+  aloud: Aloud,
 ) {
   const { standing } = court;
   const { tally } = standing;
   const before = useRef(standing);
   useEffect(() => {
     const heard = callBetween(before.current, standing);
+    const spoken = wordsAloud(before.current, standing, heard, aloud);
     before.current = standing;
+    if (spoken) speaker.speak(spoken);
     if (!heard) return;
     if (heard.words) say(heard.words);
     speaker.play(heard.sound);
-  }, [standing, say, speaker]);
+  }, [standing, say, speaker, aloud]);
 
   const second = isPlaying && !tally.is_paused ? (clocks.leftS ?? 0) : 0;
   useEffect(() => {
@@ -133,7 +137,8 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
       setIsPlaying(true);
     },
   );
-  useAnnouncer(court, speaker, say, isPlaying, clocks);
+  const voice = useAloud();
+  useAnnouncer(court, speaker, say, isPlaying, clocks, voice.aloud);
 
   // A rest is kept: what is pressed in it counts only after it was ended on purpose.
   const [skipped, setSkipped] = useState(-1);
@@ -236,6 +241,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
       isResting,
       court,
       sound,
+      voice,
       countIn: countIn.count,
       isPlaying,
       isAwake,
