@@ -145,7 +145,7 @@ def test_a_routine_is_played_twice_and_its_sessions_stand_side_by_side(open_page
     expect(page.get_by_text("Kept as a routine")).to_be_visible()
     for made in (6, 8):
         page.goto("/plan")
-        page.get_by_role("button", name="Start Ten and a note now").click()  # the second press from Today
+        page.get_by_role("button", name="Start now: Ten and a note").click()  # the second press from Today
         page.get_by_role("button", name="Warm: go on").click()
         page.get_by_role("button", name="Start run 1").click()
         athlete.start()

@@ -190,7 +190,7 @@ def test_a_block_becomes_a_routine_and_is_repeated_and_changed(planning: Page) -
     page.get_by_role("button", name="Save as a routine").click()
     expect(page.get_by_text("Kept as a routine")).to_be_visible()
     page.get_by_role("link", name="Plan", exact=True).first.click()
-    page.get_by_role("button", name="Repeat Discs and clubs").click()
+    page.get_by_role("button", name="Repeat today: Discs and clubs").click()
     page.wait_for_url(re.compile(r"/plan/blocks/\d+$"))
     page.get_by_role("link", name="Change it").click()
     expect(page.get_by_role("heading", name="Change the block")).to_be_visible()

@@ -160,7 +160,10 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         lambda w: ("put", f"quick-runs/{uuid4()}/", {"game": "count", "started_at": MOMENT.isoformat()}),
         {"Ladder": 1, "Run": 1},
     ),
-    "keep_routine": (lambda w: ("post", "routines/", {"block": w.block["id"], "title": "Monday"}), {"Routine": 1}),
+    "keep_routine": (
+        lambda w: ("post", "routines/", {"block": w.block["id"], "title": "Monday"}),
+        {"Routine": 1, "Repetition": 1},
+    ),
     "repeat_routine": (
         lambda w: (
             "post",
@@ -171,7 +174,7 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     ),
     "drop_routine": (
         lambda w: ("delete", f"routines/{w.post('routines/', block=w.block['id'], title='Monday')['id']}/", {}),
-        {"Routine": -1},
+        {"Routine": -1, "Repetition": -1},
     ),
     "write_table": (
         lambda w: (

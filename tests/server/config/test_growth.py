@@ -87,6 +87,7 @@ class World:
             "ladder_id": lambda: self.ladders[0].pk,
             "rung_id": lambda: self.ladders[0].rungs.all()[0].pk,
             "run_id": lambda: Run.objects.filter(athlete=self.athlete).order_by("started_at")[0].pk,
+            "routine_id": lambda: self.athlete.routines.order_by("id")[0].pk,
             "block_id": lambda: self.athlete.blocks.order_by("id")[0].pk,
             "layout_id": lambda: self.athlete.layouts.order_by("id")[0].pk,
             "metric": lambda: "makes",

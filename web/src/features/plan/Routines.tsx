@@ -35,6 +35,7 @@ export function Routines({ day }: { day: string }) {
   );
   const forget = useChange((id: number) => unwrap(api.DELETE("/api/routines/{routine_id}/", path(id))), ["routines"]);
   if (!routines.data?.length) return null;
+  const again = `Repeat ${day === localDay() ? "today" : `on ${showDay(day)}`}`;
   const error = repeat.error ?? start.error ?? forget.error;
   return (
     <Panel title="Routines">
@@ -49,7 +50,7 @@ export function Routines({ day }: { day: string }) {
             color="success"
             size="small"
             loading={start.isPending && start.variables === routine.id}
-            aria-label={`Start ${routine.title} now`}
+            aria-label={`Start now: ${routine.title}`}
             onClick={() =>
               start.mutate(routine.id, { onSuccess: ({ id }) => void navigate(`/practise/blocks/${id}`) })
             }>
@@ -59,9 +60,9 @@ export function Routines({ day }: { day: string }) {
             variant="outlined"
             size="small"
             loading={repeat.isPending && repeat.variables === routine.id}
-            aria-label={`Repeat ${routine.title}`}
+            aria-label={`${again}: ${routine.title}`}
             onClick={() => repeat.mutate(routine.id, { onSuccess: ({ id }) => void navigate(`/plan/blocks/${id}`) })}>
-            Repeat {day === localDay() ? "today" : `on ${showDay(day)}`}
+            {again}
           </Button>
           <Button
             size="small"
