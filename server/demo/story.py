@@ -88,10 +88,10 @@ WISHES: tuple[dict[str, Any], ...] = (
     {"kind": "day_off", "ladder": None, "number": 6},
 )
 
-#: A wall that Wren measured at the yard, beside the court, and three targets on it.
 #: The last block kept to be repeated, and how many before it count as its sessions.
 ROUTINE, ROUTINE_SESSIONS = "Evening at the wall", 7
 
+#: A wall that Wren measured at the yard, beside the court, and three targets on it.
 DRAINPIPE_WALL = "Drainpipe wall, Tanner's Yard"
 DRAINPIPE_DRAWING: dict[str, Any] = {
     "kind": "wall",

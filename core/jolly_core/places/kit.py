@@ -12,7 +12,8 @@ from jolly_core.places.zone import Zone
 from jolly_core.shapes.shape import LaidWith
 from jolly_core.words import quantity
 
-THINGS = {FLOOR: "cones", TABLE: "balls", WALL: "stickers", AIR: "ribbons"}
+#: One of the things that stand, or stick, there.
+THING = {FLOOR: "cone", TABLE: "ball", WALL: "sticker", AIR: "ribbon"}
 #: How wide such a thing is, where the place does not say. Common practice, no source.
 THING_M = {FLOOR: 0.2, TABLE: 0.05715, WALL: 0.05, AIR: 0.05}
 
@@ -29,8 +30,8 @@ def thing_m(place: Place, surface: Surface) -> float:
 
 
 def thing_name(surface: Surface) -> str:
-    """One of the things that stand, or stick, there: a cone, a ball, a sticker."""
-    return THINGS[surface.kind].removesuffix("s")
+    """What is set out there: a cone, a ball, a sticker."""
+    return THING[surface.kind]
 
 
 def kit_of(place: Place, zones: Sequence[Zone], units: str = METRIC) -> list[str]:
@@ -42,13 +43,13 @@ def kit_of(place: Place, zones: Sequence[Zone], units: str = METRIC) -> list[str
     ['3 m of tape', 'a tape measure']
     """
     tape_m, circles = 0.0, 0
-    things: dict[str, int] = {"cone": 0}
+    things = {THING[FLOOR]: 0}
     for surface in place.surfaces:
         own = [zone for zone in zones if zone.surface == surface.id]
         if surface.kind == AIR or not own:
             continue
         tape_m += taped(place, surface, own).length_m
-        things["cone"] += len(cones_of(place, surface, own))
+        things[THING[FLOOR]] += len(cones_of(place, surface, own))
         circles += sum(zone.shape.laid_with == LaidWith.CHALK for zone in own)
         for zone in own:
             if zone.shape.laid_with == LaidWith.THINGS:

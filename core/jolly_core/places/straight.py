@@ -92,10 +92,6 @@ class Direction:
         found |= dict(zip(rest, shares, strict=True))
         return [measure for each in at_m if (measure := found[each])]
 
-    def measure(self, at_m: float) -> Measure:
-        """Where one thing lies."""
-        return self.measures([at_m])[0]
-
     def _nearest(self, at_m: Sequence[float]) -> Reference:
         base = self.references[0]
         if self._goes_up and all(each <= ARM_M for each in at_m):

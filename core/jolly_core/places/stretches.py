@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
-from math import hypot, inf
+from math import dist, inf
 
 from jolly_core.places.place import FLOOR, Place, Surface
 from jolly_core.places.zone import Zone, corners_of_zone, extent
@@ -42,7 +42,7 @@ class Taped:
     @property
     def length_m(self) -> float:
         straight = sum(stretch.length_m for stretch in self.stretches)
-        return straight + sum(hypot(x - other_x, y - other_y) for (x, y), (other_x, other_y) in self.slanting)
+        return straight + sum(dist(start, end) for start, end in self.slanting)
 
 
 def shared_corners(zones: Sequence[Zone], surface: Surface) -> list[list[Point]]:
@@ -178,7 +178,7 @@ def _straight(start: Point, end: Point) -> Stretch | None:
 
 
 def _is_same(one: Edge, other: Edge) -> bool:
-    return all(hypot(x - at_x, y - at_y) <= NEAR_M for (x, y), (at_x, at_y) in zip(one, other, strict=True))
+    return all(dist(end, its_end) <= NEAR_M for end, its_end in zip(one, other, strict=True))
 
 
 def _on_one_line(one: Stretch, other: Stretch) -> bool:

@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 from itertools import groupby
+from math import dist
 
 from jolly_core.measures import METRIC, read_tape
 from jolly_core.places.kit import thing_name
@@ -84,6 +85,7 @@ class _Surface:
     def __init__(self, place: Place, surface: Surface, zones: Sequence[Zone], units: str) -> None:
         self.surface, self.zones, self.units = surface, zones, units
         self.place = place
+        self.taped = taped(place, surface, zones)
         self.directions = tuple(Direction.of(place, surface, axis, units) for axis in (ACROSS, AWAY))
         #: Where what has been measured really comes to lie, by direction and exact position.
         self.laid: tuple[dict[float, float], dict[float, float]] = ({}, {})
@@ -107,7 +109,7 @@ class _Surface:
     # --- what is laid -------------------------------------------------------------------------------------------------
 
     def _strips(self) -> Iterator[TapeStep]:
-        stretches = taped(self.place, self.surface, self.zones).stretches
+        stretches = self.taped.stretches
         whole = [stretch for stretch in stretches if self._is_whole(stretch)]
         if {stretch.along for stretch in whole} == {ACROSS, AWAY}:
             what = quantity(len(whole), "strip")
@@ -151,7 +153,7 @@ class _Surface:
         return f"{way}, {long} long, from {_noun(start)} to {_noun(end)}"
 
     def _slanting(self) -> Iterator[TapeStep]:
-        for start, end in taped(self.place, self.surface, self.zones).slanting:
+        for start, end in self.taped.slanting:
             yield TapeStep("1 strip aslant", (f"from {self._point(start)}", f"to {self._point(end)}"))
 
     def _air(self) -> Iterator[TapeStep]:
@@ -203,7 +205,7 @@ class _Surface:
         start, end = corners_of_zone(zone, self.surface)
         things = zone.shape.things(zone.at)
         what = f"{quantity(len(things), thing_name(self.surface))} in a row"
-        last = min(things, key=lambda at: abs(at[0] - end[0]) + abs(at[1] - end[1]))
+        last = min(things, key=lambda at: dist(at, end))
         step = zone.shape.words(self.units).rpartition(", ")[2]
         return TapeStep(what, (f"from {self._point(start)}", f"to {self._point(last)}", step))
 
@@ -230,8 +232,8 @@ class _Surface:
 
     def _diagonal(self, corners: Sequence[Point]) -> str:
         """On open ground nothing is square by itself."""
-        (x, y), _, (far_x, far_y), _ = corners
-        return read_tape(((far_x - x) ** 2 + (far_y - y) ** 2) ** 0.5, self.units)
+        near_left, _, far_right, _ = corners
+        return read_tape(dist(near_left, far_right), self.units)
 
 
 def _alike(stretches: Sequence[Stretch]) -> Iterator[tuple[tuple[int, float, float], list[Stretch]]]:

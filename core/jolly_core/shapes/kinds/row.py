@@ -6,27 +6,18 @@ from dataclasses import dataclass
 
 from jolly_core.measures import METRIC, read_exactly, read_tape
 from jolly_core.shapes.between import Between
-from jolly_core.shapes.chances import chance_in_round, log_outside_round
 from jolly_core.shapes.points import Point, points_in_row
-from jolly_core.shapes.shape import LaidWith
+from jolly_core.shapes.round_things import RoundThings
 
 
 @dataclass(frozen=True)
-class Row(Between):
+class Row(RoundThings, Between):
     """Round things ``size_m`` wide with a gap of ``apart_m`` between each two."""
 
     apart_m: float
     size_m: float
 
     kind = "row"
-    laid_with = LaidWith.THINGS
-    can_be_scaled = False
-
-    def chance(self, sd_m: float) -> float:
-        return chance_in_round(self.size_m / 2, sd_m)
-
-    def log_miss(self, sd_m: float) -> float:
-        return log_outside_round(self.size_m / 2, sd_m)
 
     def half(self, surface_width_m: float) -> Point:
         half_x, half_y = super().half(surface_width_m)

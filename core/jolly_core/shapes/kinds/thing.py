@@ -5,26 +5,17 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from jolly_core.measures import METRIC, read_exactly
-from jolly_core.shapes.chances import chance_in_round, log_outside_round
 from jolly_core.shapes.points import Point
-from jolly_core.shapes.shape import LaidWith, Shape
+from jolly_core.shapes.round_things import RoundThings
 
 
 @dataclass(frozen=True)
-class Thing(Shape):
-    """A thing ``size_m`` wide; as with a row of them, what comes within its own width hits it."""
+class Thing(RoundThings):
+    """A thing ``size_m`` wide."""
 
     size_m: float
 
     kind = "thing"
-    laid_with = LaidWith.THINGS
-    can_be_scaled = False
-
-    def chance(self, sd_m: float) -> float:
-        return chance_in_round(self.size_m / 2, sd_m)
-
-    def log_miss(self, sd_m: float) -> float:
-        return log_outside_round(self.size_m / 2, sd_m)
 
     def half(self, surface_width_m: float) -> Point:
         return self.size_m / 2, self.size_m / 2
