@@ -16,11 +16,10 @@ from climb.selectors import LadderStanding, list_standings
 from config.finding import find_one
 from jolly_core.load.counts import JointCount, count_cautions, count_joints
 from jolly_core.load.weekly import Week, list_weeks, load_cautions
-from jolly_core.planning.arrangement import COOL_DOWN, WARM_UP
 from jolly_core.planning.candidate import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, PARTNER, TEST_DAY, Kept
 from jolly_core.planning.own_parts import OWN_KINDS, OwnPart
 from jolly_core.planning.tuner import Tuning, tune
-from jolly_core.planning.warmup import CAUTION
+from jolly_core.planning.warmup import CAUTION, COOL_DOWN, WARM_UP
 from jolly_core.record.comparison import Comparison, Played, Score, compare
 from ladders.models import Ladder
 from ladders.selectors import get_rung, get_working_rung, list_ladders, title_on

@@ -15,11 +15,11 @@ from blocks.models import Block, key_of
 from blocks.selectors import get_block, get_block_to_change
 from config.bounds import check_room
 from jolly_core.errors import CoreError
-from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, LONGEST_BLOCK_MIN, WARM_UP
+from jolly_core.planning.arrangement import CHALLENGE, LONGEST_BLOCK_MIN
 from jolly_core.planning.candidate import Kept
 from jolly_core.planning.kept import RoutinePart, RoutineParts
 from jolly_core.planning.own_parts import OWN_KINDS, OwnPart
-from jolly_core.planning.warmup import NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS
+from jolly_core.planning.warmup import COOL_DOWN, NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS, WARM_UP
 from jolly_core.words import quantity, shortened
 from ladders.models import Rung
 from plan.models import Repetition, Routine

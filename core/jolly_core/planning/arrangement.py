@@ -9,25 +9,23 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
-from jolly_core.body.traits import Traits
 from jolly_core.errors import CoreError, Problem
 from jolly_core.foretelling.pace import Estimate
+from jolly_core.planning.by_the_clock import share_clock
 from jolly_core.planning.candidate import ENERGIES, FOCUSES, PARTNER, TEST_DAY, WEAK_SPOTS, Candidate, Kept, Terms
-from jolly_core.planning.own_parts import AMONG, AS_COOL_DOWN, AS_WARM_UP, OwnPart, check_own_parts
-from jolly_core.planning.partner import PARTNER_GAMES, PartnerGame, condition_for
+from jolly_core.planning.own_parts import AMONG, OwnPart, check_own_parts
+from jolly_core.planning.partner import PARTNER_GAMES, condition_for
 from jolly_core.planning.reasons import most_runs, weigh
 from jolly_core.planning.screening import Screened, dosed_tries, screen
 from jolly_core.planning.sequence import in_order
 from jolly_core.planning.times import add_times, fixed_time, time_of_part
-from jolly_core.planning.warmup import cool_down_seconds, wants_long_warm_up, warm_up_minutes
+from jolly_core.planning.warmup import COOL_DOWN, WARM_UP, wants_long_warm_up
 from jolly_core.sides import other_side
 from jolly_core.validation import check_choice, check_integer
 from jolly_core.words import quantity
 
 SHORTEST_BLOCK_MIN, LONGEST_BLOCK_MIN = 10, 180
-WARM_UP, CHALLENGE, COOL_DOWN = "warm_up", "challenge", "cool_down"
-#: A part by the clock is never shorter, however it is dragged.
-SHORTEST_PART_S = 60
+CHALLENGE = "challenge"
 WARM_UP_REASON = "warm muscles first: it comes out of the minutes, never on top of them"
 LONG_WARM_UP_REASON = "longer than usual: overhead or explosive work follows"
 COOL_DOWN_REASON = "time to come down, and to write down what you felt before it is gone"
@@ -142,16 +140,13 @@ class _Builder:
         )
         most = most_runs(terms, candidates)
         self.screened = {candidate.key: self._screen(candidate, most) for candidate in candidates}
-        self.own_s = sum(part.seconds for part in terms.own if part.role == AMONG)
         self.runs: dict[str, int] = {}
         self.times: dict[tuple[str, int], Estimate] = {}
         allowed = [candidate.traits for candidate in warm_for if self.screened[candidate.key].most_runs]
         self.is_long_warm_up = wants_long_warm_up(allowed)
-        self.warm_up_s, self.cool_down_s, game_s = self._share_clock(*self._ends(allowed), self._game())
-        game = self._game()
-        self.game = replace(game, time=fixed_time(game_s)) if game and game_s < game.time.expected_s else game
-        self._check_own()
-        self.room_s = self._room_at_first_s()
+        self.clock = share_clock(terms, self.kept, allowed)
+        self.room_at_first_s = terms.minutes * 60 - self.clock.whole_s
+        self.room_s = self.room_at_first_s
 
     def build(self, *, fill: bool) -> Arrangement:
         self._keep_locked()
@@ -164,18 +159,6 @@ class _Builder:
         time = add_times([part.time for part in parts])
         return Arrangement(parts, time, self.room_s, left_out, self._why_spare(is_filled=fill))
 
-    def _check_own(self) -> None:
-        """Raise where what the athlete put in leaves no room for what goes around it."""
-        game_s = self.game.time.expected_s if self.game else 0
-        fixed_s = self.own_s + self.warm_up_s + self.cool_down_s + game_s
-        if self.terms.own and fixed_s > self.terms.minutes * 60:
-            needed = -(-fixed_s // 60)
-            message = (
-                f"Your own parts need {quantity(needed, 'minute')} with what goes around them, and there are "
-                f"{self.terms.minutes}; shorten one or take one out."
-            )
-            raise CoreError([Problem("over_budget", message, ("own",), needed, self.terms.minutes)])
-
     def _screen(self, candidate: Candidate, most: int) -> Screened:
         """A test day's runs are those of the last one; a stretched part may hold more than the rules would give."""
         if self.terms.focus == TEST_DAY:
@@ -183,53 +166,9 @@ class _Builder:
         asked = self.kept.get(candidate.key)
         return screen(candidate, self.terms, max(most, asked.runs) if asked else most)
 
-    def _ends(self, drills: Sequence[Traits]) -> tuple[int, int]:
-        """The seconds of warm-up and cool-down, as placed by the athlete or as the rules have them."""
-        ends = []
-        for key, is_wanted, usual_s in (
-            (WARM_UP, self.terms.has_warm_up, warm_up_minutes(self.terms.minutes, drills) * 60),
-            (COOL_DOWN, self.terms.has_cool_down, cool_down_seconds(self.terms.minutes, drills)),
-        ):
-            if own := self.terms.own_end(key):
-                ends.append(own.seconds)
-                continue
-            asked = self.kept.get(key)
-            seconds = asked.seconds if asked and asked.seconds else usual_s
-            ends.append(max(SHORTEST_PART_S, min(seconds, self.terms.minutes * 30)) if is_wanted else 0)
-        return ends[0], ends[1]
-
-    def _share_clock(self, warm_up_s: int, cool_down_s: int, game: PartnerGame | None) -> tuple[int, int, int]:
-        """Fit the parts by the clock into the minutes: if too long, shorten the game first, the warm-up last.
-
-        Something is left to practise in, too.
-        """
-        game_s = game.time.expected_s if game else 0
-        over_s = self.own_s + warm_up_s + cool_down_s + game_s - (self.terms.minutes * 60 - SHORTEST_PART_S)
-        given = []
-        for seconds, own in (
-            (game_s, None),
-            (cool_down_s, self.terms.own_end(AS_COOL_DOWN)),
-            (warm_up_s, self.terms.own_end(AS_WARM_UP)),
-        ):
-            gives = max(0, min(over_s, seconds - SHORTEST_PART_S)) if seconds and not own else 0
-            over_s -= gives
-            given.append(seconds - gives)
-        return given[2], given[1], given[0]
-
     def _is_set(self, key: str) -> bool:
         asked = self.kept.get(key)
         return bool(asked and asked.seconds)
-
-    def _game(self) -> PartnerGame | None:
-        if self.terms.focus != PARTNER:
-            return None
-        game = PARTNER_GAMES[self.terms.partner]
-        asked = self.kept.get(PARTNER)
-        if asked and asked.seconds:
-            return replace(game, time=fixed_time(max(SHORTEST_PART_S, min(asked.seconds, self.terms.minutes * 30))))
-        # A game has no length of its own, so it gets at most half of the block.
-        longest = self.terms.minutes * 30
-        return game if game.time.expected_s <= longest else replace(game, time=fixed_time(longest))
 
     def time_of(self, candidate: Candidate, runs: int) -> Estimate:
         known = self.times.get((candidate.key, runs))
@@ -276,16 +215,12 @@ class _Builder:
                 runs -= 1
             if runs and not self._give(candidate, runs):
                 needed = sum(self.time_of(each, self.kept[each.key].runs).expected_s for each in locked)
-                whole = -(-(needed + self.terms.minutes * 60 - self._room_at_first_s()) // 60)
+                whole = -(-(needed + self.terms.minutes * 60 - self.room_at_first_s) // 60)
                 message = (
                     f"The locked parts need {quantity(whole, 'minute')} with what goes around them, and there are "
                     f"{self.terms.minutes}; unlock or shorten one."
                 )
                 raise CoreError([Problem("over_budget", message, ("kept",), whole, self.terms.minutes)])
-
-    def _room_at_first_s(self) -> int:
-        game_s = self.game.time.expected_s if self.game else 0
-        return self.terms.minutes * 60 - self.own_s - self.warm_up_s - self.cool_down_s - game_s
 
     def _is_locked(self, key: str) -> bool:
         return key in self.kept and self.kept[key].is_locked
@@ -342,24 +277,23 @@ class _Builder:
         return tuple(timed)
 
     def _warm_up(self) -> Iterator[Part]:
-        if own := self.terms.own_end(AS_WARM_UP):
+        if own := self.terms.own_end(WARM_UP):
             yield _own_part(own)
-        elif self.warm_up_s:
+        elif self.clock.warm_up_s:
             reasons = (WARM_UP_REASON, LONG_WARM_UP_REASON) if self.is_long_warm_up else (WARM_UP_REASON,)
-            time = fixed_time(self.warm_up_s)
+            time = fixed_time(self.clock.warm_up_s)
             yield Part(WARM_UP, WARM_UP, "Warm-up", 0, time, reasons, is_set=self._is_set(WARM_UP))
 
     def _partner_game(self) -> Iterator[Part]:
-        if self.game:
-            reason = f"{self.game.rule}; {condition_for(self.ranked)}"
-            is_set = self._is_set(PARTNER)
-            yield Part(PARTNER, PARTNER, self.game.title, 0, self.game.time, (reason,), is_set=is_set)
+        if game := self.clock.game:
+            reason = f"{game.rule}; {condition_for(self.ranked)}"
+            yield Part(PARTNER, PARTNER, game.title, 0, game.time, (reason,), is_set=self._is_set(PARTNER))
 
     def _cool_down(self) -> Iterator[Part]:
-        if own := self.terms.own_end(AS_COOL_DOWN):
+        if own := self.terms.own_end(COOL_DOWN):
             yield _own_part(own)
-        elif self.cool_down_s:
-            time, is_set = fixed_time(self.cool_down_s), self._is_set(COOL_DOWN)
+        elif self.clock.cool_down_s:
+            time, is_set = fixed_time(self.clock.cool_down_s), self._is_set(COOL_DOWN)
             yield Part(COOL_DOWN, COOL_DOWN, "Cool down and note", 0, time, (COOL_DOWN_REASON,), is_set=is_set)
 
     def _part(self, candidate: Candidate) -> Part:

@@ -9,15 +9,15 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from jolly_core.errors import CoreError, Problem
-from jolly_core.planning.warmup import Step
+from jolly_core.planning.warmup import COOL_DOWN, WARM_UP, Step
 from jolly_core.validation import check_choice, check_integer
 
 MOST_OWN_PARTS, MOST_ITEMS = 30, 30
 LONGEST_TITLE, LONGEST_ITEM = 80, 120
 SHORTEST_S, LONGEST_S = 10, 7200
 #: Where a part stands: among the others, or in place of our warm-up or our cool-down.
-AMONG, AS_WARM_UP, AS_COOL_DOWN = "", "warm_up", "cool_down"
-ROLES = (AMONG, AS_WARM_UP, AS_COOL_DOWN)
+AMONG = ""
+ROLES = (AMONG, WARM_UP, COOL_DOWN)
 
 
 @dataclass(frozen=True)
@@ -87,7 +87,7 @@ def check_own_parts(parts: Sequence[OwnPart]) -> None:
         if keys.index(part.key) != number:
             found.append(Problem("taken", f"There are two parts {part.key}.", ("key",), part.key))
         problems += [problem.under("own", number) for problem in found]
-    for role, words in ((AS_WARM_UP, "warm-up"), (AS_COOL_DOWN, "cool-down")):
+    for role, words in ((WARM_UP, "warm-up"), (COOL_DOWN, "cool-down")):
         if [part.role for part in parts].count(role) > 1:
             problems.append(Problem("taken", f"A block has one {words}; let one of the two be a part.", ("own",), role))
     if problems:

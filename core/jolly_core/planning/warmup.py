@@ -7,6 +7,7 @@ from dataclasses import dataclass
 
 from jolly_core.body.traits import ARM_REGIONS, Traits
 
+WARM_UP, COOL_DOWN = "warm_up", "cool_down"
 #: A sixth of the block, five minutes of a half hour: common practice, no source.
 SHARE = 6
 SHORTEST_MIN, LONGEST_MIN = 3, 12

@@ -13,7 +13,7 @@ from config.fields import DayField
 from config.reading import ReadSerializer
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.paper.registry import form_of
-from jolly_core.planning.arrangement import CHALLENGE, COOL_DOWN, WARM_UP
+from jolly_core.planning.arrangement import CHALLENGE
 from jolly_core.planning.candidate import BALANCED, MOST_IN_A_BLOCK, NORMAL, PARTNER
 from jolly_core.planning.own_parts import (
     AMONG,
@@ -26,7 +26,7 @@ from jolly_core.planning.own_parts import (
     steps_of,
 )
 from jolly_core.planning.times import add_times
-from jolly_core.planning.warmup import cool_down_steps, warm_up_steps
+from jolly_core.planning.warmup import COOL_DOWN, WARM_UP, cool_down_steps, warm_up_steps
 from jolly_core.record.comparison import Row, Score
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer
