@@ -63,6 +63,11 @@ class Athlete(AbstractUser):
             known.setdefault(side.discipline, {})[side.trait] = side.way
         return known
 
+    @property
+    def plays_mirrored(self) -> bool:
+        """Whether what is drawn for the right hand has to be mirrored."""
+        return self.handedness != self.Hand.RIGHT
+
     def laterality(self, discipline: str) -> Laterality:
         """Which side their body uses in a discipline: as was said for that one, or else for every one."""
         everywhere, here = (self.known_sides.get(name, {}) for name in ("", discipline_key(discipline)))

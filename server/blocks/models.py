@@ -110,8 +110,13 @@ class Part(models.Model):
         return self.done_at is None and self.dropped_at is None
 
     @property
+    def is_own(self) -> bool:
+        """Whether the athlete put it in, beside the ladders."""
+        return self.kind in OWN_KINDS
+
+    @property
     def key(self) -> str:
         """The name of this part within its block: rung and side, its kind, or its place among the athlete's own."""
-        if self.kind in OWN_KINDS:
+        if self.is_own:
             return f"own-{self.position}"
         return key_of(self.rung_id, self.side) if self.rung_id else self.kind

@@ -168,6 +168,7 @@ SPECTACULAR_SETTINGS = {
         "EventKind": "jolly_core.challenges.events.KINDS",
         "VerdictKind": "climb.api.serializers.VERDICTS",
         "PartKind": "plan.api.serializers.KINDS",
+        "OwnKindId": "plan.api.own_parts.KINDS",
     },
 }
 LOGGING = {

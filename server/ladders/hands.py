@@ -12,12 +12,12 @@ from places.selectors import get_drawn_place
 
 def for_hand(athlete: Athlete, packed: PackedRung) -> PackedRung:
     """A rung that is drawn for the right hand as the athlete plays it, and the other way round."""
-    if packed.layout is None or athlete.handedness == Athlete.Hand.RIGHT:
+    if packed.layout is None or not athlete.plays_mirrored:
         return packed
     return packed.mirrored(get_drawn_place(athlete, packed.layout.place))
 
 
 def game_for_hand(rung: Rung, game: AnyGame) -> AnyGame:
     """A game of a pack as it is played on a rung that has targets."""
-    is_mirrored = rung.layout_id is not None and rung.ladder.athlete.handedness != Athlete.Hand.RIGHT
+    is_mirrored = rung.layout_id is not None and rung.ladder.athlete.plays_mirrored
     return game.said(turned_over) if is_mirrored else game

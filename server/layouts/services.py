@@ -28,9 +28,7 @@ def keep_layout(athlete: Athlete, place_key: str, given: Mapping[str, Any]) -> L
 
 def for_hand(athlete: Athlete, place_key: str, layout: CoreLayout) -> CoreLayout:
     """A layout that is drawn for the right hand as the athlete lays it, and the other way round."""
-    if athlete.handedness == Athlete.Hand.RIGHT:
-        return layout
-    return mirror_layout(get_drawn_place(athlete, place_key), layout)
+    return mirror_layout(get_drawn_place(athlete, place_key), layout) if athlete.plays_mirrored else layout
 
 
 @transaction.atomic

@@ -80,6 +80,7 @@ class Proposal:
                     "is_weaker": part.is_weaker,
                     "is_other_side": part.is_other_side,
                     "is_rung_fixed": bool(rung and rung.pk in self.asked.rung_ids),
+                    "is_own": part.is_own,
                     "items": list(part.items),
                     "role": part.role,
                 }

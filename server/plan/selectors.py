@@ -17,7 +17,7 @@ from config.finding import find_one
 from jolly_core.load.counts import JointCount, count_cautions, count_joints
 from jolly_core.load.weekly import Week, list_weeks, load_cautions
 from jolly_core.planning.candidate import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, PARTNER, TEST_DAY, Kept
-from jolly_core.planning.own_parts import OWN_KINDS, OwnPart
+from jolly_core.planning.own_parts import OwnPart
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION, COOL_DOWN, WARM_UP
 from jolly_core.record.comparison import Comparison, Played, Score, compare
@@ -106,7 +106,7 @@ def own_of(block: Block) -> list[OwnPart]:
     return [
         OwnPart(part.key, part.kind, part.title, part.planned_s, place, tuple(part.items), part.role)
         for place, part in _placed(block)
-        if part.kind in OWN_KINDS
+        if part.is_own
     ]
 
 
@@ -120,7 +120,7 @@ def _placed(block: Block) -> list[tuple[int, Part]]:
 
 def kept_of(block: Block) -> list[Kept]:
     """The parts of a kept block in their places, each on the rung that its ladder is worked on now."""
-    by_the_clock = [part for part in block.parts.all() if part.is_set and not part.rung and part.kind not in OWN_KINDS]
+    by_the_clock = [part for part in block.parts.all() if part.is_set and not part.rung and not part.is_own]
     return [Kept(part.kind, 0, 0, part.planned_s) for part in by_the_clock] + [
         Kept(_key_now(part, block), place, part.runs_planned, is_locked=part.is_locked)
         for place, part in _placed(block)

@@ -18,7 +18,7 @@ from jolly_core.errors import CoreError
 from jolly_core.planning.arrangement import CHALLENGE, LONGEST_BLOCK_MIN
 from jolly_core.planning.candidate import Kept
 from jolly_core.planning.kept import RoutinePart, RoutineParts
-from jolly_core.planning.own_parts import OWN_KINDS, OwnPart
+from jolly_core.planning.own_parts import OwnPart
 from jolly_core.planning.warmup import COOL_DOWN, NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS, WARM_UP
 from jolly_core.words import quantity, shortened
 from ladders.models import Rung
@@ -96,7 +96,7 @@ def _values(proposal: Proposal, start: time | None, acknowledged: Sequence[str])
         "acknowledged": _said_yes(asked, acknowledged),
         "spare_s": proposal.arrangement.spare_s,
         "widen": proposal.widen,
-        "parts": [{name: row[name] for name in row if name not in ("key", "start_s")} for row in rows],
+        "parts": [{name: row[name] for name in row if name not in ("key", "start_s", "is_own")} for row in rows],
     }
 
 
@@ -162,7 +162,7 @@ def _routine_parts(block: Block) -> Iterator[RoutinePart]:
         if part.rung:
             rung = part.rung_id if part.is_rung_fixed else None
             yield RoutinePart(part.rung.ladder_id, part.side, part.runs_planned, rung)
-        elif part.kind in OWN_KINDS:
+        elif part.is_own:
             yield RoutinePart(
                 kind=part.kind, title=part.title, seconds=part.planned_s, items=tuple(part.items), role=part.role
             )
@@ -208,24 +208,22 @@ def plan_routine(athlete: Athlete, routine_id: int, day: date) -> Block:
         own=own,
         rung_ids=list(dict.fromkeys(rungs)),
     )
-    block = plan_block(athlete, replace(asked, minutes=_minutes_for(athlete, asked)))
+    block = _plan_in_minutes_enough(athlete, asked)
     Repetition.objects.create(routine=routine, block=block)
     return block
 
 
-def _minutes_for(athlete: Athlete, asked: BlockRequest) -> int:
-    """The minutes that a routine is repeated in: those it was kept with, or more where its parts have grown longer.
+def _plan_in_minutes_enough(athlete: Athlete, asked: BlockRequest) -> Block:
+    """The block in the minutes that are asked for, or in more where its parts have grown longer.
 
-    Raises ``CoreError`` as ``propose_block`` does, but not for parts that need more minutes.
+    Raises ``CoreError`` as ``plan_block`` does, but not for parts that need more minutes.
     """
     while True:
         try:
-            propose_block(athlete, asked)
+            return plan_block(athlete, asked)
         except CoreError as error:
             (problem, *others) = error.problems
             # A longer block has a longer warm-up, so that more may be needed than was said.
             if others or problem.code != "over_budget" or asked.minutes >= LONGEST_BLOCK_MIN:
                 raise
             asked = replace(asked, minutes=min(LONGEST_BLOCK_MIN, max(asked.minutes + 1, int(str(problem.value)))))
-        else:
-            return asked.minutes

@@ -13,7 +13,7 @@ from jolly_core.errors import CoreError, Problem
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.planning.by_the_clock import share_clock
 from jolly_core.planning.candidate import ENERGIES, FOCUSES, PARTNER, TEST_DAY, WEAK_SPOTS, Candidate, Kept, Terms
-from jolly_core.planning.own_parts import AMONG, OwnPart, check_own_parts
+from jolly_core.planning.own_parts import AMONG, OWN_KINDS, OwnPart, check_own_parts
 from jolly_core.planning.partner import PARTNER_GAMES, condition_for
 from jolly_core.planning.reasons import most_runs, weigh
 from jolly_core.planning.screening import Screened, dosed_tries, screen
@@ -54,6 +54,11 @@ class Part:
     #: Of a challenge on one of two sides; see ``Candidate``.
     is_weaker: bool = False
     is_other_side: bool = False
+
+    @property
+    def is_own(self) -> bool:
+        """Whether the athlete put it in, beside the ladders."""
+        return self.kind in OWN_KINDS
 
     @property
     def duration_s(self) -> int:

@@ -25,6 +25,7 @@ class OwnKind:
     """A kind of part: what it is called, how long it is at first, and why it does good.
 
     ``has_items``: things to tick, one after the other. ``is_work``: it is practice, and not what goes around it.
+    ``can_be_end``: it may be put in place of our warm-up or cool-down.
     """
 
     id: str
@@ -33,13 +34,22 @@ class OwnKind:
     reason: str
     has_items: bool = False
     is_work: bool = False
+    can_be_end: bool = False
 
 
 OWN_KINDS = {
     kind.id: kind
     for kind in (
-        OwnKind("timed", "By the clock", 300, "yours, by the clock", is_work=True),
-        OwnKind("checklist", "Checklist", 300, "yours, one thing after the other", has_items=True, is_work=True),
+        OwnKind("timed", "Work by the clock", 300, "yours, by the clock", is_work=True, can_be_end=True),
+        OwnKind(
+            "checklist",
+            "Checklist",
+            300,
+            "yours, one thing after the other",
+            has_items=True,
+            is_work=True,
+            can_be_end=True,
+        ),
         OwnKind("rest", "Rest", 60, "rest: the next part is played fresh"),
         OwnKind("free_play", "Free play", 300, "free play: nothing is counted", is_work=True),
         OwnKind("write_down", "Write down", 120, "written down while it is fresh"),

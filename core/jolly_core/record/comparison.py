@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
+from functools import reduce
 
 from jolly_core.words import plain
 
@@ -78,17 +79,7 @@ def compare(sessions: Sequence[Played]) -> Comparison:
     ]
     shares = [row.total.share for row in whole if row.total.share is not None]
     best = max(shares, default=None)
-    marked = [
-        Row(
-            row.id,
-            row.day,
-            row.version,
-            row.scores,
-            row.total,
-            best is not None and row in whole and row.total.share == best,
-        )
-        for row in rows
-    ]
+    marked = [replace(row, is_best=best is not None and row in whole and row.total.share == best) for row in rows]
     return Comparison(columns, tuple(marked), _words(shares))
 
 
@@ -96,9 +87,7 @@ def _row(session: Played, columns: Iterable[str]) -> Row:
     by_title: dict[str, Score] = {}
     for title, score in session.runs:
         by_title[title] = by_title.get(title, Score()).plus(score)
-    total = Score()
-    for score in by_title.values():
-        total = total.plus(score)
+    total = reduce(Score.plus, by_title.values(), Score())
     return Row(session.id, session.day, session.version, tuple(by_title.get(title) for title in columns), total)
 
 

@@ -15,24 +15,14 @@ from jolly_core.foretelling.pace import Estimate
 from jolly_core.paper.registry import form_of
 from jolly_core.planning.arrangement import CHALLENGE
 from jolly_core.planning.candidate import BALANCED, MOST_IN_A_BLOCK, NORMAL, PARTNER
-from jolly_core.planning.own_parts import (
-    AMONG,
-    LONGEST_ITEM,
-    LONGEST_TITLE,
-    MOST_ITEMS,
-    MOST_OWN_PARTS,
-    OWN_KINDS,
-    ROLES,
-    steps_of,
-)
+from jolly_core.planning.own_parts import MOST_OWN_PARTS, OWN_KINDS, steps_of
 from jolly_core.planning.times import add_times
 from jolly_core.planning.warmup import COOL_DOWN, WARM_UP, cool_down_steps, warm_up_steps
-from jolly_core.record.comparison import Row, Score
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer
 from layouts.selectors import list_kit as layout_kit
 from places.api.serializers import PlaceSerializer
-from plan.models import Routine
+from plan.api.own_parts import OwnPartSerializer
 from plan.proposals import list_kit
 from runs.api.serializers import RunSerializer
 
@@ -48,25 +38,6 @@ class KeptSerializer(ReadSerializer):
     seconds = serializers.IntegerField(required=False, default=None, allow_null=True, min_value=0)
     is_locked = serializers.BooleanField(required=False, default=False)
     place = serializers.IntegerField(required=False, default=None, allow_null=True, min_value=0)
-
-
-class OwnPartSerializer(ReadSerializer):
-    """A part that the athlete put in. What it may be is the core's to say."""
-
-    key = serializers.CharField(max_length=40)
-    kind = serializers.ChoiceField(choices=list(OWN_KINDS))
-    title = serializers.CharField(max_length=2 * LONGEST_TITLE, allow_blank=True)
-    seconds = serializers.IntegerField()
-    place = serializers.IntegerField(required=False, default=0, min_value=0, max_value=MOST_PARTS)
-    items = serializers.ListField(
-        child=serializers.CharField(max_length=2 * LONGEST_ITEM, allow_blank=True),
-        max_length=2 * MOST_ITEMS,
-        required=False,
-        default=list,
-    )
-    role = serializers.ChoiceField(
-        choices=list(ROLES), required=False, default=AMONG, allow_blank=True, help_text="In place of our own end."
-    )
 
 
 class AskedSerializer(ReadSerializer):
@@ -126,6 +97,7 @@ class ProposedPartSerializer(ReadSerializer):
     side = SideField()
     is_weaker = serializers.BooleanField()
     is_rung_fixed = serializers.BooleanField(help_text="Chosen by hand, and not the rung that is worked on.")
+    is_own = serializers.BooleanField(help_text="Put in by the athlete, beside the ladders.")
     items = serializers.ListField(child=serializers.CharField())
     role = serializers.CharField()
 
@@ -195,6 +167,7 @@ class PartSerializer(serializers.ModelSerializer[Part]):
     steps = serializers.SerializerMethodField()
     reasons = serializers.ListField(child=serializers.CharField())
     items = serializers.ListField(child=serializers.CharField())
+    is_own = serializers.BooleanField()
     runs = serializers.SerializerMethodField()
     sheet = serializers.SerializerMethodField()
     actual_s = serializers.SerializerMethodField()
@@ -221,6 +194,7 @@ class PartSerializer(serializers.ModelSerializer[Part]):
             "is_set",
             "reasons",
             "is_rung_fixed",
+            "is_own",
             "items",
             "role",
             "runs",
@@ -361,52 +335,6 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
 
 class RefitSerializer(ReadSerializer):
     minutes = serializers.IntegerField()
-
-
-class RoutineSerializer(serializers.ModelSerializer[Routine]):
-    class Meta:
-        model = Routine
-        fields = ("id", "title", "minutes", "focus", "version")
-
-
-class ScoreSerializer(ReadSerializer):
-    makes = serializers.IntegerField()
-    attempts = serializers.IntegerField()
-    share = serializers.FloatField(allow_null=True)
-    words = serializers.CharField()
-
-
-class SessionSerializer(ReadSerializer):
-    """One time that a routine was played; a part that was not played in it has no attempts."""
-
-    id = serializers.IntegerField(help_text="Of its block.")
-    day = DayField()
-    version = serializers.IntegerField()
-    scores = serializers.SerializerMethodField()
-    total = ScoreSerializer()
-    is_best = serializers.BooleanField(help_text="Of the whole sets, by the share of makes.")
-
-    @extend_schema_field(ScoreSerializer(many=True))
-    def get_scores(self, row: Row) -> Any:
-        """In the order of the columns."""
-        return ScoreSerializer([score or Score() for score in row.scores], many=True).data
-
-
-class SessionsSerializer(ReadSerializer):
-    """A routine session by session, the latest last."""
-
-    columns = serializers.ListField(child=serializers.CharField())
-    rows = SessionSerializer(many=True)
-    words = serializers.CharField()
-
-
-class NewRoutineSerializer(ReadSerializer):
-    block = serializers.IntegerField()
-    title = serializers.CharField(max_length=120)
-
-
-class RepeatSerializer(ReadSerializer):
-    day = DayField()
 
 
 class SheetRowSerializer(ReadSerializer):

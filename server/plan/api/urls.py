@@ -1,12 +1,13 @@
 from django.urls import path
 
-from plan.api import first, load, views
+from plan.api import first, load, own_parts, routines, views
 
 urlpatterns = [
     path("today/", views.TodayView.as_view()),
     path("first-ladders/", first.FirstLaddersView.as_view()),
     path("first-block/", first.FirstBlockView.as_view()),
     path("load/", load.LoadView.as_view()),
+    path("own-kinds/", own_parts.OwnKindsView.as_view()),
     path("proposals/", views.ProposalsView.as_view()),
     path("rungs/<int:rung_id>/tuner/", views.TunerView.as_view()),
     path("blocks/", views.BlocksView.as_view()),
@@ -14,9 +15,9 @@ urlpatterns = [
     path("blocks/<int:block_id>/refit/", views.RefitView.as_view()),
     path("blocks/<int:block_id>/layouts/<int:layout_id>/", views.BlockLayoutView.as_view()),
     path("blocks/<int:block_id>/sheet/", views.SheetView.as_view()),
-    path("routines/", views.RoutinesView.as_view()),
-    path("routines/<int:routine_id>/", views.RoutineView.as_view()),
-    path("routines/<int:routine_id>/comparison/", views.ComparisonView.as_view()),
+    path("routines/", routines.RoutinesView.as_view()),
+    path("routines/<int:routine_id>/", routines.RoutineView.as_view()),
+    path("routines/<int:routine_id>/comparison/", routines.ComparisonView.as_view()),
     path("parts/<int:part_id>/done/", views.PartDoneView.as_view()),
     path("parts/<int:part_id>/more/", views.PartMoreView.as_view()),
     path("parts/<int:part_id>/dropped/", views.PartDropView.as_view()),

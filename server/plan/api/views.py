@@ -18,14 +18,10 @@ from plan.api.serializers import (
     BlockChangeSerializer,
     BlockSerializer,
     FilledSheetSerializer,
-    NewRoutineSerializer,
     PlanSerializer,
     ProposalSerializer,
     QuestionSerializer,
     RefitSerializer,
-    RepeatSerializer,
-    RoutineSerializer,
-    SessionsSerializer,
     SideTuningSerializer,
     TodaySerializer,
 )
@@ -197,42 +193,6 @@ class SheetView(APIView):
     def post(self, request: Request, block_id: int) -> Response:
         enter_sheet(request.user, block_id, **read_given(request, FilledSheetSerializer))
         return _answer(request, block_id)
-
-
-class RoutinesView(APIView):
-    """Blocks to repeat; keeping one more."""
-
-    @extend_schema(operation_id="list_routines", responses=RoutineSerializer(many=True))
-    def get(self, request: Request) -> Response:
-        return Response(RoutineSerializer(selectors.list_routines(request.user), many=True).data)
-
-    @extend_schema(operation_id="keep_routine", request=NewRoutineSerializer, responses={201: RoutineSerializer})
-    def post(self, request: Request) -> Response:
-        given = read_given(request, NewRoutineSerializer)
-        routine = services.keep_routine(request.user, given["block"], given["title"])
-        return Response(RoutineSerializer(routine).data, status=201)
-
-
-class RoutineView(APIView):
-    """Repeating a routine on a day, or forgetting it; blocks that were planned from it stay."""
-
-    @extend_schema(operation_id="repeat_routine", request=RepeatSerializer, responses={201: BlockSerializer})
-    def post(self, request: Request, routine_id: int) -> Response:
-        given = read_given(request, RepeatSerializer)
-        return _answer(request, services.plan_routine(request.user, routine_id, given["day"]).pk, 201)
-
-    @extend_schema(operation_id="drop_routine", responses={204: None})
-    def delete(self, request: Request, routine_id: int) -> Response:
-        services.drop_routine(request.user, routine_id)
-        return Response(status=204)
-
-
-class ComparisonView(APIView):
-    """A routine session by session."""
-
-    @extend_schema(operation_id="compare_routine", responses=SessionsSerializer)
-    def get(self, request: Request, routine_id: int) -> Response:
-        return Response(SessionsSerializer(selectors.compare_routine(request.user, routine_id)).data)
 
 
 class BlockLayoutView(APIView):

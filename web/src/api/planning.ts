@@ -13,6 +13,14 @@ export const limitsQuery = queryOptions({ queryKey: ["limits"], queryFn: () => u
 
 export const placesQuery = queryOptions({ queryKey: ["places"], queryFn: () => unwrap(api.GET("/api/places/")) });
 
+export type OwnKind = Schemas["OwnKind"];
+
+export const ownKindsQuery = queryOptions({
+  queryKey: ["own-kinds"],
+  queryFn: () => unwrap(api.GET("/api/own-kinds/")),
+  staleTime: Infinity,
+});
+
 export const routinesQuery = queryOptions({ queryKey: ["routines"], queryFn: () => unwrap(api.GET("/api/routines/")) });
 
 export type SessionTable = Schemas["Sessions"];

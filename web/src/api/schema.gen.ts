@@ -784,6 +784,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/own-kinds/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What may be put in beside the ladders. */
+        get: operations["list_own_kinds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/own-ladders/": {
         parameters: {
             query?: never;
@@ -2651,6 +2668,16 @@ export interface components {
              */
             string_m: number;
         };
+        OwnKind: {
+            id: components["schemas"]["OwnKindId"];
+            title: string;
+            /** @description How long one is at first. */
+            seconds: number;
+            /** @description Whether it is a list of things, one after the other. */
+            has_items: boolean;
+            /** @description Whether it may stand for the warm-up or the cool-down. */
+            can_be_end: boolean;
+        };
         /**
          * @description * `timed` - timed
          *     * `checklist` - checklist
@@ -2659,11 +2686,11 @@ export interface components {
          *     * `write_down` - write_down
          * @enum {string}
          */
-        OwnPartKindEnum: "timed" | "checklist" | "rest" | "free_play" | "write_down";
+        OwnKindId: "timed" | "checklist" | "rest" | "free_play" | "write_down";
         /** @description A part that the athlete put in. What it may be is the core's to say. */
         OwnPartRequest: {
             key: string;
-            kind: components["schemas"]["OwnPartKindEnum"];
+            kind: components["schemas"]["OwnKindId"];
             title: string;
             seconds: number;
             /** @default 0 */
@@ -2794,6 +2821,7 @@ export interface components {
             is_set: boolean;
             reasons: string[];
             is_rung_fixed: boolean;
+            is_own: boolean;
             items: string[];
             role: string;
             readonly runs: string[];
@@ -2953,6 +2981,8 @@ export interface components {
             is_weaker: boolean;
             /** @description Chosen by hand, and not the rung that is worked on. */
             is_rung_fixed: boolean;
+            /** @description Put in by the athlete, beside the ladders. */
+            is_own: boolean;
             items: string[];
             role: string;
         };
@@ -8053,6 +8083,57 @@ export interface operations {
                 };
             };
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_own_kinds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OwnKind"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

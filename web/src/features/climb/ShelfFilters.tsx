@@ -28,7 +28,11 @@ function WordsField({ name, label, placeholder, first }: WordsFieldProps) {
   const asked = address.get(name) ?? "";
   useEffect(() => {
     if (settled.trim() === asked) return;
-    change((now) => (settled.trim() === "" ? now.delete(name) : now.set(name, settled.trim())));
+    change((now) => {
+      if (settled.trim() === "") now.delete(name);
+      else now.set(name, settled.trim());
+      return now;
+    });
     // Only what is typed changes the address; what the address says is typed when the page opens.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [settled]);
@@ -55,6 +59,7 @@ export function ShelfFilters() {
     change((now) => {
       now.delete(name);
       for (const value of values) if (value) now.append(name, value);
+      return now;
     });
   const pick = (name: string, label: string, values: string[], word = (value: string) => value) => (
     <Pick
@@ -104,7 +109,7 @@ export function ShelfFilters() {
       {address.size > 0 && (
         <Button
           onClick={() => {
-            change((now) => [...now.keys()].forEach((name) => now.delete(name)));
+            change(() => ({}));
             setCleared(cleared + 1);
           }}
           sx={{ alignSelf: "center" }}>

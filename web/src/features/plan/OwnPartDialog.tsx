@@ -2,23 +2,8 @@
 import { Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, Stack, TextField } from "@mui/material";
 import { useState, type SyntheticEvent } from "react";
 
-import type { Own, OwnKind } from "./draft";
-
-interface KindLook {
-  title: string;
-  seconds: number;
-  hasItems?: boolean;
-  /** Whether it may stand for the warm-up or the cool-down. */
-  canBeEnd?: boolean;
-}
-
-export const KINDS: Record<OwnKind, KindLook> = {
-  timed: { title: "Work by the clock", seconds: 300, canBeEnd: true },
-  checklist: { title: "Checklist", seconds: 300, hasItems: true, canBeEnd: true },
-  rest: { title: "Rest", seconds: 60 },
-  free_play: { title: "Free play", seconds: 300 },
-  write_down: { title: "Write down", seconds: 120 },
-};
+import type { OwnKind } from "../../api/planning";
+import type { Own } from "./draft";
 
 const PLACES: { value: Own["role"]; word: string }[] = [
   { value: "", word: "among the other parts" },
@@ -28,13 +13,13 @@ const PLACES: { value: Own["role"]; word: string }[] = [
 
 interface OwnPartDialogProps {
   own: Own;
+  kind: OwnKind;
   isNew: boolean;
   onPut: (own: Own) => void;
   onClose: () => void;
 }
 
-export function OwnPartDialog({ own, isNew, onPut, onClose }: OwnPartDialogProps) {
-  const look = KINDS[own.kind];
+export function OwnPartDialog({ own, kind, isNew, onPut, onClose }: OwnPartDialogProps) {
   const [title, setTitle] = useState(own.title);
   const [minutes, setMinutes] = useState(String(own.seconds / 60));
   const [items, setItems] = useState(own.items.join("\n"));
@@ -47,7 +32,7 @@ export function OwnPartDialog({ own, isNew, onPut, onClose }: OwnPartDialogProps
       title: title.trim(),
       seconds,
       role,
-      items: look.hasItems
+      items: kind.has_items
         ? items
             .split("\n")
             .map((item) => item.trim())
@@ -58,7 +43,7 @@ export function OwnPartDialog({ own, isNew, onPut, onClose }: OwnPartDialogProps
   return (
     <Dialog open onClose={onClose} fullWidth maxWidth="xs">
       <form onSubmit={put}>
-        <DialogTitle>{look.title}</DialogTitle>
+        <DialogTitle>{kind.title}</DialogTitle>
         <DialogContent>
           <Stack spacing={2} sx={{ pt: 1 }}>
             <TextField
@@ -75,7 +60,7 @@ export function OwnPartDialog({ own, isNew, onPut, onClose }: OwnPartDialogProps
               onChange={(event) => setMinutes(event.target.value)}
               slotProps={{ htmlInput: { min: 0.5, max: 120, step: 0.5 } }}
             />
-            {look.hasItems && (
+            {kind.has_items && (
               <TextField
                 label="One thing on each line"
                 multiline
@@ -85,7 +70,7 @@ export function OwnPartDialog({ own, isNew, onPut, onClose }: OwnPartDialogProps
                 helperText="Each gets the same time, one after the other."
               />
             )}
-            {look.canBeEnd && (
+            {kind.can_be_end && (
               <TextField
                 select
                 label="It stands"

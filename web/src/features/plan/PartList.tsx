@@ -7,11 +7,13 @@ import Lock from "@mui/icons-material/Lock";
 import LockOpen from "@mui/icons-material/LockOpen";
 import SwapHoriz from "@mui/icons-material/SwapHoriz";
 import { Box, IconButton, InputBase, Menu, MenuItem, Stack, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
 import { useState, type MouseEvent, type ReactNode } from "react";
 
+import { ownKindsQuery } from "../../api/planning";
 import { quantity, showMinutes, showRange } from "../../shared/lib/format";
 import { ribbonLook } from "../../shared/ui/ribbonLook";
-import { isOwn, isPlaced, ownOf, type Own, type Proposal, type ProposedPart } from "./draft";
+import { isPlaced, ownOf, type Own, type Proposal, type ProposedPart } from "./draft";
 import type { Edits, Other } from "./edits";
 import { OwnPartDialog } from "./OwnPartDialog";
 
@@ -107,6 +109,7 @@ function Row({
   const isChallenge = part.rung !== null;
   const isMovable = isPlaced(part);
   const [changed, setChanged] = useState<Own | null>(null);
+  const kind = useQuery(ownKindsQuery).data?.find(({ id }) => id === part.kind);
   return (
     <Box
       component="li"
@@ -153,14 +156,15 @@ function Row({
         <Act name={`Longer: ${part.title}`} onClick={() => edits.stretch(part.key, 1)}>
           <b>+</b>
         </Act>
-        {isOwn(part) && (
+        {part.is_own && (
           <Act name={`Change ${part.title}`} onClick={() => setChanged(ownOf(part, place))}>
             <Edit fontSize="small" />
           </Act>
         )}
-        {changed && (
+        {changed && kind && (
           <OwnPartDialog
             own={changed}
+            kind={kind}
             isNew={false}
             onClose={() => setChanged(null)}
             onPut={(own) => {

@@ -1,11 +1,13 @@
 /** What can be put into a block beside what was arranged: parts of one's own, and any rung of any ladder. */
 import { Autocomplete, Button, Menu, MenuItem, Stack, TextField } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 
+import { ownKindsQuery, type OwnKind } from "../../api/planning";
 import type { Standing } from "../../api/queries";
-import type { Own, OwnKind } from "./draft";
+import type { Own } from "./draft";
 import type { Edits } from "./edits";
-import { KINDS, OwnPartDialog } from "./OwnPartDialog";
+import { OwnPartDialog } from "./OwnPartDialog";
 
 interface PutInProps {
   standings: Standing[];
@@ -41,11 +43,12 @@ const rungsOf = (standings: Standing[]): RungChoice[] =>
 
 export function PutIn({ standings, taken, places, edits }: PutInProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
-  const [own, setOwn] = useState<Own | null>(null);
+  const { data: kinds = [] } = useQuery(ownKindsQuery);
+  const [begun, setBegun] = useState<{ own: Own; kind: OwnKind } | null>(null);
   const begin = (kind: OwnKind) => {
     setAnchor(null);
-    const { title, seconds } = KINDS[kind];
-    setOwn({ key: freeKey(taken), kind, title, seconds, place: places, items: [], role: "" });
+    const { id, title, seconds } = kind;
+    setBegun({ kind, own: { key: freeKey(taken), kind: id, title, seconds, place: places, items: [], role: "" } });
   };
   return (
     <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>
@@ -53,9 +56,9 @@ export function PutIn({ standings, taken, places, edits }: PutInProps) {
         Put in a part of your own
       </Button>
       <Menu anchorEl={anchor} open={anchor !== null} onClose={() => setAnchor(null)}>
-        {(Object.keys(KINDS) as OwnKind[]).map((kind) => (
-          <MenuItem key={kind} onClick={() => begin(kind)}>
-            {KINDS[kind].title}
+        {kinds.map((kind) => (
+          <MenuItem key={kind.id} onClick={() => begin(kind)}>
+            {kind.title}
           </MenuItem>
         ))}
       </Menu>
@@ -71,14 +74,14 @@ export function PutIn({ standings, taken, places, edits }: PutInProps) {
         renderInput={(params) => <TextField {...params} label="Put in a rung" />}
         sx={{ flex: "1 1 220px", maxWidth: 340 }}
       />
-      {own && (
+      {begun && (
         <OwnPartDialog
-          own={own}
+          {...begun}
           isNew
-          onClose={() => setOwn(null)}
-          onPut={(next) => {
-            edits.put(next);
-            setOwn(null);
+          onClose={() => setBegun(null)}
+          onPut={(own) => {
+            edits.put(own);
+            setBegun(null);
           }}
         />
       )}

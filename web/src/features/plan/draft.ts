@@ -1,8 +1,8 @@
 /** What a block is asked for, as it stands in the address: it can be shared, reloaded, and gone back from. */
-import { useSearchParams } from "react-router";
 
 import type { Schemas } from "../../api/client";
 import { localDay, readDay, showHour } from "../../shared/lib/format";
+import { useAddress } from "../../shared/lib/useAddress";
 
 export type Proposal = Schemas["Proposal"];
 export type ProposedPart = Schemas["ProposedPart"];
@@ -15,7 +15,6 @@ export type Kept = Required<Pick<Schemas["KeptRequest"], "key">> & {
 
 /** A part that the athlete put in, between the ends of the block or in place of one of them. */
 export type Own = Required<Schemas["OwnPartRequest"]>;
-export type OwnKind = Own["kind"];
 
 export interface Draft {
   minutes: number;
@@ -75,7 +74,7 @@ const writeOwn = (own: Own[]) =>
     own.map(({ key, kind, title, seconds, place, items, role }) => [key, kind, title, seconds, place, items, role]),
   );
 
-type Written = [string, OwnKind, string, number, number, string[], Own["role"]];
+type Written = [string, Own["kind"], string, number, number, string[], Own["role"]];
 
 function readOwn(text: string | null): Own[] {
   try {
@@ -137,30 +136,26 @@ function write(draft: Draft, block: string | null): Record<string, string> {
 
 /** The draft, and changing it. An edit can be gone back from; turning a knob replaces what was there. */
 export function useDraft() {
-  const [params, setParams] = useSearchParams();
-  const block = params.get("block");
-  const draft = read(params);
-  const change = (next: Next, isEdit = false) => {
-    // The address is changed at once, the screen a little later: a second quick press must not undo the first.
-    const now = read(new URLSearchParams(window.location.search));
-    setParams(write({ ...now, ...comes(next, now) }, block), { replace: !isEdit });
-  };
+  const { address, change: changeAddress } = useAddress();
+  const block = address.get("block");
+  const draft = read(address);
+  const change = (next: Next, isEdit = false) =>
+    changeAddress((params) => {
+      const now = read(params);
+      return write({ ...now, ...comes(next, now) }, block);
+    }, isEdit);
   return { draft, change, block: block ? Number(block) : null };
 }
 
-type AnyPart = Pick<Schemas["Part"], "key" | "kind" | "title" | "planned_s" | "items" | "role" | "rung">;
-
-const OWN_KINDS = new Set<string>(["timed", "checklist", "rest", "free_play", "write_down"] satisfies OwnKind[]);
-
-export const isOwn = (part: Pick<AnyPart, "kind">) => OWN_KINDS.has(part.kind);
+type AnyPart = Pick<Schemas["Part"], "key" | "kind" | "title" | "planned_s" | "items" | "role" | "rung" | "is_own">;
 
 /** Whether a part has a place among the others: not the ends of the block, nor its game with a partner. */
-export const isPlaced = (part: Pick<AnyPart, "kind" | "rung" | "role">) =>
-  part.rung !== null || (isOwn(part) && part.role === "");
+export const isPlaced = (part: Pick<AnyPart, "rung" | "role" | "is_own">) =>
+  part.rung !== null || (part.is_own && part.role === "");
 
 export const ownOf = (part: AnyPart, place: number): Own => ({
   key: part.key,
-  kind: part.kind as OwnKind,
+  kind: part.kind as Own["kind"],
   title: part.title,
   seconds: part.planned_s,
   place,
@@ -192,7 +187,7 @@ export function asked(draft: Draft): Schemas["AskedRequest"] {
 /** The address of the planner with a kept block in it, to be edited. */
 export function addressOf(block: Schemas["Block"]): string {
   const between = block.parts.filter(isPlaced);
-  const setByHand = block.parts.filter((part) => part.is_set && !part.rung && !isOwn(part));
+  const setByHand = block.parts.filter((part) => part.is_set && !part.rung && !part.is_own);
   const left = new Set(block.acknowledged.map(({ what }) => what));
   const draft: Draft = {
     minutes: block.minutes,
@@ -213,7 +208,7 @@ export function addressOf(block: Schemas["Block"]): string {
       ),
     ],
     fill: false,
-    own: block.parts.filter(isOwn).map((part) => ownOf(part, Math.max(0, between.indexOf(part)))),
+    own: block.parts.filter((part) => part.is_own).map((part) => ownOf(part, Math.max(0, between.indexOf(part)))),
     rungs: [...new Set(between.flatMap((part) => (part.rung && part.is_rung_fixed ? [part.rung.id] : [])))],
   };
   return `/plan?${new URLSearchParams(write(draft, String(block.id))).toString()}`;

@@ -1,15 +1,5 @@
 /** The athlete's hand in a block: each edit names the parts as they should stand; the server makes them fit. */
-import {
-  isOwn,
-  isPlaced,
-  ownOf,
-  type Draft,
-  type Kept,
-  type Next,
-  type Own,
-  type Proposal,
-  type ProposedPart,
-} from "./draft";
+import { isPlaced, ownOf, type Draft, type Kept, type Next, type Own, type Proposal, type ProposedPart } from "./draft";
 
 /** What a part could be swapped for; with its ladder where that was not asked for yet. */
 export interface Other {
@@ -122,7 +112,7 @@ export function makeEdits(
   const resize = (key: string, runsOf: (runs: number) => number, secondsOf: (seconds: number) => number) => {
     const part = proposal.parts.find((each) => each.key === key);
     if (!part) return;
-    if (isOwn(part)) alterOwn(key, ({ seconds }) => ({ seconds: Math.max(SHORTEST_OWN_S, secondsOf(seconds)) }));
+    if (part.is_own) alterOwn(key, ({ seconds }) => ({ seconds: Math.max(SHORTEST_OWN_S, secondsOf(seconds)) }));
     else if (!part.rung) setClock(part, secondsOf);
     else alter(key, ({ runs }) => ({ runs: Math.max(1, runsOf(runs)), is_locked: true }));
   };
@@ -158,8 +148,7 @@ export function makeEdits(
       const part = proposal.parts.find((each) => each.key === key);
       if (key === "warm_up") change({ hasWarmUp: false }, true);
       else if (key === "cool_down") change({ hasCoolDown: false }, true);
-      else if (part && isOwn(part) && part.role)
-        change((now) => ({ own: now.own.filter((own) => own.key !== key) }), true);
+      else if (part?.is_own && part.role) change((now) => ({ own: now.own.filter((own) => own.key !== key) }), true);
       else apply((parts) => parts.filter((each) => each.key !== key));
     },
     swap: (key, { key: other, ladder }) => alter(key, () => ({ key: other, runs: 1, is_locked: false }), ladder),

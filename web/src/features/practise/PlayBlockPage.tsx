@@ -6,6 +6,7 @@ import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
 import { athleteQuery, blockQuery, useBlockChange, usePartDone, type Block, type Part } from "../../api/queries";
 import { capital, quantity, showMinutes } from "../../shared/lib/format";
+import { useKept } from "../../shared/lib/useKept";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -14,7 +15,6 @@ import { Briefing, StartButton } from "./Briefing";
 import { Effort } from "../../shared/ui/Effort";
 import { Extend, isOpen, RunningBlock, SideCounts } from "./RunningBlock";
 import { useKeys } from "./useKeys";
-import { usePlaysItself } from "./playsItself";
 import { Steps } from "./Steps";
 import { TimedPart } from "./TimedPart";
 
@@ -110,13 +110,14 @@ function Now({ block, part, next, playsItself }: NowProps) {
 function Playing({ block }: { block: Block }) {
   const [current, next] = block.parts.filter(isOpen);
   const done = usePartDone();
-  const { playsItself, set } = usePlaysItself();
+  // Its clocks start, and what is over makes way for what comes next, by themselves.
+  const [playsItself, setPlaysItself] = useKept("block-plays-itself", (kept) => kept === true);
   useKeys({ next: () => current && current.kind !== "cool_down" && done.mutate(current.id) });
   return (
     <>
       <RunningBlock block={block} />
       <FormControlLabel
-        control={<Switch checked={playsItself} onChange={(_, does) => set(does)} />}
+        control={<Switch checked={playsItself} onChange={(_, does) => setPlaysItself(does)} />}
         label="Clocks start, and what is over goes on, by themselves"
       />
       <Panel title={current ? `Now: ${current.title}, ${showMinutes(current.planned_s)}` : "All done"}>

@@ -1,8 +1,6 @@
 /** What the browser's voice says of the count, for whoever cannot look; chosen on each device. */
-import { useState } from "react";
-
 import { showNumber } from "../../shared/lib/format";
-import { keep, recall } from "../../shared/lib/storage";
+import { useKept } from "../../shared/lib/useKept";
 import type { Call } from "./calls";
 import type { Standing } from "./outbox";
 
@@ -18,12 +16,10 @@ export const ALOUD = [
 
 export type Aloud = (typeof ALOUD)[number]["value"];
 
+const read = (kept: unknown): Aloud => ALOUD.find(({ value }) => value === kept)?.value ?? "off";
+
 export function useAloud() {
-  const [aloud, setAloud] = useState<Aloud>(() => ALOUD.find(({ value }) => value === recall(KEY))?.value ?? "off");
-  const set = (next: Aloud) => {
-    keep(KEY, next);
-    setAloud(next);
-  };
+  const [aloud, set] = useKept(KEY, read);
   return { aloud, set };
 }
 

@@ -42,7 +42,7 @@ function Opened({ place, layout }: { place: DrawnPlace; layout: Layout | null })
   );
   const aim = params.get("aim");
   const open = (id: number) => void navigate(`/set-up/layouts/${id}${aim ? `?aim=${aim}` : ""}`, { replace: true });
-  const chooseAim = (key: string) => change((now) => now.set("aim", key));
+  const chooseAim = (key: string) => change((now) => ({ ...Object.fromEntries(now), aim: key }));
   if (!aims) return null;
   return (
     <Editor

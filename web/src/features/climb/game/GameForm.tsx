@@ -3,7 +3,7 @@ import { Alert, Box, MenuItem, Stack, TextField, Typography } from "@mui/materia
 import { useQuery } from "@tanstack/react-query";
 
 import { layoutQuery } from "../../../api/setup";
-import { targetsOf } from "../../../shared/board/targets";
+import { targetNames } from "../../../shared/board/targets";
 import { showMinutes } from "../../../shared/lib/format";
 import { LeversField } from "./LeversField";
 import { PatternPicker } from "./PatternPicker";
@@ -15,9 +15,7 @@ const MOST_CUES = 2;
 
 function useTargets(layoutId: number | undefined): string[] {
   const layout = useQuery({ ...layoutQuery(layoutId ?? 0), enabled: layoutId !== undefined });
-  return targetsOf(layout.data?.zones ?? [])
-    .map((zone) => zone.name)
-    .filter((name) => name !== "");
+  return targetNames(layout.data?.zones ?? []);
 }
 
 function Words({ draft, setDraft, goalWords }: { draft: Draft; setDraft: (draft: Draft) => void; goalWords: string }) {

@@ -6,7 +6,7 @@ import { useNavigate, useSearchParams } from "react-router";
 
 import { api, unwrap } from "../../../api/client";
 import { challengesQuery, pairsQuery, useChange } from "../../../api/queries";
-import { targetsOf } from "../../../shared/board/targets";
+import { targetNames } from "../../../shared/board/targets";
 import { ErrorNotice, Loaded } from "../../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../../shared/ui/Page";
 import { GameForm } from "./GameForm";
@@ -22,9 +22,7 @@ const AT_TARGETS = "tries_at_each";
 function draftFor(challenges: Challenge[], layout: Layout | undefined): Draft {
   const draft = draftOf(null, challenges);
   const challenge = challenges.find((each) => each.id === AT_TARGETS);
-  const names = targetsOf(layout?.zones ?? [])
-    .map((zone) => zone.name)
-    .filter((name) => name !== "");
+  const names = targetNames(layout?.zones ?? []);
   if (!challenge || names.length === 0) return draft;
   const settings = defaultsOf(challenge.settings_schema as SettingsSchema);
   return {
