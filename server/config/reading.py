@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable, Mapping
+from functools import cache
 from types import MethodType
 from typing import Any
 
@@ -23,9 +24,34 @@ _PLAIN = (
 Reader = Callable[[Any], Any]
 
 
+class _Rows(serializers.ListSerializer[Any]):
+    """Many of them. It and its child hold each other: it lets go of the rows, or they would wait for the collector."""
+
+    @property
+    def data(self) -> Any:
+        rows: Any = self.instance
+        self.instance = None
+        return self.to_representation(rows)
+
+
 # No docstring: the schema would repeat it for every serializer that has none of its own.
 class ReadSerializer(serializers.Serializer[Any]):
-    # Like its base, except that the way to read each field is determined once for the class.
+    # Like its base, except that the way to read each field is determined once for the class: making the fields anew
+    # for each answer takes as long as reading them.
+
+    #: Whether what it says depends on its context, such as the athlete's units.
+    reads_context = False
+
+    @classmethod
+    def many_init(cls, instance: Any = None, **options: Any) -> Any:
+        rows = _Rows(child=cls(), **options)
+        rows.instance = instance  # afterwards: what a serializer is made with it keeps
+        return rows
+
+    @property
+    def data(self) -> Any:
+        # Plain: without the serializer, which would hold what it was made of for as long as the answer.
+        return self.to_representation(self.instance)
 
     def to_representation(self, instance: Any) -> dict[str, Any]:
         answer = {}
@@ -38,7 +64,16 @@ class ReadSerializer(serializers.Serializer[Any]):
 
     @cached_property
     def _readers(self) -> list[tuple[str, Reader]]:
-        return [(name, _reader(field)) for name, field in self.fields.items() if not field.write_only]
+        return _readers_of(self) if self.reads_context else _shared_readers(type(self))
+
+
+def _readers_of(serializer: ReadSerializer) -> list[tuple[str, Reader]]:
+    return [(name, _reader(field)) for name, field in serializer.fields.items() if not field.write_only]
+
+
+@cache
+def _shared_readers(kind: type[ReadSerializer]) -> list[tuple[str, Reader]]:
+    return _readers_of(kind())
 
 
 def _reader(field: Any) -> Reader:

@@ -116,6 +116,8 @@ class PatternSerializer(ReadSerializer):
 class LeverOfferSerializer(ReadSerializer):
     """One lever moved, and what the record foretells there."""
 
+    reads_context = True
+
     lever = serializers.CharField(source="lever.kind")
     what_for = serializers.ChoiceField(choices=[NEXT, EASIER, BETWEEN])
     words = serializers.SerializerMethodField()

@@ -127,6 +127,8 @@ class StandSerializer(ReadSerializer):
 class DrawnPlaceSerializer(ReadSerializer):
     """A place to scale, with the source of its sizes."""
 
+    reads_context = True
+
     id = serializers.CharField()
     title = serializers.CharField()
     sizes_from = serializers.CharField(source="source")
@@ -150,7 +152,7 @@ class DrawnPlaceSerializer(ReadSerializer):
 
     @extend_schema_field(SizeSerializer(many=True))
     def get_sizes(self, place: DrawnPlace) -> Any:
-        units = self.context.get("units", "metric")
+        units = self.context["units"]
         rows = [{"name": name.replace("_", " "), "words": read_long(size, units)} for name, size in place.sizes.items()]
         return SizeSerializer(rows, many=True).data
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import gc
 import io
 import re
 from collections.abc import Iterator
@@ -13,6 +14,11 @@ from django.conf import settings
 from django.core.management import call_command
 from django.test import Client, override_settings
 from rest_framework.test import APIClient
+
+from ladders.models import Ladder, Rung
+from runs.models import Run
+from tests.server.conftest import rung_id
+from tests.server.player import Player
 
 SCHEMA = settings.ROOT / "docs" / "formats" / "openapi.yaml"
 
@@ -120,3 +126,21 @@ def test_every_screen_has_an_address(path: str) -> None:
     assert answer.status_code == 200
     assert b'id="root"' in answer.content
     assert "no-store" in answer["Cache-Control"] or "no-cache" in answer["Cache-Control"]
+
+
+@pytest.mark.parametrize("path", ["/api/today/", "/api/ladders/", "/api/runs/"])
+def test_an_answer_leaves_no_row_for_the_garbage_collector(player: Player, putting: Ladder, path: str) -> None:
+    """What refers to itself is found only by a search that holds up whichever press comes next."""
+    player.putts(rung_id(putting), 5)
+    gc.collect()
+    gc.disable()
+    gc.set_debug(gc.DEBUG_SAVEALL)
+    try:
+        assert player.client.get(path).status_code == 200
+        gc.collect()
+        left = {type(each) for each in gc.garbage}
+    finally:
+        gc.set_debug(0)
+        gc.garbage.clear()
+        gc.enable()
+    assert not left & {Run, Rung, Ladder}
