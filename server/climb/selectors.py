@@ -42,7 +42,6 @@ from ladders.selectors import (
     list_rungs,
     list_thresholds,
     list_worked_on,
-    load_layouts,
     title_on,
 )
 from runs.models import Run
@@ -177,9 +176,7 @@ def _stand(worked_on: WorkedOn, threshold: Threshold, results: Sequence[RunResul
 
 def list_standings(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderStanding]:
     """Where the athlete stands on all ladders, or on those that are named and theirs."""
-    standings = read_standings(athlete, get_today(athlete), ladder_ids)[0]
-    load_layouts([standing.working for standing in standings])
-    return standings
+    return read_standings(athlete, get_today(athlete), ladder_ids)[0]
 
 
 def read_standings(

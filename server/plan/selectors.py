@@ -11,7 +11,7 @@ from django.db.models import QuerySet
 from accounts.models import Athlete, BodyLimit
 from accounts.selectors import get_today, list_body_limits
 from blocks.models import Block, Part, key_of
-from blocks.selectors import get_next_block, list_blocks, list_sessions
+from blocks.selectors import get_next_block, list_block_layouts, list_blocks, list_sessions
 from climb.selectors import LadderStanding, list_standings
 from config.finding import find_one
 from jolly_core.load.counts import JointCount, count_cautions, count_joints
@@ -21,13 +21,14 @@ from jolly_core.planning.own_parts import OwnPart
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION, COOL_DOWN, WARM_UP
 from jolly_core.record.comparison import Comparison, Played, Score, compare
-from ladders.models import Ladder
-from ladders.selectors import get_rung, get_working_rung, list_ladders, title_on
+from ladders.models import Ladder, Rung
+from ladders.selectors import get_rung, get_working_rung, list_ladders, list_worked_on, load_layouts, title_on
+from layouts.selectors import list_kit as layout_kit
 from plan.candidates import get_habit
 from plan.models import Repetition, Routine
-from plan.proposals import BlockRequest, propose_block
+from plan.proposals import BlockRequest, list_kit, propose_block
 from runs.models import Run
-from runs.selectors import get_pace, list_played_counts, list_runs
+from runs.selectors import get_pace, list_played, list_played_counts
 
 RECENT_RUNS = 5
 LOAD_WEEKS = 8
@@ -44,6 +45,15 @@ class Today:
     #: What would be different if the next block were planned now.
     stale: Sequence[str]
     limits: Sequence[BodyLimit]
+
+
+@dataclass(frozen=True)
+class SetUp:
+    """What to bring and the rungs to set up; ``day`` is that of the block, None without one."""
+
+    day: date | None
+    kit: Sequence[str]
+    stations: Sequence[Rung]
 
 
 @dataclass(frozen=True)
@@ -73,11 +83,28 @@ def get_today_page(athlete: Athlete) -> Today:
         day=today,
         next_block=block,
         standings=standings,
-        recent=list(list_runs(athlete).filter(is_over=True)[:RECENT_RUNS]),
+        recent=list(list_played(athlete).filter(is_over=True)[:RECENT_RUNS]),
         cautions=list(dict.fromkeys(cautions)),
         stale=list_stale(block) if block else [],
         limits=list(list_body_limits(athlete, today)),
     )
+
+
+def get_set_up(athlete: Athlete) -> SetUp:
+    """What to bring and where things go: for the next block, or without one for the rungs that are worked on."""
+    block = get_next_block(athlete, get_today(athlete))
+    if block:
+        rungs = list({part.rung_id: part.said_rung for part in block.parts.all() if part.said_rung}.values())
+        return SetUp(block.day, list_block_kit(block), rungs)
+    worked_on = [each.working for each in list_worked_on(athlete)]
+    load_layouts(worked_on)
+    return SetUp(None, list_kit([rung.ladder.kit for rung in worked_on]), worked_on)
+
+
+def list_block_kit(block: Block) -> list[str]:
+    """What to bring for a block: for its ladders and its layouts."""
+    ladders = [part.rung.ladder.kit for part in block.parts.all() if part.rung]
+    return list_kit([*ladders, *map(layout_kit, list_block_layouts(block))])
 
 
 def asked_of(block: Block) -> BlockRequest:

@@ -101,6 +101,11 @@ class Run(models.Model):
         return self.rung.on(self.side)
 
     @property
+    def side_words(self) -> str:
+        """The side it is played on, as its ladder says it; empty without sides."""
+        return self.rung.ladder.known_pair.words(self.side)
+
+    @property
     def counts(self) -> bool:
         """Whether it counts for the record: over, not set aside, and something was played in it."""
         return self.is_over and not self.set_aside and self.is_played

@@ -32,6 +32,14 @@ History = dict[tuple[int, str], SideSummary]
 BELOW = timedelta(days=365)
 
 
+#: What a line of a list says of a run.
+_OF_A_LINE = (
+    *("side", "is_from_paper", "format", "settings", "started_at", "day", "is_over", "set_aside"),
+    *("tally", "yardstick", "rung__number", "rung__title"),
+    *("rung__ladder__title", "rung__ladder__pair", "rung__ladder__is_quick"),
+)
+
+
 def list_runs(athlete: Athlete) -> QuerySet[Run]:
     """All of the athlete's runs, the latest first."""
     runs = Run.objects.filter(athlete=athlete).select_related("rung__ladder__athlete", "rung__layout", "part")
@@ -41,8 +49,9 @@ def list_runs(athlete: Athlete) -> QuerySet[Run]:
 
 
 def list_played(athlete: Athlete) -> QuerySet[Run]:
-    """The logbook: runs in which something happened, on the screen or on paper."""
-    return list_runs(athlete).filter(Q(last_seq__gt=0) | Q(is_from_paper=True))
+    """The logbook: runs in which something happened, on the screen or on paper; the latest first, each for a line."""
+    runs = Run.objects.filter(athlete=athlete).filter(Q(last_seq__gt=0) | Q(is_from_paper=True))
+    return runs.select_related("rung__ladder").only(*_OF_A_LINE).order_by("-started_at", "id")
 
 
 def list_unfinished(athlete: Athlete) -> QuerySet[Run]:

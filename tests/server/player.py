@@ -50,5 +50,10 @@ class Player:
         """A run of ten with so many made."""
         return self.play(rung, "o" * made + "x" * (10 - made), day=day)
 
+    def played(self) -> list[Any]:
+        """The runs of the logbook, each in full, the latest first."""
+        book = self.client.get("/api/runs/").json()["results"]
+        return [self.client.get(f"/api/runs/{run['id']}/").json() for run in book]
+
     def outcome(self, run_id: str) -> Any:
         return self.client.get(f"/api/runs/{run_id}/outcome/").json()

@@ -6,6 +6,7 @@ from jolly_core.challenges.breakdown import Breakdown
 from ladders.api.serializers import (
     LadderRefSerializer,
     RungRefSerializer,
+    RungWorkedOnSerializer,
     SideField,
     ThresholdSerializer,
     WrittenSerializer,
@@ -69,7 +70,7 @@ class LadderStandingSerializer(ReadSerializer):
     ladder = LadderRefSerializer()
     held = serializers.IntegerField()
     rungs = RungLineSerializer(many=True)
-    working = RungRefSerializer()
+    working = RungWorkedOnSerializer()
     plannable = PlannableSerializer(many=True, help_text="On each side that the ladder is played on.")
     threshold = AskedSerializer()
     verdict = VerdictSerializer()

@@ -288,6 +288,15 @@ class RungRefSerializer(ReadSerializer):
     layout = LayoutRefSerializer(source="laid", allow_null=True)
 
 
+class RungWorkedOnSerializer(ReadSerializer):
+    """A rung as a list of ladders shows it: which one it is, and what is to be reached."""
+
+    id = serializers.IntegerField()
+    number = serializers.IntegerField()
+    title = serializers.CharField()
+    goal_words = serializers.CharField(source="game.goal_words")
+
+
 class CardItemSerializer(ReadSerializer):
     """Something that can stand on a card, with the JSON Schema of its settings."""
 

@@ -20,11 +20,10 @@ from jolly_core.planning.times import add_times
 from jolly_core.planning.warmup import COOL_DOWN, WARM_UP, cool_down_steps, warm_up_steps
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer
-from layouts.selectors import list_kit as layout_kit
 from places.api.serializers import PlaceSerializer
 from plan.api.own_parts import OwnPartSerializer
-from plan.proposals import list_kit
-from runs.api.serializers import RunSerializer
+from plan.selectors import list_block_kit
+from runs.api.serializers import RunRowSerializer
 
 MOST_PARTS, MOST_THINGS, MOST_RUNGS = 200, 100, 60
 KINDS = [WARM_UP, CHALLENGE, PARTNER, COOL_DOWN, *OWN_KINDS]
@@ -304,9 +303,7 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
         )
 
     def get_kit(self, block: Block) -> serializers.ListField(child=serializers.CharField()):  # type: ignore[valid-type]
-        """What to bring."""
-        ladders = [part.rung.ladder.kit for part in block.parts.all() if part.rung]
-        return list_kit([*ladders, *map(layout_kit, list_block_layouts(block))])
+        return list_block_kit(block)
 
     @extend_schema_field(LayoutRefSerializer(many=True))
     def get_layouts(self, block: Block) -> Any:
@@ -384,7 +381,7 @@ class TodaySerializer(ReadSerializer):
     day = serializers.DateField()
     next_block = BlockSerializer(allow_null=True)
     standings = LadderStandingSerializer(many=True)
-    recent = RunSerializer(many=True)
+    recent = RunRowSerializer(many=True)
     cautions = serializers.ListField(child=serializers.CharField())
     stale = serializers.ListField(child=serializers.CharField(), help_text="What has changed since it was planned.")
     limits = BodyLimitSerializer(many=True)

@@ -71,7 +71,7 @@ class RunSerializer(ReadSerializer):
     part = serializers.IntegerField(source="part_id", allow_null=True)
     block = serializers.IntegerField(source="part.block_id", allow_null=True, default=None)
     side = SideField()
-    side_words = serializers.SerializerMethodField()
+    side_words = serializers.CharField()
     is_quick = serializers.BooleanField(source="rung.ladder.is_quick", help_text="Counted without a plan.")
     is_from_paper = serializers.BooleanField(help_text="Typed in from a sheet: totals, and no events.")
     format = serializers.CharField()
@@ -96,8 +96,51 @@ class RunSerializer(ReadSerializer):
     def get_miss_word(self, run: Run) -> str:
         return run.game.pressed_words[1]
 
-    def get_side_words(self, run: Run) -> str:
-        return run.rung.ladder.known_pair.words(run.side)
+
+class LadderNameSerializer(ReadSerializer):
+    id = serializers.IntegerField()
+    title = serializers.CharField()
+
+
+class RungNameSerializer(LadderNameSerializer):
+    number = serializers.IntegerField()
+
+
+class CountSerializer(ReadSerializer):
+    """The big number of the court, and what it counts."""
+
+    number = serializers.IntegerField()
+    number_label = serializers.CharField()
+
+
+class MarkSerializer(ReadSerializer):
+    """The mark of a run and the usual that it was measured against, in words."""
+
+    mark_words = serializers.CharField()
+    usual_words = serializers.CharField(allow_null=True)
+
+
+class ToMarkSerializer(ReadSerializer):
+    to_mark = serializers.FloatField(allow_null=True, help_text="0 where the mark is met; null without a value.")
+
+
+class RunRowSerializer(ReadSerializer):
+    """A run as a list shows it: what a whole run says, and of that only what fits into a line."""
+
+    id = serializers.UUIDField()
+    rung = RungNameSerializer()
+    ladder = LadderNameSerializer(source="rung.ladder")
+    side_words = serializers.CharField()
+    is_quick = serializers.BooleanField(source="rung.ladder.is_quick")
+    is_from_paper = serializers.BooleanField()
+    started_at = serializers.DateTimeField()
+    day = serializers.DateField()
+    is_over = serializers.BooleanField()
+    set_aside = serializers.CharField()
+    tally = CountSerializer(source="known_tally")
+    result = ResultSerializer()
+    yardstick = MarkSerializer(source="measure")
+    distance = ToMarkSerializer()
 
 
 class NewEventSerializer(ReadSerializer):

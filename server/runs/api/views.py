@@ -21,6 +21,7 @@ from runs.api.serializers import (
     NewRunSerializer,
     QuickRunSerializer,
     RecordedSerializer,
+    RunRowSerializer,
     RunSerializer,
     SetAsideSerializer,
 )
@@ -37,7 +38,7 @@ UNFINISHED = OpenApiParameter("unfinished", bool, description="Only runs that ar
 class RunsView(ListAPIView[Run]):
     """The logbook: every run, the latest first."""
 
-    serializer_class = RunSerializer
+    serializer_class = RunRowSerializer
 
     def get_queryset(self) -> QuerySet[Run]:
         athlete = cast("Athlete", self.request.user)

@@ -124,7 +124,7 @@ def test_a_file_that_is_no_layout_changes_nothing(client: APIClient) -> None:
 
 def test_a_rung_from_the_shelf_has_its_layout_mirrored_for_a_left_hander(client: APIClient, serving: Ladder) -> None:
     # The athlete is left-handed; a box against the left side line for a right-hander lies against the right one.
-    rung = client.get(f"/api/ladders/{serving.pk}/").json()["standing"]["working"]
+    rung = client.get("/api/set-up/").json()["stations"][0]["rung"]
     layout = client.get(f"/api/layouts/{rung['layout']['id']}/").json()
     assert layout["zones"][0]["at"][0] == pytest.approx(6.096 - 1.0)
     assert layout["place"] == "one_wall_court"

@@ -118,6 +118,20 @@ def test_today_of_a_new_athlete_is_empty(client: APIClient) -> None:
     assert (today["next_block"], today["standings"], today["recent"]) == (None, [], [])
 
 
+def test_what_is_set_up_is_what_the_next_block_holds(client: APIClient, putting: Ladder, serving: Ladder) -> None:
+    def stations() -> list[tuple[str, int]]:
+        answer = client.get("/api/set-up/").json()
+        return [(each["ladder"]["title"], each["rung"]["number"]) for each in answer["stations"]]
+
+    assert stations() == [("Putts from the circle", 1), ("Serve to the box", 1)]
+    third = putting.rungs.get(number=3).pk
+    kept = [{"key": f"{third}-none", "place": 0, "runs": 1}]
+    body = {"minutes": 30, "ladders": [], "rungs": [third], "kept": kept, "fill": False, "day": DAY}
+    block = client.post("/api/blocks/", body, format="json").json()
+    assert stations() == [("Putts from the circle", 3)]
+    assert client.get("/api/set-up/").json()["kit"] == block["kit"]
+
+
 def test_another_athletes_block_is_not_there(client: APIClient, stranger: Any, putting: Ladder) -> None:
     block = plan(client, putting).json()
     other = APIClient()

@@ -39,7 +39,7 @@ def test_the_sheet_says_the_rule_the_boxes_and_the_totals(block: Any) -> None:
 def test_totals_become_runs_that_are_marked_and_count(player: Player, block: Any, putting: Ladder) -> None:
     closed = enter(player, block, {"makes": 8}, {"makes": 9}, effort=6, note="Windy").json()
     assert (closed["status"], closed["effort"], closed["note"]) == ("done", 6, "Windy")
-    runs = player.client.get("/api/runs/").json()["results"]
+    runs = player.played()
     assert [(run["is_from_paper"], run["tally"]["makes"], run["tally"]["ending"]) for run in runs] == [
         (True, 9, "paper"),
         (True, 8, "paper"),
@@ -112,6 +112,6 @@ def test_totals_of_a_streak_with_sides(player: Player, athlete: Athlete, ladder_
     body = {"minutes": 30, "ladders": [ladder.pk], "day": str(get_today(athlete))}
     block = player.client.post("/api/blocks/", body, format="json").json()
     enter(player, block, {"best_streak": 12, "makes": 40, "misses": 5})
-    tally = player.client.get("/api/runs/").json()["results"][0]["tally"]
+    tally = player.played()[0]["tally"]
     assert (tally["best_streak"], tally["attempts"]) == (12, 45)
     assert rung_id(ladder)

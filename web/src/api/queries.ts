@@ -14,6 +14,10 @@ export type Athlete = Schemas["Athlete"];
 export type Block = Schemas["Block"];
 export type Part = Schemas["Part"];
 export type Run = Schemas["Run"];
+export type SetUp = Schemas["SetUp"];
+export type Station = Schemas["Station"];
+/** A run as a list shows it: every whole run is one, too. */
+export type RunRow = Schemas["RunRow"];
 export type Tally = Schemas["Tally"];
 export type Standing = Schemas["LadderStanding"];
 export type Rung = Schemas["RungRef"];
@@ -38,6 +42,12 @@ export const athleteQuery = queryOptions({
 });
 
 export const todayQuery = queryOptions({ queryKey: ["today"], queryFn: () => unwrap(api.GET("/api/today/")) });
+
+/** What the next block needs; it changes with the day. */
+export const setUpQuery = queryOptions({
+  queryKey: ["today", "set-up"],
+  queryFn: () => unwrap(api.GET("/api/set-up/")),
+});
 
 export const laddersQuery = queryOptions({ queryKey: ["ladders"], queryFn: () => unwrap(api.GET("/api/ladders/")) });
 

@@ -1405,6 +1405,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/set-up/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What to bring for the next block and where its things go; without a block, for all ladders. */
+        get: operations["get_set_up"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/": {
         parameters: {
             query?: never;
@@ -1943,6 +1960,11 @@ export interface components {
             format: "completions";
             interval: number[] | null;
         };
+        /** @description The big number of the court, and what it counts. */
+        Count: {
+            number: number;
+            number_label: string;
+        };
         /**
          * @description * `alone` - alone
          *     * `both` - both
@@ -2201,6 +2223,10 @@ export interface components {
             side_finding: string;
             moves: components["schemas"]["Move"][];
         };
+        LadderName: {
+            id: number;
+            title: string;
+        };
         LadderRef: {
             id: number;
             title: string;
@@ -2225,7 +2251,7 @@ export interface components {
             ladder: components["schemas"]["LadderRef"];
             held: number;
             rungs: components["schemas"]["RungLine"][];
-            working: components["schemas"]["RungRef"];
+            working: components["schemas"]["RungWorkedOn"];
             /** @description On each side that the ladder is played on. */
             plannable: components["schemas"]["Plannable"][];
             threshold: components["schemas"]["Asked"];
@@ -2444,6 +2470,11 @@ export interface components {
             interval: number[] | null;
             targets: components["schemas"]["TargetLine"][];
             reasons: components["schemas"]["ReasonLine"][];
+        };
+        /** @description The mark of a run and the usual that it was measured against, in words. */
+        Mark: {
+            mark_words: string;
+            usual_words: string | null;
         };
         /** @description A mark that is fair to ask for, and what it is. */
         MarkOffer: {
@@ -2741,7 +2772,7 @@ export interface components {
             previous: string | null;
             results: components["schemas"]["Event"][];
         };
-        PaginatedRunList: {
+        PaginatedRunRowList: {
             /** @example 123 */
             count: number;
             /**
@@ -2754,7 +2785,7 @@ export interface components {
              * @example http://api.example.org/accounts/?offset=200&limit=100
              */
             previous: string | null;
-            results: components["schemas"]["Run"][];
+            results: components["schemas"]["RunRow"][];
         };
         PaintedLine: {
             title: string;
@@ -3244,7 +3275,7 @@ export interface components {
             part: number | null;
             block: number | null;
             side: components["schemas"]["Side"];
-            readonly side_words: string;
+            side_words: string;
             /** @description Counted without a plan. */
             is_quick: boolean;
             /** @description Typed in from a sheet: totals, and no events. */
@@ -3279,11 +3310,36 @@ export interface components {
             value: number | null;
             is_met: boolean;
         };
+        /** @description A run as a list shows it: what a whole run says, and of that only what fits into a line. */
+        RunRow: {
+            /** Format: uuid */
+            id: string;
+            rung: components["schemas"]["RungName"];
+            ladder: components["schemas"]["LadderName"];
+            side_words: string;
+            is_quick: boolean;
+            is_from_paper: boolean;
+            /** Format: date-time */
+            started_at: string;
+            /** Format: date */
+            day: string;
+            is_over: boolean;
+            set_aside: string;
+            tally: components["schemas"]["Count"];
+            result: components["schemas"]["Result"];
+            yardstick: components["schemas"]["Mark"];
+            distance: components["schemas"]["ToMark"];
+        };
         /** @description A rung by its name: where it stands in full, it is asked for by its ladder. */
         RungLine: {
             id: number;
             number: number;
             title: string;
+        };
+        RungName: {
+            id: number;
+            title: string;
+            number: number;
         };
         RungNumberRequest: {
             number: number;
@@ -3364,6 +3420,13 @@ export interface components {
             };
             number?: number | null;
         };
+        /** @description A rung as a list of ladders shows it: which one it is, and what is to be reached. */
+        RungWorkedOn: {
+            id: number;
+            number: number;
+            title: string;
+            goal_words: string;
+        };
         /** @description How a block in play stands at this moment. */
         Running: {
             left_s: number;
@@ -3413,6 +3476,16 @@ export interface components {
         };
         SetAsideRequest: {
             reason: string;
+        };
+        /** @description What the next block needs; without one, what all ladders need. */
+        SetUp: {
+            /**
+             * Format: date
+             * @description The day of the block; null for all ladders.
+             */
+            day: string | null;
+            kit: string[];
+            stations: components["schemas"]["Station"][];
         };
         SettingsRequest: {
             settings: {
@@ -3570,6 +3643,11 @@ export interface components {
          * @enum {string}
          */
         StateEnum: "held" | "working" | "ahead";
+        /** @description A rung that is to be set up. */
+        Station: {
+            ladder: components["schemas"]["LadderName"];
+            rung: components["schemas"]["RungRef"];
+        };
         /**
          * @description * `planned` - Planned
          *     * `started` - Started
@@ -3804,13 +3882,20 @@ export interface components {
             in_play_ms: number;
             arithmetic: components["schemas"]["RallyArithmetic"] | null;
         };
+        ToMark: {
+            /**
+             * Format: double
+             * @description 0 where the mark is met; null without a value.
+             */
+            to_mark: number | null;
+        };
         /** @description The day at a glance. */
         Today: {
             /** Format: date */
             day: string;
             next_block: components["schemas"]["Block"] | null;
             standings: components["schemas"]["LadderStanding"][];
-            recent: components["schemas"]["Run"][];
+            recent: components["schemas"]["RunRow"][];
             cautions: string[];
             /** @description What has changed since it was planned. */
             stale: string[];
@@ -10643,7 +10728,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PaginatedRunList"];
+                    "application/json": components["schemas"]["PaginatedRunRowList"];
                 };
             };
             400: {
@@ -11220,6 +11305,57 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_set_up: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SetUp"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

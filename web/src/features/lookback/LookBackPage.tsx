@@ -4,7 +4,7 @@ import { useInfiniteQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
 import { api, unwrap } from "../../api/client";
-import type { Run } from "../../api/queries";
+import type { RunRow } from "../../api/queries";
 import { showDay, showTime } from "../../shared/lib/format";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { ErrorNotice, Skeletons } from "../../shared/ui/Loaded";
@@ -19,14 +19,14 @@ function useLogbook() {
   });
 }
 
-function state(run: Run): string {
+function state(run: RunRow): string {
   if (run.set_aside) return `left out: ${run.set_aside}`;
   if (!run.is_over) return "not over";
   if (run.is_quick) return "no mark";
   return run.distance.to_mark === 0 ? "✓ met" : "✗ not met";
 }
 
-function Row({ run }: { run: Run }) {
+function Row({ run }: { run: RunRow }) {
   return (
     <TableRow hover sx={{ "& td, & th": { px: { xs: 0.75, md: 2 } } }}>
       <TableCell component="th" scope="row">

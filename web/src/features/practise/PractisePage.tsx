@@ -3,14 +3,14 @@ import { Box, Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
-import { runQuery, todayQuery, unfinishedQuery, type Run, type Standing } from "../../api/queries";
+import { runQuery, todayQuery, unfinishedQuery, type RunRow, type Standing } from "../../api/queries";
 import { quantity, showDay, showTime } from "../../shared/lib/format";
 import { usePresses } from "../../shared/lib/usePresses";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 
-function UnfinishedRun({ run, waiting }: { run: Run; waiting: number }) {
+function UnfinishedRun({ run, waiting }: { run: RunRow; waiting: number }) {
   return (
     <Stack direction="row" sx={{ gap: 2, alignItems: "center", flexWrap: "wrap" }}>
       <Box sx={{ flex: "1 1 260px" }}>
@@ -34,7 +34,7 @@ function UnsentRun({ id, waiting }: { id: string; waiting: number }) {
   return run.data && !run.data.is_over ? <UnfinishedRun run={run.data} waiting={waiting} /> : null;
 }
 
-function Unfinished({ runs }: { runs: Run[] }) {
+function Unfinished({ runs }: { runs: RunRow[] }) {
   const waiting = usePresses();
   const unsent = Object.keys(waiting).filter((id) => runs.every((run) => run.id !== id));
   if (runs.length === 0 && unsent.length === 0) return null;

@@ -3,27 +3,20 @@ import { Box, Button, Checkbox, FormControlLabel, Stack, Typography } from "@mui
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
-import { todayQuery, type Rung, type Standing } from "../../api/queries";
+import { setUpQuery, type SetUp, type Station } from "../../api/queries";
 import { capital, quantity, showDay } from "../../shared/lib/format";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { LayoutsPanel } from "./LayoutsPanel";
 
-interface Station {
-  key: string;
-  title: string;
-  rung: Rung;
-  ladderId: number;
-}
-
 function StationRow({ station }: { station: Station }) {
-  const { rung } = station;
+  const { ladder, rung } = station;
   return (
     <Box sx={{ borderTop: "1px solid", borderColor: "divider", py: 1.5 }}>
       <Typography variant="h3">
-        <RouterLink to={`/climb/${station.ladderId}`} style={{ color: "inherit" }}>
-          {station.title}, rung {rung.number}
+        <RouterLink to={`/climb/${ladder.id}`} style={{ color: "inherit" }}>
+          {ladder.title}, rung {rung.number}
         </RouterLink>
       </Typography>
       <Typography>{rung.set_up}</Typography>
@@ -39,19 +32,14 @@ function StationRow({ station }: { station: Station }) {
   );
 }
 
-function fromStanding({ ladder, working }: Standing): Station {
-  return { key: String(ladder.id), title: ladder.title, rung: working, ladderId: ladder.id };
+function lead({ day, kit }: SetUp) {
+  return day
+    ? `For the block on ${showDay(day)}: ${quantity(kit.length, "thing")} to bring.`
+    : "For all your ladders; plan a block and only its kit is listed.";
 }
 
 export default function SetUpPage() {
-  const query = useQuery(todayQuery);
-  const block = query.data?.next_block;
-  const inBlock = new Set(block?.parts.flatMap((part) => (part.ladder ? [part.ladder.id] : [])));
-  const standings = (query.data?.standings ?? []).filter(({ ladder }) => !block || inBlock.has(ladder.id));
-  const kit = block ? block.kit : [...new Set(standings.flatMap(({ ladder }) => ladder.kit))];
-  const lead = block
-    ? `For the block on ${showDay(block.day)}: ${quantity(kit.length, "thing")} to bring.`
-    : "For all your ladders; plan a block and only its kit is listed.";
+  const query = useQuery(setUpQuery);
   const actions = (
     <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
       <Button component={RouterLink} to="/set-up/layouts/new" variant="contained" color="success">
@@ -71,10 +59,10 @@ export default function SetUpPage() {
     </WhyPoint>
   );
   return (
-    <Page title="Set up" lead={query.data && lead} why={why} actions={actions}>
+    <Page title="Set up" lead={query.data && lead(query.data)} why={why} actions={actions}>
       <Loaded query={query}>
-        {() =>
-          standings.length === 0 ? (
+        {({ kit, stations }) =>
+          stations.length === 0 ? (
             <EmptyState title="Nothing to set up yet">
               Take a ladder from the shelf under Climb, and its kit and tape stand here.
             </EmptyState>
@@ -88,8 +76,8 @@ export default function SetUpPage() {
                 </Stack>
               </Panel>
               <Panel title="Where things go">
-                {standings.map(fromStanding).map((station) => (
-                  <StationRow key={station.key} station={station} />
+                {stations.map((station) => (
+                  <StationRow key={station.rung.id} station={station} />
                 ))}
               </Panel>
             </>

@@ -3,7 +3,7 @@ import { Box, Button, Link, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
-import { todayQuery, type Block, type Run, type Standing } from "../../api/queries";
+import { todayQuery, type Block, type RunRow, type Standing } from "../../api/queries";
 import { quantity, showDay, showHour, showLimit, showLongDay, showMinutes } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { EmptyState } from "../../shared/ui/EmptyState";
@@ -87,7 +87,7 @@ function Asking({ standing }: { standing: Standing }) {
   );
 }
 
-function Recent({ runs }: { runs: Run[] }) {
+function Recent({ runs }: { runs: RunRow[] }) {
   if (runs.length === 0) return <Typography color="text.secondary">Your runs will stand here.</Typography>;
   return (
     <Stack spacing={1}>
@@ -102,7 +102,7 @@ function Recent({ runs }: { runs: Run[] }) {
           <b>
             {run.result.number} {run.result.label}
           </b>{" "}
-          ({run.rung.goal_words}), {run.ladder.title}
+          {!run.is_quick && `(${run.yardstick.mark_words})`}, {run.ladder.title}
           {run.side_words && `, ${run.side_words}`}, {showDay(run.day)}
         </Link>
       ))}
