@@ -20,6 +20,7 @@ from jolly_core.planning.screening import Screened, dosed_tries, screen
 from jolly_core.planning.sequence import in_order
 from jolly_core.planning.times import add_times, fixed_time, time_of_part
 from jolly_core.planning.warmup import COOL_DOWN, WARM_UP, wants_long_warm_up
+from jolly_core.planning.weaving import WEAVES, Braid, Drill, find_braids
 from jolly_core.sides import other_side
 from jolly_core.validation import check_choice, check_integer
 from jolly_core.words import quantity
@@ -85,6 +86,8 @@ class Arrangement:
     left_out: tuple[LeftOut, ...]
     #: Why a good part of the minutes is empty; empty where it is not.
     spare_words: str = ""
+    #: The drills whose runs are woven, stretch by stretch; none where each is played in one go.
+    braids: tuple[Braid, ...] = ()
 
     @property
     def drills(self) -> tuple[str, ...]:
@@ -99,6 +102,7 @@ def check_terms(terms: Terms) -> None:
         check_choice("focus", terms.focus, FOCUSES),
         check_choice("energy", terms.energy, ENERGIES),
         check_choice("partner", terms.partner, tuple(PARTNER_GAMES)),
+        check_choice("weave", terms.weave, tuple(WEAVES)),
     ]
     if found := [problem for problem in problems if problem]:
         raise CoreError(found)
@@ -162,7 +166,9 @@ class _Builder:
         parts = self._lay_out()
         left_out = tuple(self._left_out(candidate) for candidate in self.ranked if candidate.key not in self.runs)
         time = add_times([part.time for part in parts])
-        return Arrangement(parts, time, self.room_s, left_out, self._why_spare(is_filled=fill))
+        drills = [Drill(part.key, part.runs) for part in parts]
+        braids = find_braids(drills, self.terms.weave, self.terms.seed)
+        return Arrangement(parts, time, self.room_s, left_out, self._why_spare(is_filled=fill), braids)
 
     def _screen(self, candidate: Candidate, most: int) -> Screened:
         """A test day's runs are those of the last one; a stretched part may hold more than the rules would give."""

@@ -11,6 +11,7 @@ from jolly_core.foretelling.pace import Attempts, Estimate, exactly
 from jolly_core.load.dose import DoseLeft
 from jolly_core.planning.own_parts import OwnPart
 from jolly_core.planning.times import SET_UP_S, Habit
+from jolly_core.planning.weaving import BLOCKED
 
 BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER = (
     "balanced",
@@ -96,6 +97,9 @@ class Terms:
     has_cool_down: bool = True
     #: What the athlete put in beside the ladders.
     own: tuple[OwnPart, ...] = ()
+    #: In which order the runs of neighbouring drills are played; see ``weaving``.
+    weave: str = BLOCKED
+    seed: int = 0
     habit: Habit = field(default_factory=Habit)
     last_test: date | None = None
 
