@@ -8,6 +8,7 @@ from django.conf import settings
 from django.db import models
 
 from jolly_core.planning.own_parts import OWN_KINDS
+from jolly_core.planning.weaving import BLOCKED
 from ladders.models import Rung
 
 LONGEST_NOTE = 2000
@@ -39,6 +40,9 @@ class Block(models.Model):
     focus = models.CharField(max_length=12, default="balanced")
     energy = models.CharField(max_length=6, default="normal")
     partner = models.CharField(max_length=12, default="feed")
+    #: In which order the runs of neighbouring drills are played, and the seed of what is drawn by lot.
+    weave = models.CharField(max_length=12, default=BLOCKED)
+    seed = models.PositiveIntegerField(default=0)
     #: Kit that was not to hand when it was planned.
     missing = models.JSONField(default=list)
     #: What the athlete said yes to, in its words: leaving out a warm-up.
@@ -108,6 +112,11 @@ class Part(models.Model):
     def is_open(self) -> bool:
         """Whether it is still to be played."""
         return self.done_at is None and self.dropped_at is None
+
+    @property
+    def runs_played(self) -> int:
+        """How many of its runs are over and count."""
+        return sum(run.is_over and not run.set_aside for run in self.runs.all())
 
     @property
     def is_own(self) -> bool:

@@ -16,6 +16,7 @@ from jolly_core.foretelling.pace import Estimate
 from jolly_core.load.weekly import Practice
 from jolly_core.planning.running import PartLeft, Running, rank_of, stand_of
 from jolly_core.planning.times import HABIT_PARTS, Timed, around_seconds, set_up_seconds
+from jolly_core.planning.weaving import BLOCKED, Braid, Drill, find_braids, next_turn
 from ladders.selectors import list_laid
 from layouts.models import Layout
 
@@ -144,7 +145,8 @@ class _TimedPart(NamedTuple):
 
 def list_timed(athlete: Athlete) -> list[Timed]:
     """Planned against actual of the last challenges that were played as planned, the latest last."""
-    done = Block.objects.filter(athlete=athlete, status=Block.Status.DONE).order_by("-day", "-id")
+    # Of woven drills nobody can say where the time of one ends and that of the other begins.
+    done = Block.objects.filter(athlete=athlete, status=Block.Status.DONE, weave=BLOCKED).order_by("-day", "-id")
     # Rows, not instances: there are hundreds of parts, and each tells a few numbers.
     blocks = list(done.values_list("pk", "started_at", "widen")[:HABIT_BLOCKS])
     ids = [block for block, _, _ in blocks]
@@ -168,6 +170,28 @@ def _list_run_times(blocks: Sequence[int]) -> dict[int, tuple[int, int]]:
     runs = Part.objects.filter(block__in=blocks, runs__is_over=True).order_by()
     rows = runs.values_list("id").annotate(Count("runs"), Sum("runs__time_used_ms"))
     return {part: (count, time_ms) for part, count, time_ms in rows}
+
+
+def list_braids(block: Block) -> tuple[Braid, ...]:
+    """The drills of a block whose runs are woven, stretch by stretch."""
+    return find_braids(_drills(block), block.weave, block.seed)
+
+
+def get_part_in_play(block: Block) -> Part | None:
+    """The part whose turn it is; None once all are over."""
+    key = next_turn(_drills(block), block.weave, block.seed)
+    return next((part for part in block.parts.all() if part.key == key), None)
+
+
+def _drills(block: Block) -> list[Drill]:
+    return [Drill(part.key, part.runs_planned, part.runs_played, part.is_open) for part in block.parts.all()]
+
+
+def list_played_out(block: Block, part: Part) -> list[Part]:
+    """A part, and what is woven with it and has no run to come: what is left behind in one go."""
+    braid = next((each.keys for each in list_braids(block) if part.key in each.keys), (part.key,))
+    woven = [each for each in block.parts.all() if each.key in braid and each.is_open]
+    return [each for each in woven if each.pk == part.pk or each.runs_played >= each.runs_planned]
 
 
 def running_of(block: Block, now: datetime) -> Running | None:

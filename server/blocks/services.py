@@ -11,7 +11,7 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from blocks.models import Block, Part
-from blocks.selectors import get_block_to_change
+from blocks.selectors import get_block, get_block_to_change, list_played_out
 from config.bounds import check_room
 from config.finding import lock_one
 from jolly_core.errors import CoreError
@@ -141,11 +141,13 @@ def start_block(athlete: Athlete, block_id: int, at: datetime) -> Block:
 
 @transaction.atomic
 def finish_part(athlete: Athlete, part_id: int, at: datetime) -> Part:
-    """Leave a part behind; its runs, as many as there are, stand."""
+    """Leave a part behind; its runs, as many as there are, stand. What is woven with it and played out goes with it."""
     part = _lock_part(athlete, part_id)
     if part.done_at is None:
-        part.done_at = at
-        part.save(update_fields=["done_at"])
+        block = get_block(athlete, part.block_id)
+        behind = [each.pk for each in list_played_out(block, part)] or [part.pk]
+        Part.objects.filter(pk__in=behind).update(done_at=at)
+        part.refresh_from_db()
     return part
 
 

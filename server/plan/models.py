@@ -6,6 +6,7 @@ from django.conf import settings
 from django.db import models
 
 from jolly_core.planning.kept import RoutinePart, RoutineParts
+from jolly_core.planning.weaving import BLOCKED
 
 
 class Routine(models.Model):
@@ -21,6 +22,8 @@ class Routine(models.Model):
     focus = models.CharField(max_length=12)
     energy = models.CharField(max_length=6)
     partner = models.CharField(max_length=12)
+    weave = models.CharField(max_length=12, default=BLOCKED)
+    seed = models.PositiveIntegerField(default=0)
     parts = models.JSONField(default=list)
     version = models.PositiveSmallIntegerField(default=1)
     #: The version before this one.

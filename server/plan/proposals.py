@@ -12,6 +12,7 @@ from accounts.selectors import list_limits
 from jolly_core.planning.arrangement import Arrangement, arrange_block
 from jolly_core.planning.candidate import BALANCED, NORMAL, TEST_DAY, Kept, Terms
 from jolly_core.planning.own_parts import OwnPart
+from jolly_core.planning.weaving import BLOCKED, WEAVES
 from jolly_core.sides import NONE
 from ladders.selectors import list_laid
 from layouts.selectors import list_kit as layout_kit
@@ -38,6 +39,8 @@ class BlockRequest:
     #: What the athlete put in beside the ladders, and rungs chosen by hand beside those that are worked on.
     own: Sequence[OwnPart] = ()
     rung_ids: Sequence[int] = ()
+    weave: str = BLOCKED
+    seed: int = 0
 
 
 @dataclass(frozen=True)
@@ -56,6 +59,11 @@ class Proposal:
         """What to bring for what is in it."""
         rungs = [self.targets[key][0] for key in self.arrangement.drills]
         return list_kit([*(rung.ladder.kit for rung in rungs), *map(layout_kit, list_laid(rungs))])
+
+    @property
+    def weave_words(self) -> str:
+        """What is known of the order of its runs; empty where there is nothing to order."""
+        return WEAVES[self.asked.weave].words if len(self.arrangement.drills) > 1 else ""
 
     def rows(self) -> list[dict[str, Any]]:
         """The parts as they are kept and shown."""
@@ -116,6 +124,8 @@ def terms_of(athlete: Athlete, asked: BlockRequest, candidates: Candidates) -> T
         has_warm_up=asked.has_warm_up,
         has_cool_down=asked.has_cool_down,
         own=tuple(asked.own),
+        weave=asked.weave,
+        seed=asked.seed,
         habit=candidates.habit,
         last_test=candidates.last_test,
     )

@@ -119,6 +119,8 @@ def asked_of(block: Block) -> BlockRequest:
         focus=block.focus,
         energy=block.energy,
         partner=block.partner,
+        weave=block.weave,
+        seed=block.seed,
         place=block.place,
         missing=block.missing,
         has_warm_up=WARM_UP not in left_out,

@@ -7,7 +7,7 @@ from rest_framework import serializers
 
 from accounts.api.serializers import BodyLimitSerializer
 from blocks.models import LONGEST_NOTE, Block, Part
-from blocks.selectors import actual_seconds, list_block_layouts, running_of
+from blocks.selectors import actual_seconds, get_part_in_play, list_block_layouts, list_braids, running_of
 from climb.api.serializers import LadderStandingSerializer
 from config.fields import DayField
 from config.reading import ReadSerializer
@@ -18,6 +18,7 @@ from jolly_core.planning.candidate import BALANCED, MOST_IN_A_BLOCK, NORMAL, PAR
 from jolly_core.planning.own_parts import MOST_OWN_PARTS, OWN_KINDS, steps_of
 from jolly_core.planning.times import add_times
 from jolly_core.planning.warmup import COOL_DOWN, WARM_UP, cool_down_steps, warm_up_steps
+from jolly_core.planning.weaving import BLOCKED, LARGEST_SEED
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer
 from places.api.serializers import PlaceSerializer
@@ -54,6 +55,8 @@ class AskedSerializer(ReadSerializer):
     focus = serializers.CharField(required=False, default=BALANCED)
     energy = serializers.CharField(required=False, default=NORMAL)
     partner = serializers.CharField(required=False, default="feed")
+    weave = serializers.CharField(required=False, default=BLOCKED, max_length=12)
+    seed = serializers.IntegerField(required=False, default=0, min_value=0, max_value=LARGEST_SEED)
     place = serializers.IntegerField(required=False, default=None, allow_null=True)
     missing = serializers.ListField(
         child=serializers.CharField(max_length=120), max_length=MOST_THINGS, required=False, default=list
@@ -116,8 +119,17 @@ class TimeSerializer(ReadSerializer):
     high_s = serializers.IntegerField()
 
 
+class BraidSerializer(ReadSerializer):
+    """Neighbouring drills whose runs are woven, by the keys of their parts."""
+
+    keys = serializers.ListField(child=serializers.CharField())
+    order = serializers.ListField(child=serializers.CharField(), help_text="Whose turn it is, run after run.")
+
+
 class ProposalSerializer(ReadSerializer):
     parts = ProposedPartSerializer(many=True, source="rows")
+    braids = BraidSerializer(many=True, source="arrangement.braids")
+    weave_words = serializers.CharField(help_text="What is known of the order of its runs; empty without one.")
     ladders = serializers.ListField(
         child=serializers.IntegerField(), source="asked.ladder_ids", help_text="Those that were looked at."
     )
@@ -226,7 +238,9 @@ class PartSerializer(serializers.ModelSerializer[Part]):
 
     @extend_schema_field(serializers.IntegerField(allow_null=True))
     def get_actual_s(self, part: Part) -> int | None:
-        """How long it took; null while it is not done, and where it was kept on paper."""
+        """How long it took; null while it is not done, in a woven block, and where it was kept on paper."""
+        if part.block.weave != BLOCKED:
+            return None
         if any(run.is_from_paper for each in part.block.parts.all() for run in each.runs.all()):
             return None
         return actual_seconds(part.block).get(part.pk)
@@ -272,6 +286,8 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
     acknowledged = AcknowledgedSerializer(many=True)
     can_take_back = serializers.SerializerMethodField()
     running = serializers.SerializerMethodField()
+    braids = serializers.SerializerMethodField()
+    now = serializers.SerializerMethodField()
 
     class Meta:
         model = Block
@@ -285,6 +301,10 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
             "focus",
             "energy",
             "partner",
+            "weave",
+            "seed",
+            "braids",
+            "now",
             "missing",
             "kit",
             "layouts",
@@ -324,6 +344,17 @@ class BlockSerializer(serializers.ModelSerializer[Block]):
         """Null for a block that is not in play."""
         running = running_of(block, timezone.now())
         return RunningSerializer(running).data if running else None
+
+    @extend_schema_field(BraidSerializer(many=True))
+    def get_braids(self, block: Block) -> Any:
+        """The drills whose runs are woven, stretch by stretch."""
+        return BraidSerializer(list_braids(block), many=True).data
+
+    @extend_schema_field(serializers.IntegerField(allow_null=True))
+    def get_now(self, block: Block) -> int | None:
+        """The part whose turn it is, by its id; null once all are over."""
+        part = get_part_in_play(block)
+        return part.pk if part else None
 
     def get_can_take_back(self, block: Block) -> bool:
         """Whether the last re-fit can be taken back."""

@@ -1,6 +1,6 @@
 from django.urls import path
 
-from plan.api import first, load, own_parts, routines, set_up, views
+from plan.api import first, load, own_parts, routines, set_up, views, weaves
 
 urlpatterns = [
     path("today/", views.TodayView.as_view()),
@@ -9,6 +9,7 @@ urlpatterns = [
     path("load/", load.LoadView.as_view()),
     path("own-kinds/", own_parts.OwnKindsView.as_view()),
     path("set-up/", set_up.SetUpView.as_view()),
+    path("weaves/", weaves.WeavesView.as_view()),
     path("proposals/", views.ProposalsView.as_view()),
     path("rungs/<int:rung_id>/tuner/", views.TunerView.as_view()),
     path("blocks/", views.BlocksView.as_view()),

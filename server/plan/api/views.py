@@ -58,6 +58,8 @@ def _asked(request: Request, values: dict[str, Any]) -> BlockRequest:
         focus=values["focus"],
         energy=values["energy"],
         partner=values["partner"],
+        weave=values["weave"],
+        seed=values["seed"],
         place=get_place(request.user, values["place"]) if values["place"] else None,
         missing=values["missing"],
         has_warm_up=values["has_warm_up"],

@@ -15,17 +15,8 @@ from blocks.services import finish_part
 from ladders.models import Ladder
 from plan.models import Routine
 from tests.server.conftest import rung_id
+from tests.server.plan.asking import DAY, asked, post
 from tests.server.player import Player
-
-DAY = "2099-05-04"
-
-
-def asked(*ladders: Ladder, **values: Any) -> dict[str, Any]:
-    return {"minutes": 30, "ladders": [ladder.pk for ladder in ladders], "day": DAY, **values}
-
-
-def post(client: APIClient, path: str, **body: Any) -> Any:
-    return client.post(f"/api/{path}", body, format="json")
 
 
 def challenges(block: Any) -> list[dict[str, Any]]:

@@ -21,6 +21,12 @@ export const ownKindsQuery = queryOptions({
   staleTime: Infinity,
 });
 
+export const weavesQuery = queryOptions({
+  queryKey: ["weaves"],
+  queryFn: () => unwrap(api.GET("/api/weaves/")),
+  staleTime: Infinity,
+});
+
 export const routinesQuery = queryOptions({ queryKey: ["routines"], queryFn: () => unwrap(api.GET("/api/routines/")) });
 
 export type SessionTable = Schemas["Sessions"];

@@ -1524,6 +1524,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/weaves/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description In which orders the runs of neighbouring drills can be played. */
+        get: operations["list_weaves"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/week-terms/": {
         parameters: {
             query?: never;
@@ -1657,6 +1674,10 @@ export interface components {
             energy?: string;
             /** @default feed */
             partner?: string;
+            /** @default blocked */
+            weave?: string;
+            /** @default 0 */
+            seed?: number;
             place?: number | null;
             missing?: string[];
             /** @default true */
@@ -1716,6 +1737,10 @@ export interface components {
             focus: string;
             energy: string;
             partner: string;
+            weave: string;
+            seed: number;
+            readonly braids: components["schemas"]["Braid"][];
+            readonly now: number | null;
             missing: string[];
             readonly kit: string[];
             readonly layouts: components["schemas"]["LayoutRef"][];
@@ -1786,6 +1811,12 @@ export interface components {
         BodySides: {
             questions: components["schemas"]["SideQuestion"][];
             known: components["schemas"]["BodySide"][];
+        };
+        /** @description Neighbouring drills whose runs are woven, by the keys of their parts. */
+        Braid: {
+            keys: string[];
+            /** @description Whose turn it is, run after run. */
+            order: string[];
         };
         /** @description A table with its title, the heads of its columns and its rows in words; ``words`` stand under it. */
         Breakdown: {
@@ -2932,6 +2963,10 @@ export interface components {
             energy?: string;
             /** @default feed */
             partner?: string;
+            /** @default blocked */
+            weave?: string;
+            /** @default 0 */
+            seed?: number;
             place?: number | null;
             missing?: string[];
             /** @default true */
@@ -2984,6 +3019,9 @@ export interface components {
         };
         Proposal: {
             parts: components["schemas"]["ProposedPart"][];
+            braids: components["schemas"]["Braid"][];
+            /** @description What is known of the order of its runs; empty without one. */
+            weave_words: string;
             /** @description Those that were looked at. */
             ladders: number[];
             spare_s: number;
@@ -3952,6 +3990,14 @@ export interface components {
          * @enum {string}
          */
         WallsEnum: "front" | "left" | "right";
+        Weave: {
+            id: string;
+            title: string;
+            /** @description The order of a few runs of two drills. */
+            example: string;
+            /** @description What is known of it. */
+            words: string;
+        };
         /** @description The load of a week: effort times minutes, and how it was spread over the days. */
         Week: {
             /** Format: date */
@@ -11707,6 +11753,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Today"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_weaves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Weave"][];
                 };
             };
             400: {

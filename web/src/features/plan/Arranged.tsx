@@ -7,6 +7,7 @@ import { useNavigate } from "react-router";
 import { api, unwrap } from "../../api/client";
 import { capital, showMinutes, showRange } from "../../shared/lib/format";
 import type { Standing } from "../../api/queries";
+import { Braids } from "../../shared/ui/Braids";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { describe, ErrorNotice, Skeletons } from "../../shared/ui/Loaded";
 import { Panel, WhyPoint } from "../../shared/ui/Page";
@@ -17,6 +18,7 @@ import { KeepBlock } from "./KeepBlock";
 import { PartList } from "./PartList";
 import { pressed } from "./pressed";
 import { RibbonEditor } from "./RibbonEditor";
+import { WeaveField } from "./WeaveField";
 
 /** Whether there is anything to arrange: ladders, rungs chosen by hand, parts of one's own. */
 const hasSomething = ({ ladders, own, rungs }: Draft) => ladders?.length !== 0 || own.length > 0 || rungs.length > 0;
@@ -44,6 +46,7 @@ export function Reasoning({ proposal }: { proposal: Proposal }) {
           {capital(part.reasons.join("; "))}.
         </WhyPoint>
       ))}
+      {proposal.weave_words && <WhyPoint title="The order of runs">{capital(proposal.weave_words)}.</WhyPoint>}
       <WhyPoint title="How long it takes">{capital(proposal.habit_words)}</WhyPoint>
     </>
   );
@@ -166,7 +169,7 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
     ) : (
       <Skeletons rows={1} height={180} />
     );
-  const edit = (next: Next, isEdit: boolean) => {
+  const edit = (next: Next, isEdit = true) => {
     setSteps((before) => before + 1);
     change(next, isEdit);
   };
@@ -197,8 +200,12 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
             {describe(query.error)}
           </Alert>
         )}
-        <RibbonEditor proposal={proposal} minutes={draft.minutes} edits={edits} />
+        <Box>
+          <RibbonEditor proposal={proposal} minutes={draft.minutes} edits={edits} />
+          <Braids parts={proposal.parts} braids={proposal.braids} seconds={draft.minutes * 60} />
+        </Box>
         <Total proposal={proposal} minutes={draft.minutes} />
+        {proposal.weave_words && <WeaveField draft={draft} change={edit} />}
         <PartList proposal={proposal} others={listOthers(proposal, standings)} edits={edits} />
         <PutIn
           standings={standings}

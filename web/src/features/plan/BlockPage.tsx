@@ -88,7 +88,7 @@ function Plan({ block }: { block: Block }) {
   return (
     <Panel>
       <Stack spacing={2}>
-        <BlockRibbon parts={block.parts} minutes={block.minutes} />
+        <BlockRibbon block={block} />
         <Typography>
           <b>
             {showMinutes(time.expected_s)} of {block.minutes} min

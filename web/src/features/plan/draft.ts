@@ -25,6 +25,9 @@ export interface Draft {
   focus: string;
   energy: string;
   partner: string;
+  /** In which order the runs of neighbouring drills are played, and the seed of what is drawn by lot. */
+  weave: string;
+  seed: number;
   place: number | null;
   missing: string[];
   hasWarmUp: boolean;
@@ -92,7 +95,7 @@ function readOwn(text: string | null): Own[] {
   }
 }
 
-const USUAL = { focus: "balanced", energy: "normal", partner: "feed" };
+const USUAL = { focus: "balanced", energy: "normal", partner: "feed", weave: "blocked" };
 
 function read(params: URLSearchParams): Draft {
   const chosen = params.get("ladders");
@@ -105,6 +108,8 @@ function read(params: URLSearchParams): Draft {
     focus: params.get("focus") ?? USUAL.focus,
     energy: params.get("energy") ?? USUAL.energy,
     partner: params.get("partner") ?? USUAL.partner,
+    weave: params.get("weave") ?? USUAL.weave,
+    seed: Number(params.get("seed")) || 0,
     place: Number(params.get("place")) || null,
     missing: list("missing", "|"),
     hasWarmUp: params.get("warmup") !== "no",
@@ -121,8 +126,9 @@ function write(draft: Draft, block: string | null): Record<string, string> {
   if (draft.ladders) values["ladders"] = draft.ladders.join(",");
   if (block) values["block"] = block;
   if (draft.start) values["start"] = draft.start;
-  for (const name of ["focus", "energy", "partner"] as const)
+  for (const name of ["focus", "energy", "partner", "weave"] as const)
     if (draft[name] !== USUAL[name]) values[name] = draft[name];
+  if (draft.seed) values["seed"] = String(draft.seed);
   if (draft.place) values["place"] = String(draft.place);
   if (draft.missing.length) values["missing"] = draft.missing.join("|");
   if (!draft.hasWarmUp) values["warmup"] = "no";
@@ -165,7 +171,7 @@ export const ownOf = (part: AnyPart, place: number): Own => ({
 
 /** What the server is asked. */
 export function asked(draft: Draft): Schemas["AskedRequest"] {
-  const { minutes, ladders, day, focus, energy, partner, place, missing, kept, fill, own, rungs } = draft;
+  const { minutes, ladders, day, focus, energy, partner, weave, seed, place, missing, kept, fill, own, rungs } = draft;
   return {
     minutes,
     ladders,
@@ -173,6 +179,8 @@ export function asked(draft: Draft): Schemas["AskedRequest"] {
     focus,
     energy,
     partner,
+    weave,
+    seed,
     place,
     missing,
     kept,
@@ -197,6 +205,8 @@ export function addressOf(block: Schemas["Block"]): string {
     focus: block.focus,
     energy: block.energy,
     partner: block.partner,
+    weave: block.weave,
+    seed: block.seed,
     place: block.place?.id ?? null,
     missing: block.missing,
     hasWarmUp: !left.has("warm_up"),

@@ -30,7 +30,8 @@ function NowChallenge({ block, part }: { block: Block; part: Part }) {
       <Briefing rung={part.rung} />
       {part.ladder?.risks.some((risk) => !risk.at) && <Risks ladder={part.ladder} />}
       <Typography>
-        {played} of {quantity(part.runs_planned, "run")} played.
+        {played} of {quantity(part.runs_planned, "run")} played
+        {block.braids.some((braid) => braid.keys.includes(part.key)) && `; ${turnsOf(block, part)}`}.
       </Typography>
       <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>
         {!isEnough && (
@@ -51,6 +52,13 @@ function NowChallenge({ block, part }: { block: Block; part: Part }) {
       {done.error && <ErrorNotice error={done.error} />}
     </Stack>
   );
+}
+
+/** With what its runs take turns. */
+function turnsOf(block: Block, part: Part): string {
+  const keys = block.braids.find((braid) => braid.keys.includes(part.key))?.keys ?? [];
+  const others = block.parts.filter((each) => keys.includes(each.key) && each.key !== part.key && isOpen(each));
+  return others.length ? `takes turns with ${others.map(({ title }) => title).join(" and ")}` : "the others are over";
 }
 
 function NowNote({ block, part }: { block: Block; part: Part | undefined }) {
@@ -108,7 +116,9 @@ function Now({ block, part, next, playsItself }: NowProps) {
 }
 
 function Playing({ block }: { block: Block }) {
-  const [current, next] = block.parts.filter(isOpen);
+  const open = block.parts.filter(isOpen);
+  const current = open.find((part) => part.id === block.now);
+  const next = open.find((part) => part !== current);
   const done = usePartDone();
   // Its clocks start, and what is over makes way for what comes next, by themselves.
   const [playsItself, setPlaysItself] = useKept("block-plays-itself", (kept) => kept === true);
@@ -124,7 +134,7 @@ function Playing({ block }: { block: Block }) {
         <Now key={`${current?.id} ${playsItself}`} block={block} part={current} next={next} playsItself={playsItself} />
       </Panel>
       <Panel title="The block">
-        <BlockRibbon parts={block.parts.filter((part) => part.dropped_at === null)} minutes={block.minutes} />
+        <BlockRibbon block={block} />
       </Panel>
     </>
   );
@@ -135,7 +145,7 @@ function Begin({ block }: { block: Block }) {
   return (
     <Panel>
       <Stack spacing={2.5}>
-        <BlockRibbon parts={block.parts} minutes={block.minutes} />
+        <BlockRibbon block={block} />
         <Button
           variant="contained"
           color="success"
@@ -163,7 +173,7 @@ export default function PlayBlockPage() {
   const id = Number(useParams()["blockId"]);
   const query = useQuery(blockQuery(id));
   const block = query.data;
-  const current = block?.parts.find(isOpen);
+  const current = block?.parts.find((part) => part.id === block.now);
   const why = (
     <>
       {current && <WhyPoint title={`Why: ${current.title}`}>{current.reasons.join("; ")}.</WhyPoint>}

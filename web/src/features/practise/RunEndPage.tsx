@@ -159,11 +159,14 @@ function WhatNext({ run }: { run: Run }) {
   const navigate = useNavigate();
   const block = useQuery({ ...blockQuery(run.block ?? 0), enabled: run.block !== null });
   const part = block.data?.parts.find((each) => each.id === run.part);
-  const hasMore = part && part.done_at === null && part.runs.length < part.runs_planned;
+  const isTurn = part !== undefined && part.id === block.data?.now && part.done_at === null;
+  const hasMore = isTurn && part.runs.length < part.runs_planned;
+  // Another drill whose turn it is, where runs are woven.
+  const turn = block.data?.parts.find((each) => each.id === block.data.now && each.id !== run.part && each.rung);
   useKeys({ next: () => run.block !== null && void navigate(`/practise/blocks/${run.block}`) });
   return (
     <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "flex-start" }} className="no-print">
-      {hasMore && <Breather />}
+      {(hasMore || turn) && <Breather />}
       {hasMore && (
         <StartButton
           rung={run.rung.id}
@@ -180,7 +183,7 @@ function WhatNext({ run }: { run: Run }) {
           color={hasMore ? "primary" : "success"}
           size="large"
           sx={{ fontSize: "1.25rem", px: 4, py: 1.5 }}>
-          On with the block
+          {turn ? `On with ${turn.title}` : "On with the block"}
         </Button>
       )}
       {run.block === null && !run.is_quick && <StartButton rung={run.rung.id} side={run.side} word="Once more" />}

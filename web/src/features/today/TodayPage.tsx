@@ -27,7 +27,7 @@ function NextBlock({ block, today, stale }: { block: Block; today: string; stale
         </Link>
       }>
       <Stack spacing={2.5}>
-        <BlockRibbon parts={block.parts} minutes={block.minutes} />
+        <BlockRibbon block={block} />
         <Button
           component={RouterLink}
           to={`/practise/blocks/${block.id}`}

@@ -3,15 +3,13 @@ import { Box, Stack, Typography } from "@mui/material";
 
 import type { Schemas } from "../../api/client";
 import { quantity, showMinutes } from "../lib/format";
+import { Braids } from "./Braids";
 import { ribbonLook } from "./ribbonLook";
 import { tape } from "./tape";
 
-type RibbonPart = Pick<Schemas["Part"], "kind" | "title" | "planned_s" | "is_weaker"> & {
-  done_at?: string | null;
-  runs_planned: number;
-};
-
-export function BlockRibbon({ parts, minutes }: { parts: RibbonPart[]; minutes: number }) {
+export function BlockRibbon({ block }: { block: Schemas["Block"] }) {
+  const { minutes, braids } = block;
+  const parts = block.parts.filter((part) => part.dropped_at === null);
   const total = minutes * 60;
   const used = parts.reduce((sum, part) => sum + part.planned_s, 0);
   const spare = Math.max(0, total - used);
@@ -63,6 +61,7 @@ export function BlockRibbon({ parts, minutes }: { parts: RibbonPart[]; minutes: 
         })}
         {spare > 30 && <Box sx={{ flex: `${spare} 0 0`, border: "2px dashed", borderColor: "divider" }} />}
       </Box>
+      <Braids parts={parts} braids={braids} seconds={total} />
       <Stack component="ol" sx={{ listStyle: "none", m: 0, p: 0, mt: 1.5 }} spacing={0.5}>
         {parts.map((part, index) => (
           <Stack component="li" key={index} direction="row" spacing={1.5} sx={{ alignItems: "baseline" }}>
