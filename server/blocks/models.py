@@ -7,6 +7,7 @@ from uuid import uuid4
 from django.conf import settings
 from django.db import models
 
+from jolly_core.challenges.for_two import ForTwo, TwoScore
 from jolly_core.planning.own_parts import OWN_KINDS
 from jolly_core.planning.weaving import BLOCKED
 from ladders.models import Rung
@@ -96,6 +97,9 @@ class Part(models.Model):
     #: Of the athlete's own: what is on its list, and which end of the block it stands for.
     items = models.JSONField(default=list)
     role = models.CharField(max_length=12, default="", blank=True)
+    #: A game with a partner, as the core stores it, and what was pressed in it; empty for what is done alone.
+    two = models.JSONField(default=dict)
+    presses = models.TextField(default="", blank=True)
     done_at = models.DateTimeField(null=True)
     #: Left out while the block was played, because it would have ended too late.
     dropped_at = models.DateTimeField(null=True)
@@ -107,6 +111,16 @@ class Part(models.Model):
     def said_rung(self) -> Rung | None:
         """Its rung, with the texts for the side that it is planned on."""
         return self.rung and self.rung.on(self.side)
+
+    @property
+    def for_two(self) -> ForTwo | None:
+        """What is played with a partner; None for what is done alone."""
+        return ForTwo.from_stored(self.two) if self.two else None
+
+    @property
+    def score(self) -> TwoScore | None:
+        """How its game with a partner stands."""
+        return self.for_two.score(self.presses) if self.for_two else None
 
     @property
     def is_open(self) -> bool:

@@ -14,6 +14,7 @@ from blocks.models import Block, Part
 from blocks.selectors import get_block, get_block_to_change, list_played_out
 from config.bounds import check_room
 from config.finding import lock_one
+from jolly_core.challenges.for_two import check_presses
 from jolly_core.errors import CoreError
 from jolly_core.load.weekly import check_effort
 from jolly_core.planning.kept import BlockShape, PartShape
@@ -148,6 +149,26 @@ def finish_part(athlete: Athlete, part_id: int, at: datetime) -> Part:
         behind = [each.pk for each in list_played_out(block, part)] or [part.pk]
         Part.objects.filter(pk__in=behind).update(done_at=at)
         part.refresh_from_db()
+    return part
+
+
+@transaction.atomic
+def keep_presses(athlete: Athlete, part_id: int, presses: str, *, before: str) -> Part:
+    """Keep what was pressed in a game for two, all of it; ``before`` is what the screen had known until then.
+
+    Raises ``CoreError``: ``wrong_part`` for a part that is no game for two, ``pressed_elsewhere`` where another screen
+    was faster, and as the core does for presses that are none.
+    """
+    part = _lock_part(athlete, part_id)
+    two = part.for_two
+    if two is None:
+        raise CoreError.one("wrong_part", f"{part.title} is not played with a partner.", "part", value=part.pk)
+    check_presses(two, presses)
+    if part.presses not in (before, presses):
+        message = "The score was changed on another screen meanwhile; look at it, and press once more."
+        raise CoreError.one("pressed_elsewhere", message, "before", value=before)
+    part.presses = presses
+    part.save(update_fields=["presses"])
     return part
 
 

@@ -169,6 +169,7 @@ SPECTACULAR_SETTINGS = {
         "VerdictKind": "climb.api.serializers.VERDICTS",
         "PartKind": "plan.api.serializers.KINDS",
         "OwnKindId": "plan.api.own_parts.KINDS",
+        "GameForTwoId": "plan.api.own_parts.GAME_IDS",
     },
 }
 LOGGING = {

@@ -91,6 +91,7 @@ class Proposal:
                     "is_own": part.is_own,
                     "items": list(part.items),
                     "role": part.role,
+                    "two": part.two,
                 }
             )
         return rows

@@ -133,7 +133,7 @@ def asked_of(block: Block) -> BlockRequest:
 def own_of(block: Block) -> list[OwnPart]:
     """The athlete's own parts of a kept block, in their places among the others."""
     return [
-        OwnPart(part.key, part.kind, part.title, part.planned_s, place, tuple(part.items), part.role)
+        OwnPart(part.key, part.kind, part.title, part.planned_s, place, tuple(part.items), part.role, part.for_two)
         for place, part in _placed(block)
         if part.is_own
     ]

@@ -98,8 +98,14 @@ def _values(proposal: Proposal, start: time | None, acknowledged: Sequence[str])
         "acknowledged": _said_yes(asked, acknowledged),
         "spare_s": proposal.arrangement.spare_s,
         "widen": proposal.widen,
-        "parts": [{name: row[name] for name in row if name not in ("key", "start_s", "is_own")} for row in rows],
+        "parts": [_as_kept(row) for row in rows],
     }
+
+
+def _as_kept(row: dict[str, Any]) -> dict[str, Any]:
+    """A part of a proposal by the columns that it is kept in."""
+    kept = {name: each for name, each in row.items() if name not in ("key", "start_s", "is_own")}
+    return {**kept, "two": row["two"].as_stored() if row["two"] else {}}
 
 
 def _said_yes(asked: BlockRequest, acknowledged: Sequence[str]) -> list[dict[str, str]]:
@@ -168,7 +174,12 @@ def _routine_parts(block: Block) -> Iterator[RoutinePart]:
             yield RoutinePart(part.rung.ladder_id, part.side, part.runs_planned, rung)
         elif part.is_own:
             yield RoutinePart(
-                kind=part.kind, title=part.title, seconds=part.planned_s, items=tuple(part.items), role=part.role
+                kind=part.kind,
+                title=part.title,
+                seconds=part.planned_s,
+                items=tuple(part.items),
+                role=part.role,
+                two=part.for_two,
             )
 
 
@@ -191,7 +202,11 @@ def plan_routine(athlete: Athlete, routine_id: int, day: date) -> Block:
     place = 0
     for number, part in enumerate(routine.known_parts):
         if part.kind:
-            own.append(OwnPart(f"own-{number}", part.kind, part.title, part.seconds, place, part.items, part.role))
+            own.append(
+                OwnPart(
+                    f"own-{number}", part.kind, part.title, part.seconds, place, part.items, part.role, two=part.two
+                )
+            )
             place += not part.role
         elif part.ladder in working and (part.rung is None or part.rung in there):
             if part.rung:

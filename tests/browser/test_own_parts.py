@@ -4,30 +4,11 @@ from __future__ import annotations
 
 import re
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
-
-
-def put_in(page: Page, kind: str, *, title: str = "", minutes: float, items: str = "", stands: str = "") -> None:
-    page.get_by_role("button", name="Put in a part of your own").click()
-    page.get_by_role("menuitem", name=kind).click()
-    if title:
-        page.get_by_label("What is done").fill(title)
-    page.get_by_role("dialog").get_by_label("Minutes", exact=True).fill(str(minutes))
-    if items:
-        page.get_by_label("One thing on each line").fill(items)
-    if stands:
-        page.get_by_label("It stands").click()
-        page.get_by_role("option", name=stands).click()
-    page.get_by_role("button", name="Put it in").click()
-    expect(page.get_by_role("dialog")).to_be_hidden()
-
-
-def titles(page: Page) -> list[str]:
-    rows = page.get_by_role("list", name="The parts of the block").get_by_role("listitem")
-    return [row.inner_text().split("\n")[0] for row in rows.all()]
+from tests.browser.planner import put_in, titles
 
 
 def test_drill_try_drill_try_is_laid_out_by_hand(open_page: OpenPage) -> None:

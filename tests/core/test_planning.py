@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 
 from jolly_core.body.limits import Limit
 from jolly_core.body.traits import Traits
+from jolly_core.challenges.for_two import ForTwo
 from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Attempts, Estimate
 from jolly_core.load.dose import Dose, DoseLeft
@@ -479,6 +480,7 @@ class TestPartsOfOnesOwn:
     def test_every_kind_says_why(self) -> None:
         for kind in OWN_KINDS.values():
             items = ("hips",) if kind.has_items else ()
-            part = OwnPart("own-0", kind.id, kind.title, kind.seconds, items=items)
+            two = ForTwo("tie_break", 7) if kind.is_for_two else None
+            part = OwnPart("own-0", kind.id, kind.title, kind.seconds, items=items, two=two)
             (shown,) = [each for each in arrange_block(terms(30, own=(part,)), []).parts if each.key == "own-0"]
-            assert shown.reasons == (kind.reason,)
+            assert shown.reasons == (two.rule if two else kind.reason,)

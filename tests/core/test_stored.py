@@ -11,6 +11,7 @@ import pytest
 from jolly_core.aim.record import Tries
 from jolly_core.body.traits import Traits
 from jolly_core.challenges.events import Event
+from jolly_core.challenges.for_two import ForTwo
 from jolly_core.challenges.registry import FORMATS, read_game, stored_game, stored_tally
 from jolly_core.challenges.session import Session
 from jolly_core.challenges.settings import Settings, whole_number
@@ -149,12 +150,14 @@ def test_what_is_kept_of_ladders_places_and_plans_reads_as_it_did() -> None:
     assert BlockShape.from_stored(KEPT["block"]).parts[0].reasons == ("not played yet",)
     assert RoutineParts.from_stored(KEPT["routine"]).parts == (RoutinePart(3, "first", 2),)
     assert GaveWay.from_stored(KEPT["why"]).why == KEPT["why"]
+    assert ForTwo.from_stored(KEPT["for_two"]).score("aab").words == "You 2, Pell 1"
 
 
 @pytest.mark.parametrize(
     ("kind", "name"),
     [
         (Yardstick, "yardstick"),
+        (ForTwo, "for_two"),
         (AimedAt, "aimed_at"),
         (AimedAmong, "aimed_among"),
         (Layout, "layout"),

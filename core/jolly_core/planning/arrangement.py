@@ -9,6 +9,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 
+from jolly_core.challenges.for_two import ForTwo
 from jolly_core.errors import CoreError, Problem
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.planning.by_the_clock import share_clock
@@ -52,6 +53,8 @@ class Part:
     #: Of one of the athlete's own: what is on its list, and which end of the block it stands for.
     items: tuple[str, ...] = ()
     role: str = AMONG
+    #: What is played with a partner; None for what is done alone.
+    two: ForTwo | None = None
     #: Of a challenge on one of two sides; see ``Candidate``.
     is_weaker: bool = False
     is_other_side: bool = False
@@ -297,8 +300,8 @@ class _Builder:
 
     def _partner_game(self) -> Iterator[Part]:
         if game := self.clock.game:
-            reason = f"{game.rule}; {condition_for(self.ranked)}"
-            yield Part(PARTNER, PARTNER, game.title, 0, game.time, (reason,), is_set=self._is_set(PARTNER))
+            two, is_set = replace(game.two, condition=condition_for(self.ranked)), self._is_set(PARTNER)
+            yield Part(PARTNER, PARTNER, game.title, 0, game.time, (two.rule,), is_set=is_set, two=two)
 
     def _cool_down(self) -> Iterator[Part]:
         if own := self.terms.own_end(COOL_DOWN):
@@ -374,8 +377,9 @@ def _own_part(own: OwnPart) -> Part:
         own.title,
         0,
         fixed_time(own.seconds),
-        (kind.reason,),
+        (own.two.rule if own.two else kind.reason,),
         is_set=True,
         items=own.items,
         role=own.role,
+        two=own.two,
     )

@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from typing import Any
 
+from jolly_core.challenges.for_two import ForTwo
 from jolly_core.stored import Stored
 
 
@@ -27,6 +29,8 @@ class PartShape:
     items: tuple[str, ...] = ()
     role: str = ""
     is_rung_fixed: bool = False
+    #: A game with a partner, as it is stored; empty for what is done alone.
+    two: dict[str, Any] = field(default_factory=dict)
 
 
 @dataclass(frozen=True)
@@ -56,6 +60,7 @@ class RoutinePart:
     seconds: int = 0
     items: tuple[str, ...] = ()
     role: str = ""
+    two: ForTwo | None = None
 
 
 @dataclass(frozen=True)

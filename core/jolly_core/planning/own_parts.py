@@ -8,6 +8,7 @@ from __future__ import annotations
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
+from jolly_core.challenges.for_two import GAMES, ForTwo, GameForTwo, check_for_two
 from jolly_core.errors import CoreError, Problem
 from jolly_core.planning.warmup import COOL_DOWN, WARM_UP, Step
 from jolly_core.validation import check_choice, check_integer
@@ -25,7 +26,7 @@ class OwnKind:
     """A kind of part: what it is called, how long it is at first, and why it does good.
 
     ``has_items``: things to tick, one after the other. ``is_work``: it is practice, and not what goes around it.
-    ``can_be_end``: it may be put in place of our warm-up or cool-down.
+    ``can_be_end``: it may be put in place of our warm-up or cool-down. ``is_for_two``: it is a game with a partner.
     """
 
     id: str
@@ -35,6 +36,12 @@ class OwnKind:
     has_items: bool = False
     is_work: bool = False
     can_be_end: bool = False
+    is_for_two: bool = False
+
+    @property
+    def games(self) -> tuple[GameForTwo, ...]:
+        """What can be played in it with a partner."""
+        return tuple(GAMES.values()) if self.is_for_two else ()
 
 
 OWN_KINDS = {
@@ -52,6 +59,7 @@ OWN_KINDS = {
         ),
         OwnKind("rest", "Rest", 60, "rest: the next part is played fresh"),
         OwnKind("free_play", "Free play", 300, "free play: nothing is counted", is_work=True),
+        OwnKind("for_two", "With a partner", 600, "with a partner, by one condition", is_work=True, is_for_two=True),
         OwnKind("write_down", "Write down", 120, "written down while it is fresh"),
     )
 }
@@ -68,6 +76,7 @@ class OwnPart:
     place: int = 0
     items: tuple[str, ...] = ()
     role: str = AMONG
+    two: ForTwo | None = None
 
     @property
     def known_kind(self) -> OwnKind:
@@ -116,6 +125,17 @@ def _problems(part: OwnPart) -> Iterator[Problem]:
         yield Problem("empty" if not part.title.strip() else "too_long", message, ("title",), part.title)
     if part.kind in OWN_KINDS:
         yield from _item_problems(part)
+        yield from _problems_for_two(part)
+
+
+def _problems_for_two(part: OwnPart) -> Iterator[Problem]:
+    kind = part.known_kind
+    if kind.is_for_two and part.two is None:
+        yield Problem("empty", "Say which game is played with the partner.", ("two",))
+    elif part.two is not None and not kind.is_for_two:
+        yield Problem("not_a_choice", f"{kind.title} is no game for two.", ("two",))
+    elif part.two is not None:
+        yield from (problem.under("two") for problem in check_for_two(part.two))
 
 
 def _item_problems(part: OwnPart) -> Iterator[Problem]:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass
 
+from jolly_core.challenges.for_two import ForTwo
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.planning.candidate import Candidate
 from jolly_core.planning.times import add_times, fixed_time, time_of_race
@@ -17,11 +18,11 @@ FEED_S = 540
 
 @dataclass(frozen=True)
 class PartnerGame:
-    """A game for two: its title, how it is played, and how long it takes."""
+    """A game for two as a block offers it: its title, what is played, and how long it takes."""
 
     id: str
     title: str
-    rule: str
+    two: ForTwo
     time: Estimate
 
 
@@ -31,19 +32,19 @@ PARTNER_GAMES = {
         PartnerGame(
             "feed",
             "Rally feed",
-            "Your partner feeds to one spot, you play every ball back to the target; change over every twenty balls",
+            ForTwo("feed"),
             fixed_time(FEED_S),
         ),
         PartnerGame(
             "eleven",
             "Points to eleven",
-            "Play points to eleven, two clear",
+            ForTwo("points", 11),
             add_times([fixed_time(AGREE_S), time_of_race(11)]),
         ),
         PartnerGame(
             "tie_break",
             "Tie-break to seven",
-            "Play one tie-break to seven, two clear, the serve changing after the first point and then every two",
+            ForTwo("tie_break", 7),
             add_times([fixed_time(AGREE_S), time_of_race(7)]),
         ),
     )

@@ -22,7 +22,8 @@ from jolly_core.planning.weaving import BLOCKED, LARGEST_SEED
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from layouts.api.serializers import LayoutRefSerializer
 from places.api.serializers import PlaceSerializer
-from plan.api.own_parts import OwnPartSerializer
+from plan.api.for_two import GameForTwoSerializer
+from plan.api.own_parts import ForTwoSerializer, OwnPartSerializer
 from plan.selectors import list_block_kit
 from runs.api.serializers import RunRowSerializer
 
@@ -102,6 +103,7 @@ class ProposedPartSerializer(ReadSerializer):
     is_own = serializers.BooleanField(help_text="Put in by the athlete, beside the ladders.")
     items = serializers.ListField(child=serializers.CharField())
     role = serializers.CharField()
+    two = ForTwoSerializer(allow_null=True)
 
 
 class LeftOutSerializer(ReadSerializer):
@@ -182,6 +184,8 @@ class PartSerializer(serializers.ModelSerializer[Part]):
     runs = serializers.SerializerMethodField()
     sheet = serializers.SerializerMethodField()
     actual_s = serializers.SerializerMethodField()
+    two = ForTwoSerializer(source="for_two", allow_null=True)
+    game = serializers.SerializerMethodField()
 
     class Meta:
         model = Part
@@ -208,6 +212,8 @@ class PartSerializer(serializers.ModelSerializer[Part]):
             "is_own",
             "items",
             "role",
+            "two",
+            "game",
             "runs",
             "sheet",
             "actual_s",
@@ -235,6 +241,11 @@ class PartSerializer(serializers.ModelSerializer[Part]):
             return None
         form = form_of(part.rung.on(part.side).said_game)
         return SheetSerializer({**asdict(form.sheet()), "totals": form.totals_type.declared()}).data
+
+    @extend_schema_field(GameForTwoSerializer(allow_null=True))
+    def get_game(self, part: Part) -> Any:
+        """How the game with a partner stands; null for what is done alone."""
+        return GameForTwoSerializer(part).data if part.two else None
 
     @extend_schema_field(serializers.IntegerField(allow_null=True))
     def get_actual_s(self, part: Part) -> int | None:

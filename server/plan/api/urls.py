@@ -1,6 +1,6 @@
 from django.urls import path
 
-from plan.api import first, load, own_parts, routines, set_up, views, weaves
+from plan.api import first, for_two, load, own_parts, routines, set_up, views, weaves
 
 urlpatterns = [
     path("today/", views.TodayView.as_view()),
@@ -21,6 +21,7 @@ urlpatterns = [
     path("routines/<int:routine_id>/", routines.RoutineView.as_view()),
     path("routines/<int:routine_id>/comparison/", routines.ComparisonView.as_view()),
     path("parts/<int:part_id>/done/", views.PartDoneView.as_view()),
+    path("parts/<int:part_id>/presses/", for_two.PressesView.as_view()),
     path("parts/<int:part_id>/more/", views.PartMoreView.as_view()),
     path("parts/<int:part_id>/dropped/", views.PartDropView.as_view()),
 ]

@@ -9,6 +9,7 @@ from accounts.selectors import get_today
 from blocks import services as block_services
 from blocks.selectors import get_block
 from config.requests import Request, read_given, read_query
+from jolly_core.challenges.for_two import ForTwo
 from jolly_core.planning.candidate import Kept
 from jolly_core.planning.own_parts import OwnPart
 from places.selectors import get_place
@@ -66,9 +67,14 @@ def _asked(request: Request, values: dict[str, Any]) -> BlockRequest:
         has_cool_down=values["has_cool_down"],
         kept=kept,
         fill=values["fill"],
-        own=[OwnPart(**{**each, "items": tuple(each["items"])}) for each in values["own"]],
+        own=[_own_part(each) for each in values["own"]],
         rung_ids=values["rungs"],
     )
+
+
+def _own_part(given: dict[str, Any]) -> OwnPart:
+    two = ForTwo(**given["two"]) if given["two"] else None
+    return OwnPart(**{**given, "items": tuple(given["items"]), "two": two})
 
 
 def _answer(request: Request, block_id: int, status: int = 200) -> Response:

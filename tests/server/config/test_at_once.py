@@ -91,6 +91,12 @@ class World:
         self.player.putts(self.rung, 9)
         return self.rung
 
+    def with_partner(self) -> int:
+        """A part that is played with a partner, by its id."""
+        own = [{"key": "own-0", "kind": "for_two", "title": "Points", "seconds": 600, "two": {"game": "points"}}]
+        block = self.post("blocks/", minutes=30, ladders=[], own=own, day=FAR_DAY)
+        return int(next(part["id"] for part in block["parts"] if part["game"]))
+
     def started(self) -> World:
         self.send("patch", f"blocks/{self.block['id']}/", change="start")
         return self
@@ -251,6 +257,7 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     "finish_part": (lambda w: ("post", f"parts/{w.started().part['id']}/done/", {}), {}),
     "drop_part": (lambda w: ("put", f"parts/{w.started().part['id']}/dropped/", {}), {}),
     "take_part_back": (lambda w: ("delete", f"parts/{w.started().part['id']}/dropped/", {}), {}),
+    "keep_presses": (lambda w: ("put", f"parts/{w.with_partner()}/presses/", {"presses": "ab", "before": ""}), {}),
     "extend_part": (lambda w: ("post", f"parts/{w.started().part['id']}/more/", {}), {}),
     "make_recovery_codes": (lambda w: ("post", "recovery-codes/", {}), {"RecoveryCode": 6}),
     "take_ladder": (lambda w: ("post", "shelf/serve-to-box/take/", {}), {"Ladder": 1}),

@@ -921,6 +921,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/parts/{part_id}/presses/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description What is pressed in a game for two, all of it with each press. */
+        put: operations["keep_presses"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/places/": {
         parameters: {
             query?: never;
@@ -2161,6 +2178,38 @@ export interface components {
             /** @description Why there is no such line; empty where there is one. */
             no_way: string;
         };
+        /** @description A game with a partner. What it may be is the core's to say. */
+        ForTwo: {
+            game: components["schemas"]["GameForTwoId"];
+            /**
+             * @description Where points are played: to how many.
+             * @default 11
+             */
+            to: number;
+            /**
+             * @description One rule more.
+             * @default
+             */
+            condition: string;
+            /** @default  */
+            partner: string;
+        };
+        /** @description A game with a partner. What it may be is the core's to say. */
+        ForTwoRequest: {
+            game: components["schemas"]["GameForTwoId"];
+            /**
+             * @description Where points are played: to how many.
+             * @default 11
+             */
+            to?: number;
+            /**
+             * @description One rule more.
+             * @default
+             */
+            condition?: string;
+            /** @default  */
+            partner?: string;
+        };
         /** @description A frame on the sheet: a mark for each ball, the score up to it (None while bonus balls are due), what it is. */
         FrameLine: {
             balls: string[];
@@ -2176,13 +2225,27 @@ export interface components {
             format: "frames";
             standing: number;
         };
+        GameChoice: {
+            id: components["schemas"]["GameForTwoId"];
+            title: string;
+            has_points: boolean;
+            /** @description To how many points it goes at first. */
+            to: number;
+        };
+        /** @description A game with a partner in a block: what is played, what was pressed, and how it stands. */
+        GameForTwo: {
+            partner: string;
+            rule: string;
+            presses: string;
+            readonly score: components["schemas"]["TwoScore"];
+        };
         /**
-         * @description * `count` - count
-         *     * `row` - row
-         *     * `minute` - minute
+         * @description * `feed` - feed
+         *     * `points` - points
+         *     * `tie_break` - tie_break
          * @enum {string}
          */
-        GameEnum: "count" | "row" | "minute";
+        GameForTwoId: "feed" | "points" | "tie_break";
         Guide: {
             /** Format: double */
             at_m: number;
@@ -2737,6 +2800,8 @@ export interface components {
             seconds: number;
             /** @description Whether it is a list of things, one after the other. */
             has_items: boolean;
+            /** @description What is played with a partner; empty for what is done alone. */
+            games: components["schemas"]["GameChoice"][];
             /** @description Whether it may stand for the warm-up or the cool-down. */
             can_be_end: boolean;
         };
@@ -2745,10 +2810,11 @@ export interface components {
          *     * `checklist` - checklist
          *     * `rest` - rest
          *     * `free_play` - free_play
+         *     * `for_two` - for_two
          *     * `write_down` - write_down
          * @enum {string}
          */
-        OwnKindId: "timed" | "checklist" | "rest" | "free_play" | "write_down";
+        OwnKindId: "timed" | "checklist" | "rest" | "free_play" | "for_two" | "write_down";
         /** @description A part that the athlete put in. What it may be is the core's to say. */
         OwnPartRequest: {
             key: string;
@@ -2767,6 +2833,7 @@ export interface components {
              * @default
              */
             role?: components["schemas"]["RoleEnum"] | components["schemas"]["BlankEnum"];
+            two?: components["schemas"]["ForTwoRequest"] | null;
         };
         /** @description A ladder pack, as docs/formats/ladder-pack.schema.json describes it; the core says what may stand in it. */
         PackRequest: {
@@ -2886,6 +2953,8 @@ export interface components {
             is_own: boolean;
             items: string[];
             role: string;
+            two: components["schemas"]["ForTwo"] | null;
+            readonly game: components["schemas"]["GameForTwo"] | null;
             readonly runs: string[];
             readonly sheet: components["schemas"]["Sheet"] | null;
             readonly actual_s: number | null;
@@ -2903,10 +2972,11 @@ export interface components {
          *     * `checklist` - checklist
          *     * `rest` - rest
          *     * `free_play` - free_play
+         *     * `for_two` - for_two
          *     * `write_down` - write_down
          * @enum {string}
          */
-        PartKind: "warm_up" | "challenge" | "partner" | "cool_down" | "timed" | "checklist" | "rest" | "free_play" | "write_down";
+        PartKind: "warm_up" | "challenge" | "partner" | "cool_down" | "timed" | "checklist" | "rest" | "free_play" | "for_two" | "write_down";
         PatchedAthleteRequest: {
             display_name?: string;
             handedness?: components["schemas"]["HandednessEnum"];
@@ -3002,6 +3072,12 @@ export interface components {
             /** Format: double */
             high: number;
         };
+        PressesRequest: {
+            /** @description All of them. */
+            presses: string;
+            /** @description What stood there before. */
+            before: string;
+        };
         /** @description Every refusal has this shape. */
         Problem: {
             type: string;
@@ -3054,6 +3130,7 @@ export interface components {
             is_own: boolean;
             items: string[];
             role: string;
+            two: components["schemas"]["ForTwo"] | null;
         };
         /** @description An arrangement: which ladders in which window, and what becomes of the wishes. */
         ProposedWeek: {
@@ -3063,9 +3140,16 @@ export interface components {
         QualityRepsDetail: {
             format: "quality_reps";
         };
+        /**
+         * @description * `count` - count
+         *     * `row` - row
+         *     * `minute` - minute
+         * @enum {string}
+         */
+        QuickRunGameEnum: "count" | "row" | "minute";
         /** @description Counting without a plan: by which of the plain games. */
         QuickRunRequest: {
-            game: components["schemas"]["GameEnum"];
+            game: components["schemas"]["QuickRunGameEnum"];
             /** Format: date-time */
             started_at: string;
         };
@@ -3955,6 +4039,28 @@ export interface components {
             format: "two_chance_walk";
             targets: components["schemas"]["TargetLine"][];
             balls: number[][];
+        };
+        /** @description What can be pressed, and what it says. */
+        TwoPad: {
+            press: string;
+            words: string;
+        };
+        /**
+         * @description How a game for two stands: the results of both, whose turn it is and what to call, and what can be pressed.
+         *
+         *     ``own_of`` and ``other_of`` are the balls that each has had, None where points are played. ``turn`` says who serves
+         *     or hits, ``call`` what has to be done before the next press.
+         */
+        TwoScore: {
+            own: number;
+            other: number;
+            turn: string;
+            call: string;
+            words: string;
+            pads: components["schemas"]["TwoPad"][];
+            is_over: boolean;
+            own_of: number | null;
+            other_of: number | null;
         };
         /**
          * @description * `metric` - Metric
@@ -8829,6 +8935,87 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_presses: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                part_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PressesRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GameForTwo"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -29,7 +29,6 @@ export function useProposal(draft: Draft) {
   const query = useQuery({
     queryKey: ["proposal", body],
     queryFn: () => unwrap(api.POST("/api/proposals/", { body })),
-    enabled: hasSomething(draft),
   });
   const [good, setGood] = useState<{ proposal: Proposal; to: string } | null>(null);
   if (query.data && query.data !== good?.proposal) setGood({ proposal: query.data, to: JSON.stringify(body) });
@@ -159,10 +158,6 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
   const navigate = useNavigate();
   const [steps, setSteps] = useState(0);
   const { query, proposal, isAnswer } = state;
-  if (!hasSomething(draft))
-    return (
-      <EmptyState title="Choose a ladder">Tick at least one ladder above, and the block is arranged here.</EmptyState>
-    );
   if (!proposal)
     return query.isError ? (
       <ErrorNotice error={query.error} onRetry={() => void query.refetch()} />
@@ -178,6 +173,20 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
     void navigate(-1);
   };
   const edits = makeEdits(proposal, isAnswer, edit);
+  const putIn = (
+    <PutIn
+      standings={standings}
+      taken={proposal.parts.map(({ key }) => key)}
+      places={proposal.parts.filter(isPlaced).length}
+      edits={edits}
+    />
+  );
+  if (!hasSomething(draft))
+    return (
+      <EmptyState title="Choose a ladder" action={putIn}>
+        Tick at least one ladder above, and the block is arranged here; or put in what you do.
+      </EmptyState>
+    );
   const tools = (
     <Stack direction="row" spacing={1}>
       <Button size="small" onClick={undo} disabled={steps === 0}>
@@ -207,12 +216,7 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
         <Total proposal={proposal} minutes={draft.minutes} />
         {proposal.weave_words && <WeaveField draft={draft} change={edit} />}
         <PartList proposal={proposal} others={listOthers(proposal, standings)} edits={edits} />
-        <PutIn
-          standings={standings}
-          taken={proposal.parts.map(({ key }) => key)}
-          places={proposal.parts.filter(isPlaced).length}
-          edits={edits}
-        />
+        {putIn}
         <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
           {!draft.hasWarmUp && (
             <Button variant="outlined" onClick={() => edit({ hasWarmUp: true }, true)}>

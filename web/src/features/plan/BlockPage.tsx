@@ -100,6 +100,14 @@ function Plan({ block }: { block: Block }) {
             <b>To bring:</b> {block.kit.join(", ")}.
           </Typography>
         )}
+        {block.parts.map(
+          ({ id, title, game }) =>
+            game?.presses && (
+              <Typography key={id}>
+                <b>{title}:</b> {game.score.words}. {game.rule}.
+              </Typography>
+            ),
+        )}
         {block.layouts.length > 0 && (
           <Typography>
             <b>To scale:</b>{" "}

@@ -3,13 +3,55 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, St
 import { useState, type SyntheticEvent } from "react";
 
 import type { OwnKind } from "../../api/planning";
+import { Pick } from "../../shared/ui/Pick";
 import type { Own } from "./draft";
+
+type Two = NonNullable<Own["two"]>;
 
 const PLACES: { value: Own["role"]; word: string }[] = [
   { value: "", word: "among the other parts" },
   { value: "warm_up", word: "instead of the warm-up" },
   { value: "cool_down", word: "instead of the cool-down" },
 ];
+
+/** A game with a partner: which one, to how many points, by which condition, and with whom. */
+function TwoFields({ two, games, onChange }: { two: Two; games: OwnKind["games"]; onChange: (two: Two) => void }) {
+  const game = games.find(({ id }) => id === two.game);
+  return (
+    <>
+      <Pick
+        label="The game"
+        value={two.game}
+        choices={games.map(({ id, title }) => ({ value: id, word: title }))}
+        onChange={(id) => {
+          const next = games.find((each) => each.id === id);
+          if (next) onChange({ ...two, game: next.id, to: next.to });
+        }}
+      />
+      {game?.has_points && (
+        <TextField
+          label="To how many points, two clear"
+          type="number"
+          value={two.to || ""}
+          onChange={(event) => onChange({ ...two, to: Number(event.target.value) })}
+          slotProps={{ htmlInput: { min: 3, max: 30 } }}
+        />
+      )}
+      <TextField
+        label="One condition (open)"
+        value={two.condition}
+        onChange={(event) => onChange({ ...two, condition: event.target.value })}
+        slotProps={{ htmlInput: { maxLength: 160 } }}
+      />
+      <TextField
+        label="Your partner's name (open)"
+        value={two.partner}
+        onChange={(event) => onChange({ ...two, partner: event.target.value })}
+        slotProps={{ htmlInput: { maxLength: 40 } }}
+      />
+    </>
+  );
+}
 
 interface OwnPartDialogProps {
   own: Own;
@@ -24,6 +66,7 @@ export function OwnPartDialog({ own, kind, isNew, onPut, onClose }: OwnPartDialo
   const [minutes, setMinutes] = useState(String(own.seconds / 60));
   const [items, setItems] = useState(own.items.join("\n"));
   const [role, setRole] = useState(own.role);
+  const [two, setTwo] = useState(own.two);
   const seconds = Math.round(Number(minutes.replace(",", ".")) * 60);
   const put = (event: SyntheticEvent) => {
     event.preventDefault();
@@ -32,6 +75,7 @@ export function OwnPartDialog({ own, kind, isNew, onPut, onClose }: OwnPartDialo
       title: title.trim(),
       seconds,
       role,
+      two,
       items: kind.has_items
         ? items
             .split("\n")
@@ -60,6 +104,7 @@ export function OwnPartDialog({ own, kind, isNew, onPut, onClose }: OwnPartDialo
               onChange={(event) => setMinutes(event.target.value)}
               slotProps={{ htmlInput: { min: 0.5, max: 120, step: 0.5 } }}
             />
+            {two && <TwoFields two={two} games={kind.games} onChange={setTwo} />}
             {kind.has_items && (
               <TextField
                 label="One thing on each line"

@@ -47,8 +47,9 @@ export function PutIn({ standings, taken, places, edits }: PutInProps) {
   const [begun, setBegun] = useState<{ own: Own; kind: OwnKind } | null>(null);
   const begin = (kind: OwnKind) => {
     setAnchor(null);
-    const { id, title, seconds } = kind;
-    setBegun({ kind, own: { key: freeKey(taken), kind: id, title, seconds, place: places, items: [], role: "" } });
+    const { id, title, seconds, games } = kind;
+    const two = games[0] ? { game: games[0].id, to: games[0].to, condition: "", partner: "" } : null;
+    setBegun({ kind, own: { key: freeKey(taken), kind: id, title, seconds, place: places, items: [], role: "", two } });
   };
   return (
     <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>

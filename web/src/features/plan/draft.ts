@@ -74,14 +74,17 @@ function readKept(text: string): Kept {
 /** Own parts in the address: a list of lists, as short as JSON can have it. */
 const writeOwn = (own: Own[]) =>
   JSON.stringify(
-    own.map(({ key, kind, title, seconds, place, items, role }) => [key, kind, title, seconds, place, items, role]),
+    own.map(({ key, kind, title, seconds, place, items, role, two }) => [
+      ...[key, kind, title, seconds, place, items, role],
+      ...(two ? [two] : []),
+    ]),
   );
 
-type Written = [string, Own["kind"], string, number, number, string[], Own["role"]];
+type Written = [string, Own["kind"], string, number, number, string[], Own["role"], Own["two"]?];
 
 function readOwn(text: string | null): Own[] {
   try {
-    return (JSON.parse(text ?? "[]") as Written[]).map(([key, kind, title, seconds, place, items, role]) => ({
+    return (JSON.parse(text ?? "[]") as Written[]).map(([key, kind, title, seconds, place, items, role, two]) => ({
       key,
       kind,
       title,
@@ -89,6 +92,7 @@ function readOwn(text: string | null): Own[] {
       place,
       items,
       role,
+      two: two ?? null,
     }));
   } catch {
     return [];
@@ -153,7 +157,10 @@ export function useDraft() {
   return { draft, change, block: block ? Number(block) : null };
 }
 
-type AnyPart = Pick<Schemas["Part"], "key" | "kind" | "title" | "planned_s" | "items" | "role" | "rung" | "is_own">;
+type AnyPart = Pick<
+  Schemas["Part"],
+  "key" | "kind" | "title" | "planned_s" | "items" | "role" | "two" | "rung" | "is_own"
+>;
 
 /** Whether a part has a place among the others: not the ends of the block, nor its game with a partner. */
 export const isPlaced = (part: Pick<AnyPart, "rung" | "role" | "is_own">) =>
@@ -167,6 +174,7 @@ export const ownOf = (part: AnyPart, place: number): Own => ({
   place,
   items: part.items,
   role: part.role as Own["role"],
+  two: part.two,
 });
 
 /** What the server is asked. */

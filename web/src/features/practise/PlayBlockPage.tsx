@@ -5,13 +5,14 @@ import { useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
 import { athleteQuery, blockQuery, useBlockChange, usePartDone, type Block, type Part } from "../../api/queries";
-import { capital, quantity, showMinutes } from "../../shared/lib/format";
+import { quantity, showMinutes } from "../../shared/lib/format";
 import { useKept } from "../../shared/lib/useKept";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { Risks } from "../../shared/ui/Risks";
 import { Briefing, StartButton } from "./Briefing";
+import { ForTwo } from "./ForTwo";
 import { Effort } from "../../shared/ui/Effort";
 import { Extend, isOpen, RunningBlock, SideCounts } from "./RunningBlock";
 import { useKeys } from "./useKeys";
@@ -108,9 +109,7 @@ function Now({ block, part, next, playsItself }: NowProps) {
   if (!athlete) return null;
   return (
     <TimedPart part={part} next={next} athlete={athlete} playsItself={playsItself}>
-      {part.kind === "partner" && (
-        <Typography sx={{ fontSize: "1.15rem" }}>{capital(part.reasons.join(". "))}.</Typography>
-      )}
+      {part.game && <ForTwo part={part} game={part.game} athlete={athlete} />}
     </TimedPart>
   );
 }

@@ -13,7 +13,11 @@ import { useWakeLock } from "./useWakeLock";
 import { Steps } from "./Steps";
 
 /** What the button says that leaves a part behind. */
-const DONE: Partial<Record<Part["kind"], string>> = { warm_up: "Warm: go on", partner: "Played: go on" };
+const DONE: Partial<Record<Part["kind"], string>> = {
+  warm_up: "Warm: go on",
+  partner: "Played: go on",
+  for_two: "Played: go on",
+};
 
 interface TimedPartProps {
   part: Part;

@@ -8,6 +8,7 @@ const LOOKS = {
   warm_up: { ground: tape.mustard, ink: tape.ink, word: "Warm-up" },
   challenge: { ground: tape.teal, ink: "#ffffff", word: "" },
   partner: { ground: tape.timberDark, ink: "#ffffff", word: "" },
+  for_two: { ground: tape.timberDark, ink: "#ffffff", word: "" },
   timed: { ground: "#2f5d8c", ink: "#ffffff", word: "" },
   checklist: { ground: "#2f5d8c", ink: "#ffffff", word: "" },
   rest: { ground: "#efe8d8", ink: tape.ink, word: "" },
