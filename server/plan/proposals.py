@@ -10,10 +10,12 @@ from typing import Any
 from accounts.models import Athlete
 from accounts.selectors import list_limits
 from jolly_core.planning.arrangement import Arrangement, arrange_block
-from jolly_core.planning.candidate import BALANCED, NORMAL, TEST_DAY, Kept, Terms
+from jolly_core.planning.candidate import BALANCED, NORMAL, TEST_DAY, Candidate, Kept, Terms
 from jolly_core.planning.own_parts import OwnPart
+from jolly_core.planning.times import first_guess
 from jolly_core.planning.weaving import BLOCKED, WEAVES
 from jolly_core.sides import NONE
+from ladders.models import Rung
 from ladders.selectors import list_laid
 from layouts.selectors import list_kit as layout_kit
 from places.models import Place
@@ -53,6 +55,8 @@ class Proposal:
     habit_words: str
     #: How much habit has widened the ranges.
     widen: float
+    #: The candidates whose length is known from their record, by their keys.
+    learned: dict[str, Candidate]
 
     @property
     def kit(self) -> list[str]:
@@ -70,6 +74,7 @@ class Proposal:
         rows = []
         for part in self.arrangement.parts:
             rung, side = self.targets.get(part.key, (None, NONE))
+            learned = self.learned.get(part.key)
             rows.append(
                 {
                     "kind": part.kind,
@@ -77,6 +82,7 @@ class Proposal:
                     "title": part.title,
                     "start_s": part.start_s,
                     "planned_s": part.duration_s,
+                    "guess_s": _guess_s(rung, learned, part.runs) if rung and learned else None,
                     "low_s": part.time.low_s,
                     "high_s": part.time.high_s,
                     "runs_planned": part.runs,
@@ -108,7 +114,13 @@ def propose_block(athlete: Athlete, asked: BlockRequest) -> Proposal:
     arrangement = arrange_block(
         terms_of(athlete, asked, candidates), candidates.candidates, asked.kept, fill=asked.fill
     )
-    return Proposal(asked, arrangement, candidates.targets, candidates.habit.words, candidates.habit.widen)
+    learned = {each.key: each for each in candidates.candidates if not each.is_prior}
+    return Proposal(asked, arrangement, candidates.targets, candidates.habit.words, candidates.habit.widen, learned)
+
+
+def _guess_s(rung: Rung, learned: Candidate, runs: int) -> int:
+    """What so many runs were taken for before there was a record of them."""
+    return first_guess(rung.game, rung.known_card, runs, learned.set_up_s).expected_s
 
 
 def terms_of(athlete: Athlete, asked: BlockRequest, candidates: Candidates) -> Terms:

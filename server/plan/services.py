@@ -104,7 +104,7 @@ def _values(proposal: Proposal, start: time | None, acknowledged: Sequence[str])
 
 def _as_kept(row: dict[str, Any]) -> dict[str, Any]:
     """A part of a proposal by the columns that it is kept in."""
-    kept = {name: each for name, each in row.items() if name not in ("key", "start_s", "is_own")}
+    kept = {name: each for name, each in row.items() if name not in ("key", "start_s", "is_own", "guess_s")}
     return {**kept, "two": row["two"].as_stored() if row["two"] else {}}
 
 

@@ -33,7 +33,7 @@ LONG_WARM_UP_REASON = "longer than usual: overhead or explosive work follows"
 COOL_DOWN_REASON = "time to come down, and to write down what you felt before it is gone"
 
 #: Room left over is explained when it is at least this long and this share of the minutes. Common practice, no source.
-MUCH_SPARE_S, MUCH_SPARE = 240, 0.2
+MUCH_SPARE_S, MUCH_SPARE = 240, 0.1
 
 
 @dataclass(frozen=True)

@@ -8,10 +8,12 @@ from functools import lru_cache
 from math import ceil, exp, fsum, log, sqrt
 from statistics import median
 
+from jolly_core.challenges.card import Card
 from jolly_core.challenges.card_items.basket import STANDS, Basket
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.foretelling.pace import NINE_IN_TEN_Z, Attempts, Estimate, Pace, time_of, waited
 from jolly_core.foretelling.registry import forecast_of
+from jolly_core.record.pace import pace_of
 from jolly_core.stats.race import RaceWait
 
 #: Between one run and the next: fetch the ball, breathe, look at the number. Common practice, no source.
@@ -158,6 +160,17 @@ def time_of_part(run: Estimate, runs: int, set_up_s: int, habit: Habit) -> Estim
     low_s = whole.expected_s - round((whole.expected_s - whole.low_s) * habit.widen)
     high_s = whole.expected_s + round((whole.high_s - whole.expected_s) * habit.widen)
     return Estimate(max(0, low_s), whole.expected_s, high_s)
+
+
+def first_guess(game: AnyGame, card: Card, runs: int, set_up_s: int) -> Estimate:
+    """How long a part was taken for before there was a record of it: by the athlete's guess, or by the usual pace.
+
+    >>> from jolly_core.challenges.registry import read_game
+    >>> first_guess(read_game("makes_of_n", {"attempts": 10, "goal": 8}), Card(), 2, 60).expected_s
+    330
+    """
+    run, _ = foretell_run(game, pace_of(game, (), card=card), card.of(Basket))
+    return time_of_part(run, runs, set_up_s, Habit())
 
 
 def add_times(parts: Sequence[Estimate]) -> Estimate:

@@ -91,6 +91,7 @@ class ProposedPartSerializer(ReadSerializer):
     start_s = serializers.IntegerField()
     key = serializers.CharField()
     planned_s = serializers.IntegerField()
+    guess_s = serializers.IntegerField(allow_null=True, help_text="What it was taken for before there was a record.")
     low_s = serializers.IntegerField(help_text="Nine times in ten it takes longer than this and less than high_s.")
     high_s = serializers.IntegerField()
     runs_planned = serializers.IntegerField()

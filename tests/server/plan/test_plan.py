@@ -34,6 +34,22 @@ def test_a_proposal_is_shown_and_not_kept(client: APIClient, putting: Ladder) ->
     assert Block.objects.count() == 0
 
 
+def test_a_part_says_what_it_was_taken_for_before_there_was_a_record(player: Player, putting: Ladder) -> None:
+    def part() -> Any:
+        body = {"minutes": 30, "ladders": [putting.pk]}
+        parts = player.client.post("/api/proposals/", body, format="json").json()["parts"]
+        return next(each for each in parts if each["rung"])
+
+    before = part()
+    assert before["guess_s"] is None
+    for _ in range(3):
+        player.putts(rung_id(putting), 6)  # a putt a second
+    after = part()
+    each_s = before["planned_s"] / before["runs_planned"]
+    assert after["guess_s"] / after["runs_planned"] == pytest.approx(each_s, rel=0.1)
+    assert after["planned_s"] / after["runs_planned"] < each_s / 2
+
+
 @pytest.mark.parametrize(
     ("focus", "looked_at"), [("balanced", 2), ("one_ladder", 1), ("weak_spots", 4), ("test_day", 4)]
 )

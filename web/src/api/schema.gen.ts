@@ -3115,6 +3115,8 @@ export interface components {
             start_s: number;
             key: string;
             planned_s: number;
+            /** @description What it was taken for before there was a record. */
+            guess_s: number | null;
             /** @description Nine times in ten it takes longer than this and less than high_s. */
             low_s: number;
             high_s: number;

@@ -3,7 +3,7 @@ import { Button, Dialog, DialogActions, DialogContent, DialogTitle, MenuItem, St
 import { useState, type SyntheticEvent } from "react";
 
 import type { OwnKind } from "../../api/planning";
-import { Pick } from "../../shared/ui/Pick";
+import { Fields, Pick } from "../../shared/ui/Pick";
 import type { Own } from "./draft";
 
 type Two = NonNullable<Own["two"]>;
@@ -19,15 +19,17 @@ function TwoFields({ two, games, onChange }: { two: Two; games: OwnKind["games"]
   const game = games.find(({ id }) => id === two.game);
   return (
     <>
-      <Pick
-        label="The game"
-        value={two.game}
-        choices={games.map(({ id, title }) => ({ value: id, word: title }))}
-        onChange={(id) => {
-          const next = games.find((each) => each.id === id);
-          if (next) onChange({ ...two, game: next.id, to: next.to });
-        }}
-      />
+      <Fields>
+        <Pick
+          label="The game"
+          value={two.game}
+          choices={games.map(({ id, title }) => ({ value: id, word: title }))}
+          onChange={(id) => {
+            const next = games.find((each) => each.id === id);
+            if (next) onChange({ ...two, game: next.id, to: next.to });
+          }}
+        />
+      </Fields>
       {game?.has_points && (
         <TextField
           label="To how many points, two clear"

@@ -132,6 +132,9 @@ function Row({
         <Typography variant="body2" color="text.secondary">
           {showMinutes(part.planned_s)}
           {part.low_s !== part.high_s && `, nine times in ten ${showRange(part.low_s, part.high_s)}`}
+          {part.guess_s !== null &&
+            showMinutes(part.guess_s) !== showMinutes(part.planned_s) &&
+            `; as you play, first guess ${showMinutes(part.guess_s)}`}
           {part.items.length > 0 && `: ${part.items.join(", ")}`}
         </Typography>
       </Box>

@@ -34,7 +34,7 @@ function StationRow({ station }: { station: Station }) {
 
 function lead({ day, kit }: SetUp) {
   return day
-    ? `For the block on ${showDay(day)}: ${quantity(kit.length, "thing")} to bring.`
+    ? `For the block on ${showDay(day)}: ${kit.length ? quantity(kit.length, "thing") : "nothing"} to bring.`
     : "For all your ladders; plan a block and only its kit is listed.";
 }
 
@@ -61,10 +61,12 @@ export default function SetUpPage() {
   return (
     <Page title="Set up" lead={query.data && lead(query.data)} why={why} actions={actions}>
       <Loaded query={query}>
-        {({ kit, stations }) =>
+        {({ day, kit, stations }) =>
           stations.length === 0 ? (
-            <EmptyState title="Nothing to set up yet">
-              Take a ladder from the shelf under Climb, and its kit and tape stand here.
+            <EmptyState title={day ? "Nothing to set up for this block" : "Nothing to set up yet"}>
+              {day
+                ? "Its parts are your own: what they need is yours to bring."
+                : "Take a ladder from the shelf under Climb, and its kit and tape stand here."}
             </EmptyState>
           ) : (
             <>
