@@ -25,6 +25,8 @@ class Routine(models.Model):
     weave = models.CharField(max_length=12, default=BLOCKED)
     seed = models.PositiveIntegerField(default=0)
     parts = models.JSONField(default=list)
+    #: How many days lie between two times; 0 where it has no rhythm.
+    every_days = models.PositiveSmallIntegerField(default=0)
     version = models.PositiveSmallIntegerField(default=1)
     #: The version before this one.
     before = models.OneToOneField("self", null=True, on_delete=models.SET_NULL, related_name="after")

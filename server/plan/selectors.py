@@ -6,7 +6,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
-from django.db.models import QuerySet
+from django.db.models import Max, QuerySet
 
 from accounts.models import Athlete, BodyLimit
 from accounts.selectors import get_today, list_body_limits
@@ -18,6 +18,7 @@ from jolly_core.load.counts import JointCount, count_cautions, count_joints
 from jolly_core.load.weekly import Week, list_weeks, load_cautions
 from jolly_core.planning.candidate import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, PARTNER, TEST_DAY, Kept
 from jolly_core.planning.own_parts import OwnPart
+from jolly_core.planning.rhythm import Due, due_of
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION, COOL_DOWN, WARM_UP
 from jolly_core.record.comparison import Comparison, Played, Score, compare
@@ -45,6 +46,8 @@ class Today:
     #: What would be different if the next block were planned now.
     stale: Sequence[str]
     limits: Sequence[BodyLimit]
+    #: Routines whose time has come.
+    due: Sequence[DueRoutine] = ()
 
 
 @dataclass(frozen=True)
@@ -87,6 +90,7 @@ def get_today_page(athlete: Athlete) -> Today:
         cautions=list(dict.fromkeys(cautions)),
         stale=list_stale(block) if block else [],
         limits=list(list_body_limits(athlete, today)),
+        due=list_due(athlete, today),
     )
 
 
@@ -189,6 +193,38 @@ def list_ladders_at_first(athlete: Athlete, focus: str) -> list[int]:
 def list_routines(athlete: Athlete) -> QuerySet[Routine]:
     """The latest version of each."""
     return Routine.objects.filter(athlete=athlete, after__isnull=True)
+
+
+@dataclass(frozen=True)
+class DueRoutine:
+    """A routine whose time has come."""
+
+    routine: Routine
+    due: Due
+
+
+def list_due(athlete: Athlete, until: date) -> list[DueRoutine]:
+    """The routines with a rhythm that are due by then and not planned yet, the one due first first."""
+    with_rhythm = list(list_routines(athlete).exclude(every_days=0))
+    if not with_rhythm:
+        return []
+    before = dict(Routine.objects.filter(athlete=athlete).values_list("pk", "before"))
+    played = Repetition.objects.filter(routine__athlete=athlete).order_by().values_list("routine", "block__status")
+    last = {(routine, status): day for routine, status, day in played.annotate(last=Max("block__day"))}
+    found = []
+    for routine in with_rhythm:
+        versions: list[int] = []
+        known: int | None = routine.pk
+        while known is not None:
+            versions.append(known)
+            known = before[known]
+        if any((each, status) in last for each in versions for status in (Block.Status.PLANNED, Block.Status.STARTED)):
+            continue
+        days = [last[each, Block.Status.DONE] for each in versions if (each, Block.Status.DONE) in last]
+        due = due_of(routine.every_days, max(days, default=None), routine.made_at.date())
+        if due and due.day <= until:
+            found.append(DueRoutine(routine, due))
+    return sorted(found, key=lambda each: each.due.day)
 
 
 def compare_routine(athlete: Athlete, routine_id: int) -> Comparison:

@@ -19,6 +19,7 @@ from jolly_core.planning.arrangement import CHALLENGE, LONGEST_BLOCK_MIN
 from jolly_core.planning.candidate import Kept
 from jolly_core.planning.kept import RoutinePart, RoutineParts
 from jolly_core.planning.own_parts import OwnPart
+from jolly_core.planning.rhythm import RHYTHMS
 from jolly_core.planning.warmup import COOL_DOWN, NO_COOL_DOWN_WORDS, NO_WARM_UP_WORDS, WARM_UP
 from jolly_core.words import quantity, shortened
 from ladders.models import Rung
@@ -160,6 +161,7 @@ def keep_routine(athlete: Athlete, block_id: int, title: str) -> Routine:
         weave=block.weave,
         seed=block.seed,
         parts=RoutineParts(tuple(_routine_parts(block))).as_stored(),
+        every_days=before.every_days if before else 0,
         version=before.version + 1 if before else 1,
         before=before,
     )
@@ -181,6 +183,18 @@ def _routine_parts(block: Block) -> Iterator[RoutinePart]:
                 role=part.role,
                 two=part.for_two,
             )
+
+
+@transaction.atomic
+def set_rhythm(athlete: Athlete, routine_id: int, every_days: int) -> Routine:
+    """Say how often a routine is to be repeated. Raises ``CoreError`` for a rhythm that there is not."""
+    routine = get_routine(athlete, routine_id)
+    if every_days not in RHYTHMS:
+        message = f"A routine comes back {', '.join(RHYTHMS.values())}; choose one of these."
+        raise CoreError.one("not_a_choice", message, "every_days", value=every_days, allowed=list(RHYTHMS))
+    routine.every_days = every_days
+    routine.save(update_fields=["every_days"])
+    return routine
 
 
 @transaction.atomic

@@ -21,6 +21,7 @@ from jolly_core.planning.kept import GaveWay
 from jolly_core.planning.screening import screen
 from jolly_core.planning.times import time_of_part
 from plan.candidates import Candidates, list_candidates
+from plan.selectors import DueRoutine, list_due
 from weeks.models import CalendarLink, KeptWeek, WeekWish, Window
 
 #: What one visit to a drill holds on each side, for its length in a week.
@@ -41,6 +42,7 @@ class SeenWeek:
     assignment: Mapping[str, tuple[str, ...]]
     why: Mapping[str, str]
     is_kept: bool
+    due: Sequence[DueRoutine] = ()
 
     @cached_property
     def states(self) -> list[core.WishState]:
@@ -144,8 +146,17 @@ def get_week(athlete: Athlete, monday: date, moves: Mapping[int, Window] | None 
         key = place.key if isinstance(place, core.Window) else str(place.pk)
         assignment[key] = (*assignment.get(key, ()), *(str(ladder) for ladder in ladders[block.pk]))
     kept = KeptWeek.objects.filter(athlete=athlete, monday=monday).first()
+    sunday = monday + timedelta(days=DAYS - 1)
     return SeenWeek(
-        monday, windows, blocks, week, assignment, GaveWay.from_stored(kept.why).why if kept else {}, kept is not None
+        monday,
+        windows,
+        blocks,
+        week,
+        assignment,
+        GaveWay.from_stored(kept.why).why if kept else {},
+        is_kept=kept is not None,
+        # What is over is over: a week that has gone by asks for nothing any more.
+        due=list_due(athlete, sunday) if sunday >= get_today(athlete) else (),
     )
 
 

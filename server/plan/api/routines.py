@@ -11,6 +11,7 @@ from blocks.selectors import get_block
 from config.fields import DayField
 from config.reading import ReadSerializer
 from config.requests import Request, read_given
+from jolly_core.planning.rhythm import RHYTHMS
 from jolly_core.record.comparison import Row, Score
 from plan import selectors, services
 from plan.api.serializers import BlockSerializer
@@ -18,9 +19,11 @@ from plan.models import Routine
 
 
 class RoutineSerializer(serializers.ModelSerializer[Routine]):
+    every_days = serializers.ChoiceField(choices=list(RHYTHMS))
+
     class Meta:
         model = Routine
-        fields = ("id", "title", "minutes", "focus", "version")
+        fields = ("id", "title", "minutes", "focus", "version", "every_days")
 
 
 class ScoreSerializer(ReadSerializer):
@@ -59,6 +62,10 @@ class NewRoutineSerializer(ReadSerializer):
     title = serializers.CharField(max_length=120)
 
 
+class RhythmSerializer(ReadSerializer):
+    every_days = serializers.ChoiceField(choices=list(RHYTHMS), help_text="0 where it has no rhythm.")
+
+
 class RepeatSerializer(ReadSerializer):
     day = DayField()
 
@@ -85,6 +92,11 @@ class RoutineView(APIView):
         given = read_given(request, RepeatSerializer)
         block = services.plan_routine(request.user, routine_id, given["day"])
         return Response(BlockSerializer(get_block(request.user, block.pk)).data, status=201)
+
+    @extend_schema(operation_id="set_rhythm", request=RhythmSerializer, responses=RoutineSerializer)
+    def patch(self, request: Request, routine_id: int) -> Response:
+        given = read_given(request, RhythmSerializer)
+        return Response(RoutineSerializer(services.set_rhythm(request.user, routine_id, given["every_days"])).data)
 
     @extend_schema(operation_id="drop_routine", responses={204: None})
     def delete(self, request: Request, routine_id: int) -> Response:

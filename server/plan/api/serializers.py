@@ -418,6 +418,15 @@ class SideTuningSerializer(ReadSerializer):
     words = serializers.ListField(source="tuning.words", child=serializers.CharField())
 
 
+class DueRoutineSerializer(ReadSerializer):
+    """A routine whose time has come."""
+
+    id = serializers.IntegerField(source="routine.pk")
+    title = serializers.CharField(source="routine.title")
+    day = DayField(source="due.day")
+    words = serializers.CharField(source="due.words", help_text="How often, and when it was played last.")
+
+
 class TodaySerializer(ReadSerializer):
     """The day at a glance."""
 
@@ -428,3 +437,4 @@ class TodaySerializer(ReadSerializer):
     cautions = serializers.ListField(child=serializers.CharField())
     stale = serializers.ListField(child=serializers.CharField(), help_text="What has changed since it was planned.")
     limits = BodyLimitSerializer(many=True)
+    due = DueRoutineSerializer(many=True)

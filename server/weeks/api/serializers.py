@@ -4,7 +4,7 @@ from config.reading import ReadSerializer
 from jolly_core.planning.candidate import MOST_IN_A_BLOCK
 from jolly_core.planning.week import AT_LEAST, KINDS, MOST_WINDOWS, MOST_WISHES
 from places.api.serializers import PlaceSerializer
-from plan.api.serializers import MOST_THINGS, BlockSerializer
+from plan.api.serializers import MOST_THINGS, BlockSerializer, DueRoutineSerializer
 from weeks.models import CalendarLink, WeekWish, Window
 
 #: Why each of a block's parts is there.
@@ -79,6 +79,7 @@ class SeenWeekSerializer(ReadSerializer):
     states = WishStateSerializer(many=True)
     breaches = serializers.ListField(child=serializers.CharField())
     is_kept = serializers.BooleanField(help_text="Whether it was arranged and kept.")
+    due = DueRoutineSerializer(many=True, help_text="Routines whose time comes by the end of it.")
 
 
 class FilledWindowSerializer(ReadSerializer):

@@ -178,6 +178,14 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         ),
         {"Block": 1},
     ),
+    "set_rhythm": (
+        lambda w: (
+            "patch",
+            f"routines/{w.post('routines/', block=w.block['id'], title='Monday')['id']}/",
+            {"every_days": 182},
+        ),
+        {},
+    ),
     "drop_routine": (
         lambda w: ("delete", f"routines/{w.post('routines/', block=w.block['id'], title='Monday')['id']}/", {}),
         {"Routine": -1, "Repetition": -1},

@@ -313,3 +313,39 @@ class TestRungsChosenByHand:
         alien = ladder_of(stranger, "putting-circle").rungs.first().pk
         answer = post(client, "proposals/", **asked(putting), rungs=[rungs[0], alien])
         assert answer.json()["errors"][0]["loc"] == ["rungs", 1]
+
+
+class TestRhythm:
+    """A routine that comes back every half year, as Today and the week remember it."""
+
+    def due(self, client: APIClient, day: str = "") -> list[str]:
+        path = f"/api/weeks/{day}/" if day else "/api/today/"
+        return [each["words"] for each in client.get(path).json()["due"]]
+
+    def test_it_is_due_until_it_is_planned_and_again_half_a_year_later(
+        self, client: APIClient, block: Any, athlete: Athlete
+    ) -> None:
+        routine = post(client, "routines/", block=block["id"], title="Test day").json()
+        assert self.due(client) == []
+        client.patch(f"/api/routines/{routine['id']}/", {"every_days": 182}, format="json")
+        assert self.due(client) == []  # the block that it was made from is still to come
+        Block.objects.update(status="done", day=get_today(athlete) - timedelta(days=200))
+        (words,) = self.due(client)
+        assert words.startswith("every half year, last on ")
+        again = post(client, f"routines/{routine['id']}/", day=str(get_today(athlete))).json()
+        assert self.due(client) == []
+        Block.objects.filter(pk=again["id"]).update(status="done")
+        monday = get_today(athlete) + timedelta(days=182)
+        monday -= timedelta(days=monday.weekday())
+        assert len(self.due(client, str(monday))) == 1
+        assert self.due(client, str(monday - timedelta(days=7))) == []
+
+    def test_another_version_keeps_the_rhythm(self, client: APIClient, block: Any) -> None:
+        first = post(client, "routines/", block=block["id"], title="Test day").json()
+        client.patch(f"/api/routines/{first['id']}/", {"every_days": 30}, format="json")
+        assert post(client, "routines/", block=block["id"], title="Test day").json()["every_days"] == 30
+
+    def test_a_rhythm_that_is_none_is_refused(self, client: APIClient, block: Any) -> None:
+        routine = post(client, "routines/", block=block["id"], title="Test day").json()
+        refused = client.patch(f"/api/routines/{routine['id']}/", {"every_days": 3}, format="json")
+        assert (refused.status_code, refused.json()["errors"][0]["loc"]) == (400, ["every_days"])

@@ -1074,7 +1074,8 @@ export interface paths {
         delete: operations["drop_routine"];
         options?: never;
         head?: never;
-        patch?: never;
+        /** @description Repeating a routine on a day, or forgetting it; blocks that were planned from it stay. */
+        patch: operations["set_rhythm"];
         trace?: never;
     };
     "/api/routines/{routine_id}/comparison/": {
@@ -2106,6 +2107,15 @@ export interface components {
             /** @description Whether the rest fits then. */
             is_enough: boolean;
         };
+        /** @description A routine whose time has come. */
+        DueRoutine: {
+            id: number;
+            title: string;
+            /** Format: date */
+            day: string;
+            /** @description How often, and when it was played last. */
+            words: string;
+        };
         Event: {
             /** Format: uuid */
             id: string;
@@ -2131,6 +2141,17 @@ export interface components {
         EventsRequest: {
             events: components["schemas"]["NewEventRequest"][];
         };
+        /**
+         * @description * `0` - 0
+         *     * `7` - 7
+         *     * `14` - 14
+         *     * `30` - 30
+         *     * `91` - 91
+         *     * `182` - 182
+         *     * `365` - 365
+         * @enum {integer}
+         */
+        EveryDaysEnum: 0 | 7 | 14 | 30 | 91 | 182 | 365;
         /** @description How far one side's runs fill the threshold; ``recent`` says which of the last runs reached the mark. */
         Evidence: {
             side: components["schemas"]["Side"];
@@ -2995,6 +3016,20 @@ export interface components {
             /** @description 0 to 10, or not told. */
             effort?: number | null;
         };
+        PatchedRhythmRequest: {
+            /**
+             * @description 0 where it has no rhythm.
+             *
+             *     * `0` - 0
+             *     * `7` - 7
+             *     * `14` - 14
+             *     * `30` - 30
+             *     * `91` - 91
+             *     * `182` - 182
+             *     * `365` - 365
+             */
+            every_days?: components["schemas"]["EveryDaysEnum"];
+        };
         Pattern: {
             pattern: string;
         };
@@ -3336,6 +3371,7 @@ export interface components {
             minutes: number;
             focus: string;
             version: number;
+            every_days: components["schemas"]["EveryDaysEnum"];
         };
         /** @description A rung as a row of a table. Types only: what may be set is the core's to say. */
         RowRequest: {
@@ -3579,6 +3615,8 @@ export interface components {
             breaches: string[];
             /** @description Whether it was arranged and kept. */
             is_kept: boolean;
+            /** @description Routines whose time comes by the end of it. */
+            due: components["schemas"]["DueRoutine"][];
         };
         /** @description One time that a routine was played; a part that was not played in it has no attempts. */
         Session: {
@@ -4024,6 +4062,7 @@ export interface components {
             /** @description What has changed since it was planned. */
             stale: string[];
             limits: components["schemas"]["BodyLimit"][];
+            due: components["schemas"]["DueRoutine"][];
         };
         /** @description A number that a sheet is typed in by. */
         Total: {
@@ -9800,6 +9839,87 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_rhythm: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                routine_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["PatchedRhythmRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Routine"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -3,12 +3,25 @@ import { Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useNavigate } from "react-router";
 
-import { api, unwrap } from "../../api/client";
+import { api, unwrap, type Schemas } from "../../api/client";
 import { routinesQuery } from "../../api/planning";
 import { useChange } from "../../api/queries";
 import { localDay, showDay } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { Panel } from "../../shared/ui/Page";
+import { Pick } from "../../shared/ui/Pick";
+
+type Days = NonNullable<Schemas["PatchedRhythmRequest"]["every_days"]>;
+
+const RHYTHMS = [
+  { value: "0", word: "whenever you like" },
+  { value: "7", word: "every week" },
+  { value: "14", word: "every two weeks" },
+  { value: "30", word: "every month" },
+  { value: "91", word: "every quarter" },
+  { value: "182", word: "every half year" },
+  { value: "365", word: "every year" },
+];
 
 export function Routines({ day }: { day: string }) {
   const navigate = useNavigate();
@@ -33,10 +46,17 @@ export function Routines({ day }: { day: string }) {
     ["today"],
     ["weeks"],
   );
+  const rhythm = useChange(
+    ({ id, days }: { id: number; days: Days }) =>
+      unwrap(api.PATCH("/api/routines/{routine_id}/", { ...path(id), body: { every_days: days } })),
+    ["routines"],
+    ["today"],
+    ["weeks"],
+  );
   const forget = useChange((id: number) => unwrap(api.DELETE("/api/routines/{routine_id}/", path(id))), ["routines"]);
   if (!routines.data?.length) return null;
   const again = `Repeat ${day === localDay() ? "today" : `on ${showDay(day)}`}`;
-  const error = repeat.error ?? start.error ?? forget.error;
+  const error = repeat.error ?? start.error ?? rhythm.error ?? forget.error;
   return (
     <Panel title="Routines">
       {routines.data.map((routine) => (
@@ -45,6 +65,13 @@ export function Routines({ day }: { day: string }) {
             <RouterLink to={`/plan/routines/${routine.id}`}>{routine.title}</RouterLink>, {routine.minutes} min
             {routine.version > 1 && `, version ${routine.version}`}
           </Typography>
+          <Pick
+            label="How often"
+            value={String(routine.every_days)}
+            choices={RHYTHMS}
+            onChange={(days) => rhythm.mutate({ id: routine.id, days: Number(days) as Days })}
+            width={140}
+          />
           <Button
             variant="contained"
             color="success"

@@ -76,7 +76,12 @@ function PaperPart({ part, number }: { part: Part; number: number }) {
       {part.steps.length > 0 && (
         <Box>{part.steps.map((step) => `${step.words} (${showMinutes(step.seconds)})`).join("; ")}.</Box>
       )}
-      {part.kind === "partner" && <Box>{capital(part.reasons.join(". "))}.</Box>}
+      {part.game && (
+        <Box>
+          {part.game.rule}. <Blank label="You" />
+          <Blank label={capital(part.game.partner)} />
+        </Box>
+      )}
       {rung && (
         <Box>
           {rung.set_up} <b>Asked for: {rung.goal_words}.</b> {sheet?.rule}
@@ -87,6 +92,9 @@ function PaperPart({ part, number }: { part: Part; number: number }) {
     </Box>
   );
 }
+
+/** The number that a part has on the sheet. */
+const numberOf = (block: Block, key: string) => block.parts.findIndex((part) => part.key === key) + 1;
 
 function Paper({ block }: { block: Block }) {
   const cautions = [...new Set(block.parts.flatMap((part) => part.ladder?.cautions ?? []))];
@@ -119,6 +127,11 @@ function Paper({ block }: { block: Block }) {
           <b>To bring:</b> {block.kit.join(", ")}.
         </Box>
       )}
+      {block.braids.map((braid, index) => (
+        <Box key={index} sx={{ pb: "1.6mm" }}>
+          <b>Runs take turns:</b> {braid.order.map((key) => numberOf(block, key)).join(", ")}.
+        </Box>
+      ))}
       {block.parts.map((part, index) => (
         <PaperPart key={part.id} part={part} number={index + 1} />
       ))}

@@ -6,6 +6,7 @@ import { Link as RouterLink } from "react-router";
 import { todayQuery, type Block, type RunRow, type Standing } from "../../api/queries";
 import { quantity, showDay, showHour, showLimit, showLongDay, showMinutes } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
+import { DueRoutines } from "../../shared/ui/DueRoutines";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { Loaded } from "../../shared/ui/Loaded";
@@ -153,8 +154,9 @@ export default function TodayPage() {
       lead={day && lead(day.next_block, day.standings)}
       why={why}>
       <Loaded query={query}>
-        {({ next_block: block, standings, day: today, stale }) => (
+        {({ next_block: block, standings, day: today, stale, due }) => (
           <>
+            <DueRoutines due={due} today={today} />
             {block ? (
               <NextBlock block={block} today={today} stale={stale} />
             ) : (

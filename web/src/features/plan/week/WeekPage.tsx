@@ -8,6 +8,7 @@ import { placesQuery, termsQuery, weekQuery, type SeenWeek } from "../../../api/
 import { laddersQuery, type Block } from "../../../api/queries";
 import { localDay, readDay, showDay } from "../../../shared/lib/format";
 import { EmptyState } from "../../../shared/ui/EmptyState";
+import { DueRoutines } from "../../../shared/ui/DueRoutines";
 import { ErrorNotice, Loaded } from "../../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../../shared/ui/Page";
 import type { Target } from "./BlockTape";
@@ -73,6 +74,7 @@ function Board({
   return (
     <Panel>
       <Stack spacing={2}>
+        <DueRoutines due={week.due} today={localDay()} />
         <WeekGrid
           week={week}
           proposed={proposed}
