@@ -2,7 +2,11 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import pytest
+from hypothesis import given
+from hypothesis import strategies as st
 
 from jolly_core.challenges.events import Event
 from jolly_core.challenges.registry import read_game
@@ -159,6 +163,37 @@ class TestCalls:
         assert len(waits) > 50
         assert min(waits) >= 1000
         assert max(waits) <= 3000
+
+    @given(st.integers(1, 999_999), st.integers(2, 40), st.integers(2, 5), st.data())
+    def test_in_any_run_the_calls_differ_by_one_at_most(self, seed: int, number: int, kinds: int, data: Any) -> None:
+        calls = [{"call": name} for name in "abcde"[:kinds]]
+        settings = {"number": number, "wait_low": 0, "wait_high": 0, "seed": seed, "calls": calls}
+        session, at_ms, answered = Session(read_game("calls", settings)), 0, []
+        for seq in range(1, 200):
+            if session.is_over():
+                break
+            at_ms += session.tally().signs[0].in_ms + 500
+            kind = data.draw(st.sampled_from(("make", "miss", "let")))
+            if kind != "let":  # what was let is called once more, or another one is
+                answered.append(session.tally().signs[0].call)
+            session.step(Event(kind, at_ms, seq))
+        counts = [answered.count(name) for name in "abcde"[:kinds]]
+        if session.is_over():
+            assert max(counts) - min(counts) <= 1
+
+    def test_by_chance_alone_runs_are_as_uneven_as_chance_is(self) -> None:
+        game = read_game("calls", {"number": 10, "wait_low": 0, "wait_high": 0, "share": "by_chance"})
+        uneven = 0
+        for seed in range(200):
+            session = Session(game.drawn(seed))
+            lefts = 0
+            for seq in range(1, 11):
+                sign = session.tally().signs[0]
+                lefts += sign.call == "left"
+                session.step(Event("make", 1000 * seq, seq))
+            uneven += abs(2 * lefts - 10) > 0
+        # P(5 of 10 heads) = 252/1024, so some 151 of 200 are uneven; five standard deviations are 30.
+        assert 121 <= uneven <= 181
 
     def test_waits_the_wrong_way_round_are_refused(self) -> None:
         with pytest.raises(CoreError):

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from itertools import accumulate
 from typing import Any, Literal
 
 from jolly_core.challenges.breakdown import Breakdown, by_target
@@ -15,10 +16,11 @@ from jolly_core.challenges.signs import CalledOut
 from jolly_core.challenges.tally import ATTEMPTS, AnyTally, Ending, Reading
 from jolly_core.challenges.targets import TargetLine, Tries, after_try, no_tries, target_lines
 from jolly_core.errors import CoreError
-from jolly_core.patterns.draw import draw_below
+from jolly_core.patterns.draw import draw, draw_below
 from jolly_core.words import quantity
 
 TIMED, UNTIMED = "timed", "untimed"
+EVENLY, BY_CHANCE = "evenly", "by_chance"
 #: Colours by their plain names: the screen has a shade for each, and its word beside it.
 COLOURS = ("none", "red", "green", "yellow", "purple", "white")
 #: What version 1 called them.
@@ -55,8 +57,9 @@ def _plain_colours(old: dict[str, Any]) -> dict[str, Any]:
 
 @dataclass(frozen=True)
 class CallsSettings(Settings):
-    _version = 2
-    _upgrades = {1: _plain_colours}
+    _version = 3
+    # What was played by chance alone is still counted by it.
+    _upgrades = {1: _plain_colours, 2: lambda old: {**old, "share": BY_CHANCE}}
 
     calls: tuple[Call, ...] = rows(
         "Calls", Call, (Call("left", "", "red"), Call("right", "", "green")), low=2, are_targets=True
@@ -65,6 +68,7 @@ class CallsSettings(Settings):
     wait_low: int = whole_number("Wait at least", 0, 120, 2, "s")
     wait_high: int = whole_number("Wait at most", 0, 120, 5, "s")
     timing: str = choice("Response time", {TIMED: "is measured", UNTIMED: "is not: answer with the ball"}, TIMED)
+    share: str = choice("Each call comes", {EVENLY: "as often as the others", BY_CHANCE: "as chance has it"}, EVENLY)
     seed: int | None = drawn("Number it is drawn by", 1, 999_999)
 
     def check(self) -> None:
@@ -111,7 +115,7 @@ class Calls(Counted[CallsSettings, CallsState]):
         count, turn = state.count.after(press.kind), state.turn + 1
         if press.kind == LET:
             return replace(self._call_again(state, active_ms), count=count)
-        tries = after_try(state.tries, _called(self.settings, state.turn), is_made=press.kind == MAKE)
+        tries = after_try(state.tries, _called(self.settings, state), is_made=press.kind == MAKE)
         answer_ms = state.answer_ms + (active_ms - state.due_ms if press.kind == MAKE else 0)
         return CallsState(tries, active_ms + _wait_ms(self.settings, turn), count, answer_ms, turn)
 
@@ -128,7 +132,7 @@ class Calls(Counted[CallsSettings, CallsState]):
 
     def reading(self, state: CallsState, active_ms: int) -> Reading:
         calls, number, count = self.settings.calls, self.settings.number, state.count
-        call = calls[_called(self.settings, state.turn)]
+        call = calls[_called(self.settings, state)]
         is_called = active_ms >= state.due_ms
         is_timed = self.settings.timing == TIMED
         return Reading(
@@ -166,9 +170,25 @@ class Calls(Counted[CallsSettings, CallsState]):
         return f"{quantity(self.settings.number, 'call')} of {len(self.settings.calls)} kinds"
 
 
-def _called(settings: CallsSettings, turn: int) -> int:
-    """Which call comes at a turn."""
-    return draw_below(settings.seed or 0, 2 * turn, len(settings.calls))
+def _called(settings: CallsSettings, state: CallsState) -> int:
+    """Which call comes next: by lot, among those that are still to come where each comes as often as the others."""
+    seed, place, kinds = settings.seed or 0, 2 * state.turn, len(settings.calls)
+    left = _still_to_come(settings, state.tries)
+    if settings.share == BY_CHANCE or not any(left):
+        return draw_below(seed, place, kinds)
+    # As cards that are drawn from what is left of a pack: every order of them is as likely as any other.
+    lot = draw_below(seed, place, sum(left))
+    return next(call for call, before in enumerate(accumulate(left)) if lot < before)
+
+
+def _still_to_come(settings: CallsSettings, tries: Tries) -> list[int]:
+    """How often each call is still to be answered: of the whole run as often as every other, or once more."""
+    kinds, seed = len(settings.calls), settings.seed or 0
+    each, more = divmod(settings.number, kinds)
+    # Which of them come once more is drawn, too.
+    drawn_first = sorted(range(kinds), key=lambda call: draw(seed, -1 - call))
+    once_more = set(drawn_first[:more])
+    return [max(0, each + (call in once_more) - attempts) for call, (attempts, _) in enumerate(tries)]
 
 
 def _wait_ms(settings: CallsSettings, turn: int) -> int:
