@@ -122,3 +122,71 @@ def test_all_steps_of_one_ladder_stand_in_one_block(open_page: OpenPage) -> None
     expected = [f"{step}, {stroke}" for step in steps for stroke in ("forehand", "backhand")]
     assert len(steps) == 6  # of the shelf
     assert [drill.split(": ", 1)[1].removesuffix(", 1 run, this rung") for drill in drills] == expected
+
+
+def test_a_ladder_is_revisited_from_its_first_rung_up(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
+    ladder = page.request.get("/api/ladders/").json()[0]["ladder"]["id"]
+    for held in range(2):
+        athlete.send(f"api/ladders/{ladder}/moves/", decision="climb", held=held)
+    page.goto("/plan?minutes=60&ladders=")
+    page.get_by_label("Put in a rung").click()
+    page.get_by_role("option", name="From rung 1 up to 3").click()
+    rows = page.get_by_role("list", name="The parts of the block").get_by_role("listitem")
+    for place, step in enumerate(("from 4 m", "from 5 m", "from 6 m"), 1):  # after the warm-up
+        expect(rows.nth(place)).to_contain_text(f"Putts from the circle: {step}, 1 run, this rung")
+
+
+def test_with_both_hands_busy_a_block_goes_on_with_no_press_but_the_counted_ones(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
+    ladder = page.request.get("/api/ladders/").json()[0]
+    kept = [{"key": f"{ladder['rungs'][0]['id']}-none", "place": 0, "runs": 1}]
+    block = athlete.send("api/blocks/", minutes=15, ladders=[ladder["ladder"]["id"]], kept=kept, fill=False)
+    page.clock.install()
+    page.goto(f"/practise/blocks/{block['id']}")
+    page.get_by_role("button", name="Start with the warm-up").click()
+    for name in (re.compile("by themselves"), re.compile("with no press")):
+        page.get_by_role("switch", name=name).click()
+    page.clock.run_for(10 * 60_000)  # the warm-up
+    now(page, "Putts from the circle")
+    expect(page.get_by_text("Run 1 starts in")).to_be_visible()
+    page.clock.run_for(31_000)
+    expect(page.get_by_text("It starts in")).to_be_visible()
+    page.clock.run_for(6_000)
+    page.clock.run_for(4_000)  # 3, 2, 1
+    for _ in range(10):
+        page.keyboard.press("Space")
+        page.clock.run_for(1_000)
+    athlete.expect_end("All attempts played")
+    page.clock.run_for(3_000)
+    expect(page.get_by_text("On with the block in")).to_be_visible()
+    page.clock.run_for(11_000)
+    now(page, "Putts from the circle")
+    expect(page.get_by_text("1 of 1 run played")).to_be_visible()
+    page.clock.run_for(6_000)
+    expect(page.get_by_label("What did you feel?")).to_be_visible()
+
+
+def test_what_goes_on_by_itself_waits_at_a_press(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
+    block = athlete.send(
+        "api/blocks/", minutes=15, ladders=[page.request.get("/api/ladders/").json()[0]["ladder"]["id"]]
+    )
+    page.clock.install()
+    page.goto(f"/practise/blocks/{block['id']}")
+    page.get_by_role("button", name="Start with the warm-up").click()
+    page.get_by_role("switch", name=re.compile("with no press")).click()
+    page.get_by_role("button", name="Warm: go on").click()
+    page.get_by_role("button", name="Wait", exact=True).click()
+    page.clock.run_for(120_000)
+    now(page, "Putts from the circle")
+    expect(page.get_by_role("button", name="Start run 1")).to_be_visible()

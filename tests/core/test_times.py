@@ -111,6 +111,35 @@ def test_the_range_of_a_part_holds_nine_times_in_ten() -> None:
     assert LEAST <= within <= MOST
 
 
+@pytest.mark.parametrize(
+    "drills",
+    [
+        [("makes_of_n", {"attempts": 10}, 0.7, 3), ("streak", {"goal": 6}, 0.75, 1)],
+        [("makes_of_n", {"attempts": 10}, 0.6, 2), ("circuit", {"stations": ["a", "b", "c", "d"]}, 0.7, 2)],
+        # Ten routines in an hour and a quarter. Common practice, no source.
+        [("quota", {"targets": ["left", "right"], "each": 5}, 0.6, 1)] * 10,
+    ],
+    ids=("drill and try", "two and two", "ten routines"),
+)
+def test_the_range_of_a_mixed_block_holds_nine_times_in_ten(drills: list[Any]) -> None:
+    """Five minutes by the clock, the drills, and two minutes to write, added as the planner adds them."""
+    by_the_clock, planned = [fixed_time(300), fixed_time(120)], []
+    for format_id, settings, rate, runs in drills:
+        pace = Pace(attempt_ms=5000, rate=rate, is_prior=False, seen=4000)
+        planned.append(time_of_part(forecast_of(read_game(format_id, settings)).estimate(pace), runs, 60, Habit()))
+    whole, chance = add_times([*by_the_clock, *planned]), Random(11)
+
+    def take() -> float:
+        took = 420.0
+        for format_id, settings, rate, runs in drills:
+            took += (60 + 30 * (runs - 1)) * chance.lognormvariate(0, 0.3)
+            took += sum(simulate(format_id, settings, rate, 5000, chance) for _ in range(runs))
+        return took
+
+    within = sum(whole.low_s <= take() <= whole.high_s for _ in range(SEEDS)) / SEEDS
+    assert LEAST <= within <= MOST
+
+
 def test_a_range_has_its_ends_in_order_even_after_a_thousand_of_a_thousand() -> None:
     pace = Pace(attempt_ms=3000, rate=1001 / 1002, is_prior=False, seen=1000)
     attempts = forecast_of(read_game("streak", {"goal": 500})).attempts(pace)

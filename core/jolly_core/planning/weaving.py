@@ -104,8 +104,8 @@ WEAVES = {
             BLOCKED,
             "One drill after the other",
             "A A B B",
-            "blocked: the quickest way to feel a change and to score today; less of it is left another day "
-            "(Shea and Morgan 1979)",
+            "blocked: numbers rise faster while one practises; in tests ten minutes and ten days later less of it was "
+            "left (Shea and Morgan 1979)",
             _one_after_the_other,
         ),
         Weave("in_turn", "In turn", "A B A B", _MIXED_WORDS, _in_turn),

@@ -24,22 +24,34 @@ function freeKey(taken: string[]): string {
 }
 
 interface RungChoice {
-  id: number;
+  id: string;
   ladder: string;
   words: string;
-  /** Its parts, one for each side. */
+  rungs: number[];
+  /** The parts of its rungs, one for each side. */
   keys: string[];
 }
 
 const rungsOf = (standings: Standing[]): RungChoice[] =>
-  standings.flatMap(({ ladder, plannable, rungs }) =>
-    rungs.map((rung) => ({
-      id: rung.id,
+  standings.flatMap(({ ladder, plannable, rungs, working }) => {
+    const keysOf = (rung: number) => plannable.map(({ key }) => `${rung}${key.slice(key.indexOf("-"))}`);
+    const upTo = rungs.filter(({ number }) => number <= working.number).map(({ id }) => id);
+    const each = rungs.map(({ id, number, title }) => ({
+      id: String(id),
       ladder: ladder.title,
-      words: `${rung.number}. ${rung.title}`,
-      keys: plannable.map(({ key }) => `${rung.id}${key.slice(key.indexOf("-"))}`),
-    })),
-  );
+      words: `${number}. ${title}`,
+      rungs: [id],
+      keys: keysOf(id),
+    }));
+    const all = {
+      id: `up to ${ladder.id}`,
+      ladder: ladder.title,
+      words: `From rung 1 up to ${working.number}`,
+      rungs: upTo,
+      keys: upTo.flatMap(keysOf),
+    };
+    return upTo.length > 1 ? [...each, all] : each;
+  });
 
 export function PutIn({ standings, taken, places, edits }: PutInProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
@@ -71,7 +83,7 @@ export function PutIn({ standings, taken, places, edits }: PutInProps) {
         groupBy={(rung) => rung.ladder}
         getOptionLabel={(rung) => rung.words}
         getOptionKey={(rung) => rung.id}
-        onChange={(_, rung) => rung && edits.putRung(rung.id, rung.keys)}
+        onChange={(_, rung) => rung && edits.putRungs(rung.rungs, rung.keys)}
         renderInput={(params) => <TextField {...params} label="Put in a rung" />}
         sx={{ flex: "1 1 220px", maxWidth: 340 }}
       />

@@ -19,8 +19,8 @@ export interface Edits {
   add: (key: string) => void;
   /** A part of the athlete's own, put in or changed. */
   put: (own: Own) => void;
-  /** A rung chosen by hand: its parts stand for themselves, on each side. */
-  putRung: (rung: number, keys: string[]) => void;
+  /** Rungs chosen by hand: their parts, by their keys, stand for themselves on each side. */
+  putRungs: (rungs: number[], keys: string[]) => void;
   rebuild: () => void;
 }
 
@@ -162,10 +162,10 @@ export function makeEdits(
         parts.splice(own.place, 0, { key: own.key, own });
         return laid(parts, { ...now, own: now.own.filter((each) => each.key !== own.key) });
       }, true),
-    putRung: (rung, keys) =>
+    putRungs: (rungs, keys) =>
       apply(
         (parts) => [...parts, ...keys.filter((key) => parts.every((part) => part.key !== key)).map(asNew)],
-        (now) => ({ rungs: [...new Set([...now.rungs, rung])] }),
+        (now) => ({ rungs: [...new Set([...now.rungs, ...rungs])] }),
       ),
     rebuild: () =>
       change((now) => {

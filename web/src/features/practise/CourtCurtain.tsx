@@ -9,6 +9,7 @@ import { showClock } from "../../shared/lib/format";
 import { CardLines } from "../../shared/ui/CardLines";
 import { HEADINGS, court } from "../../shared/ui/tape";
 import { ALOUD, type Aloud, type useAloud } from "./aloud";
+import { GoesOn, useRunsStart } from "./GoesOn";
 import type { Standing } from "./outbox";
 import { signOf } from "./signs";
 
@@ -32,6 +33,10 @@ function Curtain({ children, isClear = false }: { children: ReactNode; isClear?:
   );
 }
 
+/** What stands on the screen for so long is read; then the run starts, or the block goes on, where that was asked for. */
+const READY_S = 5;
+const SEEN_S = 10;
+
 const bigButton = { fontSize: "clamp(1.4rem, 4vmin, 2.2rem)", px: 5, py: 2 };
 
 /** Before the first press it says what to do; after being away, that nothing is lost. */
@@ -49,6 +54,7 @@ export function ReadyCurtain({
   onStart: () => void;
 }) {
   const isNew = atMs === 0;
+  const [startsRuns] = useRunsStart();
   return (
     <Curtain>
       {isNew ? (
@@ -84,6 +90,7 @@ export function ReadyCurtain({
         {isNew ? "Start: 3, 2, 1" : "Carry on: 3, 2, 1"}
       </Button>
       <Typography sx={{ color: court.dim }}>or press Space</Typography>
+      {isNew && startsRuns && run.block !== null && <GoesOn words="It starts" seconds={READY_S} go={onStart} />}
       <TextField
         select
         size="small"
@@ -188,6 +195,10 @@ export function EndCurtain({
 }) {
   const { tally, result } = standing;
   const closing = signOf(tally, "closing");
+  const navigate = useNavigate();
+  const [startsRuns] = useRunsStart();
+  // A false start is asked about, and not passed by.
+  const goesOn = startsRuns && isReady && run.block !== null && !result.is_false_start;
   return (
     <Curtain>
       <Typography variant="h1" component="h2" sx={{ color: court.mustard }}>
@@ -218,6 +229,13 @@ export function EndCurtain({
         sx={{ ...bigButton, "&.Mui-disabled": { color: court.dim, bgcolor: court.line } }}>
         See what it means
       </Button>
+      {goesOn && (
+        <GoesOn
+          words="On with the block"
+          seconds={SEEN_S}
+          go={() => void navigate(`/practise/blocks/${run.block}`, { replace: true })}
+        />
+      )}
       {result.is_false_start && <LeaveOut run={run} />}
       <Button color="inherit" onClick={onUndo}>
         {tally.ending === "stopped" ? "Undo the stop" : "Undo the last press"}

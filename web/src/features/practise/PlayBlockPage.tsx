@@ -15,17 +15,25 @@ import { Briefing, StartButton } from "./Briefing";
 import { ForTwo } from "./ForTwo";
 import { Effort } from "../../shared/ui/Effort";
 import { Extend, isOpen, RunningBlock, SideCounts } from "./RunningBlock";
+import { GoesOn, useRunsStart } from "./GoesOn";
+import { useStart } from "./startRun";
 import { useKeys } from "./useKeys";
 import { Steps } from "./Steps";
 import { TimedPart } from "./TimedPart";
 
 const LONGEST_NOTE = 2000;
 
-function NowChallenge({ block, part }: { block: Block; part: Part }) {
+/** Fetch the ball, breathe, look at the number: as long as the plan reckons with. */
+const BREATHER_S = 30;
+const LEAVE_S = 5;
+
+function NowChallenge({ block, part, startsRuns }: { block: Block; part: Part; startsRuns: boolean }) {
   const done = usePartDone();
+  const { start } = useStart();
   if (!part.rung) return null;
   const played = part.runs.length;
   const isEnough = played >= part.runs_planned;
+  const rung = part.rung.id;
   return (
     <Stack spacing={2}>
       <Briefing rung={part.rung} />
@@ -34,6 +42,14 @@ function NowChallenge({ block, part }: { block: Block; part: Part }) {
         {played} of {quantity(part.runs_planned, "run")} played
         {block.braids.some((braid) => braid.keys.includes(part.key)) && `; ${turnsOf(block, part)}`}.
       </Typography>
+      {startsRuns && (
+        <GoesOn
+          key={played}
+          words={isEnough ? "On to what comes next" : `Run ${played + 1} starts`}
+          seconds={isEnough ? LEAVE_S : BREATHER_S}
+          go={() => (isEnough ? done.mutate(part.id) : start({ rung, side: part.side, part: part.id }))}
+        />
+      )}
       <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>
         {!isEnough && (
           <StartButton rung={part.rung.id} side={part.side} part={part.id} word={`Start run ${played + 1}`} />
@@ -100,12 +116,13 @@ interface NowProps {
   part: Part | undefined;
   next: Part | undefined;
   playsItself: boolean;
+  startsRuns: boolean;
 }
 
-function Now({ block, part, next, playsItself }: NowProps) {
+function Now({ block, part, next, playsItself, startsRuns }: NowProps) {
   const { data: athlete } = useQuery(athleteQuery);
   if (!part || part.kind === "cool_down") return <NowNote block={block} part={part} />;
-  if (part.rung) return <NowChallenge block={block} part={part} />;
+  if (part.rung) return <NowChallenge block={block} part={part} startsRuns={startsRuns} />;
   if (!athlete) return null;
   return (
     <TimedPart part={part} next={next} athlete={athlete} playsItself={playsItself}>
@@ -121,16 +138,30 @@ function Playing({ block }: { block: Block }) {
   const done = usePartDone();
   // Its clocks start, and what is over makes way for what comes next, by themselves.
   const [playsItself, setPlaysItself] = useKept("block-plays-itself", (kept) => kept === true);
+  const [startsRuns, setStartsRuns] = useRunsStart();
   useKeys({ next: () => current && current.kind !== "cool_down" && done.mutate(current.id) });
   return (
     <>
       <RunningBlock block={block} />
-      <FormControlLabel
-        control={<Switch checked={playsItself} onChange={(_, does) => setPlaysItself(does)} />}
-        label="Clocks start, and what is over goes on, by themselves"
-      />
+      <Box>
+        <FormControlLabel
+          control={<Switch checked={playsItself} onChange={(_, does) => setPlaysItself(does)} />}
+          label="Clocks start, and what is over goes on, by themselves"
+        />
+        <FormControlLabel
+          control={<Switch checked={startsRuns} onChange={(_, does) => setStartsRuns(does)} />}
+          label="Runs start after a breather, and the next part follows, with no press"
+        />
+      </Box>
       <Panel title={current ? `Now: ${current.title}, ${showMinutes(current.planned_s)}` : "All done"}>
-        <Now key={`${current?.id} ${playsItself}`} block={block} part={current} next={next} playsItself={playsItself} />
+        <Now
+          key={`${current?.id} ${playsItself} ${startsRuns}`}
+          block={block}
+          part={current}
+          next={next}
+          playsItself={playsItself}
+          startsRuns={startsRuns}
+        />
       </Panel>
       <Panel title="The block">
         <BlockRibbon block={block} />

@@ -103,7 +103,7 @@ function Recent({ runs }: { runs: RunRow[] }) {
           <b>
             {run.result.number} {run.result.label}
           </b>{" "}
-          {!run.is_quick && `(${run.yardstick.mark_words})`}, {run.ladder.title}
+          {!run.is_quick && `(mark ${run.yardstick.mark_words})`}, {run.ladder.title}
           {run.side_words && `, ${run.side_words}`}, {showDay(run.day)}
         </Link>
       ))}
