@@ -72,6 +72,33 @@ def test_a_half_hour_ends_with_a_tie_break_and_both_results_are_kept(open_page: 
     expect(page.get_by_text("You win: You 7, Pell 1")).to_be_visible()
 
 
+def test_a_point_that_was_pressed_on_another_screen_is_not_lost(open_page: OpenPage) -> None:
+    page = open_page(is_quiet=True)  # a browser complains of every answer that refuses
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    two = {"game": "points", "to": 5, "partner": "Pell"}
+    own = [{"key": "own-0", "kind": "for_two", "title": "Points with Pell", "seconds": 600, "two": two}]
+    block = athlete.send("api/blocks/", minutes=20, ladders=[], own=own)
+    page.goto(f"/practise/blocks/{block['id']}")
+    page.get_by_role("button", name="Start with the warm-up").click()
+    page.get_by_role("button", name="Warm: go on").click()
+    score(page, "You 0, Pell 0")
+    page.keyboard.press("ArrowRight")
+    score(page, "You 1, Pell 0")
+    other = page.context.new_page()
+    other.goto(f"/practise/blocks/{block['id']}")
+    score(other, "You 1, Pell 0")
+    other.keyboard.press("ArrowLeft")
+    score(other, "You 1, Pell 1")
+    page.keyboard.press("ArrowRight")
+    expect(page.get_by_text("The score was changed on another screen meanwhile")).to_be_visible()
+    score(page, "You 1, Pell 1")
+    page.keyboard.press("ArrowRight")
+    score(page, "You 2, Pell 1")
+    page.get_by_role("button", name="Take the last press back").click()
+    score(page, "You 1, Pell 1")
+
+
 def test_drill_and_try_take_turns_from_the_plan_to_the_last_run(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

@@ -4,7 +4,7 @@ import { useQueryClient, useMutation } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 
 import { api, unwrap, type Schemas } from "../../api/client";
-import { readAnew, type Athlete, type Part } from "../../api/queries";
+import { blockQuery, readAnew, type Athlete, type Block, type Part } from "../../api/queries";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { HEADINGS, court } from "../../shared/ui/tape";
 import { pressing } from "./pressing";
@@ -14,28 +14,37 @@ import { useSound } from "./useSound";
 type Game = Schemas["GameForTwo"];
 
 /** Sends what was pressed, all of it with each press, one after the other; what is refused is forgotten. */
-function usePresses(part: Part, game: Game) {
+function usePresses(block: Block, part: Part, game: Game) {
   const client = useQueryClient();
   const pressed = useRef(game.presses);
-  const send = useMutation({
+  const { mutate, isPending, error } = useMutation({
     scope: { id: `part-${part.id}` },
     mutationFn: (body: Schemas["PressesRequest"]) =>
       unwrap(api.PUT("/api/parts/{part_id}/presses/", { params: { path: { part_id: part.id } }, body })),
-    onSettled: () => readAnew(client, [["blocks"]]),
-    onError: () => {
-      pressed.current = game.presses;
-    },
+    onSuccess: (answer) =>
+      client.setQueryData(
+        blockQuery(block.id).queryKey,
+        (known) =>
+          known && {
+            ...known,
+            parts: known.parts.map((each) => (each.id === part.id ? { ...each, game: answer } : each)),
+          },
+      ),
+    onError: () => readAnew(client, [["blocks"]]),
   });
+  // Between presses what the server has is what counts: another screen may have pressed, too.
+  useEffect(() => {
+    if (!isPending) pressed.current = game.presses;
+  }, [isPending, game.presses]);
   const set = (presses: string) => {
     const before = pressed.current;
     pressed.current = presses;
-    send.mutate({ presses, before });
+    mutate({ presses, before });
   };
   return {
     press: (letter: string) => set(pressed.current + letter),
     takeBack: () => pressed.current && set(pressed.current.slice(0, -1)),
-    game: send.data && send.data.presses.length >= game.presses.length ? send.data : game,
-    error: send.error,
+    error,
   };
 }
 
@@ -74,9 +83,16 @@ function useCalls({ score }: Game, say: (words: string) => void, hasBegun: boole
   });
 }
 
-export function ForTwo({ part, game: known, athlete }: { part: Part; game: Game; athlete: Athlete }) {
+interface ForTwoProps {
+  block: Block;
+  part: Part;
+  game: Game;
+  athlete: Athlete;
+}
+
+export function ForTwo({ block, part, game, athlete }: ForTwoProps) {
   const { speaker } = useSound(athlete);
-  const { press, takeBack, game, error } = usePresses(part, known);
+  const { press, takeBack, error } = usePresses(block, part, game);
   const { score } = game;
   useCalls(game, (words) => void speaker.speak(words), game.presses !== "");
   const [left, right, ...others] = score.pads;

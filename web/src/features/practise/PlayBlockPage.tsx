@@ -126,7 +126,7 @@ function Now({ block, part, next, playsItself, startsRuns }: NowProps) {
   if (!athlete) return null;
   return (
     <TimedPart part={part} next={next} athlete={athlete} playsItself={playsItself}>
-      {part.game && <ForTwo part={part} game={part.game} athlete={athlete} />}
+      {part.game && <ForTwo block={block} part={part} game={part.game} athlete={athlete} />}
     </TimedPart>
   );
 }
