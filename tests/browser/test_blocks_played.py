@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
@@ -19,6 +20,7 @@ def score(page: Page, words: str) -> None:
     expect(page.get_by_role("status", name=words, exact=True)).to_be_visible()
 
 
+@pytest.mark.slow
 def test_a_half_hour_ends_with_a_tie_break_and_both_results_are_kept(open_page: OpenPage) -> None:
     """5, 10, 5 and 10 minutes, the last ten with a partner. Common practice, no source."""
     page = open_page()
@@ -167,6 +169,7 @@ def test_a_ladder_is_revisited_from_its_first_rung_up(open_page: OpenPage) -> No
         expect(rows.nth(place)).to_contain_text(f"Putts from the circle: {step}, 1 run, this rung")
 
 
+@pytest.mark.slow
 def test_with_both_hands_busy_a_block_goes_on_with_no_press_but_the_counted_ones(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

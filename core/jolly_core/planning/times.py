@@ -188,7 +188,9 @@ def add_times(parts: Sequence[Estimate]) -> Estimate:
     third = fsum(_lean(part) * _deviation(part) ** 2 for part in parts)
     lean, half = third / variance, NINE_IN_TEN_Z * deviation
     low, high = expected - half + lean, expected + half + lean
-    return Estimate(max(0, min(expected, round(low))), expected, max(expected, round(high)))
+    # No total is beyond the sum of the ends, however lopsided its parts are.
+    least, most = sum(part.low_s for part in parts), sum(part.high_s for part in parts)
+    return Estimate(max(least, min(expected, round(low))), expected, min(most, max(expected, round(high))))
 
 
 def _deviation(part: Estimate) -> float:
