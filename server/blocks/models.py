@@ -6,6 +6,7 @@ from uuid import uuid4
 
 from django.conf import settings
 from django.db import models
+from django.utils.functional import cached_property
 
 from jolly_core.challenges.for_two import ForTwo, TwoScore
 from jolly_core.planning.own_parts import OWN_KINDS
@@ -112,7 +113,7 @@ class Part(models.Model):
         """Its rung, with the texts for the side that it is planned on."""
         return self.rung and self.rung.on(self.side)
 
-    @property
+    @cached_property
     def for_two(self) -> ForTwo | None:
         """What is played with a partner; None for what is done alone."""
         return ForTwo.from_stored(self.two) if self.two else None

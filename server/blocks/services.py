@@ -11,7 +11,7 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from blocks.models import Block, Part
-from blocks.selectors import get_block, get_block_to_change, list_played_out
+from blocks.selectors import get_block_to_change, list_played_out
 from config.bounds import check_room
 from config.finding import lock_one
 from jolly_core.challenges.for_two import check_presses
@@ -145,7 +145,7 @@ def finish_part(athlete: Athlete, part_id: int, at: datetime) -> Part:
     """Leave a part behind; its runs, as many as there are, stand. What is woven with it and played out goes with it."""
     part = _lock_part(athlete, part_id)
     if part.done_at is None:
-        block = get_block(athlete, part.block_id)
+        block = Block.objects.prefetch_related("parts__runs").get(pk=part.block_id)
         behind = [each.pk for each in list_played_out(block, part)] or [part.pk]
         Part.objects.filter(pk__in=behind).update(done_at=at)
         part.refresh_from_db()

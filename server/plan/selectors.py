@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date, timedelta
 
@@ -208,16 +208,12 @@ def list_due(athlete: Athlete, until: date) -> list[DueRoutine]:
     with_rhythm = list(list_routines(athlete).exclude(every_days=0))
     if not with_rhythm:
         return []
-    before = dict(Routine.objects.filter(athlete=athlete).values_list("pk", "before"))
-    played = Repetition.objects.filter(routine__athlete=athlete).order_by().values_list("routine", "block__status")
+    routines = _all_routines(athlete.pk)
+    played = Repetition.objects.filter(routine__in=routines).order_by().values_list("routine", "block__status")
     last = {(routine, status): day for routine, status, day in played.annotate(last=Max("block__day"))}
     found = []
     for routine in with_rhythm:
-        versions: list[int] = []
-        known: int | None = routine.pk
-        while known is not None:
-            versions.append(known)
-            known = before[known]
+        versions = [each.pk for each in _versions(routine, routines)]
         if any((each, status) in last for each in versions for status in (Block.Status.PLANNED, Block.Status.STARTED)):
             continue
         days = [last[each, Block.Status.DONE] for each in versions if (each, Block.Status.DONE) in last]
@@ -242,12 +238,19 @@ def compare_routine(athlete: Athlete, routine_id: int) -> Comparison:
 
 def list_versions(routine: Routine) -> list[Routine]:
     """A version of a routine and those before it."""
-    versions: list[Routine] = []
+    return list(_versions(routine, _all_routines(routine.athlete_id)))
+
+
+def _all_routines(athlete_id: int) -> dict[int, Routine]:
+    """Every version of every routine, by its id."""
+    return Routine.objects.filter(athlete=athlete_id).in_bulk()
+
+
+def _versions(routine: Routine, routines: Mapping[int, Routine]) -> Iterator[Routine]:
     known: Routine | None = routine
     while known is not None:
-        versions.append(known)
-        known = known.before
-    return versions
+        yield known
+        known = routines[known.before_id] if known.before_id else None
 
 
 def _scores(block: Block) -> Iterator[tuple[str, Score]]:

@@ -134,7 +134,8 @@ def get_week(athlete: Athlete, monday: date, moves: Mapping[int, Window] | None 
     """The week of that Monday; ``moves`` shows it as if blocks stood in other windows."""
     check_monday(monday)
     windows = list_windows(athlete)
-    blocks = list(list_blocks_between(athlete, monday, monday + timedelta(days=DAYS - 1)))
+    sunday = monday + timedelta(days=DAYS - 1)
+    blocks = list(list_blocks_between(athlete, monday, sunday))
     places = {block.pk: _place_of(block, monday, windows, (moves or {}).get(block.pk)) for block in blocks}
     own = [place for place in places.values() if isinstance(place, core.Window)]
     ladders = {block.pk: _ladders_of(block) for block in blocks}
@@ -146,7 +147,6 @@ def get_week(athlete: Athlete, monday: date, moves: Mapping[int, Window] | None 
         key = place.key if isinstance(place, core.Window) else str(place.pk)
         assignment[key] = (*assignment.get(key, ()), *(str(ladder) for ladder in ladders[block.pk]))
     kept = KeptWeek.objects.filter(athlete=athlete, monday=monday).first()
-    sunday = monday + timedelta(days=DAYS - 1)
     return SeenWeek(
         monday,
         windows,

@@ -13,7 +13,7 @@ from dataclasses import dataclass
 from jolly_core.errors import CoreError, Problem
 from jolly_core.stored import Stored
 from jolly_core.validation import check_choice, check_integer
-from jolly_core.words import quantity
+from jolly_core.words import quantity, sentence
 
 OWN_POINT, OTHER_POINT, MADE, MISSED, OTHER_FIRST = "a", "b", "o", "x", "s"
 FEWEST_POINTS, MOST_POINTS = 3, 30
@@ -92,14 +92,18 @@ class GameForTwo:
     rule: Callable[[ForTwo], str]
     score: Callable[[ForTwo, str], TwoScore]
     presses: str
-    has_points: bool = False
     #: To how many points it goes where nobody says otherwise.
     to: int = 11
+
+    @property
+    def has_points(self) -> bool:
+        """Whether points are played, to a goal; else balls are counted until the time is up."""
+        return OWN_POINT in self.presses
 
 
 def _feed_rule(two: ForTwo) -> str:
     return (
-        f"{_capital(two.name)} feeds to one spot, you play every ball back to the target; "
+        f"{sentence(two.name)} feeds to one spot, you play every ball back to the target; "
         f"change over every {FEED_BALLS} balls"
     )
 
@@ -109,7 +113,7 @@ def _feed_score(two: ForTwo, presses: str) -> TwoScore:
     rows = [presses[at : at + FEED_BALLS] for at in range(0, len(presses), FEED_BALLS)]
     own, other = "".join(rows[0::2]), "".join(rows[1::2])
     is_own = (len(presses) // FEED_BALLS) % 2 == 0
-    hitter, left = "You" if is_own else _capital(two.name), FEED_BALLS - len(presses) % FEED_BALLS
+    hitter, left = "You" if is_own else sentence(two.name), FEED_BALLS - len(presses) % FEED_BALLS
     is_new = bool(presses) and left == FEED_BALLS
     words = f"You {own.count(MADE)} of {len(own)}, {two.name} {other.count(MADE)} of {len(other)}"
     return TwoScore(
@@ -136,47 +140,55 @@ def _tie_break_rule(two: ForTwo) -> str:
 
 
 def _points_score(two: ForTwo, presses: str) -> TwoScore:
-    own, other = presses.count(OWN_POINT), presses.count(OTHER_POINT)
-    all_but_one = two.to - 1
+    own, other = _points(presses)
+    played, all_but_one, half = own + other, two.to - 1, -(-two.to // 2)
     # From one short of the goal on both sides each serves one point.
-    turns = (own + other) // SERVES if min(own, other) < all_but_one else all_but_one + own + other - 2 * all_but_one
-    half = -(-two.to // 2)
-    reached = max(own, other) == half and presses[-1:] == (OWN_POINT if own > other else OTHER_POINT) and own != other
-    return _rally_score(two, presses, serves=turns, changes_ends=reached)
+    serves = played // SERVES if min(own, other) < all_but_one else played - all_but_one
+    # One who has just come to half of the points before the other.
+    leader = OWN_POINT if own > other else OTHER_POINT
+    is_at_half = max(own, other) == half > min(own, other) and presses.endswith(leader)
+    return _score(two, presses, serves=serves, changes_ends=is_at_half)
 
 
 def _tie_break_score(two: ForTwo, presses: str) -> TwoScore:
     """ITF Rules of Tennis, rule 5b (from memory): one point is served first, then two by turns."""
-    played = presses.count(OWN_POINT) + presses.count(OTHER_POINT)
-    return _rally_score(
-        two, presses, serves=(played + 1) // 2, changes_ends=bool(played) and played % TIE_BREAK_ENDS == 0
+    played = sum(_points(presses))
+    return _score(two, presses, serves=(played + 1) // 2, changes_ends=played > 0 and played % TIE_BREAK_ENDS == 0)
+
+
+def _points(presses: str) -> tuple[int, int]:
+    """The points of the athlete and of the partner."""
+    return presses.count(OWN_POINT), presses.count(OTHER_POINT)
+
+
+def _score(two: ForTwo, presses: str, *, serves: int, changes_ends: bool) -> TwoScore:
+    """Points of both; ``serves`` is how often the serve has changed."""
+    own, other = _points(presses)
+    words = f"You {own}, {two.name} {other}"
+    if max(own, other) >= two.to and abs(own - other) >= MARGIN:
+        winner = "You win" if own > other else f"{sentence(two.name)} wins"
+        return TwoScore(own, other, turn="", call="", words=f"{winner}: {words}", pads=(), is_over=True)
+    is_own = (serves + presses.count(OTHER_FIRST)) % 2 == 0
+    pads = [TwoPad(OTHER_POINT, f"point to {two.name}"), TwoPad(OWN_POINT, "point to you")]
+    if not presses:
+        pads.append(TwoPad(OTHER_FIRST, f"{sentence(two.name)} serves first"))
+    return TwoScore(
+        own,
+        other,
+        turn="You serve" if is_own else f"{sentence(two.name)} serves",
+        call="Change ends" if changes_ends else "",
+        words=words,
+        pads=tuple(pads),
     )
 
 
-def _rally_score(two: ForTwo, presses: str, *, serves: int, changes_ends: bool) -> TwoScore:
-    """Points of both; ``serves`` is how often the serve has changed."""
-    own, other = presses.count(OWN_POINT), presses.count(OTHER_POINT)
-    is_over = max(own, other) >= two.to and abs(own - other) >= MARGIN
-    is_own = (serves + presses.count(OTHER_FIRST)) % 2 == 0
-    server = "You serve" if is_own else f"{_capital(two.name)} serves"
-    words = f"You {own}, {two.name} {other}"
-    if is_over:
-        winner = "You win" if own > other else f"{_capital(two.name)} wins"
-        return TwoScore(own, other, turn="", call="", words=f"{winner}: {words}", pads=(), is_over=True)
-    pads = (TwoPad(OTHER_POINT, f"point to {two.name}"), TwoPad(OWN_POINT, "point to you"))
-    first = (TwoPad(OTHER_FIRST, f"{_capital(two.name)} serves first"),) if not presses else ()
-    call = "Change ends" if changes_ends else ""
-    return TwoScore(own, other, turn=server, call=call, words=words, pads=(*pads, *first))
-
-
+POINTS = OWN_POINT + OTHER_POINT
 GAMES = {
     game.id: game
     for game in (
         GameForTwo("feed", "Rally feed", _feed_rule, _feed_score, MADE + MISSED),
-        GameForTwo("points", "Points", _points_rule, _points_score, OWN_POINT + OTHER_POINT, has_points=True),
-        GameForTwo(
-            "tie_break", "Tie-break", _tie_break_rule, _tie_break_score, OWN_POINT + OTHER_POINT, has_points=True, to=7
-        ),
+        GameForTwo("points", "Points", _points_rule, _points_score, POINTS),
+        GameForTwo("tie_break", "Tie-break", _tie_break_rule, _tie_break_score, POINTS, to=7),
     )
 }
 
@@ -208,7 +220,3 @@ def check_presses(two: ForTwo, presses: str) -> None:
         raise CoreError.one("not_a_choice", message, "presses", value=presses, allowed=list(game.presses))
     if game.has_points and any(two.score(presses[:many]).is_over for many in range(two.to, len(presses))):
         raise CoreError.one("run_is_over", "The game is over; take the last press back to go on.", "presses")
-
-
-def _capital(words: str) -> str:
-    return words[:1].upper() + words[1:]

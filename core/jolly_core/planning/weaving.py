@@ -146,14 +146,11 @@ def find_braids(parts: Sequence[Drill], weave: str, seed: int = 0) -> tuple[Brai
     """
     if weave == BLOCKED:
         return ()
-    return tuple(
-        Braid(tuple(drills), tuple(drills[each].key for each in _order(drills, weave, seed + place)))
-        for place, drills in enumerate(_stretches(parts))
-    )
-
-
-def _order(drills: Sequence[Drill], weave: str, seed: int) -> list[int]:
-    return WEAVES[weave].order([drill.runs for drill in drills], Random(seed))  # an order of play
+    braids = []
+    for place, drills in enumerate(_stretches(parts)):
+        order = WEAVES[weave].order([drill.runs for drill in drills], Random(seed + place))
+        braids.append(Braid(tuple(drills), tuple(drills[each].key for each in order)))
+    return tuple(braids)
 
 
 def _stretches(parts: Sequence[Drill]) -> Iterator[list[Drill]]:
