@@ -66,6 +66,11 @@ class RhythmSerializer(ReadSerializer):
     every_days = serializers.ChoiceField(choices=list(RHYTHMS), help_text="0 where it has no rhythm.")
 
 
+class RhythmChoiceSerializer(ReadSerializer):
+    every_days = serializers.ChoiceField(choices=list(RHYTHMS))
+    words = serializers.CharField()
+
+
 class RepeatSerializer(ReadSerializer):
     day = DayField()
 
@@ -102,6 +107,15 @@ class RoutineView(APIView):
     def delete(self, request: Request, routine_id: int) -> Response:
         services.drop_routine(request.user, routine_id)
         return Response(status=204)
+
+
+class RhythmsView(APIView):
+    """How often a routine can be set to come back."""
+
+    @extend_schema(operation_id="list_rhythms", responses=RhythmChoiceSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        choices = [{"every_days": days, "words": words} for days, words in RHYTHMS.items()]
+        return Response(RhythmChoiceSerializer(choices, many=True).data)
 
 
 class ComparisonView(APIView):

@@ -5,10 +5,8 @@ from django.utils import timezone
 from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
-from accounts.api.serializers import BodyLimitSerializer
 from blocks.models import LONGEST_NOTE, Block, Part
 from blocks.selectors import actual_seconds, get_part_in_play, list_block_layouts, list_braids, running_of
-from climb.api.serializers import LadderStandingSerializer
 from config.fields import DayField
 from config.reading import ReadSerializer
 from jolly_core.foretelling.pace import Estimate
@@ -25,7 +23,6 @@ from places.api.serializers import PlaceSerializer
 from plan.api.for_two import GameForTwoSerializer
 from plan.api.own_parts import ForTwoSerializer, OwnPartSerializer
 from plan.selectors import list_block_kit
-from runs.api.serializers import RunRowSerializer
 
 MOST_PARTS, MOST_THINGS, MOST_RUNGS = 200, 100, 60
 KINDS = [WARM_UP, CHALLENGE, PARTNER, COOL_DOWN, *OWN_KINDS]
@@ -377,64 +374,7 @@ class RefitSerializer(ReadSerializer):
     minutes = serializers.IntegerField()
 
 
-class SheetRowSerializer(ReadSerializer):
-    """The totals of one part's runs; what a format asks for stands in its part's sheet."""
-
-    part = serializers.IntegerField()
-    runs = serializers.ListField(
-        child=serializers.DictField(child=serializers.IntegerField(allow_null=True)), max_length=50
-    )
-
-
-class FilledSheetSerializer(ReadSerializer):
-    rows = serializers.ListField(child=SheetRowSerializer(), max_length=MOST_PARTS)
-    minutes = serializers.IntegerField(min_value=1, max_value=1440)
-    effort = serializers.IntegerField(required=False, default=None, allow_null=True)
-    note = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
-
-
 class BlockChangeSerializer(ReadSerializer):
     change = serializers.ChoiceField(choices=["start", "finish", "drop", "restore"])
     note = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
     effort = serializers.IntegerField(required=False, default=None, allow_null=True, help_text="0 to 10, or not told.")
-
-
-class QuestionSerializer(ReadSerializer):
-    """A mark to be tuned; what may be asked is the core's to say."""
-
-    metric = serializers.CharField()
-    mark = serializers.FloatField()
-    minutes = serializers.IntegerField(required=False, default=10)
-
-
-class SideTuningSerializer(ReadSerializer):
-    """What a mark means on one side: its chance in a run, a safe mark and a stretch, and it all in words."""
-
-    side = SideField()
-    side_words = serializers.CharField()
-    chance = serializers.FloatField(source="tuning.chance", allow_null=True)
-    safe = serializers.IntegerField(source="tuning.safe", allow_null=True)
-    stretch = serializers.IntegerField(source="tuning.stretch", allow_null=True)
-    words = serializers.ListField(source="tuning.words", child=serializers.CharField())
-
-
-class DueRoutineSerializer(ReadSerializer):
-    """A routine whose time has come."""
-
-    id = serializers.IntegerField(source="routine.pk")
-    title = serializers.CharField(source="routine.title")
-    day = DayField(source="due.day")
-    words = serializers.CharField(source="due.words", help_text="How often, and when it was played last.")
-
-
-class TodaySerializer(ReadSerializer):
-    """The day at a glance."""
-
-    day = serializers.DateField()
-    next_block = BlockSerializer(allow_null=True)
-    standings = LadderStandingSerializer(many=True)
-    recent = RunRowSerializer(many=True)
-    cautions = serializers.ListField(child=serializers.CharField())
-    stale = serializers.ListField(child=serializers.CharField(), help_text="What has changed since it was planned.")
-    limits = BodyLimitSerializer(many=True)
-    due = DueRoutineSerializer(many=True)

@@ -1,9 +1,9 @@
 from django.urls import path
 
-from plan.api import first, for_two, load, own_parts, routines, set_up, views, weaves
+from plan.api import first, for_two, load, own_parts, routines, set_up, sheets, today, tuner, views, weaves
 
 urlpatterns = [
-    path("today/", views.TodayView.as_view()),
+    path("today/", today.TodayView.as_view()),
     path("first-ladders/", first.FirstLaddersView.as_view()),
     path("first-block/", first.FirstBlockView.as_view()),
     path("load/", load.LoadView.as_view()),
@@ -11,13 +11,14 @@ urlpatterns = [
     path("set-up/", set_up.SetUpView.as_view()),
     path("weaves/", weaves.WeavesView.as_view()),
     path("proposals/", views.ProposalsView.as_view()),
-    path("rungs/<int:rung_id>/tuner/", views.TunerView.as_view()),
+    path("rungs/<int:rung_id>/tuner/", tuner.TunerView.as_view()),
     path("blocks/", views.BlocksView.as_view()),
     path("blocks/<int:block_id>/", views.BlockView.as_view()),
     path("blocks/<int:block_id>/refit/", views.RefitView.as_view()),
     path("blocks/<int:block_id>/layouts/<int:layout_id>/", views.BlockLayoutView.as_view()),
-    path("blocks/<int:block_id>/sheet/", views.SheetView.as_view()),
+    path("blocks/<int:block_id>/sheet/", sheets.SheetView.as_view()),
     path("routines/", routines.RoutinesView.as_view()),
+    path("rhythms/", routines.RhythmsView.as_view()),
     path("routines/<int:routine_id>/", routines.RoutineView.as_view()),
     path("routines/<int:routine_id>/comparison/", routines.ComparisonView.as_view()),
     path("parts/<int:part_id>/done/", views.PartDoneView.as_view()),

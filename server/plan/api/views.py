@@ -8,7 +8,7 @@ from rest_framework.views import APIView
 from accounts.selectors import get_today
 from blocks import services as block_services
 from blocks.selectors import get_block
-from config.requests import Request, read_given, read_query
+from config.requests import Request, read_given
 from jolly_core.challenges.for_two import ForTwo
 from jolly_core.planning.candidate import Kept
 from jolly_core.planning.own_parts import OwnPart
@@ -18,24 +18,11 @@ from plan.api.serializers import (
     AskedSerializer,
     BlockChangeSerializer,
     BlockSerializer,
-    FilledSheetSerializer,
     PlanSerializer,
     ProposalSerializer,
-    QuestionSerializer,
     RefitSerializer,
-    SideTuningSerializer,
-    TodaySerializer,
 )
 from plan.proposals import BlockRequest, propose_block
-from plan.sheets import enter_sheet
-
-
-class TodayView(APIView):
-    """The next block, what the ladders are asking for, and the cautions."""
-
-    @extend_schema(operation_id="get_today", responses=TodaySerializer)
-    def get(self, request: Request) -> Response:
-        return Response(TodaySerializer(selectors.get_today_page(request.user)).data)
 
 
 def _asked(request: Request, values: dict[str, Any]) -> BlockRequest:
@@ -139,15 +126,6 @@ class BlockView(APIView):
         return _answer(request, block_id)
 
 
-class TunerView(APIView):
-    """The target tuner: what a mark on a rung costs at today's rate, and which would be a fair stretch."""
-
-    @extend_schema(operation_id="tune_mark", parameters=[QuestionSerializer], responses=SideTuningSerializer(many=True))
-    def get(self, request: Request, rung_id: int) -> Response:
-        tunings = selectors.list_tunings(request.user, rung_id, **read_query(request, QuestionSerializer))
-        return Response(SideTuningSerializer(tunings, many=True).data)
-
-
 class PartDoneView(APIView):
     """Leave a part behind and go on to the next."""
 
@@ -191,15 +169,6 @@ class RefitView(APIView):
     @extend_schema(operation_id="take_refit_back", responses=BlockSerializer)
     def delete(self, request: Request, block_id: int) -> Response:
         block_services.take_refit_back(request.user, block_id)
-        return _answer(request, block_id)
-
-
-class SheetView(APIView):
-    """Typing in a block that was kept on paper: its totals, marked as such. It closes the block."""
-
-    @extend_schema(operation_id="enter_sheet", request=FilledSheetSerializer, responses=BlockSerializer)
-    def post(self, request: Request, block_id: int) -> Response:
-        enter_sheet(request.user, block_id, **read_given(request, FilledSheetSerializer))
         return _answer(request, block_id)
 
 

@@ -4,7 +4,8 @@ from config.reading import ReadSerializer
 from jolly_core.planning.candidate import MOST_IN_A_BLOCK
 from jolly_core.planning.week import AT_LEAST, KINDS, MOST_WINDOWS, MOST_WISHES
 from places.api.serializers import PlaceSerializer
-from plan.api.serializers import MOST_THINGS, BlockSerializer, DueRoutineSerializer
+from plan.api.serializers import MOST_THINGS, BlockSerializer
+from plan.api.today import DueRoutineSerializer
 from weeks.models import CalendarLink, WeekWish, Window
 
 #: Why each of a block's parts is there.

@@ -27,6 +27,12 @@ export const weavesQuery = queryOptions({
   staleTime: Infinity,
 });
 
+export const rhythmsQuery = queryOptions({
+  queryKey: ["rhythms"],
+  queryFn: () => unwrap(api.GET("/api/rhythms/")),
+  staleTime: Infinity,
+});
+
 export const routinesQuery = queryOptions({ queryKey: ["routines"], queryFn: () => unwrap(api.GET("/api/routines/")) });
 
 export type SessionTable = Schemas["Sessions"];

@@ -8,7 +8,6 @@ import { api, unwrap } from "../../api/client";
 import { capital, showMinutes, showRange } from "../../shared/lib/format";
 import type { Standing } from "../../api/queries";
 import { Braids } from "../../shared/ui/Braids";
-import { EmptyState } from "../../shared/ui/EmptyState";
 import { describe, ErrorNotice, Skeletons } from "../../shared/ui/Loaded";
 import { Panel, WhyPoint } from "../../shared/ui/Page";
 import { PutIn } from "./PutIn";
@@ -145,6 +144,24 @@ function listOthers(proposal: Proposal, standings: Standing[]): Other[] {
   return [...free, ...sides];
 }
 
+/** The ends of the block, where they were taken out. */
+function EndsBack({ draft, edit }: { draft: Draft; edit: (next: Next) => void }) {
+  return (
+    <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
+      {!draft.hasWarmUp && (
+        <Button variant="outlined" onClick={() => edit({ hasWarmUp: true })}>
+          Put the warm-up back
+        </Button>
+      )}
+      {!draft.hasCoolDown && (
+        <Button variant="outlined" onClick={() => edit({ hasCoolDown: true })}>
+          Put the cool-down back
+        </Button>
+      )}
+    </Stack>
+  );
+}
+
 interface ArrangedProps {
   draft: Draft;
   standings: Standing[];
@@ -173,20 +190,7 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
     void navigate(-1);
   };
   const edits = makeEdits(proposal, isAnswer, edit);
-  const putIn = (
-    <PutIn
-      standings={standings}
-      taken={proposal.parts.map(({ key }) => key)}
-      places={proposal.parts.filter(isPlaced).length}
-      edits={edits}
-    />
-  );
-  if (!hasSomething(draft))
-    return (
-      <EmptyState title="Choose a ladder" action={putIn}>
-        Tick at least one ladder above, and the block is arranged here; or put in what you do.
-      </EmptyState>
-    );
+  const isEmpty = !hasSomething(draft);
   const tools = (
     <Stack direction="row" spacing={1}>
       <Button size="small" onClick={undo} disabled={steps === 0}>
@@ -197,41 +201,48 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
       </Button>
     </Stack>
   );
+  // What can be put in stays the same piece of the screen, so that its menu is not lost when the first part comes in.
   return (
-    <Panel title={`Your ${draft.minutes} minutes`} actions={tools}>
+    <Panel title={isEmpty ? "Choose a ladder" : `Your ${draft.minutes} minutes`} actions={isEmpty ? null : tools}>
       <Stack spacing={2}>
-        {query.isError && (
-          <Alert
-            severity="warning"
-            variant="outlined"
-            sx={{ color: "text.primary" }}
-            action={steps > 0 && <Button onClick={undo}>Undo</Button>}>
-            {describe(query.error)}
-          </Alert>
+        {isEmpty ? (
+          <Typography color="text.secondary">
+            Tick at least one ladder above, and the block is arranged here; or put in what you do.
+          </Typography>
+        ) : (
+          <Stack spacing={2}>
+            {query.isError && (
+              <Alert
+                severity="warning"
+                variant="outlined"
+                sx={{ color: "text.primary" }}
+                action={steps > 0 && <Button onClick={undo}>Undo</Button>}>
+                {describe(query.error)}
+              </Alert>
+            )}
+            <Box>
+              <RibbonEditor proposal={proposal} minutes={draft.minutes} edits={edits} />
+              <Braids parts={proposal.parts} braids={proposal.braids} seconds={draft.minutes * 60} />
+            </Box>
+            <Total proposal={proposal} minutes={draft.minutes} />
+            {proposal.weave_words && <WeaveField draft={draft} change={edit} />}
+            <PartList proposal={proposal} others={listOthers(proposal, standings)} edits={edits} />
+          </Stack>
         )}
-        <Box>
-          <RibbonEditor proposal={proposal} minutes={draft.minutes} edits={edits} />
-          <Braids parts={proposal.parts} braids={proposal.braids} seconds={draft.minutes * 60} />
-        </Box>
-        <Total proposal={proposal} minutes={draft.minutes} />
-        {proposal.weave_words && <WeaveField draft={draft} change={edit} />}
-        <PartList proposal={proposal} others={listOthers(proposal, standings)} edits={edits} />
-        {putIn}
-        <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }}>
-          {!draft.hasWarmUp && (
-            <Button variant="outlined" onClick={() => edit({ hasWarmUp: true }, true)}>
-              Put the warm-up back
-            </Button>
-          )}
-          {!draft.hasCoolDown && (
-            <Button variant="outlined" onClick={() => edit({ hasCoolDown: true }, true)}>
-              Put the cool-down back
-            </Button>
-          )}
-        </Stack>
-        <LeftOut proposal={proposal} edits={edits} />
-        <Kit draft={draft} proposal={proposal} onTerms={onTerms} />
-        <KeepBlock draft={draft} block={block} isEmpty={query.isError || !proposal.parts.some(isPlaced)} />
+        <PutIn
+          standings={standings}
+          taken={proposal.parts.map(({ key }) => key)}
+          places={proposal.parts.filter(isPlaced).length}
+          edits={edits}
+        />
+        {!isEmpty && (
+          <>
+            <EndsBack draft={draft} edit={edit} />
+            <LeftOut proposal={proposal} edits={edits} />
+            <Kit draft={draft} proposal={proposal} onTerms={onTerms} />
+            <KeepBlock draft={draft} block={block} isEmpty={query.isError || !proposal.parts.some(isPlaced)} />
+          </>
+        )}
       </Stack>
     </Panel>
   );

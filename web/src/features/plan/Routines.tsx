@@ -4,7 +4,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useNavigate } from "react-router";
 
 import { api, unwrap, type Schemas } from "../../api/client";
-import { routinesQuery } from "../../api/planning";
+import { rhythmsQuery, routinesQuery } from "../../api/planning";
 import { useChange } from "../../api/queries";
 import { localDay, showDay } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
@@ -13,19 +13,10 @@ import { Pick } from "../../shared/ui/Pick";
 
 type Days = NonNullable<Schemas["PatchedRhythmRequest"]["every_days"]>;
 
-const RHYTHMS = [
-  { value: "0", word: "whenever you like" },
-  { value: "7", word: "every week" },
-  { value: "14", word: "every two weeks" },
-  { value: "30", word: "every month" },
-  { value: "91", word: "every quarter" },
-  { value: "182", word: "every half year" },
-  { value: "365", word: "every year" },
-];
-
 export function Routines({ day }: { day: string }) {
   const navigate = useNavigate();
   const routines = useQuery(routinesQuery);
+  const { data: rhythms = [] } = useQuery(rhythmsQuery);
   const path = (id: number) => ({ params: { path: { routine_id: id } } });
   const repeat = useChange(
     (id: number) => unwrap(api.POST("/api/routines/{routine_id}/", { ...path(id), body: { day } })),
@@ -67,8 +58,8 @@ export function Routines({ day }: { day: string }) {
           </Typography>
           <Pick
             label="How often"
-            value={String(routine.every_days)}
-            choices={RHYTHMS}
+            value={rhythms.length > 0 ? String(routine.every_days) : ""}
+            choices={rhythms.map(({ every_days: days, words }) => ({ value: String(days), word: words }))}
             onChange={(days) => rhythm.mutate({ id: routine.id, days: Number(days) as Days })}
             width={140}
           />

@@ -1,19 +1,11 @@
 /** The rest between two runs of a block, counted down; the next run may be begun before it is over. */
 import { Typography } from "@mui/material";
-import { useCallback, useState } from "react";
 
 import { showClock } from "../../shared/lib/format";
-import { useTick } from "./useTick";
-
-/** Fetch the ball, breathe, look at the number: as long as the plan reckons with. */
-const BREATHER_MS = 30_000;
+import { BREATHER_S, useCountdown } from "./useCountdown";
 
 export function Breather() {
-  const [endsAt] = useState(() => Date.now() + BREATHER_MS);
-  const left = useTick(
-    useCallback(() => Math.max(0, Math.ceil((endsAt - Date.now()) / 1000)), [endsAt]),
-    true,
-  );
+  const left = useCountdown(BREATHER_S);
   return (
     <Typography
       role="timer"

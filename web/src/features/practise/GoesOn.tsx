@@ -1,22 +1,18 @@
 /** What goes on by itself when hands are busy: in so many seconds, unless one presses to wait. */
 import { Button, Stack, Typography } from "@mui/material";
-import { useCallback, useEffect, useEffectEvent, useState } from "react";
+import { useEffect, useEffectEvent, useState } from "react";
 
 import { showClock } from "../../shared/lib/format";
 import { useKept } from "../../shared/lib/useKept";
+import { useCountdown } from "./useCountdown";
 import { useKeys } from "./useKeys";
-import { useTick } from "./useTick";
 
 /** Whether the runs of a block start, and what is over makes way for what comes next, by themselves. */
 export const useRunsStart = () => useKept("block-starts-runs", (kept) => kept === true);
 
 export function GoesOn({ words, seconds, go }: { words: string; seconds: number; go: () => void }) {
-  const [endsAt] = useState(() => Date.now() + seconds * 1000);
   const [isWaiting, setIsWaiting] = useState(false);
-  const left = useTick(
-    useCallback(() => Math.max(0, Math.ceil((endsAt - Date.now()) / 1000)), [endsAt]),
-    !isWaiting,
-  );
+  const left = useCountdown(seconds, !isWaiting);
   const isDue = left === 0 && !isWaiting;
   const goOn = useEffectEvent(go);
   useEffect(() => {

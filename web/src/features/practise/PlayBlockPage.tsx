@@ -17,14 +17,14 @@ import { Effort } from "../../shared/ui/Effort";
 import { Extend, isOpen, RunningBlock, SideCounts } from "./RunningBlock";
 import { GoesOn, useRunsStart } from "./GoesOn";
 import { useStart } from "./startRun";
+import { BREATHER_S } from "./useCountdown";
 import { useKeys } from "./useKeys";
 import { Steps } from "./Steps";
 import { TimedPart } from "./TimedPart";
 
 const LONGEST_NOTE = 2000;
 
-/** Fetch the ball, breathe, look at the number: as long as the plan reckons with. */
-const BREATHER_S = 30;
+/** Before what comes next follows by itself. */
 const LEAVE_S = 5;
 
 function NowChallenge({ block, part, startsRuns }: { block: Block; part: Part; startsRuns: boolean }) {

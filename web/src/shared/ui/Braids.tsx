@@ -1,5 +1,6 @@
 /** Whose turn it is where runs are woven: under the ribbon, each drill is a strand that comes up with its turns. */
 import { Box } from "@mui/material";
+import { Fragment } from "react";
 
 import type { Schemas } from "../../api/client";
 import { ribbonLook } from "./ribbonLook";
@@ -9,8 +10,10 @@ const STRAND_PX = 9;
 type Woven = Pick<Schemas["Part"], "key" | "kind" | "title" | "is_weaker" | "planned_s" | "runs_planned">;
 type Braid = Schemas["Braid"];
 
+const secondsOf = (parts: Woven[]) => parts.reduce((sum, part) => sum + part.planned_s, 0);
+
 function Strands({ braid, parts }: { braid: Braid; parts: Woven[] }) {
-  const drills = braid.keys.flatMap((key) => parts.filter((part) => part.key === key));
+  const drills = parts.filter(({ key }) => braid.keys.includes(key));
   const titleOf = (key: string) => drills.find((part) => part.key === key)?.title ?? "";
   return (
     <Box
@@ -18,7 +21,7 @@ function Strands({ braid, parts }: { braid: Braid; parts: Woven[] }) {
       aria-label={`Woven: ${braid.order.map(titleOf).join(", then ")}`}
       sx={{
         display: "flex",
-        flex: `${drills.reduce((sum, part) => sum + part.planned_s, 0)} 0 0`,
+        flex: `${secondsOf(drills)} 0 0`,
         minWidth: 0,
         height: drills.length * STRAND_PX,
         // The strands go on under the turns of the others.
@@ -31,7 +34,7 @@ function Strands({ braid, parts }: { braid: Braid; parts: Woven[] }) {
           .join(", "),
       }}>
       {braid.order.map((key, turn) => {
-        const strand = braid.keys.indexOf(key);
+        const strand = drills.findIndex((part) => part.key === key);
         const part = drills[strand];
         if (!part) return null;
         return (
@@ -57,20 +60,26 @@ function Strands({ braid, parts }: { braid: Braid; parts: Woven[] }) {
 /** The braids of a block at their places in its minutes; nothing where no runs are woven. */
 export function Braids({ parts, braids, seconds }: { parts: Woven[]; braids: Braid[]; seconds: number }) {
   if (braids.length === 0) return null;
-  const rows = braids.flatMap((braid) => {
-    const from = parts.findIndex((part) => part.key === braid.keys[0]);
-    const beforeS = parts.slice(0, from).reduce((sum, part) => sum + part.planned_s, 0);
-    const ofIt = parts.filter((part) => braid.keys.includes(part.key));
-    return [{ braid, beforeS, afterS: beforeS + ofIt.reduce((sum, part) => sum + part.planned_s, 0) }];
+  // The drills of a braid stand next to each other: from the first of one to the first after it.
+  const rows = braids.map((braid) => {
+    const beforeS = secondsOf(
+      parts.slice(
+        0,
+        parts.findIndex(({ key }) => braid.keys.includes(key)),
+      ),
+    );
+    return { braid, beforeS, afterS: beforeS + secondsOf(parts.filter(({ key }) => braid.keys.includes(key))) };
   });
-  const whole = Math.max(seconds, rows.at(-1)?.afterS ?? 0);
+  const lastS = rows.at(-1)?.afterS ?? 0;
   return (
     <Box sx={{ display: "flex", alignItems: "flex-start", mt: 0.5 }}>
-      {rows.map(({ braid, beforeS }, index) => [
-        <Box key={`before ${index}`} sx={{ flex: `${beforeS - (rows[index - 1]?.afterS ?? 0)} 0 0` }} />,
-        <Strands key={index} braid={braid} parts={parts} />,
-      ])}
-      <Box sx={{ flex: `${whole - (rows.at(-1)?.afterS ?? 0)} 0 0` }} />
+      {rows.map(({ braid, beforeS }, index) => (
+        <Fragment key={index}>
+          <Box sx={{ flex: `${beforeS - (rows[index - 1]?.afterS ?? 0)} 0 0` }} />
+          <Strands braid={braid} parts={parts} />
+        </Fragment>
+      ))}
+      <Box sx={{ flex: `${Math.max(0, seconds - lastS)} 0 0` }} />
     </Box>
   );
 }
