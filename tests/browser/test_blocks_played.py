@@ -4,7 +4,6 @@ from __future__ import annotations
 
 import re
 
-import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
@@ -20,7 +19,6 @@ def score(page: Page, words: str) -> None:
     expect(page.get_by_role("status", name=words, exact=True)).to_be_visible()
 
 
-@pytest.mark.slow
 def test_a_half_hour_ends_with_a_tie_break_and_both_results_are_kept(open_page: OpenPage) -> None:
     """5, 10, 5 and 10 minutes, the last ten with a partner. Common practice, no source."""
     page = open_page()
@@ -169,7 +167,6 @@ def test_a_ladder_is_revisited_from_its_first_rung_up(open_page: OpenPage) -> No
         expect(rows.nth(place)).to_contain_text(f"Putts from the circle: {step}, 1 run, this rung")
 
 
-@pytest.mark.slow
 def test_with_both_hands_busy_a_block_goes_on_with_no_press_but_the_counted_ones(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)
@@ -183,15 +180,19 @@ def test_with_both_hands_busy_a_block_goes_on_with_no_press_but_the_counted_ones
     page.get_by_role("button", name="Start with the warm-up").click()
     for name in (re.compile("by themselves"), re.compile("with no press")):
         page.get_by_role("switch", name=name).click()
-    page.clock.run_for(10 * 60_000)  # the warm-up
+    # No longer than the warm-up: on a busy machine what follows would be under way before it is looked at.
+    page.clock.run_for(block["parts"][0]["planned_s"] * 1000 + 500)
     now(page, "Putts from the circle")
     expect(page.get_by_text("Run 1 starts in")).to_be_visible()
     page.clock.run_for(31_000)
     expect(page.get_by_text("It starts in")).to_be_visible()
     page.clock.run_for(6_000)
     page.clock.run_for(4_000)  # 3, 2, 1
-    for _ in range(10):
+    expect(athlete.pad("make")).to_be_enabled()
+    for made in range(1, 11):
         page.keyboard.press("Space")
+        if made < 10:  # then the end lies over it
+            athlete.expect_count(made)
         page.clock.run_for(1_000)
     athlete.expect_end("All attempts played")
     page.clock.run_for(3_000)
