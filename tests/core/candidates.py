@@ -5,11 +5,17 @@ from __future__ import annotations
 from datetime import date
 from typing import Any
 
+from jolly_core.body.traits import Traits
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.planning.arrangement import CHALLENGE, Arrangement, Part
 from jolly_core.planning.candidate import Candidate, Terms
 
 TODAY = date(2026, 9, 1)
+SERVES = Traits(regions=("shoulder", "elbow"), actions=("overhead",), effort="hard")
+HOPS = Traits(regions=("knee", "ankle"), actions=("jumping",), effort="hard", needs=("flat floor",))
+#: The weaker side of a pair, and the one that is played after it.
+WEAKER: dict[str, Any] = {"side": "second", "is_weaker": True}
+OTHER: dict[str, Any] = {"side": "first", "is_other_side": True}
 
 
 def candidate(key: str, seconds: int = 60, **values: Any) -> Candidate:

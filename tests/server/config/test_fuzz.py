@@ -15,7 +15,7 @@ import pytest
 import yaml
 
 from tests.server.config.test_answers import SCHEMA
-from tests.server.config.test_at_once import WRITES, World
+from tests.server.config.writes import WRITES, World
 
 #: "a lone surrogate", "beyond 64 bits", days at the ends of the calendar, and whatever else a type does not expect.
 NONSENSE: list[Any] = [

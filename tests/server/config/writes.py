@@ -1,0 +1,269 @@
+"""Every write of the schema as it is tried: what is sent, and what comes of it."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Any
+from uuid import uuid4
+
+from rest_framework.test import APIClient
+
+from accounts.models import Athlete
+from ladders.packs import give_pack, take_ladder
+from ladders.shelf import list_shelf
+from tests.server.conftest import rung_id
+from tests.server.moments import MOMENT
+from tests.server.player import Player, events
+
+ZONE = {"name": "box", "surface": "wall", "shape": {"kind": "rectangle", "width_m": 1, "height_m": 1}, "at": [2, 1]}
+LAYOUT = {"place": "one_wall_court", "title": "Box", "zones": [ZONE], "stand": {"x_m": 2, "back_m": 3}, "pattern": ""}
+GAME = {"title": "", "set_up": "", "cues": [], "format": "race", "settings": {}}
+FAR_DAY = "2099-05-11"
+#: Writes that only read, and those that sign somebody in.
+NO_WRITES = {
+    "check_settings",
+    "propose_block",
+    "arrange_week",
+    "check_move",
+    "work_out_layout",
+    "mirror_layout",
+    "divide_zone",
+    "make_pattern",
+    "fly_off_wall",
+    "fly_over_net",
+    "find_body_side",
+    "list_orders",
+    "preview_pack",
+    "offer_first_ladders",
+    "enter_demo",
+    "recover",
+}
+#: Whole plans that are put in place of others, however often: tried in the tests of the week.
+ELSEWHERE = {"keep_week_terms", "keep_week", "move_block", "add_next_rung", "replan_block"}
+
+
+class World:
+    """An athlete with a bit of everything, made anew for each write."""
+
+    def __init__(self) -> None:
+        self.athlete = Athlete.objects.create_user(f"wren-{uuid4().hex[:8]}", password="a-long-quiet-afternoon")
+        self.client = APIClient()
+        self.client.force_login(self.athlete)
+        self.player = Player(self.client)
+        self.ladder = take_ladder(self.athlete, "putting-circle", list_shelf()["putting-circle"], MOMENT)
+        self.rung = rung_id(self.ladder)
+        self.block = self.post("blocks/", minutes=30, ladders=[self.ladder.pk], day=FAR_DAY)
+        self.part = next(each for each in self.block["parts"] if each["rung"])
+        self.layout = self.post("layouts/", **LAYOUT)
+
+    def send(self, method: str, path: str, **body: Any) -> Any:
+        return getattr(self.client, method)(f"/api/{path}", body, format="json")
+
+    def post(self, path: str, **body: Any) -> Any:
+        answer = self.send("post", path, **body)
+        assert answer.status_code < 400, answer.json()
+        return answer.json()
+
+    def quick(self) -> str:
+        run = str(uuid4())
+        self.send("put", f"quick-runs/{run}/", game="count", started_at=MOMENT.isoformat())
+        self.player.send(run, events("oxo f"))
+        return run
+
+    def without(self, rung: int) -> int:
+        self.send("delete", f"rungs/{rung}/")
+        return rung
+
+    def tried(self) -> int:
+        self.player.putts(self.rung, 9)
+        return self.rung
+
+    def with_partner(self) -> int:
+        """A part that is played with a partner, by its id."""
+        own = [{"key": "own-0", "kind": "for_two", "title": "Points", "seconds": 600, "two": {"game": "points"}}]
+        block = self.post("blocks/", minutes=30, ladders=[], own=own, day=FAR_DAY)
+        return int(next(part["id"] for part in block["parts"] if part["game"]))
+
+    def started(self) -> World:
+        self.send("patch", f"blocks/{self.block['id']}/", change="start")
+        return self
+
+
+Call = tuple[str, str, dict[str, Any]]
+#: For each write: what is sent, and by how many rows which table grows, of all four together.
+WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
+    "change_settings": (lambda w: ("patch", "athlete/", {"volume": 40}), {}),
+    "plan_block": (
+        lambda w: ("post", "blocks/", {"minutes": 20, "ladders": [w.ladder.pk], "day": FAR_DAY}),
+        {"Block": 1},
+    ),
+    "change_block": (lambda w: ("patch", f"blocks/{w.block['id']}/", {"change": "start"}), {}),
+    "put_layout_into_block": (lambda w: ("put", f"blocks/{w.block['id']}/layouts/{w.layout['id']}/", {}), {}),
+    "take_layout_out_of_block": (lambda w: ("delete", f"blocks/{w.block['id']}/layouts/{w.layout['id']}/", {}), {}),
+    "refit_block": (lambda w: ("post", f"blocks/{w.block['id']}/refit/", {"minutes": 20}), {}),
+    "take_refit_back": (lambda w: ("delete", f"blocks/{w.block['id']}/refit/", {}), {}),
+    "enter_sheet": (
+        lambda w: (
+            "post",
+            f"blocks/{w.block['id']}/sheet/",
+            {"minutes": 25, "rows": [{"part": w.part["id"], "runs": [{"makes": 7}]}]},
+        ),
+        {"Run": 1},
+    ),
+    "make_calendar_link": (lambda w: ("post", "calendar-link/", {}), {"CalendarLink": 1}),
+    "revoke_calendar_link": (lambda w: ("delete", "calendar-link/", {}), {}),
+    "acknowledge": (lambda w: ("post", f"ladders/{w.ladder.pk}/acknowledgements/", {"risk": "none"}), {}),
+    "decide": (
+        lambda w: ("post", f"ladders/{w.ladder.pk}/moves/", {"decision": "climb", "held": 0}),
+        {"Move": 1},
+    ),
+    "take_move_back": (lambda w: ("delete", f"ladders/{w.ladder.pk}/moves/", {}), {}),
+    "add_rung": (lambda w: ("post", f"ladders/{w.ladder.pk}/rungs/", GAME), {"Rung": 1}),
+    "keep_layout": (lambda w: ("post", "layouts/", LAYOUT), {"Layout": 1}),
+    "change_layout": (lambda w: ("put", f"layouts/{w.layout['id']}/", LAYOUT), {}),
+    "drop_layout": (lambda w: ("delete", f"layouts/{w.layout['id']}/", {}), {}),
+    "restore_layout": (lambda w: ("post", f"layouts/{w.layout['id']}/restore/", {}), {}),
+    "import_layout": (
+        lambda w: (
+            "post",
+            "layouts/import/",
+            {"svg": w.client.get(f"/api/layouts/{w.layout['id']}/file/").content.decode()},
+        ),
+        {"Layout": 1},
+    ),
+    "add_limit": (lambda w: ("post", "limits/", {"part": "wrist", "since": FAR_DAY}), {"BodyLimit": 1}),
+    "lift_limit": (
+        lambda w: ("delete", f"limits/{w.post('limits/', part='knee', side='left', since=FAR_DAY)['id']}/", {}),
+        {"BodyLimit": -1},
+    ),
+    "make_ladder": (
+        lambda w: (
+            "post",
+            "own-ladders/",
+            {"title": "Boxes", "discipline": "wall", "summary": "", "rung": GAME},
+        ),
+        {"Ladder": 1, "Rung": 1},
+    ),
+    "keep_place": (lambda w: ("post", "places/", {"name": "Tanner's Yard", "offers": ["wall"]}), {"Place": 1}),
+    "drop_place": (
+        lambda w: ("delete", f"places/{w.post('places/', name='Old Dairy hall', offers=[])['id']}/", {}),
+        {"Place": -1},
+    ),
+    "start_quick_run": (
+        lambda w: ("put", f"quick-runs/{uuid4()}/", {"game": "count", "started_at": MOMENT.isoformat()}),
+        {"Ladder": 1, "Run": 1},
+    ),
+    "keep_routine": (
+        lambda w: ("post", "routines/", {"block": w.block["id"], "title": "Monday"}),
+        {"Routine": 1, "Repetition": 1},
+    ),
+    "repeat_routine": (
+        lambda w: (
+            "post",
+            f"routines/{w.post('routines/', block=w.block['id'], title='Monday')['id']}/",
+            {"day": FAR_DAY},
+        ),
+        {"Block": 1},
+    ),
+    "set_rhythm": (
+        lambda w: (
+            "patch",
+            f"routines/{w.post('routines/', block=w.block['id'], title='Monday')['id']}/",
+            {"every_days": 182},
+        ),
+        {},
+    ),
+    "drop_routine": (
+        lambda w: ("delete", f"routines/{w.post('routines/', block=w.block['id'], title='Monday')['id']}/", {}),
+        {"Routine": -1, "Repetition": -1},
+    ),
+    "write_table": (
+        lambda w: (
+            "put",
+            f"ladders/{w.ladder.pk}/table/",
+            {"rows": [{"rung": None, "title": "", "levers": [], "format": "race", "settings": {}, "mark": None}]},
+        ),
+        {"Rung": 1, "ThresholdRevision": 1},
+    ),
+    "write_card": (lambda w: ("put", f"rungs/{w.rung}/card/", {"card": {"beat": {"bpm": 60}}}), {}),
+    "keep_body_side": (
+        lambda w: ("put", "body-sides/", {"trait": "turn", "tries": ["left"], "discipline": "", "way": "left"}),
+        {"BodySide": 1},
+    ),
+    "add_lever_rung": (
+        lambda w: ("post", f"rungs/{w.tried()}/lever-rungs/", {"lever": "distance", "what_for": "between"}),
+        {"Rung": 1, "ThresholdRevision": 1},
+    ),
+    "describe_ladder": (
+        lambda w: ("put", f"ladders/{w.ladder.pk}/words/", {"title": "Putts", "discipline": "discs", "summary": ""}),
+        {},
+    ),
+    "set_needs": (
+        lambda w: ("put", f"rungs/{rung_id(w.ladder, 3)}/needs/", {"needs": [{"rung": w.rung, "is_must": True}]}),
+        {"Need": 1},
+    ),
+    "say_body": (
+        lambda w: (
+            "put",
+            f"ladders/{w.ladder.pk}/body/",
+            {"regions": ["knee"], "actions": [], "risks": [], "counts": None, "effort": "easy"},
+        ),
+        {},
+    ),
+    "archive_ladder": (lambda w: ("put", f"ladders/{w.ladder.pk}/archived/", {"is_archived": True}), {}),
+    "copy_rung": (lambda w: ("post", f"rungs/{w.rung}/copy/", {}), {"Rung": 1, "ThresholdRevision": 1}),
+    "move_rung": (lambda w: ("put", f"rungs/{w.rung}/number/", {"number": 3}), {}),
+    "take_out_rung": (lambda w: ("delete", f"rungs/{w.rung}/", {}), {"Rung": -1}),
+    "bring_back_rung": (lambda w: ("post", f"rungs/{w.without(w.rung)}/bring-back/", {}), {"Rung": 1}),
+    "change_challenge": (lambda w: ("put", f"rungs/{w.rung}/challenge/", GAME), {}),
+    "attach_layout": (lambda w: ("put", f"rungs/{w.rung}/layout/", {"layout": w.layout["id"]}), {}),
+    "change_threshold": (
+        lambda w: (
+            "put",
+            f"rungs/{w.rung}/threshold/",
+            {
+                "metric": "makes",
+                "mark": 7,
+                "reached": 2,
+                "of_last": 3,
+                "days": 1,
+                "each_side": False,
+                "floor": None,
+                "floor_runs": 3,
+            },
+        ),
+        {"ThresholdRevision": 1},
+    ),
+    "start_run": (
+        lambda w: (
+            "put",
+            f"runs/{uuid4()}/",
+            {"rung": w.rung, "side": "none", "started_at": MOMENT.isoformat(), "part": None},
+        ),
+        {"Run": 1},
+    ),
+    "record_events": (
+        lambda w: ("post", f"runs/{w.player.start(w.rung)}/events/", {"events": events("oox")}),
+        {"Event": 3},
+    ),
+    "attach_run": (lambda w: ("put", f"runs/{w.quick()}/rung/", {"rung": w.rung, "side": "none"}), {}),
+    "set_run_aside": (lambda w: ("put", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {"reason": "Wind"}), {}),
+    "take_run_back": (lambda w: ("delete", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {}), {}),
+    "finish_part": (lambda w: ("post", f"parts/{w.started().part['id']}/done/", {}), {}),
+    "drop_part": (lambda w: ("put", f"parts/{w.started().part['id']}/dropped/", {}), {}),
+    "take_part_back": (lambda w: ("delete", f"parts/{w.started().part['id']}/dropped/", {}), {}),
+    "keep_presses": (lambda w: ("put", f"parts/{w.with_partner()}/presses/", {"presses": "ab", "before": ""}), {}),
+    "extend_part": (lambda w: ("post", f"parts/{w.started().part['id']}/more/", {}), {}),
+    "make_recovery_codes": (lambda w: ("post", "recovery-codes/", {}), {"RecoveryCode": 6}),
+    "take_ladder": (lambda w: ("post", "shelf/serve-to-box/take/", {}), {"Ladder": 1}),
+    "refresh_ladder": (lambda w: ("post", f"ladders/{w.ladder.pk}/refresh/", {}), {}),
+    "take_pack": (lambda w: ("post", "packs/", {"pack": give_pack(w.athlete, w.ladder.pk)}), {"Ladder": 1}),
+    "plan_first_block": (
+        lambda w: (
+            "post",
+            "first-block/",
+            {"ladders": ["free-throws", "rope-row"], "minutes": 30, "handedness": "left", "spared": ["neck"]},
+        ),
+        {"Ladder": 2, "Block": 1, "BodyLimit": 1},
+    ),
+}
