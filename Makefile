@@ -11,7 +11,7 @@ OPENAPI_TS := npx --no-install openapi-typescript --default-non-nullable=false
 UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --generate-hashes \
 	--no-emit-index-url --no-emit-find-links --custom-compile-command "make lock"
 
-.PHONY: demo serve dev test test-slow test-postgres check check-python check-web fuzz bench types lock build clean screenshots browser schema-check
+.PHONY: demo serve home dev test test-slow test-postgres check check-python check-web fuzz bench types lock build clean screenshots browser schema-check
 .DEFAULT_GOAL := demo
 
 # --- install ---------------------------------------------------------------------------------------------------------
@@ -55,6 +55,12 @@ serve: .venv/.runtime web/dist/.built
 	@mkdir -p $(VAR)
 	@$(MANAGE) migrate --verbosity 0
 	@$(PY) server/serve.py --port $(PORT)
+
+# The same for the home network, over HTTPS, by Debian's Caddy: a phone then opens the court, or presses for it.
+home: .venv/.runtime web/dist/.built
+	@mkdir -p $(VAR)
+	@$(MANAGE) migrate --verbosity 0
+	@sh tools/home.sh $(PORT) $(PY)
 
 # Django with reload on PORT, and Vite with hot reload on 5173 in front of it.
 dev: .venv/.dev web/node_modules/.installed

@@ -21,6 +21,8 @@ IS_HTTPS = read_flag("HTTPS")
 SECRET_KEY = read_secret_key(VAR / "secret_key")
 ALLOWED_HOSTS = read_list("HOSTS") or ["localhost", "127.0.0.1", "[::1]"]
 CSRF_TRUSTED_ORIGINS = read_list("ORIGINS")
+#: Where other devices find it, if that is not where the athlete's own browser does.
+ADDRESS = read_text("ADDRESS").rstrip("/")
 
 INSTALLED_APPS = [
     "accounts",
@@ -29,6 +31,7 @@ INSTALLED_APPS = [
     "ladders",
     "blocks",
     "runs",
+    "pairing",
     "aims",
     "climb",
     "plan",
@@ -170,6 +173,7 @@ SPECTACULAR_SETTINGS = {
         "PartKind": "plan.api.serializers.KINDS",
         "OwnKindId": "plan.api.own_parts.KINDS",
         "GameForTwoId": "plan.api.own_parts.GAME_IDS",
+        "HandAction": "jolly_core.pairing.ACTIONS",
     },
 }
 LOGGING = {

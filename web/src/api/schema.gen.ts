@@ -336,6 +336,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/hand/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What the second screen says and is told. It is nobody's account: it is known by its key, and by nothing else. */
+        get: operations["get_hand"];
+        /** @description What the second screen says and is told. It is nobody's account: it is known by its key, and by nothing else. */
+        put: operations["hand_in"];
+        /** @description What the second screen says and is told. It is nobody's account: it is known by its key, and by nothing else. */
+        post: operations["come_in"];
+        /** @description What the second screen says and is told. It is nobody's account: it is known by its key, and by nothing else. */
+        delete: operations["leave"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladders/": {
         parameters: {
             query?: never;
@@ -1405,6 +1425,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run_id}/pairing/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The second screen of the court of a run. */
+        get: operations["get_pairing"];
+        /** @description The second screen of the court of a run. */
+        put: operations["go_along"];
+        /** @description The second screen of the court of a run. */
+        post: operations["open_pairing"];
+        /** @description The second screen of the court of a run. */
+        delete: operations["end_pairing"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run_id}/rung/": {
         parameters: {
             query?: never;
@@ -1877,6 +1917,11 @@ export interface components {
             format: "calls";
             targets: components["schemas"]["TargetLine"][];
         };
+        CameIn: {
+            /** @description Known to this screen alone; it is sent along as X-Hand-Key. */
+            key: string;
+            hand: components["schemas"]["Hand"];
+        };
         CappedAttemptsDetail: {
             format: "capped_attempts";
             left: number;
@@ -2007,6 +2052,9 @@ export interface components {
             format: "combination";
             targets: components["schemas"]["TargetLine"][];
         };
+        ComeInRequest: {
+            code: string;
+        };
         Comparison: {
             /** Format: double */
             value: number;
@@ -2039,6 +2087,15 @@ export interface components {
          * @enum {string}
          */
         CountsEnum: "alone" | "both" | "part" | "set_out";
+        CourtSaysRequest: {
+            /** @description The number of the last press that was taken. */
+            taken: number;
+            is_playing: boolean;
+            /** @default  */
+            answer?: string;
+            /** @default 0 */
+            answer_to?: number;
+        };
         /** @description What to feel or picture on each rep. */
         Cues: {
             kind: "cues";
@@ -2288,6 +2345,55 @@ export interface components {
             /** Format: double */
             at_m: number;
             title: string;
+        };
+        /** @description A pairing as the second screen sees it: the run on the court, and whether its offer was answered. */
+        Hand: {
+            run: components["schemas"]["Run"];
+            is_mirrored: boolean;
+            /** @description Whether the court counts; if not, it waits for a start. */
+            is_playing: boolean;
+            taken: number;
+            answer: string;
+            answer_to: number;
+        };
+        /**
+         * @description * `start` - start
+         *     * `make` - make
+         *     * `miss` - miss
+         *     * `zone` - zone
+         *     * `let` - let
+         *     * `undo` - undo
+         *     * `pause` - pause
+         *     * `resume` - resume
+         *     * `finish` - finish
+         * @enum {string}
+         */
+        HandAction: "start" | "make" | "miss" | "zone" | "let" | "undo" | "pause" | "resume" | "finish";
+        HandPressRequest: {
+            /** @description Counts up from 1 on the second screen. */
+            number: number;
+            /**
+             * Format: uuid
+             * @description Becomes the id of the event.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The run that stood on the screen when it was pressed.
+             */
+            run: string;
+            action: components["schemas"]["HandAction"];
+            /** @default  */
+            text?: string;
+            /** @description For how long it has been waiting on the second screen. */
+            age_ms: number;
+        };
+        HandSaysRequest: {
+            presses: components["schemas"]["HandPressRequest"][];
+            /** @default  */
+            offer?: string;
+            /** @default 0 */
+            offer_number?: number;
         };
         /**
          * @description * `left` - Left
@@ -2802,6 +2908,10 @@ export interface components {
             format: "open_count";
             interval: number[] | null;
         };
+        OpenPairing: {
+            /** @description Null where no second screen is asked for. */
+            pairing: components["schemas"]["Pairing"] | null;
+        };
         OrderRequest: {
             zones: components["schemas"]["ZoneRequest"][];
             made: components["schemas"]["MadeEnum"];
@@ -2966,6 +3076,28 @@ export interface components {
             second?: string;
             /** @default false */
             is_in_turn?: boolean;
+        };
+        /** @description A pairing as the court sees it. ``context`` holds the moment, and the address that this server is known by. */
+        Pairing: {
+            id: number;
+            /**
+             * Format: uuid
+             * @description On whose court it was last.
+             */
+            run: string;
+            /** @description For the second screen; null once one came in. */
+            code: string | null;
+            is_joined: boolean;
+            /** @description Where the second screen types the code in. */
+            readonly address: string;
+            /** @description The address with the code as a QR code: an SVG as data URI. */
+            readonly picture: string;
+            /** @description Whether no other device can open the address. */
+            readonly is_out_of_reach: boolean;
+            offer: string;
+            offer_number: number;
+            taken: number;
+            waiting: components["schemas"]["WaitingPress"][];
         };
         Part: {
             readonly id: number;
@@ -4151,6 +4283,17 @@ export interface components {
          * @enum {string}
          */
         VerdictKind: "climb" | "stay" | "step_back";
+        WaitingPress: {
+            number: number;
+            /** Format: uuid */
+            id: string;
+            /** Format: uuid */
+            run: string;
+            action: components["schemas"]["HandAction"];
+            text: string;
+            /** @description How long ago it was pressed. */
+            readonly age_ms: number;
+        };
         /**
          * @description * `front` - front
          *     * `left` - left
@@ -6187,6 +6330,287 @@ export interface operations {
                 };
             };
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_hand: {
+        parameters: {
+            query?: never;
+            header: {
+                "X-Hand-Key": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Hand"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    hand_in: {
+        parameters: {
+            query?: never;
+            header: {
+                "X-Hand-Key": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HandSaysRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Hand"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    come_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ComeInRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CameIn"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    leave: {
+        parameters: {
+            query?: never;
+            header: {
+                "X-Hand-Key": string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11501,6 +11925,277 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_pairing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenPairing"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    go_along: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CourtSaysRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenPairing"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open_pairing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OpenPairing"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_pairing: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

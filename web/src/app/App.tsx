@@ -29,6 +29,7 @@ const Practise = lazy(() => import("../features/practise/PractisePage"));
 const PlayBlock = lazy(() => import("../features/practise/PlayBlockPage"));
 const PlayRung = lazy(() => import("../features/practise/PlayRungPage"));
 const Court = lazy(() => import("../features/practise/CourtPage"));
+const Hand = lazy(() => import("../features/practise/pairing/HandPage"));
 const RunEnd = lazy(() => import("../features/practise/RunEndPage"));
 const LookBack = lazy(() => import("../features/lookback/LookBackPage"));
 const Load = lazy(() => import("../features/lookback/LoadPage"));
@@ -53,6 +54,8 @@ export function App() {
           <Suspense fallback={<Skeletons />}>
             <Routes>
               <Route path="/welcome" element={<Welcome />} />
+              {/* A second screen needs no account: it comes in by a code. */}
+              <Route path="/hand" element={<Hand />} />
               <Route element={<RequireAthlete />}>
                 {/* The court has the whole screen to itself. */}
                 <Route path="/practise/runs/:runId" element={<Court />} />

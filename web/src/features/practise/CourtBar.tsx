@@ -1,4 +1,5 @@
 /** The lower edge of the court: undo, let, pause, stop; sounds, keys and the way out. */
+import DevicesIcon from "@mui/icons-material/DevicesOutlined";
 import KeyboardIcon from "@mui/icons-material/KeyboardOutlined";
 import PauseIcon from "@mui/icons-material/Pause";
 import PlayArrowIcon from "@mui/icons-material/PlayArrow";
@@ -20,7 +21,7 @@ interface BarButtonProps {
   onPress: () => void;
 }
 
-function BarButton({ icon, word, name, isOff = false, onPress }: BarButtonProps) {
+export function BarButton({ icon, word, name, isOff = false, onPress }: BarButtonProps) {
   return (
     <Button
       color="inherit"
@@ -46,37 +47,35 @@ function BarButton({ icon, word, name, isOff = false, onPress }: BarButtonProps)
   );
 }
 
-interface CourtBarProps {
+interface ControlsProps {
   /** Whether presses count just now: not before the start, not after the end. */
   isOn: boolean;
   isPaused: boolean;
   canUndo: boolean;
-  volume: number;
-  isMuted: boolean;
   onUndo: () => void;
   onLet: () => void;
   onPause: () => void;
   onStop: () => void;
-  onMute: () => void;
-  onVolume: (volume: number) => void;
-  onHelp: () => void;
 }
 
-export const CourtBar = memo(function CourtBar({
-  isOn,
-  isPaused,
-  canUndo,
-  volume,
-  isMuted,
-  onUndo,
-  onLet,
-  onPause,
-  onStop,
-  onMute,
-  onVolume,
-  onHelp,
-}: CourtBarProps) {
-  const isOff = !isOn;
+/** What can be done beside counting; on the court, and on the second screen. */
+export function CourtControls({ isOn, isPaused, canUndo, onUndo, onLet, onPause, onStop }: ControlsProps) {
+  return (
+    <>
+      <BarButton icon={<UndoIcon />} word="Undo" isOff={!canUndo} onPress={onUndo} />
+      <BarButton icon={<ReplayIcon />} word="Let" isOff={!isOn} onPress={onLet} />
+      <BarButton
+        icon={isPaused ? <PlayArrowIcon /> : <PauseIcon />}
+        word={isPaused ? "Go on" : "Pause"}
+        isOff={!isOn}
+        onPress={onPause}
+      />
+      <BarButton icon={<StopIcon />} word="Stop" isOff={!isOn} onPress={onStop} />
+    </>
+  );
+}
+
+export function BarStrip({ children }: { children: ReactNode }) {
   return (
     <Box
       component="footer"
@@ -88,15 +87,34 @@ export const CourtBar = memo(function CourtBar({
         bgcolor: court.ground,
         pb: "max(6px, env(safe-area-inset-bottom))",
       }}>
-      <BarButton icon={<UndoIcon />} word="Undo" isOff={!canUndo} onPress={onUndo} />
-      <BarButton icon={<ReplayIcon />} word="Let" isOff={isOff} onPress={onLet} />
-      <BarButton
-        icon={isPaused ? <PlayArrowIcon /> : <PauseIcon />}
-        word={isPaused ? "Go on" : "Pause"}
-        isOff={isOff}
-        onPress={onPause}
-      />
-      <BarButton icon={<StopIcon />} word="Stop" isOff={isOff} onPress={onStop} />
+      {children}
+    </Box>
+  );
+}
+
+interface CourtBarProps extends ControlsProps {
+  volume: number;
+  isMuted: boolean;
+  isPaired: boolean;
+  onMute: () => void;
+  onVolume: (volume: number) => void;
+  onPair: () => void;
+  onHelp: () => void;
+}
+
+export const CourtBar = memo(function CourtBar({
+  volume,
+  isMuted,
+  isPaired,
+  onMute,
+  onVolume,
+  onPair,
+  onHelp,
+  ...controls
+}: CourtBarProps) {
+  return (
+    <BarStrip>
+      <CourtControls {...controls} />
       <Box sx={{ flex: { xs: 0, md: 1 } }} />
       <Slider
         aria-label="Volume"
@@ -112,7 +130,13 @@ export const CourtBar = memo(function CourtBar({
         name={isMuted ? "Muted: turn sounds on" : "Sound: turn sounds off"}
         onPress={onMute}
       />
+      <BarButton
+        icon={<DevicesIcon />}
+        word={isPaired ? "Paired" : "Pair"}
+        name={isPaired ? "Paired: see the second screen" : "Pair: a second screen to press and to read"}
+        onPress={onPair}
+      />
       <BarButton icon={<KeyboardIcon />} word="Keys" onPress={onHelp} />
-    </Box>
+    </BarStrip>
   );
 });

@@ -222,7 +222,7 @@ interface CourtExtrasProps {
 }
 
 /** Words to press beside the two halves: why it was missed, that it feels right. */
-function ChoiceRow({ sign, onPress }: { sign: SignOf<"choices">; onPress: CourtExtrasProps["onPress"] }) {
+export function ChoiceRow({ sign, onPress }: { sign: SignOf<"choices">; onPress: CourtExtrasProps["onPress"] }) {
   return (
     <Box
       role="group"

@@ -1,7 +1,6 @@
 /** The court screen: one run in play, on the whole screen. */
-import { Alert, Box, Button, CssBaseline, ThemeProvider, Typography } from "@mui/material";
+import { Alert, Box, Button, CssBaseline, ThemeProvider } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { memo } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 
 import { athleteQuery, runQuery, type Athlete, type NewEvent, type Run } from "../../api/queries";
@@ -14,28 +13,17 @@ import { courtTheme } from "../../shared/ui/courtTheme";
 import { BlockClock } from "./BlockClock";
 import { BoardCourt } from "./BoardCourt";
 import { CourtBar } from "./CourtBar";
+import { CourtHeading } from "./CourtHeading";
 import { CourtExtras, hasExtras } from "./CourtExtras";
 import { CountIn, EndCurtain, ReadyCurtain } from "./CourtCurtain";
 import { CourtClock, CourtNumbers } from "./CourtNumbers";
 import { KeysDialog } from "./KeysDialog";
 import type { Standing } from "./outbox";
 import { Pads } from "./Pads";
+import { PairDialog } from "./pairing/PairDialog";
+import { useSecondScreen } from "./pairing/useSecondScreen";
 import { useDrawnZones } from "./useDrawnZones";
 import { usePlay } from "./usePlay";
-
-const Heading = memo(function Heading({ run }: { run: Run }) {
-  return (
-    <Box sx={{ minWidth: 0, flex: 1 }}>
-      <Typography component="h1" sx={{ fontSize: "clamp(0.95rem, 2.6vmin, 1.4rem)", fontWeight: 700, lineHeight: 1.2 }}>
-        {run.ladder.title}: {run.rung.title}
-      </Typography>
-      <Typography sx={{ fontSize: "clamp(0.85rem, 2.2vmin, 1.15rem)", color: court.dim, lineHeight: 1.2 }}>
-        {run.side_words ? `${run.side_words}, ` : ""}
-        {run.rung.goal_words}
-      </Typography>
-    </Box>
-  );
-});
 
 /** Says what is kept and what is happening when presses have not been answered. */
 function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => void }) {
@@ -88,6 +76,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
   const isOn = play.isPlaying && !standing.isStopped;
   const isOff = !isOn || standing.isPaused || standing.isStopped || play.isResting;
   const drawn = useDrawnZones(run);
+  const second = useSecondScreen(run, play.court, play.isPlaying, acts.pressFromHand);
   const isBoard = tally.face !== "halves";
   const extras = hasExtras(tally) ? (
     <CourtExtras
@@ -120,7 +109,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
         overflow: "hidden",
       }}>
       <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
-        <Heading run={run} />
+        <CourtHeading run={run} />
         {run.block !== null && <BlockClock blockId={run.block} />}
         <CourtClock leftS={play.leftS} usedS={play.usedS} isPaused={standing.isPaused} />
         <Button component={RouterLink} to={play.wayOut} color="inherit" sx={{ minWidth: 0 }}>
@@ -168,14 +157,17 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
         canUndo={play.canUndo}
         volume={play.sound.volume}
         isMuted={play.sound.isMuted}
+        isPaired={second.state.pairing?.is_joined ?? false}
         onUndo={acts.undo}
         onLet={acts.letIt}
         onPause={acts.pause}
         onStop={acts.stop}
         onMute={acts.toggleSound}
         onVolume={play.sound.setVolume}
+        onPair={second.show}
         onHelp={acts.showKeys}
       />
+      <PairDialog second={second} />
       <KeysDialog isOpen={play.isHelpOpen} isAwake={play.isAwake} onClose={acts.hideKeys} />
     </Box>
   );

@@ -23,6 +23,16 @@ export interface Standing {
   isStopped: boolean;
 }
 
+/** Where an event comes from, where that is not a press here and now. */
+export interface Origin {
+  /** The run's clock, where it is not that of now. */
+  atMs?: number;
+  /** The id that it was given where it was made. */
+  id?: string;
+  /** For how long it was under way. */
+  ageMs?: number;
+}
+
 /** What pauses and stops that are not answered yet make of a tally. */
 function wishedOf(tally: Tally, pending: NewEvent[]) {
   let { is_paused: isPaused, is_over: isStopped } = tally;
@@ -80,15 +90,24 @@ export class Outbox {
 
   readonly read = () => this.standing;
 
-  add(kind: EventKind, text = "", atMs = this.clock.now()) {
+  add(kind: EventKind, text = "", { ageMs = 0, atMs = this.comeBy(ageMs), id = makeUuid() }: Origin = {}) {
     this.lastSeq += 1;
     this.lastAtMs = Math.max(this.lastAtMs, atMs);
-    const event = { id: makeUuid(), kind, seq: this.lastSeq, at_ms: this.lastAtMs, text };
+    const event = { id, kind, seq: this.lastSeq, at_ms: this.lastAtMs, text };
     this.pending.push(event);
     void keepPresses(this.run.id, [event]);
     void this.send();
     // While answers come, the next one is a moment away and says it all; a render now would only delay it.
     if (this.standing.isCutOff || this.standing.problem || CONTROLS.has(kind)) this.tell({});
+  }
+
+  /** The run's clock so long ago. What was pressed before the last event was known goes behind it, and the clock with it. */
+  private comeBy(ageMs: number): number {
+    const atMs = this.clock.now() - ageMs;
+    if (ageMs === 0 || atMs >= this.lastAtMs) return atMs;
+    const behindMs = this.lastAtMs + this.run.double_tap_ms;
+    this.clock.skip(behindMs - atMs);
+    return behindMs;
   }
 
   get isEmpty(): boolean {

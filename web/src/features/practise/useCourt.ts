@@ -3,32 +3,18 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
 
 import { outcomeQuery, type EventKind, type NewEvent, type Run } from "../../api/queries";
-import { Outbox, type Standing } from "./outbox";
+import { Outbox, type Origin, type Standing } from "./outbox";
 import { RunClock } from "./runClock";
 import { serverOf } from "./runServer";
 import { holdRun } from "./sweep";
 
 const SAVE_EVERY_MS = 1000;
 
-/** What is left of a running clock at `nowMs`; the tally's own figure while the run stands still. */
-export function leftAt(leftMs: number | null, standing: Standing, nowMs: number): number | null {
-  if (leftMs === null) return null;
-  const { atMs } = standing;
-  const isStill = standing.isPaused || standing.isStopped;
-  return Math.max(0, leftMs - (isStill ? 0 : Math.max(0, nowMs - atMs)));
-}
-
-/** What of the run's time is used at `nowMs`. */
-export function usedAt({ tally, atMs, isPaused, isStopped }: Standing, nowMs: number): number {
-  const isStill = isPaused || isStopped;
-  return tally.time_used_ms + (isStill ? 0 : Math.max(0, nowMs - atMs));
-}
-
 export interface Court {
   standing: Standing;
   clock: RunClock;
   /** `text` says which zone was hit, where one was. */
-  press: (kind: EventKind, text?: string) => void;
+  press: (kind: EventKind, text?: string, origin?: Origin) => void;
   /** A moment that the rules wait for is past: they are told how late it is. */
   tick: (atMs: number) => void;
   retry: () => void;
@@ -41,11 +27,14 @@ export function useCourt(run: Run, kept: NewEvent[]): Court {
   const [clock] = useState(() => new RunClock(run.id));
   const [outbox] = useState(() => new Outbox(run, serverOf(run.id), clock, kept));
   const standing = useSyncExternalStore(outbox.subscribe, outbox.read);
-  const press = useCallback((kind: EventKind, text?: string) => outbox.add(kind, text), [outbox]);
+  const press = useCallback(
+    (kind: EventKind, text?: string, origin?: Origin) => outbox.add(kind, text, origin),
+    [outbox],
+  );
   const tick = useCallback(
     (atMs: number) => {
       // A press, or a pause, that is not answered yet comes first.
-      if (outbox.isEmpty) outbox.add("tick", "", atMs);
+      if (outbox.isEmpty) outbox.add("tick", "", { atMs });
     },
     [outbox],
   );

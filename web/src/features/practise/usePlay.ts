@@ -1,49 +1,28 @@
 /** What a press, a key and the passing of time do on the court screen. */
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
+import type { HandPress } from "../../api/pairing";
 import type { Athlete, NewEvent, Run } from "../../api/queries";
 import { useStable } from "../../shared/lib/useStable";
 import { useAloud, wordsAloud, type Aloud } from "./aloud";
 import { callBetween } from "./calls";
+import type { Origin } from "./outbox";
 import { lightPad, type PressKind } from "./Pads";
 import type { Speaker } from "./sounds";
 import { areNumbers, isFetching, signOf } from "./signs";
 import { useCall } from "./useCall";
 import { useCountIn } from "./useCountIn";
-import { leftAt, useCourt, usedAt, type Court } from "./useCourt";
+import { useClocks, type Clocks } from "./useClocks";
+import { useCourt, type Court } from "./useCourt";
 import { useKeys } from "./useKeys";
 import { usePointer } from "./usePointer";
 import { useSound } from "./useSound";
-import { useTick } from "./useTick";
 import { useTyping } from "./useTyping";
 import { useWakeLock } from "./useWakeLock";
 
 const LAST_SECONDS = 5;
 const END_GUARD_MS = 900;
-
-/** The clocks of the court in whole seconds, running from what the last tally said. Null where there is no such clock. */
-function useClocks({ standing, clock }: Court, isPlaying: boolean) {
-  const isOn = isPlaying && !standing.isStopped;
-  const leftS = useTick(
-    useCallback(() => secondsUp(leftAt(standing.tally.time_left_ms, standing, clock.now())), [standing, clock]),
-    isOn,
-  );
-  const restS = useTick(
-    useCallback(() => secondsUp(leftAt(standing.tally.rest_left_ms, standing, clock.now())), [standing, clock]),
-    isOn,
-  );
-  const usedS = useTick(
-    useCallback(() => Math.floor(usedAt(standing, clock.now()) / 1000), [standing, clock]),
-    isOn,
-  );
-  return { leftS: leftS < 0 ? null : leftS, restS: Math.max(0, restS), usedS };
-}
-
-/** A countdown's whole seconds, -1 for none: a second lasts until it is gone. */
-function secondsUp(ms: number | null): number {
-  return ms === null ? -1 : Math.ceil(ms / 1000);
-}
 
 /** Says and sounds what the count and the clock come to. */
 function useAnnouncer(
@@ -51,7 +30,7 @@ function useAnnouncer(
   speaker: Speaker,
   say: (words: string) => void,
   isPlaying: boolean,
-  clocks: ReturnType<typeof useClocks>,
+  clocks: Clocks,
   aloud: Aloud,
 ) {
   const { standing } = court;
@@ -127,7 +106,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
   const [isPlaying, setIsPlaying] = useState(false);
   const [isHelpOpen, setHelp] = useState(false);
   const isAwake = useWakeLock(!tally.is_over);
-  const clocks = useClocks(court, isPlaying);
+  const clocks = useClocks(court.standing, court.clock, isPlaying && !isStopped);
   const pointer = usePointer(tally);
   const countIn = useCountIn(
     () => speaker.play("count_in"),
@@ -154,10 +133,11 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     speaker.wake();
     countIn.begin();
   };
-  const press = (kind: PressKind, text = "") => {
-    if (!isPlaying || isStopped || isPaused || (isResting && kind !== "let")) return;
+  /** What comes from a second screen was pressed in play, whether or not this one was loaded anew since. */
+  const press = (kind: PressKind, text = "", origin?: Origin) => {
+    if (!(isPlaying || origin) || isStopped || isPaused || (isResting && kind !== "let")) return;
     pointer.rest();
-    court.press(kind, text);
+    court.press(kind, text, origin);
     if (kind === "let") {
       say("Let: not counted");
       return;
@@ -180,19 +160,27 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     if (pad) press("zone", pad.text);
     else if (isNumbered) say(`No ${digit} here`);
   };
-  const undo = () => {
+  const undo = (origin?: Origin) => {
     if (!canUndo && !court.hasPending()) return;
-    court.press("undo");
+    court.press("undo", "", origin);
     say("Undone");
   };
   const pause = () => {
     if (isPlaying && !isStopped) court.press(isPaused ? "resume" : "pause");
   };
-  const stop = () => {
+  const stop = (origin?: Origin) => {
     const instead = signOf(tally, "choices")?.stop;
     if (isStopped) return;
-    if (instead) press("zone", instead);
-    else court.press("finish");
+    if (instead) press("zone", instead, origin);
+    else court.press("finish", "", origin);
+  };
+  const pressFromHand = ({ action, text = "", id, age_ms: ageMs }: HandPress) => {
+    const origin = { id, ageMs };
+    if (action === "start") start();
+    else if (action === "undo") undo(origin);
+    else if (action === "finish") stop(origin);
+    else if (action !== "pause" && action !== "resume") press(action, text, origin);
+    else if (!isStopped && isPaused === (action === "resume")) court.press(action, "", origin);
   };
   const seeEnd = () => void navigate(`/practise/runs/${run.id}/end`, { replace: true });
   const make = () => {
@@ -214,7 +202,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     miss: () => press("miss"),
     back: typing.back,
     let: () => press("let"),
-    undo,
+    undo: () => undo(),
     pause,
     mute: sound.toggle,
     next: () => tally.is_over && seeEnd(),
@@ -223,10 +211,11 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
 
   const acts = useStable({
     start,
-    press,
-    undo,
+    press: (kind: PressKind, text?: string) => press(kind, text),
+    undo: () => undo(),
     pause,
-    stop,
+    stop: () => stop(),
+    pressFromHand,
     seeEnd,
     skipRest: () => setSkipped(tally.attempts),
     letIt: () => press("let"),

@@ -14,29 +14,36 @@ export const ownerName = () => owner;
 
 const keyOf = (key: string) => `jolly.${owner}.${key}`;
 
-export function keep(key: string, value: unknown): void {
-  try {
-    localStorage.setItem(keyOf(key), JSON.stringify(value));
-  } catch {
-    // Nothing to do: what matters is on the server, this is only for coming back to the same moment.
-  }
+function storeUnder(nameOf: (key: string) => string) {
+  return {
+    keep: (key: string, value: unknown): void => {
+      try {
+        localStorage.setItem(nameOf(key), JSON.stringify(value));
+      } catch {
+        // Nothing to do: what matters is on the server, this is only for coming back to the same moment.
+      }
+    },
+    recall: (key: string): unknown => {
+      try {
+        return JSON.parse(localStorage.getItem(nameOf(key)) ?? "null");
+      } catch {
+        return null;
+      }
+    },
+    forget: (key: string): void => {
+      try {
+        localStorage.removeItem(nameOf(key));
+      } catch {
+        // As above.
+      }
+    },
+  };
 }
 
-export function recall(key: string): unknown {
-  try {
-    return JSON.parse(localStorage.getItem(keyOf(key)) ?? "null");
-  } catch {
-    return null;
-  }
-}
+export const { keep, recall, forget } = storeUnder(keyOf);
 
-export function forget(key: string): void {
-  try {
-    localStorage.removeItem(keyOf(key));
-  } catch {
-    // As above.
-  }
-}
+/** The same for what belongs to this device and to nobody who is signed in; no name holds a star. */
+export const onDevice = storeUnder((key) => `jolly.*.${key}`);
 
 /** Forgets all that is kept for the athlete who is signed in. */
 export function forgetAll(): void {

@@ -1,0 +1,237 @@
+/** The second screen in play: the court's own pads, or its count alone, to be read from afar. */
+import { Alert, Box, Button, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
+import type { ReactNode } from "react";
+
+import type { Hand } from "../../../api/pairing";
+import type { Run } from "../../../api/queries";
+import { quantity } from "../../../shared/lib/format";
+import { useKept } from "../../../shared/lib/useKept";
+import { useTitle } from "../../../shared/ui/Page";
+import { HEADINGS, court } from "../../../shared/ui/tape";
+import { BoardCourt } from "../BoardCourt";
+import { BarStrip, CourtControls } from "../CourtBar";
+import { ChoiceRow } from "../CourtExtras";
+import { CourtHeading } from "../CourtHeading";
+import { CourtClock, CourtNumbers } from "../CourtNumbers";
+import { lightPad, Pads, type PressKind } from "../Pads";
+import { signOf } from "../signs";
+import { useKeys } from "../useKeys";
+import { useTyping } from "../useTyping";
+import { useWakeLock } from "../useWakeLock";
+import type { HandEnd, HandState } from "./handEnd";
+import { useHandRun, type HandRun } from "./useHandRun";
+
+const VIEWS = [
+  { value: "buttons", word: "Buttons" },
+  { value: "board", word: "Board" },
+] as const;
+type View = (typeof VIEWS)[number]["value"];
+
+/** How the two talk, and what is under way. */
+function LinkWords({ state }: { state: HandState }) {
+  const { isCutOff, isDirect, waiting } = state;
+  if (isCutOff)
+    return (
+      <Alert severity="warning" variant="filled" sx={{ borderRadius: 0 }}>
+        No connection. {quantity(waiting, "press", "presses")} kept here, and counted as soon as it is back.
+      </Alert>
+    );
+  return (
+    <Typography role="status" data-testid="link" sx={{ px: 2, color: court.dim, fontSize: "0.95rem" }}>
+      {isDirect ? "Straight to the court" : "By the server, within about a second"}
+      {waiting > 0 && `; ${quantity(waiting, "press", "presses")} on the way`}
+    </Typography>
+  );
+}
+
+function Large({ children }: { children: ReactNode }) {
+  return (
+    <Box
+      sx={{
+        position: "absolute",
+        inset: 0,
+        zIndex: 2,
+        bgcolor: court.ground,
+        display: "flex",
+        flexDirection: "column",
+        alignItems: "center",
+        justifyContent: "center",
+        gap: 2.5,
+        p: 2,
+        textAlign: "center",
+      }}>
+      {children}
+    </Box>
+  );
+}
+
+/** Before the court counts, and after the run. */
+function Standstill({ run, shown, onStart }: { run: Run; shown: HandRun; onStart: () => void }) {
+  const { tally, result } = shown.standing;
+  if (tally.is_over)
+    return (
+      <Large>
+        <Typography variant="h1" component="h2" sx={{ color: court.mustard }}>
+          The run is over
+        </Typography>
+        <Box
+          data-testid="hand-result"
+          sx={{ fontFamily: HEADINGS, fontWeight: 800, fontSize: "min(30dvh, 40vw)", lineHeight: 1 }}>
+          {result.number || "–"}
+        </Box>
+        <Typography sx={{ fontSize: "1.3rem" }}>{result.label}</Typography>
+        {run.block !== null && <Typography>The next run of the block comes up here by itself.</Typography>}
+      </Large>
+    );
+  if (shown.isPlaying) return null;
+  return (
+    <Large>
+      <Typography sx={{ fontSize: "1.3rem" }}>{run.rung.goal_words}</Typography>
+      <Button
+        variant="contained"
+        color="success"
+        onClick={onStart}
+        sx={{ fontSize: "clamp(1.6rem, 6vmin, 2.6rem)", px: 5, py: 3 }}>
+        {shown.standing.atMs === 0 ? "Start: 3, 2, 1" : "Carry on: 3, 2, 1"}
+      </Button>
+      <Typography sx={{ color: court.dim }}>The court counts in, with its tones.</Typography>
+    </Large>
+  );
+}
+
+interface HandCourtProps {
+  end: HandEnd;
+  hand: Hand;
+  state: HandState;
+}
+
+interface PlayProps extends Omit<HandCourtProps, "state"> {
+  shown: HandRun;
+  view: View;
+}
+
+function Play({ end, hand, shown, view }: PlayProps) {
+  const { run, is_mirrored: isMirrored } = hand;
+  const { standing, isPlaying } = shown;
+  const { tally } = standing;
+  const isOn = isPlaying && !tally.is_over;
+  const isOff = !isOn || tally.is_paused;
+  const press = (kind: PressKind, text = "") => {
+    if (isOff) return;
+    end.press(kind, text);
+    lightPad(kind, text);
+  };
+  const typing = useTyping(tally, (number) => press("zone", number));
+  const start = () => end.press("start");
+  const pause = () => isOn && end.press(tally.is_paused ? "resume" : "pause");
+  const undo = () => end.press("undo");
+  useKeys({
+    make: () => (isOn ? press("make") : !tally.is_over && start()),
+    miss: () => press("miss"),
+    let: () => press("let"),
+    undo,
+    pause,
+  });
+  const choices = signOf(tally, "choices");
+  const isBoard = tally.face !== "halves";
+  const numbers = (
+    <CourtNumbers
+      run={run}
+      standing={standing}
+      restS={shown.restS}
+      isResting={false}
+      isBeside={isBoard && view === "buttons"}
+      onSkipRest={() => undefined}>
+      {choices && view === "buttons" ? <ChoiceRow sign={choices} onPress={press} /> : undefined}
+    </CourtNumbers>
+  );
+  return (
+    <>
+      <Box sx={{ flex: 1, position: "relative", minHeight: 0 }}>
+        {view === "board" ? (
+          numbers
+        ) : isBoard ? (
+          <BoardCourt
+            tally={tally}
+            drawn={null}
+            pointed={null}
+            isMirrored={isMirrored}
+            isOff={isOff}
+            typing={typing}
+            missWord={run.miss_word}
+            onPress={press}>
+            {numbers}
+          </BoardCourt>
+        ) : (
+          <>
+            <Pads
+              makeWord={run.make_word}
+              missWord={run.miss_word}
+              isMirrored={isMirrored}
+              isOff={isOff}
+              onPress={press}
+            />
+            {numbers}
+          </>
+        )}
+        <Standstill run={run} shown={shown} onStart={start} />
+      </Box>
+      <BarStrip>
+        <CourtControls
+          isOn={isOn}
+          isPaused={tally.is_paused}
+          canUndo={tally.undoable > 0 || tally.ending === "stopped"}
+          onUndo={undo}
+          onLet={() => press("let")}
+          onPause={pause}
+          onStop={() => end.press("finish")}
+        />
+      </BarStrip>
+    </>
+  );
+}
+
+export function HandCourt({ end, hand, state }: HandCourtProps) {
+  const { run } = hand;
+  const [view, setView] = useKept<View>("hand-view", (kept) => (kept === "board" ? "board" : "buttons"));
+  const shown = useHandRun(run, hand.is_playing, state);
+  useWakeLock(true);
+  useTitle(`${run.ladder.title}, ${run.rung.goal_words}`);
+  return (
+    <Box
+      component="main"
+      sx={{
+        height: "100dvh",
+        display: "flex",
+        flexDirection: "column",
+        bgcolor: court.ground,
+        color: court.text,
+        overflow: "hidden",
+      }}>
+      <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 1.5, px: { xs: 1.5, md: 2 }, py: 1 }}>
+        <CourtHeading run={run} />
+        <CourtClock leftS={shown.leftS} usedS={shown.usedS} isPaused={shown.standing.isPaused} />
+      </Box>
+      <Box sx={{ display: "flex", alignItems: "center", flexWrap: "wrap", gap: 1, px: { xs: 1.5, md: 2 }, pb: 0.5 }}>
+        <ToggleButtonGroup
+          exclusive
+          size="small"
+          aria-label="What this screen shows"
+          value={view}
+          onChange={(_, chosen: View | null) => chosen && setView(chosen)}>
+          {VIEWS.map(({ value, word }) => (
+            <ToggleButton key={value} value={value}>
+              {word}
+            </ToggleButton>
+          ))}
+        </ToggleButtonGroup>
+        <Box sx={{ flex: 1 }} />
+        <Button color="inherit" size="small" onClick={() => void end.leave()}>
+          End the pairing
+        </Button>
+      </Box>
+      <LinkWords state={state} />
+      <Play end={end} hand={hand} shown={shown} view={view} />
+    </Box>
+  );
+}
