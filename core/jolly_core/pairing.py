@@ -14,7 +14,7 @@ from jolly_core.validation import check_choice, check_integer
 #: Letters and digits that are not taken for one another when they are read off a screen from some metres away.
 ALPHABET = "ACDEFHJKLMNPQRTUVWXY3479"
 CODE_LENGTH = 6
-#: A code that nobody typed in is worth nothing after that long; a second screen that came in stays for a day's practice.
+#: For so long a code lets somebody in; who came in stays for a day's practice at most.
 CODE_LASTS_S = 10 * 60
 PAIRING_LASTS_S = 12 * 60 * 60
 #: What a second screen can press: what becomes an event of the run, and the start of its count-in.

@@ -17,12 +17,12 @@ else:
     Request = AnyRequest
 
 
-def read_given(request: Request, serializer: type[Serializer[Any]]) -> dict[str, Any]:
+def read_given(request: AnyRequest, serializer: type[Serializer[Any]]) -> dict[str, Any]:
     """What the body of a request holds, checked for its shape. Raises ``ValidationError`` for what it cannot hold."""
     return _checked(serializer(data=request.data))
 
 
-def read_query(request: Request, serializer: type[Serializer[Any]]) -> dict[str, Any]:
+def read_query(request: AnyRequest, serializer: type[Serializer[Any]]) -> dict[str, Any]:
     """The same of what stands behind the question mark of its address."""
     return _checked(serializer(data=request.query_params))
 

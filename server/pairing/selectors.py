@@ -23,7 +23,7 @@ def get_pairing(athlete: Athlete, run_id: UUID, at: datetime) -> Pairing | None:
 
 
 def list_along(run: Run) -> QuerySet[Pairing]:
-    """The pairing that goes along to a run, if there is one: its own, or that of the block in play that it belongs to."""
+    """The pairing that goes along to a run, if there is one: its own, or that of its block while that is in play."""
     block = {"run__part__block": run.part.block_id, "run__part__block__status": "started"} if run.part else {"run": run}
     return Pairing.objects.filter(athlete=run.athlete_id, **block).prefetch_related("waiting")
 

@@ -71,7 +71,7 @@ def come_in(code: str, at: datetime) -> tuple[Pairing, str]:
     except NotFound:
         pairing = None
     if pairing is None or not pairing.is_open(at):
-        message = "No court shows this code; ask for a new one there, a code is good for ten minutes and for one screen."
+        message = "No court shows this code; show a new one there: it is good for ten minutes, and for one screen."
         raise CoreError.one("unknown_code", message, "code", value=code)
     key = secrets.token_urlsafe(32)
     pairing.code, pairing.key_hash, pairing.opened_at = None, hash_of(key), at

@@ -47,6 +47,7 @@ SCREENS = {
     "card of a rung": "/climb/1/rungs/1/card",
     "settings": "/settings",
     "side finder": "/settings/sides",
+    "second screen": "/hand",
 }
 #: At 200 % a window of 1280 by 800 has room for half as many pixels either way.
 SIZES = {"desk": (1280, 800), "phone": (390, 844), "zoomed": (640, 400)}
@@ -68,9 +69,10 @@ def page(request: pytest.FixtureRequest, browser: Browser, application: Applicat
     window.close()
 
 
-def check(page: Page) -> None:
+def check(page: Page, *, asks_on: bool = False) -> None:
+    """``asks_on``: it asks the server again and again, so that its network is never idle."""
     began = time.monotonic()
-    page.wait_for_load_state("networkidle")
+    page.wait_for_load_state("load" if asks_on else "networkidle")
     expect(page.locator("[aria-busy=true]")).to_have_count(0)
     if time.monotonic() - began < SETTLE_S:
         page.wait_for_timeout(1000 * SETTLE_S)  # colours that are still moving are no colours to judge
@@ -120,6 +122,35 @@ def test_court_before_during_and_after(page: Page) -> None:
     page.get_by_role("button", name="Stop").click()
     athlete.expect_end("Stopped")
     check(page)
+
+
+@at_first_on_a_phone
+def test_a_second_screen_before_during_and_after(page: Page, browser: Browser, application: Application) -> None:
+    athlete = AthleteAtTheScreen(page)
+    athlete.open_run("Putts from the circle")
+    page.get_by_role("button", name=re.compile("^Pair: ")).click()
+    code = page.get_by_test_id("pairing-code").inner_text()
+    check(page, asks_on=True)
+    window = open_window(browser, application.url, is_phone=True)
+    hand = window.new_page()
+    hand.set_viewport_size(page.viewport_size or {"width": 390, "height": 844})
+    hand.goto(f"/hand#{code}")
+    hand.get_by_role("button", name="Come in").click()
+    expect(page.get_by_test_id("paired")).to_be_visible()
+    check(page, asks_on=True)
+    page.get_by_role("button", name="Back to the court").click()
+    hand.get_by_role("button", name="Start: 3, 2, 1").click()
+    expect(hand.locator("[data-pad=make]")).to_be_enabled()
+    check(hand, asks_on=True)
+    hand.get_by_role("button", name="Board").click()
+    check(hand, asks_on=True)
+    hand.get_by_role("button", name="Stop").click()
+    expect(hand.get_by_text("The run is over")).to_be_visible()
+    check(hand, asks_on=True)
+    hand.get_by_role("button", name="End the pairing").click()
+    expect(hand.get_by_text("The pairing has ended")).to_be_visible()
+    check(hand, asks_on=True)
+    window.close()
 
 
 @pytest.mark.parametrize("size", PHONE_FIRST)

@@ -1,3 +1,4 @@
+from datetime import timedelta
 from typing import Any
 
 import segno
@@ -13,7 +14,7 @@ from runs.api.serializers import RunSerializer
 #: Where the second screen comes in; the code stands behind the #, which browsers keep to themselves.
 HAND_PATH = "/hand"
 #: Ink on paper: a reader wants dark on light, and four modules of margin (ISO/IEC 18004).
-PICTURE = {"dark": "#1b2440", "light": "#fbf6ec", "border": 4, "scale": 6}
+INK, PAPER, MARGIN = "#1b2440", "#fbf6ec", 4
 
 
 class DescriptionField(serializers.CharField):
@@ -33,7 +34,8 @@ class WaitingPressSerializer(ReadSerializer):
     age_ms = serializers.SerializerMethodField(help_text="How long ago it was pressed.")
 
     def get_age_ms(self, press: WaitingPress) -> int:
-        return round((self.context["at"] - press.pressed_at).total_seconds() * 1000)
+        waited: timedelta = self.context["at"] - press.pressed_at
+        return round(waited.total_seconds() * 1000)
 
 
 class PairingSerializer(ReadSerializer):
@@ -59,7 +61,8 @@ class PairingSerializer(ReadSerializer):
     def get_picture(self, pairing: Any) -> str:
         if pairing.code is None:
             return ""
-        return segno.make(f"{self.get_address(pairing)}#{pairing.code}", micro=False).svg_data_uri(**PICTURE)
+        code = segno.make(f"{self.get_address(pairing)}#{pairing.code}", micro=False)
+        return code.svg_data_uri(dark=INK, light=PAPER, border=MARGIN)
 
     def get_is_out_of_reach(self, _: object) -> bool:
         return is_for_this_machine_alone(self.context["address"])

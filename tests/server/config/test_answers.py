@@ -86,7 +86,8 @@ def test_every_operation_has_a_name_of_its_own(schema: Any) -> None:
 
 def test_every_read_asks_nobody_to_sign_in(db: None, schema: Any, nobody: APIClient) -> None:
     for path, methods in schema["paths"].items():
-        if "get" in methods and "schema" not in path:
+        # A second screen is nobody's: it is known by its key.
+        if "get" in methods and "schema" not in path and path != "/api/hand/":
             spelled = path.replace("{run_id}", "7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55").replace("{monday}", "2026-05-04")
             spelled = re.sub(r"{\w+}", "1", spelled)
             assert nobody.get(spelled).status_code == 401, path

@@ -18,6 +18,10 @@ from rest_framework.test import APIClient
 from blocks.models import Part
 from blocks.services import extend_part
 from climb.services import decide
+from jolly_core.errors import CoreError
+from jolly_core.pairing import HandPress
+from pairing.models import WaitingPress
+from pairing.services import come_in, hand_in
 from runs.models import Run
 from runs.services import start_run
 from tests.server.config.writes import ELSEWHERE, GAME, NO_WRITES, WRITES, Call, World
@@ -127,6 +131,23 @@ def test_services_lock_what_they_change_and_find_what_another_made() -> None:
     moves = together(lambda: decide(world.athlete, world.ladder.pk, "climb", 0, MOMENT))
     assert [move for move in moves if move] == list(world.ladder.moves.all())
     assert world.ladder.moves.count() == 1
+
+
+@pytest.mark.django_db(transaction=True)
+def test_a_code_lets_one_in_and_its_press_waits_once_however_often_it_comes() -> None:
+    run, code = World().paired()
+
+    def try_to_come_in() -> str:
+        try:
+            return come_in(code, MOMENT)[1]
+        except CoreError:
+            return ""
+
+    keys = [key for key in together(try_to_come_in) if key]
+    assert len(keys) == 1
+    press = HandPress(1, str(uuid4()), run, "make")
+    together(lambda: hand_in(str(keys[0]), [press], None, MOMENT))
+    assert WaitingPress.objects.count() == 1
 
 
 @pytest.mark.django_db(transaction=True)

@@ -14,6 +14,7 @@ from uuid import uuid4
 import pytest
 import yaml
 
+from pairing.api.views import HandThrottle
 from tests.server.config.test_answers import SCHEMA
 from tests.server.config.writes import WRITES, World
 
@@ -93,6 +94,11 @@ def send(world: World, method: str, path: str, data: bytes, content_type: str = 
 
 def dumped(body: Any) -> bytes:
     return json.dumps(body).encode("utf-8", "surrogatepass")
+
+
+@pytest.fixture(autouse=True)
+def _guesses_without_number(monkeypatch: pytest.MonkeyPatch) -> None:
+    monkeypatch.setattr(HandThrottle, "rate", None)
 
 
 @pytest.mark.django_db

@@ -38,8 +38,9 @@ NO_WRITES = {
     "enter_demo",
     "recover",
 }
-#: Whole plans that are put in place of others, however often: tried in the tests of the week.
-ELSEWHERE = {"keep_week_terms", "keep_week", "move_block", "add_next_rung", "replan_block"}
+#: Whole plans that are put in place of others, however often: tried in the tests of the week. And the second screen
+#: that leaves: tried in the tests of pairings.
+ELSEWHERE = {"keep_week_terms", "keep_week", "move_block", "add_next_rung", "replan_block", "leave"}
 
 
 class World:
@@ -83,6 +84,18 @@ class World:
         own = [{"key": "own-0", "kind": "for_two", "title": "Points", "seconds": 600, "two": {"game": "points"}}]
         block = self.post("blocks/", minutes=30, ladders=[], own=own, day=FAR_DAY)
         return int(next(part["id"] for part in block["parts"] if part["game"]))
+
+    def paired(self) -> tuple[str, str]:
+        """A run whose court shows a code, and the code."""
+        run = self.player.start(self.rung)
+        return run, self.post(f"runs/{run}/pairing/")["pairing"]["code"]
+
+    def pressing(self) -> dict[str, Any]:
+        """What a second screen sends; the key that lets it is this client's alone."""
+        run, code = self.paired()
+        self.client.credentials(HTTP_X_HAND_KEY=self.post("hand/", code=code)["key"])
+        press = {"number": 1, "id": str(uuid4()), "run": run, "action": "zone", "text": "left", "age_ms": 400}
+        return {"presses": [press], "offer": "v=0", "offer_number": 1}
 
     def started(self) -> World:
         self.send("patch", f"blocks/{self.block['id']}/", change="start")
@@ -246,6 +259,18 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         lambda w: ("post", f"runs/{w.player.start(w.rung)}/events/", {"events": events("oox")}),
         {"Event": 3},
     ),
+    "open_pairing": (lambda w: ("post", f"runs/{w.player.start(w.rung)}/pairing/", {}), {"Pairing": 1}),
+    "go_along": (
+        lambda w: (
+            "put",
+            f"runs/{w.paired()[0]}/pairing/",
+            {"taken": 0, "is_playing": True, "answer": "v=0", "answer_to": 1},
+        ),
+        {},
+    ),
+    "end_pairing": (lambda w: ("delete", f"runs/{w.paired()[0]}/pairing/", {}), {"Pairing": -1}),
+    "come_in": (lambda w: ("post", "hand/", {"code": w.paired()[1]}), {}),
+    "hand_in": (lambda w: ("put", "hand/", w.pressing()), {}),
     "attach_run": (lambda w: ("put", f"runs/{w.quick()}/rung/", {"rung": w.rung, "side": "none"}), {}),
     "set_run_aside": (lambda w: ("put", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {"reason": "Wind"}), {}),
     "take_run_back": (lambda w: ("delete", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {}), {}),

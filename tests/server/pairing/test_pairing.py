@@ -79,12 +79,12 @@ def test_a_second_screen_comes_in_once_and_sees_the_run(client: APIClient, run: 
     court = Court(client, run)
     assert court.look() is None
     opened = court.open()
-    assert not opened["is_joined"] and opened["picture"].startswith("data:image/svg+xml")
+    assert (opened["is_joined"], opened["picture"][:18]) == (False, "data:image/svg+xml")
     hand = Hand(f"{opened['code'][:3]} {opened['code'][3:]}".lower())
     assert hand.answer.status_code == 201
     seen = hand.look().json()
     assert (seen["run"]["id"], seen["run"]["tally"]["number"], seen["is_playing"]) == (run, 0, False)
-    assert court.look()["is_joined"] and court.look()["code"] is None
+    assert (court.look()["is_joined"], court.look()["code"]) == (True, None)
     again = Hand(opened["code"])
     assert (again.answer.status_code, again.answer.json()["code"]) == (400, "unknown_code")
 
@@ -103,7 +103,7 @@ def test_presses_wait_until_they_are_taken_each_once(client: APIClient, run: str
     # What was taken comes too late, and a court that is behind takes nothing back.
     assert hand.say(first, third).json()["taken"] == 2
     court.say(1)
-    assert court.look()["taken"] == 2 and [each["number"] for each in court.look()["waiting"]] == [3]
+    assert (court.look()["taken"], [each["number"] for each in court.look()["waiting"]]) == (2, [3])
 
 
 def test_offer_and_answer_find_each_other_by_their_number(client: APIClient, run: str) -> None:

@@ -220,7 +220,7 @@ export function HandCourt({ end, hand, state }: HandCourtProps) {
           value={view}
           onChange={(_, chosen: View | null) => chosen && setView(chosen)}>
           {VIEWS.map(({ value, word }) => (
-            <ToggleButton key={value} value={value}>
+            <ToggleButton key={value} value={value} sx={{ color: court.text, px: 1.5 }}>
               {word}
             </ToggleButton>
           ))}

@@ -20,8 +20,7 @@ function ComeIn({ first, onIn }: { first: string; onIn: (end: HandEnd) => void }
     coming.mutate();
   };
   return (
-    <Stack component="form" spacing={2.5} onSubmit={submit} sx={{ maxWidth: 460, width: "100%" }}>
-      <TapeHeading>A second screen</TapeHeading>
+    <Stack component="form" spacing={2.5} onSubmit={submit}>
       <Typography>
         Press Pair on the court of a run, and type in the code that it shows. This screen then has the big buttons, and
         the count is kept there.
@@ -87,6 +86,9 @@ function Middle({ children }: { children: React.ReactNode }) {
   return (
     <Box component="main" sx={{ minHeight: "100dvh", display: "grid", placeItems: "center", p: 2 }}>
       <Stack spacing={2.5} sx={{ alignItems: "stretch", maxWidth: 460, width: "100%" }}>
+        <div>
+          <TapeHeading>A second screen</TapeHeading>
+        </div>
         {children}
       </Stack>
     </Box>

@@ -69,7 +69,7 @@ export function PairDialog({ second }: { second: ReturnType<typeof useSecondScre
   return (
     <Dialog open={second.isShown} onClose={second.hide} aria-labelledby="pair-title" maxWidth="sm" fullWidth>
       <DialogTitle id="pair-title">A second screen</DialogTitle>
-      <DialogContent>
+      <DialogContent tabIndex={0}>
         {second.isRefused && (
           <Alert severity="error" sx={{ mb: 2 }}>
             The server did not answer. The count goes on here; try again in a moment.
