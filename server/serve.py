@@ -74,6 +74,7 @@ def main() -> None:
     os.environ.setdefault("DJANGO_SETTINGS_MODULE", "config.settings")
     # What this process writes is its user's alone: the database holds people's records.
     os.umask(0o077)
+    from django.conf import settings
     from waitress import create_server
 
     from config.wsgi import application
@@ -89,7 +90,8 @@ def main() -> None:
     warming.daemon = True
     warming.start()
     keep_loaded()
-    print(f"Jolly Ladder is ready: open http://{given.host}:{given.port}/ (Ctrl+C stops it)", flush=True)
+    address = settings.ADDRESS or f"http://{given.host}:{given.port}"
+    print(f"Jolly Ladder is ready: open {address}/ (Ctrl+C stops it)", flush=True)
     server.run()
 
 
