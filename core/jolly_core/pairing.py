@@ -17,9 +17,8 @@ CODE_LENGTH = 6
 #: For so long a code lets somebody in; who came in stays for a day's practice at most.
 CODE_LASTS_S = 10 * 60
 PAIRING_LASTS_S = 12 * 60 * 60
-#: What a second screen can press: what becomes an event of the run, and the start of its count-in.
-START = "start"
-ACTIONS = (START, "make", "miss", "zone", "let", "undo", "pause", "resume", "finish")
+#: What a second screen can press: what becomes an event of the run, the start of its count-in, the end of a rest.
+ACTIONS = ("make", "miss", "zone", "let", "undo", "pause", "resume", "finish", "start", "skip_rest")
 #: As many presses may wait to be taken; a run of minutes with no court in sight is over.
 MOST_WAITING = 200
 LARGEST_NUMBER = 1_000_000

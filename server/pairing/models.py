@@ -54,7 +54,7 @@ class WaitingPress(models.Model):
     number = models.PositiveIntegerField()
     client_id = models.UUIDField()
     run_id = models.UUIDField()
-    action = models.CharField(max_length=8)
+    action = models.CharField(max_length=12)
     text = models.CharField(max_length=LONGEST_NOTE, blank=True)
     pressed_at = models.DateTimeField()
 

@@ -97,6 +97,25 @@ def test_a_tablet_is_the_board_and_a_code_lets_one_in(open_page: OpenPage) -> No
     expect(board.get_by_text("The pairing has ended")).to_be_visible()
 
 
+def test_a_run_that_is_open_on_two_courts_counts_each_press_once(open_page: OpenPage) -> None:
+    court, hand = AthleteAtTheScreen(open_page(is_quiet=True)), open_page(is_phone=True)
+    court.come_in()
+    court.open_from_shelf(GAME)
+    pair(court, hand)
+    hand.get_by_role("button", name="Start: 3, 2, 1").click()
+    expect(hand.locator("[data-pad=make]")).to_be_enabled()
+    other = court.page.context.new_page()
+    other.goto(court.page.url)
+    expect(other.get_by_role("button", name=re.compile("^Paired: "))).to_be_visible()
+    for number in range(1, 5):
+        tap(hand, "Made")
+        hand.wait_for_timeout(700)
+        expect_number(hand, number)
+    run = court.page.url.rsplit("/", 1)[-1]
+    events = court.page.request.get(f"/api/runs/{run}/events/").json()["results"]
+    assert [each["kind"] for each in events] == ["make"] * 4
+
+
 def test_targets_and_counts_are_pressed_on_the_second_screen(open_page: OpenPage) -> None:
     court, hand = AthleteAtTheScreen(open_page()), open_page(is_phone=True)
     court.come_in()

@@ -2357,8 +2357,7 @@ export interface components {
             answer_to: number;
         };
         /**
-         * @description * `start` - start
-         *     * `make` - make
+         * @description * `make` - make
          *     * `miss` - miss
          *     * `zone` - zone
          *     * `let` - let
@@ -2366,9 +2365,11 @@ export interface components {
          *     * `pause` - pause
          *     * `resume` - resume
          *     * `finish` - finish
+         *     * `start` - start
+         *     * `skip_rest` - skip_rest
          * @enum {string}
          */
-        HandAction: "start" | "make" | "miss" | "zone" | "let" | "undo" | "pause" | "resume" | "finish";
+        HandAction: "make" | "miss" | "zone" | "let" | "undo" | "pause" | "resume" | "finish" | "start" | "skip_rest";
         HandPressRequest: {
             /** @description Counts up from 1 on the second screen. */
             number: number;

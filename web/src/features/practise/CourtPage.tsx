@@ -76,7 +76,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
   const isOn = play.isPlaying && !standing.isStopped;
   const isOff = !isOn || standing.isPaused || standing.isStopped || play.isResting;
   const drawn = useDrawnZones(run);
-  const second = useSecondScreen(run, play.court, play.isPlaying, acts.pressFromHand);
+  const second = useSecondScreen(run, play.court, play, acts.pressFromHand);
   const isBoard = tally.face !== "halves";
   const extras = hasExtras(tally) ? (
     <CourtExtras

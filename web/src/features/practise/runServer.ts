@@ -9,7 +9,7 @@ export interface RunServer {
 }
 
 /** Refusals which say that another screen has counted on this run meanwhile. */
-export const OVERTAKEN = new Set(["seq_taken", "time_goes_backwards"]);
+export const OVERTAKEN = new Set(["seq_taken", "time_goes_backwards", "event_id_reused"]);
 export const MOST_A_BATCH = 200;
 const LONGEST_PAGE = 1000;
 

@@ -174,9 +174,11 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     if (instead) press("zone", instead, origin);
     else court.press("finish", "", origin);
   };
+  const skipRest = () => setSkipped(tally.attempts);
   const pressFromHand = ({ action, text = "", id, age_ms: ageMs }: HandPress) => {
     const origin = { id, ageMs };
     if (action === "start") start();
+    else if (action === "skip_rest") skipRest();
     else if (action === "undo") undo(origin);
     else if (action === "finish") stop(origin);
     else if (action !== "pause" && action !== "resume") press(action, text, origin);
@@ -217,7 +219,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     stop: () => stop(),
     pressFromHand,
     seeEnd,
-    skipRest: () => setSkipped(tally.attempts),
+    skipRest,
     letIt: () => press("let"),
     showKeys: () => setHelp(true),
     hideKeys: () => setHelp(false),

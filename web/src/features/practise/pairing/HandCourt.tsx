@@ -30,7 +30,7 @@ type View = (typeof VIEWS)[number]["value"];
 /** How the two talk, and what is under way. */
 function LinkWords({ state }: { state: HandState }) {
   const { isCutOff, isDirect, waiting } = state;
-  if (isCutOff)
+  if (isCutOff && !isDirect)
     return (
       <Alert severity="warning" variant="filled" sx={{ borderRadius: 0 }}>
         No connection. {quantity(waiting, "press", "presses")} kept here, and counted as soon as it is back.
@@ -115,7 +115,7 @@ function Play({ end, hand, shown, view }: PlayProps) {
   const { standing, isPlaying } = shown;
   const { tally } = standing;
   const isOn = isPlaying && !tally.is_over;
-  const isOff = !isOn || tally.is_paused;
+  const isOff = !isOn || tally.is_paused || shown.isResting;
   const press = (kind: PressKind, text = "") => {
     if (isOff) return;
     end.press(kind, text);
@@ -139,9 +139,9 @@ function Play({ end, hand, shown, view }: PlayProps) {
       run={run}
       standing={standing}
       restS={shown.restS}
-      isResting={false}
+      isResting={shown.isResting}
       isBeside={isBoard && view === "buttons"}
-      onSkipRest={() => undefined}>
+      onSkipRest={() => end.press("skip_rest")}>
       {choices && view === "buttons" ? <ChoiceRow sign={choices} onPress={press} /> : undefined}
     </CourtNumbers>
   );

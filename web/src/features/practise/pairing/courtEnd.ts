@@ -26,6 +26,8 @@ export class CourtEnd {
   private taken = 0;
   private isPlaying = false;
   private answered = 0;
+  /** Whether the server knows how this court stands since it was loaded. */
+  private hasSaid = false;
   private timer: number | undefined;
   private isGone = false;
   private shown: Shown | null = null;
@@ -70,6 +72,7 @@ export class CourtEnd {
     try {
       this.wire.close();
       this.answered = 0;
+      this.hasSaid = false;
       this.know(await openPairing(this.run.id));
     } finally {
       this.tell({ isOpening: false });
@@ -102,7 +105,7 @@ export class CourtEnd {
     const before = this.taken;
     this.takeAll(pairing.waiting);
     const answer = Wire.isKnown && pairing.offer_number > this.answered ? await this.answer(pairing) : undefined;
-    const isBehind = this.taken > before || pairing.run !== this.run.id;
+    const isBehind = !this.hasSaid || this.taken > before || pairing.run !== this.run.id;
     if (pairing.is_joined && (answer || isBehind)) await this.goAlong(answer);
     this.askSoon();
   }
@@ -125,7 +128,12 @@ export class CourtEnd {
   private async goAlong(answer = {}) {
     if (this.isGone) return;
     const says = { taken: this.taken, is_playing: this.isPlaying, ...answer };
-    this.know(await goAlong(this.run.id, says).catch(() => this.state.pairing));
+    try {
+      this.know(await goAlong(this.run.id, says));
+      this.hasSaid = true;
+    } catch {
+      this.hasSaid = false; // So it is said again.
+    }
   }
 
   private know(pairing: Pairing | null) {

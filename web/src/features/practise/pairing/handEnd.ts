@@ -11,6 +11,8 @@ const ASK_WHILE_OPEN_MS = 5000;
 /** An offer that was not answered within this is made anew. */
 const OFFER_AGAIN_MS = 6000;
 const KEPT = "hand";
+/** So many are sent at a time; the others after them. */
+const MOST_AT_A_TIME = 100;
 
 /** What this screen keeps, so that it can be put away and come back. */
 interface Kept {
@@ -102,9 +104,8 @@ export class HandEnd {
   /** What was not taken yet, with its age; the device's own clock may be set back meanwhile. */
   private presses(): FromHand {
     const now = Date.now();
-    return {
-      presses: this.kept.waiting.map(({ pressedAt, ...press }) => ({ ...press, age_ms: Math.max(0, now - pressedAt) })),
-    };
+    const first = this.kept.waiting.slice(0, MOST_AT_A_TIME);
+    return { presses: first.map(({ pressedAt, ...press }) => ({ ...press, age_ms: Math.max(0, now - pressedAt) })) };
   }
 
   async leave() {
@@ -176,7 +177,10 @@ export class HandEnd {
 
   private forgetTaken(taken: number) {
     const waiting = this.kept.waiting.filter(({ number }) => number > taken);
-    if (waiting.length < this.kept.waiting.length) this.keep({ waiting });
+    if (waiting.length === this.kept.waiting.length) return;
+    const hasMore = this.kept.waiting.length > MOST_AT_A_TIME;
+    this.keep({ waiting });
+    if (hasMore) this.wire.send(this.presses());
   }
 
   private end() {

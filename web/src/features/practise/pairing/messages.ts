@@ -13,6 +13,8 @@ export interface Shown {
   nowMs: number;
   /** Whether presses count: not before the start, and not after the court was loaded anew. */
   isPlaying: boolean;
+  /** Whether it rests, and presses wait until that is over. */
+  isResting: boolean;
 }
 
 export interface FromCourt {

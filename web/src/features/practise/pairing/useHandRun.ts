@@ -8,6 +8,7 @@ export interface HandRun extends Clocks {
   standing: Standing;
   /** Whether the court counts. */
   isPlaying: boolean;
+  isResting: boolean;
 }
 
 export function useHandRun(run: Run, isPlayingThere: boolean, { shown: said, waiting, isCutOff }: HandState): HandRun {
@@ -24,5 +25,5 @@ export function useHandRun(run: Run, isPlayingThere: boolean, { shown: said, wai
   // Without the court's own word nobody here knows where its clock stands by now: it shows what the last press said.
   const now = () => (shown && isPlaying ? shown.nowMs + performance.now() - shown.sinceMs : atMs);
   const clocks = useClocks(standing, { now }, shown !== null && isPlaying && !tally.is_over);
-  return { ...clocks, standing, isPlaying };
+  return { ...clocks, standing, isPlaying, isResting: shown?.isResting ?? false };
 }

@@ -9,7 +9,7 @@ import { CourtEnd } from "./courtEnd";
 export function useSecondScreen(
   run: Run,
   { standing, clock }: Court,
-  isPlaying: boolean,
+  { isPlaying, isResting }: { isPlaying: boolean; isResting: boolean },
   take: (press: HandPress) => void,
 ) {
   const [end] = useState(() => new CourtEnd(run, take));
@@ -24,8 +24,8 @@ export function useSecondScreen(
 
   const { tally, result, distance, atMs } = standing;
   useEffect(() => {
-    end.show({ run: run.id, tally, result, distance, atMs, nowMs: clock.now(), isPlaying });
-  }, [end, run.id, tally, result, distance, atMs, clock, isPlaying]);
+    end.show({ run: run.id, tally, result, distance, atMs, nowMs: clock.now(), isPlaying, isResting });
+  }, [end, run.id, tally, result, distance, atMs, clock, isPlaying, isResting]);
 
   const ask = (asked: Promise<void>) => {
     setRefused(false);
