@@ -56,12 +56,12 @@ class Ladder(models.Model):
         """What its two sides are, as the core takes it."""
         return Pair.from_stored(self.pair)
 
-    @property
+    @cached_property
     def has_sides(self) -> bool:
         """Whether each side is played and counted for itself."""
         return self.known_pair.has_sides
 
-    @property
+    @cached_property
     def sides(self) -> tuple[str, ...]:
         """The sides it is played on, first the one to begin with while the record does not tell which is weaker."""
         return self.known_pair.order(self.known_pair.assumed_weaker(self.athlete.handedness))

@@ -6,7 +6,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass
 from typing import Any
 
-from django.db.models import Prefetch, QuerySet, prefetch_related_objects
+from django.db.models import QuerySet, prefetch_related_objects
 
 from accounts.models import Athlete
 from config.finding import find_one, lock_one
@@ -63,26 +63,39 @@ class WorkedOn:
 
 def list_worked_on(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[WorkedOn]:
     """The athlete's ladders, or those of them that are named, in the order they were taken: four queries for all."""
-    ladders = Ladder.objects.filter(athlete=athlete, is_quick=False).prefetch_related(
-        # Into plain lists: a query for each ladder, though never sent, costs more than reading all of them.
-        Prefetch("acknowledgements", to_attr="loaded_acknowledgements"),
-    )
+    ladders = Ladder.objects.filter(athlete=athlete, is_quick=False).defer("taken_as")
     # What is planned with a ladder that was put away since is still played: it is found by its id.
     found = list(ladders.filter(archived_at=None) if ladder_ids is None else ladders.filter(pk__in=ladder_ids))
-    names: dict[int, list[RungName]] = {ladder.pk: [] for ladder in found}
-    rows = Rung.objects.filter(ladder__in=found).order_by("ladder", "number")
-    for ladder_id, rung_id, number, title in rows.values_list("ladder", "id", "number", "title"):
-        names[ladder_id].append(RungName(rung_id, number, title))
+    names = _list_names([ladder.pk for ladder in found])
     # Right above the rung that is held; the top rung once all are.
     wanted = {ladder.pk: names[ladder.pk][min(ladder.held, len(names[ladder.pk]) - 1)].id for ladder in found}
     in_full = Rung.objects.in_bulk(list(wanted.values()))
+    acknowledged = _list_acknowledged(athlete)
     worked_on = []
     for ladder in found:
         ladder.athlete = athlete  # it is known already: no need to read it once more for each
+        ladder.loaded_acknowledgements = acknowledged.get(ladder.pk, [])  # type: ignore[attr-defined]  # see below
         working = in_full[wanted[ladder.pk]]
         working.ladder = ladder
         worked_on.append(WorkedOn(ladder, names[ladder.pk], working))
     return worked_on
+
+
+def _list_names(ladder_ids: Sequence[int]) -> dict[int, list[RungName]]:
+    """The rungs of each of the ladders by name, from the bottom up."""
+    names: dict[int, list[RungName]] = {ladder_id: [] for ladder_id in ladder_ids}
+    rows = Rung.objects.filter(ladder_id__in=ladder_ids).order_by("ladder_id", "number")
+    for ladder_id, rung_id, number, title in rows.values_list("ladder_id", "id", "number", "title"):
+        names[ladder_id].append(RungName(rung_id, number, title))
+    return names
+
+
+def _list_acknowledged(athlete: Athlete) -> dict[int, list[Acknowledgement]]:
+    """What the athlete has said yes to, by ladder."""
+    by_ladder: dict[int, list[Acknowledgement]] = {}
+    for each in Acknowledgement.objects.filter(ladder__athlete=athlete):
+        by_ladder.setdefault(each.ladder_id, []).append(each)
+    return by_ladder
 
 
 def load_layouts(rungs: Sequence[Rung]) -> None:
@@ -148,8 +161,8 @@ def get_threshold_values(rung: Rung) -> dict[str, Any]:
 
 def list_thresholds(rungs: Sequence[Rung]) -> dict[int, Threshold]:
     """What is asked of each of the rungs now, by their ids, read at once."""
-    revisions = ThresholdRevision.objects.filter(rung__in=rungs).order_by("id")
-    values = dict(revisions.values_list("rung", "threshold"))
+    revisions = ThresholdRevision.objects.filter(rung_id__in=[rung.pk for rung in rungs]).order_by("id")
+    values = dict(revisions.values_list("rung_id", "threshold"))
     return {rung.pk: stored_threshold(get_format(rung.format), values[rung.pk]) for rung in rungs}
 
 
@@ -169,12 +182,13 @@ class KnownNeed:
 def list_needs(rungs: Sequence[Rung]) -> dict[int, list[KnownNeed]]:
     """What each of the rungs needs, by their ids, read at once; what was taken out since is needed no longer."""
     known: dict[int, list[KnownNeed]] = {rung.pk: [] for rung in rungs}
-    rows = RungNeed.objects.filter(rung__in=rungs, needed__taken_out_at=None).select_related("needed__ladder")
-    for row in rows:
-        needed = row.needed
-        words = f"{needed.ladder.title}, rung {needed.number} ({needed.title})"
-        is_held = needed.number <= needed.ladder.held
-        known[row.rung_id].append(KnownNeed(needed.pk, needed.ladder_id, Need(words, row.is_must, is_held)))
+    rows = RungNeed.objects.filter(rung_id__in=known, needed__taken_out_at=None).order_by("id")
+    of_the_needed = [f"needed__{name}" for name in ("number", "title", "ladder__title", "ladder__held")]
+    for rung, needed, ladder, is_must, number, title, ladder_title, held in rows.values_list(
+        "rung_id", "needed_id", "needed__ladder_id", "is_must", *of_the_needed
+    ):
+        need = Need(f"{ladder_title}, rung {number} ({title})", is_must, is_held=number <= held)
+        known[rung].append(KnownNeed(needed, ladder, need))
     return known
 
 

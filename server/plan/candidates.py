@@ -78,6 +78,15 @@ class _Record:
     #: What each rung needs.
     needs: Mapping[int, Sequence[KnownNeed]]
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
+    _rates: dict[tuple[int, str], float | None] = field(default_factory=dict)
+
+    def rate_on(self, rung: Rung, side: str | None) -> float | None:
+        """The share of makes in the latest runs on a side: asked for by that side, and by the other one."""
+        if side is None:
+            return None
+        if (rung.pk, side) not in self._rates:
+            self._rates[rung.pk, side] = _rate(_on_side(self.history, rung, side))
+        return self._rates[rung.pk, side]
 
 
 def list_candidates(
@@ -244,8 +253,8 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         side_words=pair.words(side),
         traits=ladder.known_traits,
         tries=tries,
-        rate=_rate(runs_here),
-        other_rate=_rate(_on_other_side(record.history, rung, side)),
+        rate=record.rate_on(rung, side),
+        other_rate=record.rate_on(rung, other_side(side)),
         left_out=left_out.left_out,
         planned=left_out.planned,
         is_new=len(runs_here) < NEW_RUNS,
@@ -269,11 +278,6 @@ def _dose(record: _Record, ladder: Ladder, rung: Rung) -> DoseLeft:
     own = dose_of(rung.game)
     dose = stricter(ladder.known_traits.dose, own.dose if own else None)
     return dose_left(dose, record.attempts.get(ladder.pk, {}), record.day)
-
-
-def _on_other_side(history: History, rung: Rung, side: str) -> list[PlayedRun]:
-    other = other_side(side)
-    return _on_side(history, rung, other) if other else []
 
 
 def _rate(runs: Sequence[PlayedRun]) -> float | None:

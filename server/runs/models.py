@@ -46,6 +46,8 @@ class Run(models.Model):
     yardstick = models.JSONField(default=dict)
     #: How far away which target was, where its makes and misses tell of the aim; empty where they do not.
     aimed = models.JSONField(default=dict)
+    #: Whether that says anything: few of many runs tell of the aim, and they are found by this.
+    tells_aim = models.BooleanField(default=False)
     metrics = models.JSONField(default=dict)
     attempts = models.PositiveIntegerField(default=0)
     makes = models.PositiveIntegerField(default=0)
@@ -63,6 +65,9 @@ class Run(models.Model):
         indexes = [
             models.Index(fields=("athlete", "started_at"), name="runs_of_an_athlete"),
             models.Index(fields=("rung", "side", "started_at"), name="runs_on_a_rung_and_side"),
+            models.Index(
+                fields=("athlete", "started_at"), condition=models.Q(tells_aim=True), name="runs_that_tell_the_aim"
+            ),
             # Covers "when was each ladder last played" without reading a run.
             models.Index(fields=("athlete", "is_over", "rung", "side", "day"), name="days_of_an_athlete"),
         ]

@@ -98,7 +98,7 @@ def _begin(athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at:
         "day": day,
         "tally": tally.as_stored(),
         "yardstick": get_yardstick(rung, side, started_at).as_stored(),
-        "aimed": _aimed(rung),
+        **_aimed(rung),
     }
     return Run.objects.get_or_create(pk=run_id, defaults=values)[0]
 
@@ -116,10 +116,10 @@ def _game_of(athlete: Athlete, rung: Rung, run_id: UUID, started_at: datetime, d
 
 
 def _aimed(rung: Rung) -> dict[str, Any]:
-    """What the run's makes and misses, or its balls zone by zone, tell of the aim; empty where they tell nothing."""
+    """The columns of a run that say what its makes and misses, or its balls zone by zone, tell of the aim."""
     game = rung.game
     aimed = aimed_at(rung.laid) if game.is_aimed else aimed_among(rung.laid, game.counted_zones())
-    return aimed.as_stored() if aimed else {}
+    return {"aimed": aimed.as_stored() if aimed else {}, "tells_aim": aimed is not None}
 
 
 def _check_allowed(athlete: Athlete, rung: Rung, day: date) -> None:
@@ -166,7 +166,7 @@ def keep_paper_run(athlete: Athlete, part_id: int, totals: Mapping[str, Any], *,
         day=get_day(athlete, started_at),
         tally=tally.as_stored(),
         yardstick=get_yardstick(rung, part.side, started_at).as_stored(),
-        aimed=_aimed(rung),
+        **_aimed(rung),
         **columns_of(game, tally),
     )
     keep_summary(run, did_count=False)
@@ -354,8 +354,9 @@ def attach_run(athlete: Athlete, run_id: UUID, rung_id: int, side: str) -> Run:
     columns = run.play(game)
     run.known_card = rung.said_card
     run.card = run.known_card.as_stored()
-    run.yardstick, run.aimed = get_yardstick(rung, side, run.started_at).as_stored(), _aimed(rung)
-    run.save(update_fields=["rung", "side", "card", "yardstick", "aimed", *columns])
+    run.yardstick, aimed = get_yardstick(rung, side, run.started_at).as_stored(), _aimed(rung)
+    run.aimed, run.tells_aim = aimed["aimed"], aimed["tells_aim"]
+    run.save(update_fields=["rung", "side", "card", "yardstick", *aimed, *columns])
     session, added, ids = _replay(run, run.events.all()), [], list_ids(run)
     if not session.is_over():
         # It was stopped by hand at its last press, whatever its own rules would still have asked for.

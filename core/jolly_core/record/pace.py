@@ -47,9 +47,10 @@ def pace_of(game: AnyGame, runs: Sequence[PlayedRun], below: Pace | None = None,
     # Runs from paper have no clock: they tell the rate, but not the tempo.
     timed = [run for run in last if run.time_used_ms and run.attempts]
     tempi = [log(run.time_used_ms / run.attempts) for run in timed]
+    mean = fmean(tempi) if tempi else 0.0
     # The spread of few runs is shrunk towards the prior's and widened by the uncertainty of the mean.
     spread = sqrt(
-        (PRIOR_TEMPI * prior.tempo_spread**2 + sum((tempo - fmean(tempi)) ** 2 for tempo in tempi))
+        (PRIOR_TEMPI * prior.tempo_spread**2 + sum((tempo - mean) ** 2 for tempo in tempi))
         / (PRIOR_TEMPI + max(0, len(tempi) - 1))
         * (1 + 1 / max(1, len(tempi)))
     )
