@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 import tempfile
 from collections.abc import Callable
 from pathlib import Path
@@ -74,15 +75,6 @@ def play_zones(athlete: AthleteAtTheScreen) -> None:
     athlete.hit("low", "low", "middle", apart_ms=700)
 
 
-def find_a_side(athlete: AthleteAtTheScreen) -> None:
-    page = athlete.page
-    page.goto("/settings/sides?find=turn")
-    for way in ("Left", "Left", "Right", "Left", "Left", "Left"):
-        page.get_by_role("button", name=way, exact=True).click()
-    page.get_by_text("You turn left").wait_for()
-    page.mouse.move(0, 0)
-
-
 def write_a_table(athlete: AthleteAtTheScreen) -> None:
     """The ladder with a rung more, not kept yet."""
     page = athlete.page
@@ -98,6 +90,12 @@ def miss_three_times(athlete: AthleteAtTheScreen) -> None:
     athlete.start()
     athlete.press("make", "make", "miss", "miss", "miss", apart_ms=700)
     athlete.page.wait_for_timeout(1600)  # what was called out is gone
+
+
+def let_a_second_screen_in(athlete: AthleteAtTheScreen) -> None:
+    athlete.open_run("Three-club cascade")
+    athlete.page.get_by_role("button", name=re.compile("^Pair: ")).click()
+    athlete.page.get_by_test_id("pairing-code").wait_for()
 
 
 def begin(athlete: AthleteAtTheScreen) -> None:
@@ -122,7 +120,7 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "begin": begin,
     "ladder": go("/climb/2"),
     "ladder-table": write_a_table,
-    "side-finder": find_a_side,
+    "second-screen": let_a_second_screen_in,
 }
 PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "phone-today": go("/"),

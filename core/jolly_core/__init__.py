@@ -21,6 +21,7 @@ Where each rule lives:
 - ``formats``     files that others read: calendars, layouts
 - ``sides``       the two sides of a drill: hands, strokes, feet, turns
 - ``sided``, ``side_finder``  texts for either hand, and finding which side a body uses
+- ``pairing``     a second screen that presses for the court: its code, its presses
 - ``stored``      what was stored by an earlier version, brought up to date
 - ``discovery``   finding the modules of a package, such as the formats
 - ``errors``      what every refusal looks like
