@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import os
 import re
 import tempfile
 from collections.abc import Callable
@@ -154,6 +155,8 @@ def take_all(browser: Browser, url: str) -> None:
 
 def main() -> None:
     SHOTS.mkdir(parents=True, exist_ok=True)
+    # As in a home network, by `make home`.
+    os.environ["JOLLY_ADDRESS"] = "https://192.168.1.20:8443"
     with tempfile.TemporaryDirectory() as folder:
         application = Application(Path(folder) / "demo.sqlite3")
         application.manage("prepare_demo")

@@ -156,6 +156,17 @@ def play_calls(athlete: AthleteAtTheScreen) -> None:
         athlete.expect_count(called)
 
 
+def play_calls_with_no_press(athlete: AthleteAtTheScreen) -> None:
+    """Ten calls by the clock, and then what was answered; nothing is pressed before."""
+    page = athlete.page
+    expect(page.get_by_test_id("call")).to_have_text(re.compile("near|far"), timeout=8000)
+    expect(page.get_by_text("How many were answered?").first).to_be_visible(timeout=90_000)
+    page.keyboard.type("9")
+    page.keyboard.press("Enter")
+    athlete.expect_end("All attempts played")
+    athlete.expect_end_number(9)
+
+
 def play_combination(athlete: AthleteAtTheScreen) -> None:
     athlete.expect_target("cascade", then="outside throws")
     athlete.press("make", "miss")
@@ -229,6 +240,7 @@ GAMES: dict[str, Game] = {
     "quality_reps": ("Slow swings", 1, "right", play_quality_reps),
     "capped_attempts": ("Back crosses", 1, "", play_capped_attempts),
     "calls": ("Called corners", 1, "", play_calls),
+    "calls_with_no_press": ("Footwork to the call", 1, "", play_calls_with_no_press),
     "combination": ("Three tricks on", 1, "", play_combination),
     "checklist": ("Before the first ball", 1, "", play_checklist),
     "rallies": ("Longest rally, entered after", 1, "", play_rallies),
@@ -248,6 +260,7 @@ LEFT_TO_THE_SLOW = {
     "capped_attempts",
     "two_chance_walk",
     "calls",
+    "calls_with_no_press",
     "intervals",
 }
 

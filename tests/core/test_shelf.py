@@ -37,7 +37,7 @@ def next_press(game: AnyGame, tally: AnyTally, at_ms: int, *, is_made: bool) -> 
     if tally.face == MARKS:
         return Event(ZONE, at_ms, 0, zones[-1])
     if tally.face == TYPED:
-        return Event(ZONE, at_ms, 0, "40" if is_made else "2")
+        return Event(ZONE, at_ms, 0, str(tally.out_of or 40) if is_made else "2")
     if not is_made:
         return Event(MISS, at_ms, 0)
     if zones:
@@ -70,7 +70,8 @@ def play_once(game: AnyGame, rung: PackedRung, chance: Random) -> bool:
 
 def is_by_itself(game: AnyGame, tally: AnyTally) -> bool:
     """Whether it goes on by its clock: then nothing is pressed."""
-    return game.id in ("tempo_ladder", "checklist", "calls") and not tally.asks and not tally.target
+    goes_on = game.id in ("tempo_ladder", "checklist", "calls", "calls_with_no_press")
+    return goes_on and not tally.asks and not tally.target
 
 
 @pytest.mark.parametrize(("ladder", "rung"), RUNGS)

@@ -2886,6 +2886,10 @@ export interface components {
         NextRungRequest: {
             lever: components["schemas"]["LeverEnum"];
         };
+        NoPressDetail: {
+            format: "calls_with_no_press";
+            called: number[];
+        };
         /** @enum {unknown} */
         NullEnum: null;
         OffWallRequest: {
@@ -4090,7 +4094,7 @@ export interface components {
             metrics: {
                 [key: string]: number | null;
             };
-            detail: components["schemas"]["AgainstTimeDetail"] | components["schemas"]["AgainstYourselfDetail"] | components["schemas"]["CallsDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["CompletionsDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["RalliesDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TriesAtEachDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
+            detail: components["schemas"]["AgainstTimeDetail"] | components["schemas"]["AgainstYourselfDetail"] | components["schemas"]["CallsDetail"] | components["schemas"]["NoPressDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["CompletionsDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["RalliesDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TriesAtEachDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
             target: string | null;
             then: string | null;
             asks: string;

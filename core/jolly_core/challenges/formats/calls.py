@@ -56,10 +56,8 @@ def _plain_colours(old: dict[str, Any]) -> dict[str, Any]:
 
 
 @dataclass(frozen=True)
-class CallsSettings(Settings):
-    _version = 3
-    # What was played by chance alone is still counted by it.
-    _upgrades = {1: _plain_colours, 2: lambda old: {**old, "share": BY_CHANCE}}
+class CalledSettings(Settings):
+    """What is called, how often, and after which waits; whether or not a press answers."""
 
     calls: tuple[Call, ...] = rows(
         "Calls", Call, (Call("left", "", "red"), Call("right", "", "green")), low=2, are_targets=True
@@ -67,7 +65,6 @@ class CallsSettings(Settings):
     number: int = whole_number("How many calls", 1, 500, 12)
     wait_low: int = whole_number("Wait at least", 0, 120, 2, "s")
     wait_high: int = whole_number("Wait at most", 0, 120, 5, "s")
-    timing: str = choice("Response time", {TIMED: "is measured", UNTIMED: "is not: answer with the ball"}, TIMED)
     share: str = choice("Each call comes", {EVENLY: "as often as the others", BY_CHANCE: "as chance has it"}, EVENLY)
     seed: int | None = drawn("Number it is drawn by", 1, 999_999)
 
@@ -77,6 +74,15 @@ class CallsSettings(Settings):
             raise CoreError.one(
                 "out_of_order", message, "wait_high", value=self.wait_high, allowed=f">= {self.wait_low}"
             )
+
+
+@dataclass(frozen=True)
+class CallsSettings(CalledSettings):
+    _version = 3
+    # What was played by chance alone is still counted by it.
+    _upgrades = {1: _plain_colours, 2: lambda old: {**old, "share": BY_CHANCE}}
+
+    timing: str = choice("Response time", {TIMED: "is measured", UNTIMED: "is not: answer with the ball"}, TIMED)
 
 
 @dataclass(frozen=True, slots=True)
@@ -103,7 +109,7 @@ class Calls(Counted[CallsSettings, CallsState]):
     detail_type = CallsDetail
 
     def start(self) -> CallsState:
-        return CallsState(no_tries(self.settings.calls), _wait_ms(self.settings, 0))
+        return CallsState(no_tries(self.settings.calls), wait_ms(self.settings, 0))
 
     def takes(self, state: CallsState, press: Event, active_ms: int) -> bool:
         if not super().takes(state, press, active_ms):
@@ -115,9 +121,9 @@ class Calls(Counted[CallsSettings, CallsState]):
         count, turn = state.count.after(press.kind), state.turn + 1
         if press.kind == LET:
             return replace(self._call_again(state, active_ms), count=count)
-        tries = after_try(state.tries, _called(self.settings, state), is_made=press.kind == MAKE)
+        tries = after_try(state.tries, call_at(self.settings, state.tries, state.turn), is_made=press.kind == MAKE)
         answer_ms = state.answer_ms + (active_ms - state.due_ms if press.kind == MAKE else 0)
-        return CallsState(tries, active_ms + _wait_ms(self.settings, turn), count, answer_ms, turn)
+        return CallsState(tries, active_ms + wait_ms(self.settings, turn), count, answer_ms, turn)
 
     def resume(self, state: CallsState, active_ms: int) -> CallsState:
         return self._call_again(state, active_ms)
@@ -125,14 +131,14 @@ class Calls(Counted[CallsSettings, CallsState]):
     def _call_again(self, state: CallsState, active_ms: int) -> CallsState:
         """The same number of calls are answered, and another one is called out after a wait of its own."""
         turn = state.turn + 1
-        return replace(state, due_ms=active_ms + _wait_ms(self.settings, turn), turn=turn)
+        return replace(state, due_ms=active_ms + wait_ms(self.settings, turn), turn=turn)
 
     def ending(self, state: CallsState) -> Ending | None:
         return ATTEMPTS if state.count.attempts >= self.settings.number else None
 
     def reading(self, state: CallsState, active_ms: int) -> Reading:
         calls, number, count = self.settings.calls, self.settings.number, state.count
-        call = calls[_called(self.settings, state)]
+        call = calls[call_at(self.settings, state.tries, state.turn)]
         is_called = active_ms >= state.due_ms
         is_timed = self.settings.timing == TIMED
         return Reading(
@@ -147,15 +153,7 @@ class Calls(Counted[CallsSettings, CallsState]):
                 "answered_rate": share_of(count.makes, count.attempts),
                 "response": round(state.answer_ms / count.makes) if is_timed and count.makes else None,
             },
-            signs=(
-                CalledOut(
-                    call=call.call,
-                    means=call.means,
-                    colour=call.colour,
-                    in_ms=max(0, state.due_ms - active_ms),
-                    place=state.turn,
-                ),
-            ),
+            signs=(called_out(call, in_ms=state.due_ms - active_ms, place=state.turn),),
             detail=CallsDetail(targets=target_lines([each.call for each in calls], state.tries)),
         )
 
@@ -170,10 +168,13 @@ class Calls(Counted[CallsSettings, CallsState]):
         return f"{quantity(self.settings.number, 'call')} of {len(self.settings.calls)} kinds"
 
 
-def _called(settings: CallsSettings, state: CallsState) -> int:
-    """Which call comes next: by lot, among those that are still to come where each comes as often as the others."""
-    seed, place, kinds = settings.seed or 0, 2 * state.turn, len(settings.calls)
-    left = _still_to_come(settings, state.tries)
+def call_at(settings: CalledSettings, tries: Tries, turn: int) -> int:
+    """Which call comes at a turn: by lot, among those that are still to come where each comes as often as the others.
+
+    ``tries`` says how often each was called before.
+    """
+    seed, place, kinds = settings.seed or 0, 2 * turn, len(settings.calls)
+    left = _still_to_come(settings, tries)
     if settings.share == BY_CHANCE or not any(left):
         return draw_below(seed, place, kinds)
     # As cards that are drawn from what is left of a pack: every order of them is as likely as any other.
@@ -181,7 +182,7 @@ def _called(settings: CallsSettings, state: CallsState) -> int:
     return next(call for call, before in enumerate(accumulate(left)) if lot < before)
 
 
-def _still_to_come(settings: CallsSettings, tries: Tries) -> list[int]:
+def _still_to_come(settings: CalledSettings, tries: Tries) -> list[int]:
     """How often each call is still to be answered: of the whole run as often as every other, or once more."""
     kinds, seed = len(settings.calls), settings.seed or 0
     each, more = divmod(settings.number, kinds)
@@ -191,7 +192,12 @@ def _still_to_come(settings: CallsSettings, tries: Tries) -> list[int]:
     return [max(0, each + (call in once_more) - attempts) for call, (attempts, _) in enumerate(tries)]
 
 
-def _wait_ms(settings: CallsSettings, turn: int) -> int:
+def wait_ms(settings: CalledSettings, turn: int) -> int:
     """How long the wait before a call is."""
     low_ms, high_ms = settings.wait_low * 1000, settings.wait_high * 1000
     return low_ms + draw_below(settings.seed or 0, 2 * turn + 1, high_ms - low_ms + 1)
+
+
+def called_out(call: Call, *, in_ms: int, place: int) -> CalledOut:
+    """The sign of a call that is due in so long."""
+    return CalledOut(call=call.call, means=call.means, colour=call.colour, in_ms=max(0, in_ms), place=place)
