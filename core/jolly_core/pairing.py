@@ -22,6 +22,7 @@ ACTIONS = ("make", "miss", "zone", "let", "undo", "pause", "resume", "finish", "
 #: As many presses may wait to be taken; a run of minutes with no court in sight is over.
 MOST_WAITING = 200
 LARGEST_NUMBER = 1_000_000
+LONGEST_GAP_MS = 10_000
 
 
 @dataclass(frozen=True)
@@ -29,7 +30,8 @@ class HandPress:
     """A press of the second screen: ``number`` counts up from 1 on that screen, ``id`` becomes the event's id.
 
     ``run`` is the run that stood on that screen when it was pressed: what was meant for another counts for none.
-    ``age_ms`` is for how long it has been waiting there.
+    ``age_ms`` is for how long it has been waiting there, ``gap_ms`` how long after the press before it came (at most
+    ``LONGEST_GAP_MS``): on their ways two presses draw nearer to each other or apart.
     """
 
     number: int
@@ -38,6 +40,7 @@ class HandPress:
     action: str
     text: str = ""
     age_ms: int = 0
+    gap_ms: int = 0
 
 
 def make_code(choose: Callable[[str], str]) -> str:
@@ -82,6 +85,7 @@ def _problems_of(press: HandPress) -> list[Problem]:
     problems = [
         check_integer("number", press.number, 1, LARGEST_NUMBER),
         check_integer("age_ms", press.age_ms, 0, PAIRING_LASTS_S * 1000, "ms"),
+        check_integer("gap_ms", press.gap_ms, 0, LONGEST_GAP_MS, "ms"),
         check_choice("action", press.action, ACTIONS),
         Problem("bad_text", f"text must be at most {LONGEST_NOTE} characters.", ("text",), press.text)
         if len(press.text) > LONGEST_NOTE

@@ -57,6 +57,7 @@ class WaitingPress(models.Model):
     action = models.CharField(max_length=12)
     text = models.CharField(max_length=LONGEST_NOTE, blank=True)
     pressed_at = models.DateTimeField()
+    gap_ms = models.PositiveSmallIntegerField()
 
     class Meta:
         ordering = ("number",)

@@ -100,6 +100,7 @@ def hand_in(key: str, presses: Sequence[HandPress], offer: Said | None, at: date
             run_id=each.run,
             action=each.action,
             text=each.text,
+            gap_ms=each.gap_ms,
             pressed_at=at - timedelta(milliseconds=each.age_ms),
         )
         for each in fresh[:room]

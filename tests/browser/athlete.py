@@ -100,7 +100,7 @@ class AthleteAtTheScreen:
         button = self.page.get_by_role("button", name=re.compile("(Start|Carry on): 3, 2, 1"))
         expect(button).to_be_visible()
         self.page.keyboard.press("Space") if hand == "keys" else button.click()
-        expect(self.page.locator("[data-pad]").first).to_be_enabled(timeout=COUNT_IN_TIMEOUT_MS)
+        expect(self.page.locator("main[data-playing=true]")).to_be_visible(timeout=COUNT_IN_TIMEOUT_MS)
 
     def pad(self, kind: str) -> Locator:
         return self.page.locator(f"[data-pad={kind}]")

@@ -40,6 +40,7 @@ def test_each_call_has_its_wait_and_its_time_and_comes_as_often_as_the_others(
 
 def test_it_goes_on_with_no_press_and_asks_at_the_end() -> None:
     """Woken when it says so, and at no other time: wait, call, wait, call, and then the question."""
+    assert replay(GAME, []).face == "none"
     seen, at_ms, events = [], 0, list[Event]()
     while (tally := replay(GAME, events)).wakes_in_ms is not None:
         seen.append(tally.next)

@@ -57,6 +57,7 @@ def test_presses_are_taken_in_the_order_of_their_numbers(order: list[int]) -> No
         ([press(0)], "out_of_range"),
         ([press(10**9)], "out_of_range"),
         ([press(1, age_ms=-1)], "out_of_range"),
+        ([press(1, gap_ms=10_001)], "out_of_range"),
         ([press(1, action="tick")], "not_a_choice"),
         ([press(1, text="x" * 501)], "bad_text"),
         ([press(1), press(1)], "number_twice"),

@@ -39,8 +39,8 @@ MORE: dict[str, list[dict[str, Any]]] = {
     "combination": [{"goes": 5, "seconds_limit": 30}],
     "race": [{"to": 11}],
 }
-#: What a rate of makes does not foretell: points and pins, contacts of a record that is not there, what is only ticked, or
-#: said after it all.
+#: What a rate of makes does not foretell: points and pins, contacts of a record that is not there, what is only ticked,
+#: or said after it all.
 UNTOLD = ("timed_count", "zone_points", "frames", "intervals", "checklist", "calls_with_no_press")
 CASES = [
     (format_id, settings)

@@ -29,13 +29,14 @@ WHOLE = (GOAL, MISSED, ATTEMPTS, TIME, PAPER, WON, LOST, GIVEN_UP)
 
 #: What the court screen draws to press: two halves, targets (where they lie, or beside each other), pins by their
 #: number, marks of a scale, items of a list, a number to type.
-Face = Literal["halves", "targets", "pins", "marks", "items", "typed"]
+Face = Literal["halves", "targets", "pins", "marks", "items", "typed", "none"]
 HALVES: Face = "halves"
 TARGETS: Face = "targets"
 PINS: Face = "pins"
 MARKS: Face = "marks"
 ITEMS: Face = "items"
 TYPED: Face = "typed"
+NONE: Face = "none"
 
 DetailType = TypeVar("DetailType")
 

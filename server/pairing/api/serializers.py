@@ -6,7 +6,7 @@ from rest_framework import serializers
 
 from config.reading import ReadSerializer
 from jolly_core.challenges.events import LONGEST_NOTE
-from jolly_core.pairing import ACTIONS, HandPress, is_for_this_machine_alone
+from jolly_core.pairing import ACTIONS, LONGEST_GAP_MS, HandPress, is_for_this_machine_alone
 from pairing.models import LONGEST_DESCRIPTION, WaitingPress
 from pairing.services import Said
 from runs.api.serializers import RunSerializer
@@ -32,6 +32,7 @@ class WaitingPressSerializer(ReadSerializer):
     action = serializers.ChoiceField(choices=list(ACTIONS))
     text = serializers.CharField()
     age_ms = serializers.SerializerMethodField(help_text="How long ago it was pressed.")
+    gap_ms = serializers.IntegerField()
 
     def get_age_ms(self, press: WaitingPress) -> int:
         waited: timedelta = self.context["at"] - press.pressed_at
@@ -108,6 +109,9 @@ class HandPressSerializer(ReadSerializer):
     action = serializers.ChoiceField(choices=list(ACTIONS))
     text = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
     age_ms = serializers.IntegerField(help_text="For how long it has been waiting on the second screen.")
+    gap_ms = serializers.IntegerField(
+        help_text=f"How long after the press before it was pressed there; at most {LONGEST_GAP_MS}."
+    )
 
 
 class HandSaysSerializer(ReadSerializer):

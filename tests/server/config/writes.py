@@ -94,7 +94,7 @@ class World:
         """What a second screen sends; the key that lets it is this client's alone."""
         run, code = self.paired()
         self.client.credentials(HTTP_X_HAND_KEY=self.post("hand/", code=code)["key"])
-        press = {"number": 1, "id": str(uuid4()), "run": run, "action": "zone", "text": "left", "age_ms": 400}
+        press = {"number": 1, "id": str(uuid4()), "run": run, "action": "zone", "text": "left", "age_ms": 400, "gap_ms": 0}
         return {"presses": [press], "offer": "v=0", "offer_number": 1}
 
     def started(self) -> World:

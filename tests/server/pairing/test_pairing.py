@@ -65,7 +65,7 @@ class Hand:
 
 
 def press(run: str, number: int, action: str = "make", **values: Any) -> dict[str, Any]:
-    return {"number": number, "id": str(uuid4()), "run": run, "action": action, "age_ms": 0, **values}
+    return {"number": number, "id": str(uuid4()), "run": run, "action": action, "age_ms": 0, "gap_ms": 0, **values}
 
 
 def age(**by: float) -> None:

@@ -2388,6 +2388,8 @@ export interface components {
             text?: string;
             /** @description For how long it has been waiting on the second screen. */
             age_ms: number;
+            /** @description How long after the press before it was pressed there; at most 10000. */
+            gap_ms: number;
         };
         HandSaysRequest: {
             presses: components["schemas"]["HandPressRequest"][];
@@ -4098,7 +4100,7 @@ export interface components {
             target: string | null;
             then: string | null;
             asks: string;
-            face: "halves" | "targets" | "pins" | "marks" | "items" | "typed";
+            face: "halves" | "targets" | "pins" | "marks" | "items" | "typed" | "none";
             pads: components["schemas"]["Pad"][];
             signs: (components["schemas"]["FrameSheet"] | components["schemas"]["Click"] | components["schemas"]["CalledOut"] | components["schemas"]["Cues"] | components["schemas"]["Choices"] | components["schemas"]["Lap"] | components["schemas"]["Closing"] | components["schemas"]["Reminder"] | components["schemas"]["SteadyClick"])[];
             wakes_in_ms: number | null;
@@ -4298,6 +4300,7 @@ export interface components {
             text: string;
             /** @description How long ago it was pressed. */
             readonly age_ms: number;
+            gap_ms: number;
         };
         /**
          * @description * `front` - front

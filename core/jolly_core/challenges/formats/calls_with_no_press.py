@@ -15,7 +15,7 @@ from jolly_core.challenges.formats.calls import CalledSettings, call_at, called_
 from jolly_core.challenges.formats.rallies import entered
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import whole_number
-from jolly_core.challenges.tally import ATTEMPTS, HALVES, TYPED, AnyTally, Ending, Reading
+from jolly_core.challenges.tally import ATTEMPTS, NONE, TYPED, AnyTally, Ending, Reading
 from jolly_core.challenges.targets import after_try, no_tries
 from jolly_core.words import quantity
 
@@ -124,7 +124,7 @@ class CallsWithNoPress(Counted[NoPressSettings, NoPressState]):
             next="How many were answered?" if is_asked else "Answer" if is_called else "Wait for the call",
             to_goal=0 if is_asked else number - done,
             wakes_in_ms=None if due is None else (due.until_ms if is_called else due.at_ms) - active_ms,
-            face=TYPED if is_asked else HALVES,
+            face=TYPED if is_asked else NONE,
             metrics={
                 "answered": state.count.makes,
                 "answered_rate": share_of(state.count.makes, state.count.attempts),

@@ -32,10 +32,11 @@ export function BarButton({ icon, word, name, isOff = false, onPress }: BarButto
       onClick={onPress}
       sx={{
         minWidth: 0,
-        px: { xs: 1, md: 2 },
+        px: { xs: 0.25, md: 2 },
         borderColor: court.line,
         flexDirection: { xs: "column", md: "row" },
-        fontSize: { xs: "0.8rem", md: "1rem" },
+        fontSize: { xs: "0.75rem", md: "1rem" },
+        whiteSpace: "nowrap",
         gap: { xs: 0, md: 1 },
         lineHeight: 1.15,
         flex: { xs: 1, md: "none" },

@@ -120,9 +120,9 @@ function CallSign({ call: coming, standing, playing }: { call: SignOf<"call">; s
       role="status"
       data-testid="call"
       sx={{
-        // The whole court is the call, but for the two words at its foot that say which half is which.
+        // The whole court is the call, but for the two words at its foot that say which half is which, where it has any.
         position: "fixed",
-        inset: call ? "clamp(110px, 20dvh, 170px) 0 170px 0" : undefined,
+        inset: call ? `clamp(110px, 20dvh, 170px) 0 ${standing.tally.face === "none" ? 84 : 170}px 0` : undefined,
         zIndex: 1,
         pointerEvents: "none",
         display: "grid",

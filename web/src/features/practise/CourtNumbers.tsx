@@ -39,7 +39,7 @@ function Beside({
 
 /** Makes and misses in the words of the game; nothing where what is pressed is neither. */
 function presses({ make_word: make, miss_word: miss }: Run, { makes, misses, pads, face }: Tally): string[] {
-  if (face === "typed" || (pads.length > 0 && pads.every((pad) => pad.kind === "zone"))) return [];
+  if (face === "typed" || face === "none" || (pads.length > 0 && pads.every((pad) => pad.kind === "zone"))) return [];
   return make === "Made"
     ? [`${makes} made`, `${misses} missed`]
     : [`${make} ${makes}`, `${miss.toLowerCase()} ${misses}`];

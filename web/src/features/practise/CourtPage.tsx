@@ -20,6 +20,7 @@ import { CourtClock, CourtNumbers } from "./CourtNumbers";
 import { KeysDialog } from "./KeysDialog";
 import type { Standing } from "./outbox";
 import { Pads } from "./Pads";
+import { hasBoard } from "./signs";
 import { PairDialog } from "./pairing/PairDialog";
 import { useSecondScreen } from "./pairing/useSecondScreen";
 import { useDrawnZones } from "./useDrawnZones";
@@ -77,7 +78,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
   const isOff = !isOn || standing.isPaused || standing.isStopped || play.isResting;
   const drawn = useDrawnZones(run);
   const second = useSecondScreen(run, play.court, play, acts.pressFromHand);
-  const isBoard = tally.face !== "halves";
+  const isBoard = hasBoard(tally);
   const extras = hasExtras(tally) ? (
     <CourtExtras
       standing={standing}
@@ -100,6 +101,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
   return (
     <Box
       component="main"
+      data-playing={isOn}
       sx={{
         height: "100dvh",
         display: "flex",
@@ -133,13 +135,15 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
           </BoardCourt>
         ) : (
           <>
-            <Pads
-              makeWord={run.make_word}
-              missWord={run.miss_word}
-              isMirrored={athlete.is_mirrored}
-              isOff={isOff}
-              onPress={acts.press}
-            />
+            {tally.face === "halves" && (
+              <Pads
+                makeWord={run.make_word}
+                missWord={run.miss_word}
+                isMirrored={athlete.is_mirrored}
+                isOff={isOff}
+                onPress={acts.press}
+              />
+            )}
             {numbers}
           </>
         )}

@@ -31,6 +31,8 @@ export interface Origin {
   id?: string;
   /** For how long it was under way. */
   ageMs?: number;
+  /** How long after the press before it was made, there. */
+  gapMs?: number;
 }
 
 /** What pauses and stops that are not answered yet make of a tally. */
@@ -90,7 +92,11 @@ export class Outbox {
 
   readonly read = () => this.standing;
 
-  add(kind: EventKind, text = "", { ageMs = 0, atMs = this.comeBy(ageMs), id = makeUuid() }: Origin = {}) {
+  add(
+    kind: EventKind,
+    text = "",
+    { ageMs = 0, gapMs = 0, atMs = this.comeBy(ageMs, gapMs), id = makeUuid() }: Origin = {},
+  ) {
     this.lastSeq += 1;
     this.lastAtMs = Math.max(this.lastAtMs, atMs);
     const event = { id, kind, seq: this.lastSeq, at_ms: this.lastAtMs, text };
@@ -101,13 +107,18 @@ export class Outbox {
     if (this.standing.isCutOff || this.standing.problem || CONTROLS.has(kind)) this.tell({});
   }
 
-  /** The run's clock so long ago. What was pressed before the last event was known goes behind it, and the clock with it. */
-  private comeBy(ageMs: number): number {
-    const atMs = this.clock.now() - ageMs;
-    if (ageMs === 0 || atMs >= this.lastAtMs) return atMs;
-    const behindMs = this.lastAtMs + this.run.double_tap_ms;
-    this.clock.skip(behindMs - atMs);
-    return behindMs;
+  /**
+   * The run's clock so long ago. Ways differ in length: two presses that were made apart are not brought so near to each
+   * other that they count as a double tap. What was pressed before the last event is put behind it as far as it came
+   * after the press before it.
+   */
+  private comeBy(ageMs: number, gapMs: number): number {
+    const now = this.clock.now();
+    const isLate = now - ageMs < this.lastAtMs;
+    const leastMs = this.lastAtMs + (isLate ? gapMs : Math.min(gapMs, this.run.double_tap_ms));
+    const atMs = Math.max(now - ageMs, leastMs);
+    this.clock.skip(Math.max(0, atMs - now));
+    return atMs;
   }
 
   get isEmpty(): boolean {

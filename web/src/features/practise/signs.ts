@@ -15,3 +15,6 @@ export const isFetching = ({ signs, is_paused: isPaused }: Tally) =>
 
 /** Whether the pads of a face are numbers of their own, so that a key is its number. */
 export const areNumbers = ({ face }: Tally) => face === "pins" || face === "marks";
+
+/** Whether there is more to press than two halves, so that the number stands beside it; some faces have nothing. */
+export const hasBoard = ({ face }: Tally) => face !== "halves" && face !== "none";

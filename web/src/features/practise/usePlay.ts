@@ -175,8 +175,8 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     else court.press("finish", "", origin);
   };
   const skipRest = () => setSkipped(tally.attempts);
-  const pressFromHand = ({ action, text = "", id, age_ms: ageMs }: HandPress) => {
-    const origin = { id, ageMs };
+  const pressFromHand = ({ action, text = "", id, age_ms: ageMs, gap_ms: gapMs }: HandPress) => {
+    const origin = { id, ageMs, gapMs };
     if (action === "start") start();
     else if (action === "skip_rest") skipRest();
     else if (action === "undo") undo(origin);

@@ -14,7 +14,7 @@ import { ChoiceRow } from "../CourtExtras";
 import { CourtHeading } from "../CourtHeading";
 import { CourtClock, CourtNumbers } from "../CourtNumbers";
 import { lightPad, Pads, type PressKind } from "../Pads";
-import { signOf } from "../signs";
+import { hasBoard, signOf } from "../signs";
 import { useKeys } from "../useKeys";
 import { useTyping } from "../useTyping";
 import { useWakeLock } from "../useWakeLock";
@@ -133,7 +133,7 @@ function Play({ end, hand, shown, view }: PlayProps) {
     pause,
   });
   const choices = signOf(tally, "choices");
-  const isBoard = tally.face !== "halves";
+  const isBoard = hasBoard(tally);
   const numbers = (
     <CourtNumbers
       run={run}
@@ -164,13 +164,15 @@ function Play({ end, hand, shown, view }: PlayProps) {
           </BoardCourt>
         ) : (
           <>
-            <Pads
-              makeWord={run.make_word}
-              missWord={run.miss_word}
-              isMirrored={isMirrored}
-              isOff={isOff}
-              onPress={press}
-            />
+            {tally.face === "halves" && (
+              <Pads
+                makeWord={run.make_word}
+                missWord={run.miss_word}
+                isMirrored={isMirrored}
+                isOff={isOff}
+                onPress={press}
+              />
+            )}
             {numbers}
           </>
         )}

@@ -11,6 +11,8 @@ const ASK_WHILE_OPEN_MS = 5000;
 /** An offer that was not answered within this is made anew. */
 const OFFER_AGAIN_MS = 6000;
 const KEPT = "hand";
+/** Presses further apart than this are far enough apart. */
+const LONGEST_GAP_MS = 10_000;
 /** So many are sent at a time; the others after them. */
 const MOST_AT_A_TIME = 100;
 
@@ -19,6 +21,8 @@ interface Kept {
   key: string;
   number: number;
   offers: number;
+  /** When it was pressed last, by this device's clock. */
+  lastAt: number;
   waiting: (Omit<HandPress, "age_ms"> & { pressedAt: number })[];
 }
 
@@ -63,7 +67,7 @@ export class HandEnd {
   /** Comes in by the code on the court. Rejects with the server's words where nobody shows it. */
   static async comeIn(code: string): Promise<HandEnd> {
     const { key, hand } = await comeIn(code);
-    const kept = { key, number: 0, offers: 0, waiting: [] };
+    const kept = { key, number: 0, offers: 0, lastAt: 0, waiting: [] };
     onDevice.keep(KEPT, kept);
     return new HandEnd(kept, hand);
   }
@@ -96,8 +100,10 @@ export class HandEnd {
   press(action: HandAction, text = "") {
     const run = this.state.shown?.run ?? this.state.hand?.run.id;
     if (!run || this.state.isEnded) return;
-    const press = { number: this.kept.number + 1, id: makeUuid(), run, action, text, pressedAt: Date.now() };
-    this.keep({ number: press.number, waiting: [...this.kept.waiting, press] });
+    const pressedAt = Date.now();
+    const gap_ms = Math.min(LONGEST_GAP_MS, Math.max(0, pressedAt - this.kept.lastAt));
+    const press = { number: this.kept.number + 1, id: makeUuid(), run, action, text, gap_ms, pressedAt };
+    this.keep({ number: press.number, lastAt: pressedAt, waiting: [...this.kept.waiting, press] });
     if (!this.wire.send(this.presses())) this.askSoon(0);
   }
 
