@@ -94,8 +94,8 @@ class World:
         """What a second screen sends; the key that lets it is this client's alone."""
         run, code = self.paired()
         self.client.credentials(HTTP_X_HAND_KEY=self.post("hand/", code=code)["key"])
-        press = {"number": 1, "id": str(uuid4()), "run": run, "action": "zone", "text": "left", "age_ms": 400, "gap_ms": 0}
-        return {"presses": [press], "offer": "v=0", "offer_number": 1}
+        press = {"number": 1, "id": str(uuid4()), "run": run, "action": "zone", "text": "left"}
+        return {"presses": [{**press, "age_ms": 400, "gap_ms": 0}], "offer": "v=0", "offer_number": 1}
 
     def started(self) -> World:
         self.send("patch", f"blocks/{self.block['id']}/", change="start")
