@@ -157,17 +157,26 @@ window.speechSynthesis.speak = (words) => window.said.push(words.text);
 """
 
 
-def test_the_count_is_said_aloud_by_fives(open_page: OpenPage) -> None:
+def test_what_is_said_aloud_is_chosen_each_for_itself(open_page: OpenPage) -> None:
     page = open_page()
     page.add_init_script(VOICE)
     athlete = AthleteAtTheScreen(page)
     athlete.come_in()
     athlete.open_from_shelf("Putts from the circle")
-    page.get_by_label("Said aloud").select_option("and every fifth")
+    page.get_by_label("Count aloud").select_option("every fifth")
     athlete.start()  # by Space: the choice does not keep the key
     athlete.press(*["make"] * 6)
     athlete.expect_count(6)
-    assert "5" in page.evaluate("window.said")
-    assert "4" not in page.evaluate("window.said")
+    assert page.evaluate("window.said") == ["5"]
     page.reload()
-    expect(page.get_by_label("Said aloud")).to_have_value("fives")
+    expect(page.get_by_label("Count aloud")).to_have_value("5")
+    # Targets and the time, and no count: half a minute of points in an order.
+    athlete.open_from_shelf("Round the pegs")
+    page.get_by_label("Count aloud").select_option("no count")
+    page.get_by_role("button", name="targets").click()
+    expect(page.get_by_role("button", name="✓ targets")).to_be_visible()
+    athlete.start()
+    athlete.press("make")
+    athlete.expect_count(1)
+    assert page.evaluate("window.said.length") == 1
+    assert "then" in page.evaluate("window.said[0]")

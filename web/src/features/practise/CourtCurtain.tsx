@@ -1,5 +1,5 @@
 /** What lies over the court while nothing is counted: before the first press, after being away, the count-in, the end. */
-import { Box, Button, Stack, TextField, Typography } from "@mui/material";
+import { Box, Button, Stack, Typography } from "@mui/material";
 import type { ReactNode } from "react";
 import { useNavigate } from "react-router";
 
@@ -8,10 +8,11 @@ import { useChange, type Run } from "../../api/queries";
 import { showClock } from "../../shared/lib/format";
 import { CardLines } from "../../shared/ui/CardLines";
 import { HEADINGS, court } from "../../shared/ui/tape";
-import { ALOUD, type Aloud, type useAloud } from "./aloud";
+import type { useAloud } from "./aloud";
 import { GoesOn, useRunsStart } from "./GoesOn";
 import type { Standing } from "./outbox";
 import { signOf } from "./signs";
+import { VoiceChoice } from "./VoiceChoice";
 
 function Curtain({ children, isClear = false }: { children: ReactNode; isClear?: boolean }) {
   return (
@@ -91,23 +92,7 @@ export function ReadyCurtain({
       </Button>
       <Typography sx={{ color: court.dim }}>or press Space</Typography>
       {isNew && startsRuns && run.block !== null && <GoesOn words="It starts" seconds={READY_S} go={onStart} />}
-      <TextField
-        select
-        size="small"
-        label="Said aloud"
-        value={voice.aloud}
-        onChange={({ target }) => {
-          voice.set(target.value as Aloud);
-          target.blur(); // Else the key that starts would open it again.
-        }}
-        slotProps={{ select: { native: true } }}
-        sx={{ minWidth: 230, "& option": { color: "#1b2440" }, "& .MuiNativeSelect-icon": { color: court.dim } }}>
-        {ALOUD.map(({ value, word }) => (
-          <option key={value} value={value}>
-            {word}
-          </option>
-        ))}
-      </TextField>
+      <VoiceChoice {...voice} />
       {isNew && (
         <Box sx={{ color: court.dim, textAlign: "left" }}>
           <CardLines lines={run.rung.card_lines} />

@@ -5,7 +5,7 @@ import { useNavigate } from "react-router";
 import type { HandPress } from "../../api/pairing";
 import type { Athlete, NewEvent, Run } from "../../api/queries";
 import { useStable } from "../../shared/lib/useStable";
-import { useAloud, wordsAloud, type Aloud } from "./aloud";
+import { timeAloud, useAloud, wordsAloud, type Aloud } from "./aloud";
 import { callBetween } from "./calls";
 import type { Origin } from "./outbox";
 import { lightPad, type PressKind } from "./Pads";
@@ -50,6 +50,11 @@ function useAnnouncer(
   useEffect(() => {
     if (second >= 1 && second <= LAST_SECONDS) speaker.play("second");
   }, [second, speaker]);
+
+  const time = isPlaying && !tally.is_paused && !tally.is_over ? timeAloud(clocks, aloud) : null;
+  useEffect(() => {
+    if (time) speaker.speak(time);
+  }, [time, speaker]);
 
   const isResting = clocks.restS > 0;
   const wasResting = useRef(isResting);
