@@ -28,12 +28,16 @@ class CallsPaper(PaperForm[CallsSettings, CallsTotals, CallsState]):
         return Sheet(rule, min(MOST_BOXES, self.settings.number), "call")
 
     def state(self, totals: CallsTotals) -> CallsState:
-        answered, misses = totals.answered, totals.misses
-        if answered + misses > self.settings.number:
-            calls = quantity(self.settings.number, "call")
-            message = f"Answered {answered} and missed {misses} are more than {calls}; count again."
-            raise CoreError.one("out_of_reach", message, "answered", value=answered)
-        return replace(self.game.start(), count=Count(answered, misses))
+        return replace(self.game.start(), count=count_of_calls(totals, self.settings.number))
 
     def unknown(self, totals: CallsTotals) -> tuple[str, ...]:
         return ("response",)
+
+
+def count_of_calls(totals: CallsTotals, number: int) -> Count:
+    """What was answered and missed of a number of calls. Raises ``CoreError`` (``out_of_reach``) for more than that."""
+    answered, misses = totals.answered, totals.misses
+    if answered + misses > number:
+        message = f"Answered {answered} and missed {misses} are more than {quantity(number, 'call')}; count again."
+        raise CoreError.one("out_of_reach", message, "answered", value=answered)
+    return Count(answered, misses)

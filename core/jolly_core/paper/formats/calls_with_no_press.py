@@ -2,25 +2,15 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
-
-from jolly_core.challenges.count import Count
 from jolly_core.challenges.formats.calls_with_no_press import CallsWithNoPress, NoPressSettings, NoPressState
-from jolly_core.challenges.settings import Settings, whole_number
-from jolly_core.errors import CoreError
-from jolly_core.paper.form import MOST_BOXES, PaperForm, Sheet, misses_total
+from jolly_core.paper.form import MOST_BOXES, PaperForm, Sheet
+from jolly_core.paper.formats.calls import CallsTotals, count_of_calls
 from jolly_core.words import quantity
 
 
-@dataclass(frozen=True)
-class NoPressTotals(Settings):
-    answered: int = whole_number("Answered", 0, 500, 0)
-    misses: int = misses_total()
-
-
-class CallsWithNoPressPaper(PaperForm[NoPressSettings, NoPressTotals, NoPressState]):
+class CallsWithNoPressPaper(PaperForm[NoPressSettings, CallsTotals, NoPressState]):
     format = CallsWithNoPress
-    totals_type = NoPressTotals
+    totals_type = CallsTotals
 
     def sheet(self) -> Sheet:
         settings = self.settings
@@ -30,10 +20,5 @@ class CallsWithNoPressPaper(PaperForm[NoPressSettings, NoPressTotals, NoPressSta
         )
         return Sheet(rule, min(MOST_BOXES, settings.number), "call")
 
-    def state(self, totals: NoPressTotals) -> NoPressState:
-        answered, misses = totals.answered, totals.misses
-        if answered + misses > self.settings.number:
-            calls = quantity(self.settings.number, "call")
-            message = f"Answered {answered} and missed {misses} are more than {calls}; count again."
-            raise CoreError.one("out_of_reach", message, "answered", value=answered)
-        return NoPressState(Count(answered, misses))
+    def state(self, totals: CallsTotals) -> NoPressState:
+        return NoPressState(count_of_calls(totals, self.settings.number))

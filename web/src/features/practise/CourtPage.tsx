@@ -13,6 +13,7 @@ import { courtTheme } from "../../shared/ui/courtTheme";
 import { BlockClock } from "./BlockClock";
 import { BoardCourt } from "./BoardCourt";
 import { CourtBar } from "./CourtBar";
+import { CourtFrame } from "./CourtFrame";
 import { CourtHeading } from "./CourtHeading";
 import { CourtExtras, hasExtras } from "./CourtExtras";
 import { CountIn, EndCurtain, ReadyCurtain } from "./CourtCurtain";
@@ -99,17 +100,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
     </CourtNumbers>
   );
   return (
-    <Box
-      component="main"
-      data-playing={isOn}
-      sx={{
-        height: "100dvh",
-        display: "flex",
-        flexDirection: "column",
-        bgcolor: court.ground,
-        color: court.text,
-        overflow: "hidden",
-      }}>
+    <CourtFrame isPlaying={isOn}>
       <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
         <CourtHeading run={run} />
         {run.block !== null && <BlockClock blockId={run.block} />}
@@ -173,7 +164,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
       />
       <PairDialog second={second} />
       <KeysDialog isOpen={play.isHelpOpen} isAwake={play.isAwake} onClose={acts.hideKeys} />
-    </Box>
+    </CourtFrame>
   );
 }
 

@@ -11,6 +11,7 @@ import { HEADINGS, court } from "../../../shared/ui/tape";
 import { BoardCourt } from "../BoardCourt";
 import { BarStrip, CourtControls } from "../CourtBar";
 import { ChoiceRow } from "../CourtExtras";
+import { CourtFrame } from "../CourtFrame";
 import { CourtHeading } from "../CourtHeading";
 import { CourtClock, CourtNumbers } from "../CourtNumbers";
 import { lightPad, Pads, type PressKind } from "../Pads";
@@ -200,16 +201,7 @@ export function HandCourt({ end, hand, state }: HandCourtProps) {
   useWakeLock(true);
   useTitle(`${run.ladder.title}, ${run.rung.goal_words}`);
   return (
-    <Box
-      component="main"
-      sx={{
-        height: "100dvh",
-        display: "flex",
-        flexDirection: "column",
-        bgcolor: court.ground,
-        color: court.text,
-        overflow: "hidden",
-      }}>
+    <CourtFrame isPlaying={shown.isPlaying}>
       <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 1.5, px: { xs: 1.5, md: 2 }, py: 1 }}>
         <CourtHeading run={run} />
         <CourtClock leftS={shown.leftS} usedS={shown.usedS} isPaused={shown.standing.isPaused} />
@@ -234,6 +226,6 @@ export function HandCourt({ end, hand, state }: HandCourtProps) {
       </Box>
       <LinkWords state={state} />
       <Play end={end} hand={hand} shown={shown} view={view} />
-    </Box>
+    </CourtFrame>
   );
 }
