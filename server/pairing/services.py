@@ -32,9 +32,15 @@ def open_pairing(athlete: Athlete, run_id: UUID, at: datetime) -> Pairing:
     """A new code for the court of a run. Whoever came in by an earlier one of this athlete's is let out."""
     run = get_run(athlete, run_id)
     Pairing.objects.filter(athlete=athlete).delete()
-    taken = set(Pairing.objects.exclude(code=None).values_list("code", flat=True))
-    code = next(code for code in iter(lambda: make_code(secrets.choice), None) if code not in taken)
-    return Pairing.objects.create(athlete=athlete, run=run, code=code, opened_at=at)
+    return Pairing.objects.create(athlete=athlete, run=run, code=_new_code(), opened_at=at)
+
+
+def _new_code() -> str:
+    """A code that no court shows."""
+    shown = set(Pairing.objects.exclude(code=None).values_list("code", flat=True))
+    while (code := make_code(secrets.choice)) in shown:
+        pass
+    return code
 
 
 @transaction.atomic
