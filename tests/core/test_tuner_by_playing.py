@@ -39,13 +39,14 @@ MORE: dict[str, list[dict[str, Any]]] = {
     "combination": [{"goes": 5, "seconds_limit": 30}],
     "race": [{"to": 11}],
 }
-#: What a rate of makes does not foretell: points and pins, contacts of a record that is not there, what is only ticked,
-#: or said after it all.
-UNTOLD = ("timed_count", "zone_points", "frames", "intervals", "checklist", "calls_with_no_press")
+#: What a rate of makes does not foretell: points and pins, contacts of a record that is not there, what is only ticked.
+UNTOLD = ("timed_count", "zone_points", "frames", "intervals", "checklist")
+#: What no press counts while it is played; its chances have a test of their own.
+SAID_AFTERWARDS = ("calls_with_no_press",)
 CASES = [
     (format_id, settings)
     for format_id in FORMATS
-    if format_id not in UNTOLD
+    if format_id not in (*UNTOLD, *SAID_AFTERWARDS)
     for settings in [*SETTINGS.get(format_id, [{}]), *MORE.get(format_id, [])]
     if "at_least" not in settings  # how many reps there are is for the feel to say
 ]

@@ -7,7 +7,7 @@ import { api, ProblemError, unwrap, type Schemas } from "../../api/client";
 import { useChange, type Block } from "../../api/queries";
 import { localDay, showDay } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
-import { asked, type Draft } from "./draft";
+import { asked, latestDraft, type Draft } from "./draft";
 import { WhyOff } from "../../shared/ui/WhyOff";
 
 type Plan = Schemas["PlanRequest"];
@@ -42,7 +42,9 @@ export function KeepBlock({ draft, block, isEmpty }: KeepBlockProps) {
   const keepAnd = (next: "play" | "see", acknowledged: string[]) => {
     setGoal(next);
     setYes(acknowledged);
-    const body = { ...asked(draft), start: draft.start || null, acknowledged };
+    // What was put in a moment ago is kept, though it may not stand on the screen yet.
+    const latest = latestDraft();
+    const body = { ...asked(latest), start: latest.start || null, acknowledged };
     keep.mutate(body, {
       onSuccess: ({ id }) => void navigate(next === "play" ? `/practise/blocks/${id}` : `/plan/blocks/${id}`),
     });

@@ -144,6 +144,9 @@ function write(draft: Draft, block: string | null): Record<string, string> {
   return values;
 }
 
+/** The draft as the address has it at this moment: the screen may be a little behind. */
+export const latestDraft = () => read(new URLSearchParams(window.location.search));
+
 /** The draft, and changing it. An edit can be gone back from; turning a knob replaces what was there. */
 export function useDraft() {
   const { address, change: changeAddress } = useAddress();
