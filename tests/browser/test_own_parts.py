@@ -148,29 +148,6 @@ def test_a_routine_is_played_twice_and_its_sessions_stand_side_by_side(open_page
     expect(page.get_by_role("img", name="The whole set, share made over 2 sessions")).to_be_visible()
 
 
-#: Two presses so soon after one another that the screen has not followed the first.
-PUT_IN_AND_KEEP = """() => {
-  const named = (words) => [...document.querySelectorAll("button")].find((each) => each.textContent === words);
-  named("Put it in").click();
-  named("Keep it for today").click();
-}"""
-
-
-def test_a_part_put_in_right_before_the_block_is_kept_is_in_it(open_page: OpenPage) -> None:
-    page = open_page()
-    athlete = AthleteAtTheScreen(page)
-    athlete.come_in()
-    athlete.own_ladder("Putts from the circle")
-    page.goto("/plan?minutes=30")
-    expect(page.get_by_role("button", name="Keep it for today")).to_be_enabled()
-    page.get_by_role("button", name="Put in a part of your own").click()
-    page.get_by_role("menuitem", name="Write down").click()
-    page.get_by_label("What is done").fill("What I felt")
-    page.evaluate(PUT_IN_AND_KEEP)
-    page.wait_for_url(re.compile(r"/plan/blocks/\d+$"))
-    expect(page.get_by_text("What I felt").first).to_be_visible()
-
-
 #: A voice that writes down what it is given to say; headless browsers have none.
 VOICE = """
 window.said = [];
