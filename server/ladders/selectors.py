@@ -74,7 +74,7 @@ def list_worked_on(athlete: Athlete, ladder_ids: Sequence[int] | None = None) ->
     worked_on = []
     for ladder in found:
         ladder.athlete = athlete  # it is known already: no need to read it once more for each
-        ladder.loaded_acknowledgements = acknowledged.get(ladder.pk, [])  # type: ignore[attr-defined]  # see below
+        ladder.loaded_acknowledgements = acknowledged.get(ladder.pk, [])  # type: ignore[attr-defined]  # for list_acknowledgements
         working = in_full[wanted[ladder.pk]]
         working.ladder = ladder
         worked_on.append(WorkedOn(ladder, names[ladder.pk], working))

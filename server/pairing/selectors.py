@@ -6,14 +6,18 @@ from datetime import datetime
 from hashlib import sha256
 from uuid import UUID
 
-from django.db.models import QuerySet
+from django.db.models import Q, QuerySet
 
 from accounts.models import Athlete
+from blocks.models import Block
 from config.finding import find_one
 from jolly_core.errors import NotFound
 from pairing.models import Pairing
 from runs.models import Run
 from runs.selectors import get_run
+
+#: The way from a pairing to whether the block of its run is in play.
+_STATUS = "run__part__block__status"
 
 
 def get_pairing(athlete: Athlete, run_id: UUID, at: datetime) -> Pairing | None:
@@ -24,15 +28,15 @@ def get_pairing(athlete: Athlete, run_id: UUID, at: datetime) -> Pairing | None:
 
 def list_along(run: Run) -> QuerySet[Pairing]:
     """The pairing that goes along to a run, if there is one: its own, or that of its block while that is in play."""
-    block = {"run__part__block": run.part.block_id, "run__part__block__status": "started"} if run.part else {"run": run}
+    block = {"run__part__block": run.part.block_id, _STATUS: Block.Status.STARTED} if run.part else {"run": run}
     return Pairing.objects.filter(athlete=run.athlete_id, **block).prefetch_related("waiting")
 
 
 def get_by_key(key: str, at: datetime) -> Pairing:
     """The pairing of a second screen. Raises ``NotFound`` once it has ended, or the block that it went along with."""
-    pairing = find_one(Pairing.objects.select_related("athlete", "run__part__block"), key_hash=hash_of(key))
-    part = pairing.run.part
-    if not pairing.is_open(at) or (part and part.block.status != "started"):
+    in_play = Pairing.objects.filter(Q(run__part=None) | Q(**{_STATUS: Block.Status.STARTED}))
+    pairing = find_one(in_play.select_related("athlete"), key_hash=hash_of(key))
+    if not pairing.is_open(at):
         raise NotFound
     return pairing
 

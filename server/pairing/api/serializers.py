@@ -1,20 +1,18 @@
 from datetime import timedelta
 from typing import Any
 
-import segno
 from rest_framework import serializers
 
 from config.reading import ReadSerializer
 from jolly_core.challenges.events import LONGEST_NOTE
 from jolly_core.pairing import ACTIONS, LONGEST_GAP_MS, HandPress, is_for_this_machine_alone
 from pairing.models import LONGEST_DESCRIPTION, WaitingPress
+from pairing.picture import draw_code
 from pairing.services import Said
 from runs.api.serializers import RunSerializer
 
 #: Where the second screen comes in; the code stands behind the #, which browsers keep to themselves.
 HAND_PATH = "/hand"
-#: Ink on paper: a reader wants dark on light, and four modules of margin (ISO/IEC 18004).
-INK, PAPER, MARGIN = "#1b2440", "#fbf6ec", 4
 
 
 class DescriptionField(serializers.CharField):
@@ -62,8 +60,7 @@ class PairingSerializer(ReadSerializer):
     def get_picture(self, pairing: Any) -> str:
         if pairing.code is None:
             return ""
-        code = segno.make(f"{self.get_address(pairing)}#{pairing.code}", micro=False)
-        return code.svg_data_uri(dark=INK, light=PAPER, border=MARGIN)
+        return draw_code(f"{self.get_address(pairing)}#{pairing.code}")
 
     def get_is_out_of_reach(self, _: object) -> bool:
         return is_for_this_machine_alone(self.context["address"])

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 from bisect import bisect_right
+from collections import Counter
+from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from typing import Literal, NamedTuple
@@ -111,29 +113,43 @@ class CallsWithNoPress(Counted[NoPressSettings, NoPressState]):
         return ATTEMPTS if state.count.attempts else None
 
     def reading(self, state: NoPressState, active_ms: int) -> Reading:
-        dues, number, done = schedule(self.settings), self.settings.number, self._called(active_ms)
-        is_said, is_asked = state.count.attempts > 0, done == number
-        due = None if is_asked else dues[done]
-        is_called = due is not None and active_ms >= due.at_ms
-        called = [each.call for each in dues[: done + is_called]]
-        kinds = range(len(self.settings.calls))
+        done = self._called(active_ms)
+        return self._calling(active_ms, done) if done < self.settings.number else self._asking(state)
+
+    def _calling(self, active_ms: int, done: int) -> Reading:
+        """What it shows while it calls: a call, or the wait before it."""
+        dues, number = schedule(self.settings), self.settings.number
+        due = dues[done]
+        is_called = active_ms >= due.at_ms
         return Reading(
-            number=state.count.makes if is_said else state.said if is_asked else done,
-            number_label="answered" if is_asked else "called",
+            number=done,
+            number_label="called",
             out_of=number,
-            next="How many were answered?" if is_asked else "Answer" if is_called else "Wait for the call",
-            to_goal=0 if is_asked else number - done,
-            wakes_in_ms=None if due is None else (due.until_ms if is_called else due.at_ms) - active_ms,
-            face=TYPED if is_asked else NONE,
-            metrics={
-                "answered": state.count.makes,
-                "answered_rate": share_of(state.count.makes, state.count.attempts),
-            },
-            signs=()
-            if due is None
-            else (called_out(self.settings.calls[due.call], in_ms=due.at_ms - active_ms, place=done),),
-            detail=NoPressDetail(called=tuple(called.count(kind) for kind in kinds)),
+            next="Answer" if is_called else "Wait for the call",
+            to_goal=number - done,
+            wakes_in_ms=(due.until_ms if is_called else due.at_ms) - active_ms,
+            face=NONE,
+            metrics=_metrics(NOTHING),
+            signs=(called_out(self.settings.calls[due.call], in_ms=due.at_ms - active_ms, place=done),),
+            detail=self._detail(dues[: done + is_called]),
         )
+
+    def _asking(self, state: NoPressState) -> Reading:
+        """What it shows once all were called."""
+        return Reading(
+            number=state.count.makes if state.count.attempts else state.said,
+            number_label="answered",
+            out_of=self.settings.number,
+            next="How many were answered?",
+            to_goal=0,
+            face=TYPED,
+            metrics=_metrics(state.count),
+            detail=self._detail(schedule(self.settings)),
+        )
+
+    def _detail(self, called: Sequence[Due]) -> NoPressDetail:
+        times = Counter(due.call for due in called)
+        return NoPressDetail(called=tuple(times[kind] for kind in range(len(self.settings.calls))))
 
     def beside(self, tally: AnyTally, metric_id: str) -> str:
         number = quantity(self.settings.number, "call")
@@ -148,3 +164,7 @@ class CallsWithNoPress(Counted[NoPressSettings, NoPressState]):
         settings = self.settings
         calls = f"{quantity(settings.number, 'call')} of {len(settings.calls)} kinds"
         return f"{calls}, {settings.answer_s} s for each answer"
+
+
+def _metrics(count: Count) -> dict[str, int | float | None]:
+    return {"answered": count.makes, "answered_rate": share_of(count.makes, count.attempts)}
