@@ -1,6 +1,5 @@
 /** What lies over the court while nothing is counted: before the first press, after being away, the count-in, the end. */
-import { Box, Button, Stack, Typography } from "@mui/material";
-import type { ReactNode } from "react";
+import { Box, Button, Typography } from "@mui/material";
 import { useNavigate } from "react-router";
 
 import { api, unwrap } from "../../api/client";
@@ -9,36 +8,15 @@ import { showClock } from "../../shared/lib/format";
 import { CardLines } from "../../shared/ui/CardLines";
 import { HEADINGS, court } from "../../shared/ui/tape";
 import type { useAloud } from "./aloud";
+import { bigButton, Curtain } from "./Curtain";
 import { GoesOn, useRunsStart } from "./GoesOn";
 import type { Standing } from "./outbox";
 import { signOf } from "./signs";
 import { VoiceChoice } from "./VoiceChoice";
 
-function Curtain({ children, isClear = false }: { children: ReactNode; isClear?: boolean }) {
-  return (
-    <Box
-      sx={{
-        position: "absolute",
-        inset: 0,
-        zIndex: 2,
-        bgcolor: isClear ? "rgba(16, 23, 43, 0.86)" : court.ground,
-        display: "grid",
-        placeItems: "center",
-        p: 2,
-        overflow: "auto",
-      }}>
-      <Stack spacing={2.5} sx={{ alignItems: "center", textAlign: "center", maxWidth: 720 }}>
-        {children}
-      </Stack>
-    </Box>
-  );
-}
-
 /** What stands on the screen for so long is read; then the run starts, or the block goes on, where that was asked for. */
 const READY_S = 5;
 const SEEN_S = 10;
-
-const bigButton = { fontSize: "clamp(1.4rem, 4vmin, 2.2rem)", px: 5, py: 2 };
 
 /** Before the first press it says what to do; after being away, that nothing is lost. */
 export function ReadyCurtain({

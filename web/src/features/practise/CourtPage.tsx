@@ -11,8 +11,8 @@ import { useTitle } from "../../shared/ui/Page";
 import { HEADINGS, court } from "../../shared/ui/tape";
 import { courtTheme } from "../../shared/ui/courtTheme";
 import { BlockClock } from "./BlockClock";
-import { BoardCourt } from "./BoardCourt";
 import { CourtBar } from "./CourtBar";
+import { CourtFace } from "./CourtFace";
 import { CourtFrame } from "./CourtFrame";
 import { CourtHeading } from "./CourtHeading";
 import { CourtExtras, hasExtras } from "./CourtExtras";
@@ -20,7 +20,6 @@ import { CountIn, EndCurtain, ReadyCurtain } from "./CourtCurtain";
 import { CourtClock, CourtNumbers } from "./CourtNumbers";
 import { KeysDialog } from "./KeysDialog";
 import type { Standing } from "./outbox";
-import { Pads } from "./Pads";
 import { hasBoard } from "./signs";
 import { PairDialog } from "./pairing/PairDialog";
 import { useSecondScreen } from "./pairing/useSecondScreen";
@@ -79,7 +78,6 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
   const isOff = !isOn || standing.isPaused || standing.isStopped || play.isResting;
   const drawn = useDrawnZones(run);
   const second = useSecondScreen(run, play.court, play, acts.pressFromHand);
-  const isBoard = hasBoard(tally);
   const extras = hasExtras(tally) ? (
     <CourtExtras
       standing={standing}
@@ -94,7 +92,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
       standing={standing}
       restS={play.restS}
       isResting={play.isResting}
-      isBeside={isBoard}
+      isBeside={hasBoard(tally)}
       onSkipRest={acts.skipRest}>
       {extras}
     </CourtNumbers>
@@ -112,32 +110,17 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
       <CallStrip words={play.call} />
       <LinkNotice standing={standing} onRetry={play.court.retry} />
       <Box sx={{ flex: 1, position: "relative", minHeight: 0 }}>
-        {isBoard ? (
-          <BoardCourt
-            tally={tally}
-            drawn={drawn}
-            pointed={play.pointed}
-            isMirrored={athlete.is_mirrored}
-            isOff={isOff}
-            typing={play.typing}
-            missWord={run.miss_word}
-            onPress={acts.press}>
-            {numbers}
-          </BoardCourt>
-        ) : (
-          <>
-            {tally.face === "halves" && (
-              <Pads
-                makeWord={run.make_word}
-                missWord={run.miss_word}
-                isMirrored={athlete.is_mirrored}
-                isOff={isOff}
-                onPress={acts.press}
-              />
-            )}
-            {numbers}
-          </>
-        )}
+        <CourtFace
+          run={run}
+          tally={tally}
+          drawn={drawn}
+          pointed={play.pointed}
+          isMirrored={athlete.is_mirrored}
+          isOff={isOff}
+          typing={play.typing}
+          onPress={acts.press}>
+          {numbers}
+        </CourtFace>
         {play.countIn !== null && <CountIn count={play.countIn} />}
         {!play.isPlaying && play.countIn === null && !tally.is_over && (
           <ReadyCurtain run={run} standing={standing} atMs={clock.now()} voice={play.voice} onStart={acts.start} />

@@ -2,6 +2,7 @@
 import { ProblemError } from "../../api/client";
 import type { Distance, EventKind, NewEvent, Recorded, Result, Run, Tally } from "../../api/queries";
 import { forgetPresses, keepPresses } from "../../shared/lib/presses";
+import { Followed } from "../../shared/lib/followed";
 import { makeUuid } from "../../shared/lib/uuid";
 import type { RunClock } from "./runClock";
 import { behind, MOST_A_BATCH, OVERTAKEN, type RunServer } from "./runServer";
@@ -50,15 +51,13 @@ function wishedOf(tally: Tally, pending: NewEvent[]) {
 /** What the screen shows as wished before it is answered. */
 const CONTROLS = new Set<EventKind>(["pause", "resume", "finish"]);
 
-export class Outbox {
+export class Outbox extends Followed<Standing> {
   private pending: NewEvent[];
   private lastSeq: number;
   private lastAtMs: number;
   private isSending = false;
   private waitMs = FIRST_WAIT_MS;
   private timer: number | undefined;
-  private standing: Standing;
-  private readonly listeners = new Set<() => void>();
 
   constructor(
     private readonly run: Run,
@@ -67,30 +66,23 @@ export class Outbox {
     /** What was kept of it on this device. */
     kept: NewEvent[],
   ) {
+    super({
+      tally: run.tally,
+      result: run.result,
+      distance: run.distance,
+      atMs: run.last_at_ms,
+      waiting: kept.length,
+      isCutOff: false,
+      problem: null,
+      ...wishedOf(run.tally, kept),
+    });
     this.pending = kept;
     this.lastSeq = Math.max(run.last_seq, ...this.pending.map((event) => event.seq));
     this.lastAtMs = Math.max(run.last_at_ms, ...this.pending.map((event) => event.at_ms));
     // Far enough behind the last press of another screen, or before a crash, not to be taken for a double tap of it.
     const fromMs = this.lastSeq === 0 ? 0 : this.lastAtMs + run.double_tap_ms;
     clock.skip(Math.max(0, fromMs - clock.now()));
-    this.standing = {
-      tally: run.tally,
-      result: run.result,
-      distance: run.distance,
-      atMs: run.last_at_ms,
-      waiting: this.pending.length,
-      isCutOff: false,
-      problem: null,
-      ...wishedOf(run.tally, kept),
-    };
   }
-
-  readonly subscribe = (listener: () => void) => {
-    this.listeners.add(listener);
-    return () => void this.listeners.delete(listener);
-  };
-
-  readonly read = () => this.standing;
 
   add(
     kind: EventKind,
@@ -104,7 +96,7 @@ export class Outbox {
     void keepPresses(this.run.id, [event]);
     void this.send();
     // While answers come, the next one is a moment away and says it all; a render now would only delay it.
-    if (this.standing.isCutOff || this.standing.problem || CONTROLS.has(kind)) this.tell({});
+    if (this.state.isCutOff || this.state.problem || CONTROLS.has(kind)) this.tell({});
   }
 
   /**
@@ -143,7 +135,7 @@ export class Outbox {
     } finally {
       this.isSending = false;
     }
-    if (this.pending.length > 0 && !this.standing.isCutOff && !this.standing.problem) await this.send();
+    if (this.pending.length > 0 && !this.state.isCutOff && !this.state.problem) await this.send();
   }
 
   private async recover(error: unknown) {
@@ -182,9 +174,8 @@ export class Outbox {
     this.tell({ tally, result, distance, atMs, isCutOff: false, problem: null });
   }
 
-  private tell(change: Partial<Standing>) {
-    const standing = { ...this.standing, ...change, waiting: this.pending.length };
-    this.standing = { ...standing, ...wishedOf(standing.tally, this.pending) };
-    this.listeners.forEach((listener) => listener());
+  protected override tell(change: Partial<Standing>) {
+    const standing = { ...this.state, ...change };
+    super.tell({ ...standing, waiting: this.pending.length, ...wishedOf(standing.tally, this.pending) });
   }
 }

@@ -186,8 +186,9 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     else if (action === "skip_rest") skipRest();
     else if (action === "undo") undo(origin);
     else if (action === "finish") stop(origin);
-    else if (action !== "pause" && action !== "resume") press(action, text, origin);
-    else if (!isStopped && isPaused === (action === "resume")) court.press(action, "", origin);
+    else if (action === "pause" || action === "resume") {
+      if (!isStopped && isPaused === (action === "resume")) court.press(action, "", origin);
+    } else press(action, text, origin);
   };
   const seeEnd = () => void navigate(`/practise/runs/${run.id}/end`, { replace: true });
   const make = () => {

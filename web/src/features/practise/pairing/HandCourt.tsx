@@ -1,20 +1,19 @@
 /** The second screen in play: the court's own pads, or its count alone, to be read from afar. */
 import { Alert, Box, Button, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
-import type { ReactNode } from "react";
-
 import type { Hand } from "../../../api/pairing";
 import type { Run } from "../../../api/queries";
 import { quantity } from "../../../shared/lib/format";
 import { useKept } from "../../../shared/lib/useKept";
 import { useTitle } from "../../../shared/ui/Page";
 import { HEADINGS, court } from "../../../shared/ui/tape";
-import { BoardCourt } from "../BoardCourt";
 import { BarStrip, CourtControls } from "../CourtBar";
 import { ChoiceRow } from "../CourtExtras";
+import { CourtFace } from "../CourtFace";
 import { CourtFrame } from "../CourtFrame";
 import { CourtHeading } from "../CourtHeading";
 import { CourtClock, CourtNumbers } from "../CourtNumbers";
-import { lightPad, Pads, type PressKind } from "../Pads";
+import { bigButton, Curtain } from "../Curtain";
+import { lightPad, type PressKind } from "../Pads";
 import { hasBoard, signOf } from "../signs";
 import { useKeys } from "../useKeys";
 import { useTyping } from "../useTyping";
@@ -34,7 +33,8 @@ function LinkWords({ state }: { state: HandState }) {
   if (isCutOff && !isDirect)
     return (
       <Alert severity="warning" variant="filled" sx={{ borderRadius: 0 }}>
-        No connection. {quantity(waiting, "press", "presses")} kept here, and counted as soon as it is back.
+        No connection: this screen tries again by itself.
+        {waiting > 0 && ` ${quantity(waiting, "press", "presses")} kept here, and counted as soon as it is back.`}
       </Alert>
     );
   return (
@@ -45,33 +45,12 @@ function LinkWords({ state }: { state: HandState }) {
   );
 }
 
-function Large({ children }: { children: ReactNode }) {
-  return (
-    <Box
-      sx={{
-        position: "absolute",
-        inset: 0,
-        zIndex: 2,
-        bgcolor: court.ground,
-        display: "flex",
-        flexDirection: "column",
-        alignItems: "center",
-        justifyContent: "center",
-        gap: 2.5,
-        p: 2,
-        textAlign: "center",
-      }}>
-      {children}
-    </Box>
-  );
-}
-
 /** Before the court counts, and after the run. */
 function Standstill({ run, shown, onStart }: { run: Run; shown: HandRun; onStart: () => void }) {
   const { tally, result } = shown.standing;
   if (tally.is_over)
     return (
-      <Large>
+      <Curtain>
         <Typography variant="h1" component="h2" sx={{ color: court.mustard }}>
           The run is over
         </Typography>
@@ -82,21 +61,17 @@ function Standstill({ run, shown, onStart }: { run: Run; shown: HandRun; onStart
         </Box>
         <Typography sx={{ fontSize: "1.3rem" }}>{result.label}</Typography>
         {run.block !== null && <Typography>The next run of the block comes up here by itself.</Typography>}
-      </Large>
+      </Curtain>
     );
   if (shown.isPlaying) return null;
   return (
-    <Large>
+    <Curtain>
       <Typography sx={{ fontSize: "1.3rem" }}>{run.rung.goal_words}</Typography>
-      <Button
-        variant="contained"
-        color="success"
-        onClick={onStart}
-        sx={{ fontSize: "clamp(1.6rem, 6vmin, 2.6rem)", px: 5, py: 3 }}>
+      <Button variant="contained" color="success" onClick={onStart} sx={bigButton}>
         {shown.standing.atMs === 0 ? "Start: 3, 2, 1" : "Carry on: 3, 2, 1"}
       </Button>
       <Typography sx={{ color: court.dim }}>The court counts in, with its tones.</Typography>
-    </Large>
+    </Curtain>
   );
 }
 
@@ -151,31 +126,18 @@ function Play({ end, hand, shown, view }: PlayProps) {
       <Box sx={{ flex: 1, position: "relative", minHeight: 0 }}>
         {view === "board" ? (
           numbers
-        ) : isBoard ? (
-          <BoardCourt
+        ) : (
+          <CourtFace
+            run={run}
             tally={tally}
             drawn={null}
             pointed={null}
             isMirrored={isMirrored}
             isOff={isOff}
             typing={typing}
-            missWord={run.miss_word}
             onPress={press}>
             {numbers}
-          </BoardCourt>
-        ) : (
-          <>
-            {tally.face === "halves" && (
-              <Pads
-                makeWord={run.make_word}
-                missWord={run.miss_word}
-                isMirrored={isMirrored}
-                isOff={isOff}
-                onPress={press}
-              />
-            )}
-            {numbers}
-          </>
+          </CourtFace>
         )}
         <Standstill run={run} shown={shown} onStart={start} />
       </Box>

@@ -1,6 +1,7 @@
 /** The court's end of a pairing: it finds the second screen, takes its presses, each once, and shows it the count. */
 import { endPairing, goAlong, openPairing, readPairing, type HandPress, type Pairing } from "../../../api/pairing";
 import type { Run } from "../../../api/queries";
+import { Followed } from "../../../shared/lib/followed";
 import { forget, keep, recall } from "../../../shared/lib/storage";
 import type { FromCourt, FromHand, Shown } from "./messages";
 import { Wire } from "./wire";
@@ -21,17 +22,14 @@ export type Take = (press: HandPress) => void;
 
 const keyOf = (pairing: number) => `hand.taken.${pairing}`;
 
-export class CourtEnd {
-  private state: PairingState = { pairing: null, isDirect: false, isOpening: false };
+export class CourtEnd extends Followed<PairingState> {
   private taken = 0;
-  private isPlaying = false;
   private answered = 0;
   /** Whether the server knows how this court stands since it was loaded. */
   private hasSaid = false;
   private timer: number | undefined;
   private isGone = false;
   private shown: Shown | null = null;
-  private readonly listeners = new Set<() => void>();
   private readonly wire = new Wire(
     (message) => this.takeAll((message as FromHand).presses),
     (isDirect) => {
@@ -43,14 +41,9 @@ export class CourtEnd {
   constructor(
     private readonly run: Pick<Run, "id" | "block">,
     private readonly take: Take,
-  ) {}
-
-  readonly subscribe = (listener: () => void) => {
-    this.listeners.add(listener);
-    return () => void this.listeners.delete(listener);
-  };
-
-  readonly read = () => this.state;
+  ) {
+    super({ pairing: null, isDirect: false, isOpening: false });
+  }
 
   /** Looks whether a second screen is there already. */
   begin() {
@@ -91,9 +84,12 @@ export class CourtEnd {
   show(shown: Shown) {
     const hasChanged = shown.isPlaying !== this.isPlaying;
     this.shown = shown;
-    this.isPlaying = shown.isPlaying;
     this.say({ shown });
     if (hasChanged && this.state.pairing?.is_joined) void this.goAlong();
+  }
+
+  private get isPlaying() {
+    return this.shown?.isPlaying ?? false;
   }
 
   private async ask() {
@@ -102,10 +98,10 @@ export class CourtEnd {
     if (this.isGone) return;
     this.know(pairing);
     if (pairing === null) return;
-    const before = this.taken;
     this.takeAll(pairing.waiting);
     const answer = Wire.isKnown && pairing.offer_number > this.answered ? await this.answer(pairing) : undefined;
-    const isBehind = !this.hasSaid || this.taken > before || pairing.run !== this.run.id;
+    // What waits there is taken by now, straight or from there: it has to hear of it.
+    const isBehind = !this.hasSaid || pairing.waiting.length > 0 || pairing.run !== this.run.id;
     if (pairing.is_joined && (answer || isBehind)) await this.goAlong(answer);
     this.askSoon();
   }
@@ -160,10 +156,5 @@ export class CourtEnd {
 
   private say(message: FromCourt) {
     this.wire.send(message);
-  }
-
-  private tell(change: Partial<PairingState>) {
-    this.state = { ...this.state, ...change };
-    this.listeners.forEach((listener) => listener());
   }
 }

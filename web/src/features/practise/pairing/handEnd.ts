@@ -1,6 +1,7 @@
 /** The second screen's end of a pairing: its presses on their way to the court, kept here until they are taken. */
 import { ProblemError } from "../../../api/client";
 import { comeIn, handIn, leaveHand, readHand, type Hand, type HandAction, type HandPress } from "../../../api/pairing";
+import { Followed } from "../../../shared/lib/followed";
 import { onDevice } from "../../../shared/lib/storage";
 import { makeUuid } from "../../../shared/lib/uuid";
 import type { FromCourt, FromHand, Shown } from "./messages";
@@ -38,15 +39,13 @@ export interface HandState {
 
 const isGone = (error: unknown) => error instanceof ProblemError && error.status === 404;
 
-export class HandEnd {
-  private state: HandState;
+export class HandEnd extends Followed<HandState> {
   private offeredAt = -OFFER_AGAIN_MS;
   private accepted = 0;
   private timer: number | undefined;
   private isLeft = false;
   private isAsking = false;
   private isAskedFor = false;
-  private readonly listeners = new Set<() => void>();
   private readonly wire = new Wire(
     (message) => this.hear(message as FromCourt),
     (isDirect) => {
@@ -61,7 +60,7 @@ export class HandEnd {
     hand: Hand | null,
   ) {
     const waiting = kept.waiting.length;
-    this.state = { hand, shown: null, waiting, isDirect: false, isCutOff: false, isEnded: false };
+    super({ hand, shown: null, waiting, isDirect: false, isCutOff: false, isEnded: false });
   }
 
   /** Comes in by the code on the court. Rejects with the server's words where nobody shows it. */
@@ -77,13 +76,6 @@ export class HandEnd {
     const kept = onDevice.recall(KEPT) as Kept | null;
     return kept && typeof kept.key === "string" ? new HandEnd(kept, null) : null;
   }
-
-  readonly subscribe = (listener: () => void) => {
-    this.listeners.add(listener);
-    return () => void this.listeners.delete(listener);
-  };
-
-  readonly read = () => this.state;
 
   begin() {
     this.isLeft = false;
@@ -199,10 +191,5 @@ export class HandEnd {
     this.kept = { ...this.kept, ...change };
     onDevice.keep(KEPT, this.kept);
     this.tell({ waiting: this.kept.waiting.length });
-  }
-
-  private tell(change: Partial<HandState>) {
-    this.state = { ...this.state, ...change };
-    this.listeners.forEach((listener) => listener());
   }
 }
