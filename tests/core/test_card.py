@@ -20,7 +20,7 @@ from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Pace
 from jolly_core.planning.times import foretell_run, set_up_seconds
 from jolly_core.record.pace import pace_of
-from tests.core.test_contract import runs
+from tests.core.games import runs
 
 TEN = read_game("makes_of_n", {"attempts": 10})
 FULL = read_card(

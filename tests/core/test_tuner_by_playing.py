@@ -12,7 +12,7 @@ from jolly_core.challenges.events import MAKE, MISS, ZONE, Event
 from jolly_core.challenges.registry import FORMATS, AnyGame, read_game
 from jolly_core.foretelling.pace import Pace
 from jolly_core.foretelling.registry import forecast_of
-from tests.core.test_contract import SETTINGS
+from tests.core.games import SETTINGS
 
 RUNS = 1000
 #: Two points, and three standard errors of so many runs at the worst rate: 3 · √(0.25 / 1000).

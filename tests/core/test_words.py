@@ -22,7 +22,7 @@ from jolly_core.thresholds.evidence import RunResult
 from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, judge
-from tests.core.test_contract import SETTINGS
+from tests.core.games import SETTINGS
 
 #: Settings in which every number that can be one is one.
 ONES: dict[str, list[dict[str, Any]]] = {
