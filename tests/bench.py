@@ -20,6 +20,7 @@ from uuid import uuid4
 
 from playwright.sync_api import Browser, Page, expect
 
+from tests.bench_blocks import frames_while_moving_a_part, time_big_blocks
 from tests.bench_clock import REFERENCE_S, Clock, Figure
 from tests.bench_games import time_growth, time_presses, time_stepping
 from tests.bench_planning import change_record, time_proposals, time_weeks
@@ -103,6 +104,7 @@ def measure_blocks(port: int) -> Iterator[Figure]:
     call = sign_in(port, ATHLETE).call
     yield Figure.of("block_after_a_change", statistics.median, time_proposals(call, is_after_a_change=True))
     yield Figure.of("block_dragged", p95, time_proposals(call, is_after_a_change=False))
+    yield Figure.of("block_of_thirty_parts", statistics.median, time_big_blocks(call))
 
 
 def measure_pages(port: int) -> Iterator[Figure]:
@@ -330,12 +332,15 @@ def measure_aims(port: int) -> Figure:
     return Figure.of("aim_over_the_wire", statistics.median, time_aims(sign_in(port, ATHLETE).call))
 
 
-def measure_dragging(browser: Browser, url: str) -> Figure:
+def measure_dragging(browser: Browser, url: str) -> Iterator[Figure]:
     page = open_window(browser, url).new_page()
     AthleteAtTheScreen(page).enter_demo()
     clock = Clock()
     clock.add(frames_while_dragging(page))
-    return Figure.of("dragging", p95, clock.timings)
+    yield Figure.of("dragging", p95, clock.timings)
+    clock = Clock()
+    clock.add(frames_while_moving_a_part(page))
+    yield Figure.of("dragging_a_part", p95, clock.timings)
 
 
 def all_figures() -> Iterator[Figure]:
@@ -353,7 +358,7 @@ def all_figures() -> Iterator[Figure]:
         yield measure_presses(browser, application.url)
         yield measure_second_screen(browser, application.url)
         yield from measure_presses_of_games(browser, application.url)
-        yield measure_dragging(browser, application.url)
+        yield from measure_dragging(browser, application.url)
     yield measure_second_demo()
     yield from measure_games()
     yield measure_tuner()

@@ -12,11 +12,13 @@ from django.db.models import Count, F, Q, QuerySet, Sum
 from accounts.models import Athlete
 from blocks.models import Block, Part
 from config.finding import find_one, lock_one
+from jolly_core.challenges.for_two import ForTwo
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.load.weekly import Practice
 from jolly_core.planning.running import PartLeft, Running, rank_of, stand_of
 from jolly_core.planning.times import HABIT_PARTS, Timed, around_seconds, set_up_seconds
 from jolly_core.planning.weaving import BLOCKED, Braid, Drill, find_braids, next_turn
+from jolly_core.record.together import PlayedForTwo, Together, list_together
 from ladders.selectors import list_laid
 from layouts.models import Layout
 
@@ -141,6 +143,13 @@ class _TimedPart(NamedTuple):
     high_s: int
     runs_planned: int
     done_at: datetime | None
+
+
+def list_played_together(athlete: Athlete) -> tuple[Together, ...]:
+    """What was played with partners in blocks, each with both records; whoever was played with last comes first."""
+    parts = Part.objects.filter(block__athlete=athlete).exclude(presses="").order_by("block__day", "block", "position")
+    rows = parts.values_list("block__day", "two", "presses")
+    return list_together(PlayedForTwo(day, ForTwo.from_stored(two), presses) for day, two, presses in rows if two)
 
 
 def list_timed(athlete: Athlete) -> list[Timed]:

@@ -84,6 +84,15 @@ def say_body(athlete: Athlete, ladder_id: int, given: Mapping[str, Any]) -> Ladd
 
 
 @transaction.atomic
+def visit_from_rung_one(athlete: Athlete, ladder_id: int, *, is_wished: bool) -> Ladder:
+    """Have blocks play this ladder from rung 1 up, or the rung being worked on alone."""
+    ladder = get_ladder_to_change(athlete, ladder_id)
+    ladder.from_rung_one = is_wished
+    ladder.save(update_fields=["from_rung_one"])
+    return ladder
+
+
+@transaction.atomic
 def archive_ladder(athlete: Athlete, ladder_id: int, at: datetime | None) -> Ladder:
     """Put a ladder away, or with None bring it back. Its record stays, and what is planned with it."""
     ladder = get_ladder_to_change(athlete, ladder_id)

@@ -124,10 +124,11 @@ def read_candidates(
         history = list_history([rung for rung, _ in targets], day)
     else:
         targets = [(each.working, side) for each in chosen for side in sides[each.ladder.pk].order]
-    chosen_rungs = [rung for rung in by_hand if all(rung.pk != target.pk for target, _ in targets)]
-    if chosen_rungs:
-        history = {**history, **list_history(chosen_rungs, day)}
-        targets += [(rung, side) for rung in chosen_rungs for side in sides[rung.ladder_id].order]
+    on_the_way = [] if is_test else _on_the_way(athlete, chosen)
+    more = {rung.pk: rung for rung in (*by_hand, *on_the_way) if all(rung.pk != target.pk for target, _ in targets)}
+    if more:
+        history = {**history, **list_history(list(more.values()), day)}
+        targets += [(rung, side) for rung in more.values() for side in sides[rung.ladder_id].order]
     tests = {part.key: (part.runs_planned, part.position) for part in test.parts.all()} if test else {}
     last_days = list_last_days(athlete)
     record = _Record(
@@ -145,7 +146,14 @@ def read_candidates(
         needs=list_needs([rung for rung, _ in targets]),
         tests=tests,
     )
-    candidates = [_candidate(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
+    placed_by_hand, lower = {rung.pk for rung in by_hand}, {rung.pk for rung in on_the_way}
+    candidates = [
+        replace(
+            _candidate(record, by_id[rung.ladder_id], rung, side),
+            is_on_the_way=rung.pk in lower and rung.pk not in placed_by_hand,
+        )
+        for rung, side in targets
+    ]
     keys = {candidate.key: target for candidate, target in zip(candidates, targets, strict=True)}
     return Candidates(tuple(candidates), keys, get_habit(athlete), test.day if test else None)
 
@@ -160,6 +168,13 @@ def _chosen_by_hand(athlete: Athlete, rung_ids: Sequence[int]) -> list[Rung]:
             message = f"You have no rung {rung_id}; choose among your own."
             raise CoreError.one("unknown_rung", message, "rungs", place, value=rung_id)
     return [found[rung_id] for rung_id in dict.fromkeys(rung_ids)]
+
+
+def _on_the_way(athlete: Athlete, standings: Sequence[LadderStanding]) -> list[Rung]:
+    """The rungs below the ones being worked on, of the ladders that are visited from rung 1 up."""
+    wished = [standing for standing in standings if standing.ladder.from_rung_one]
+    below = [rung.id for each in wished for rung in each.rungs if rung.number < each.working.number]
+    return _chosen_by_hand(athlete, below) if below else []
 
 
 def _sides(standing: LadderStanding, history: History) -> _Sides:
@@ -263,6 +278,7 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         foretold=foretold,
         test_runs=runs,
         test_place=place,
+        rung=rung.number,
         dose=_dose(record, ladder, rung),
         kit=tuple(ladder.kit),
         unmet=unmet_words([each.need for each in record.needs.get(rung.pk, ())]),

@@ -57,6 +57,8 @@ class Proposal:
     widen: float
     #: The candidates whose length is known from their record, by their keys.
     learned: dict[str, Candidate]
+    #: The rungs that are not the ones worked on: chosen by hand, or played on the way up.
+    fixed: frozenset[int]
 
     @property
     def kit(self) -> list[str]:
@@ -93,7 +95,7 @@ class Proposal:
                     "side": side,
                     "is_weaker": part.is_weaker,
                     "is_other_side": part.is_other_side,
-                    "is_rung_fixed": bool(rung and rung.pk in self.asked.rung_ids),
+                    "is_rung_fixed": bool(rung and rung.pk in self.fixed),
                     "is_own": part.is_own,
                     "items": list(part.items),
                     "role": part.role,
@@ -115,7 +117,17 @@ def propose_block(athlete: Athlete, asked: BlockRequest) -> Proposal:
         terms_of(athlete, asked, candidates), candidates.candidates, asked.kept, fill=asked.fill
     )
     learned = {each.key: each for each in candidates.candidates if not each.is_prior}
-    return Proposal(asked, arrangement, candidates.targets, candidates.habit.words, candidates.habit.widen, learned)
+    targets = candidates.targets
+    on_the_way = [targets[each.key][0].pk for each in candidates.candidates if each.is_on_the_way]
+    return Proposal(
+        asked,
+        arrangement,
+        targets,
+        candidates.habit.words,
+        candidates.habit.widen,
+        learned,
+        fixed=frozenset([*asked.rung_ids, *on_the_way]),
+    )
 
 
 def _guess_s(rung: Rung, learned: Candidate, runs: int) -> int:

@@ -103,10 +103,13 @@ def _most_often(wishes: Sequence[WeekWish], ladder: int) -> int:
 
 
 def _drill(known: Candidates, ladder: int, most: int, terms: Terms) -> core.Drill:
-    """One visit plays the rung on each of its sides."""
+    """One visit plays the rung on each of its sides, and once each the rungs on the way to it."""
     sides = [each for each in known.candidates if each.ladder == str(ladder)]
     first, traits = sides[0], sides[0].traits
-    seconds = sum(time_of_part(each.run, RUNS_A_VISIT, each.set_up_s, known.habit).expected_s for each in sides)
+    seconds = sum(
+        time_of_part(each.run, 1 if each.is_on_the_way else RUNS_A_VISIT, each.set_up_s, known.habit).expected_s
+        for each in sides
+    )
     return core.Drill(
         key=str(ladder),
         title=known.targets[first.key][0].ladder.title,

@@ -40,11 +40,11 @@ class AthleteAtTheScreen:
         self.page.request.get("/_allauth/browser/v1/config")
         self.send("_allauth/browser/v1/auth/signup", username=f"athlete-{uuid4().hex[:12]}", password=PASSWORD)
 
-    def send(self, path: str, **body: Any) -> Any:
+    def send(self, path: str, *, method: str = "POST", **body: Any) -> Any:
         """Send something to the server as the page does, and give back its answer."""
         cookies = {each["name"]: each["value"] for each in self.page.context.cookies()}
         headers = {"X-CSRFToken": cookies["csrftoken"], "Idempotency-Key": str(uuid4())}
-        answer = self.page.request.post(f"/{path}", data=body, headers=headers)
+        answer = self.page.request.fetch(f"/{path}", method=method, data=body, headers=headers)
         assert answer.ok, answer.text()
         return answer.json()
 

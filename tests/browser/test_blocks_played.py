@@ -70,6 +70,11 @@ def test_a_half_hour_ends_with_a_tie_break_and_both_results_are_kept(open_page: 
     page.get_by_role("button", name="Played: go on").click()
     page.get_by_role("button", name="Finish the block").click()
     expect(page.get_by_text("You win: You 7, Pell 1")).to_be_visible()
+    page.goto("/look-back")
+    page.get_by_role("link", name="With a partner").click()
+    records = page.get_by_role("table", name="The records of both, you and Pell")
+    expect(records.get_by_role("row", name="games won")).to_have_text("games won10")
+    expect(page.get_by_role("list", name="Games with Pell")).to_contain_text("You win: You 7, Pell 1")
 
 
 def test_a_point_that_was_pressed_on_another_screen_is_not_lost(open_page: OpenPage) -> None:

@@ -35,6 +35,7 @@ SCREENS = {
     "briefing": "/practise/rungs/1",
     "look back": "/look-back",
     "load": "/look-back/load",
+    "with a partner": "/look-back/together",
     "climb": "/climb",
     "shelf": "/climb/shelf",
     "ladder of the shelf": "/climb/shelf/ten-straight",

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import expect
 
 from tests.browser.athlete import AthleteAtTheScreen
@@ -162,3 +163,39 @@ def test_a_saved_layout_is_put_on_a_rung(open_page: OpenPage) -> None:
     page.get_by_label("A saved layout for rung 1").click()
     page.get_by_role("option", name="Near and far on the wall").first.click()
     expect(page.get_by_role("link", name="Near and far on the wall")).to_be_visible()
+
+
+#: An audio clock that runs with the page's own, and that notes when each tone is to begin.
+AUDIO = """
+  window.tones = [];
+  const gain = { setValueAtTime() {}, linearRampToValueAtTime() {} };
+  window.AudioContext = class {
+    state = "running";
+    get currentTime() { return performance.now() / 1000; }
+    createGain() { return { gain, connect: (to) => to }; }
+    createOscillator() {
+      return { frequency: {}, connect: (to) => to, start: (at) => window.tones.push(at), stop() {} };
+    }
+  };
+"""
+BPM, HALF_HOUR_S = 97, 30 * 60
+
+
+def test_the_click_does_not_drift_in_half_an_hour(open_page: OpenPage) -> None:
+    """Beat n comes n periods after the first, to less than a millisecond: period = 60 s / bpm, by definition."""
+    page = open_page()
+    page.add_init_script(AUDIO)
+    page.clock.install()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
+    rung = page.request.get("/api/ladders/").json()[0]["working"]["id"]
+    athlete.send(f"api/rungs/{rung}/card/", method="PUT", card={"beat": {"bpm": BPM, "beats": 1}})
+    athlete.open_from_shelf("Putts from the circle")
+    page.get_by_role("button", name="Start: 3, 2, 1").click()
+    page.clock.run_for(5000)
+    page.evaluate("window.tones = []")
+    page.clock.run_for(HALF_HOUR_S * 1000)
+    tones: list[float] = page.evaluate("window.tones")
+    assert len(tones) == pytest.approx(HALF_HOUR_S * BPM / 60, abs=1)
+    assert max(abs(at - tones[0] - place * 60 / BPM) for place, at in enumerate(tones)) < 0.001

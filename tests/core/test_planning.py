@@ -116,6 +116,16 @@ class TestWhatComesFirst:
 NEARER = "give its game a limit of tries or minutes, or take a nearer goal"
 
 
+def test_a_ladder_is_visited_from_its_lowest_rung_up_once_each_before_more_of_the_one_worked_on() -> None:
+    """Common practice, no source: earlier steps are repeated at each visit, then the one that is learned."""
+    lower = [candidate(f"rung{number}", ladder="box", rung=number, is_on_the_way=True) for number in (2, 1)]
+    worked_on = candidate("rung3", ladder="box", rung=3, runs_to_climb=1)
+    block = challenges(arrange_block(terms(30), [worked_on, *lower, candidate("other")]))
+    assert [part.key for part in block if part.key != "other"] == ["rung1", "rung2", "rung3"]
+    assert [part.runs for part in block if part.key.startswith("rung")] == [1, 1, 4]
+    assert "rung 1 on the way up, as you wished" in block[0].reasons
+
+
 class TestWhatStaysOut:
     def test_says_what_did_not_fit(self) -> None:
         # 15 min less 3 of warm-up and 1 to write: 660 s. A: 60 + 2 · 200 + 30 = 490 s, so B finds 170 s.

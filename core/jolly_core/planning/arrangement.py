@@ -174,9 +174,14 @@ class _Builder:
         return Arrangement(parts, time, self.room_s, left_out, self._why_spare(is_filled=fill), braids)
 
     def _screen(self, candidate: Candidate, most: int) -> Screened:
-        """A test day's runs are those of the last one; a stretched part may hold more than the rules would give."""
+        """A test day's runs are those of the last one, and a rung on the way up is played once.
+
+        A stretched part may hold more than the rules would give.
+        """
         if self.terms.focus == TEST_DAY:
             most = max(1, candidate.test_runs)
+        elif candidate.is_on_the_way:
+            most = 1
         asked = self.kept.get(candidate.key)
         return screen(candidate, self.terms, max(most, asked.runs) if asked else most)
 
@@ -271,7 +276,8 @@ class _Builder:
         if not candidate.is_other_side:
             return True
         side = other_side(candidate.side)
-        weak = next((each for each in self.ranked if each.ladder == candidate.ladder and each.side == side), None)
+        same = (each for each in self.ranked if (each.ladder, each.rung) == (candidate.ladder, candidate.rung))
+        weak = next((each for each in same if each.side == side), None)
         if weak is None or weak.key not in self.runs:
             return True
         ahead = self.runs[weak.key] // 2 if self.terms.focus == WEAK_SPOTS else self.runs[weak.key]

@@ -69,6 +69,10 @@ class Candidate:
     foretold: float | None = None
     test_runs: int = 0
     test_place: int = 0
+    #: The number of its rung, by which the rungs of one ladder are played from the lowest up.
+    rung: int = 1
+    #: Whether it is a rung held already, played on the way up to the one being worked on, as the athlete wishes.
+    is_on_the_way: bool = False
     dose: DoseLeft = field(default_factory=lambda: DoseLeft(None))
     kit: tuple[str, ...] = ()
     #: What has to be held before it makes sense, in words; empty where all is.

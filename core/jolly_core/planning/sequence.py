@@ -10,8 +10,9 @@ from jolly_core.planning.own_parts import AMONG, OwnPart
 
 
 def in_order(terms: Terms, chosen: Sequence[Candidate], kept: Mapping[str, Kept]) -> list[Candidate | OwnPart]:
-    """New and fine skills while fresh, slow before fast, hard work late; what was placed stays where it was put.
+    """New and fine skills while fresh, slow before fast, hard work late, and each ladder from its lowest rung up.
 
+    What was placed stays where it was put.
     ``chosen`` is what is played, the most pressing first.
     """
     free = [candidate for candidate in chosen if candidate.key not in kept]
@@ -34,7 +35,12 @@ def _as_rules_have_it(free: Sequence[Candidate]) -> list[Candidate]:
     phases = {ladder: min(_phase(candidate) for candidate in free if candidate.ladder == ladder) for ladder in ladders}
     return sorted(
         free,
-        key=lambda candidate: (phases[candidate.ladder], ladders.index(candidate.ladder), candidate.is_other_side),
+        key=lambda candidate: (
+            phases[candidate.ladder],
+            ladders.index(candidate.ladder),
+            candidate.rung,
+            candidate.is_other_side,
+        ),
     )
 
 

@@ -167,6 +167,10 @@ class LadderWordsSerializer(ReadSerializer):
     summary = serializers.CharField(allow_blank=True, max_length=500)
 
 
+class VisitsSerializer(ReadSerializer):
+    from_rung_one = serializers.BooleanField(help_text="False: the rung being worked on alone.")
+
+
 class ArchiveSerializer(ReadSerializer):
     is_archived = serializers.BooleanField(help_text="False brings it back.")
 
@@ -253,6 +257,7 @@ class LadderRefSerializer(ReadSerializer):
     sides = serializers.SerializerMethodField()
     risks = serializers.SerializerMethodField()
     archived_at = serializers.DateTimeField(allow_null=True, help_text="When it was put away; null for one in use.")
+    from_rung_one = serializers.BooleanField(help_text="Whether a block plays it from rung 1 up.")
     body = BodySerializer(source="known_traits")
     needs = serializers.ListField(source="known_traits.needs", child=serializers.CharField())
     dose_words = serializers.CharField(source="known_traits.dose.words")

@@ -10,6 +10,7 @@ urlpatterns = [
     path("ladders/<int:ladder_id>/rungs/", views.RungsView.as_view()),
     path("ladders/<int:ladder_id>/words/", views.LadderWordsView.as_view()),
     path("ladders/<int:ladder_id>/archived/", views.ArchiveView.as_view()),
+    path("ladders/<int:ladder_id>/visits/", views.VisitsView.as_view()),
     path("ladders/<int:ladder_id>/body/", views.LadderBodyView.as_view()),
     path("ladders/<int:ladder_id>/table/", views.TableView.as_view()),
     path("orders/", views.OrdersView.as_view()),

@@ -40,6 +40,7 @@ from ladders.api.serializers import (
     TableSerializer,
     ThresholdSerializer,
     UsualOrderSerializer,
+    VisitsSerializer,
     ZonesSerializer,
 )
 from ladders.table import write_table
@@ -179,6 +180,16 @@ class LadderBodyView(APIView):
     def put(self, request: Request, ladder_id: int) -> Response:
         given = read_given(request, BodySerializer)
         return Response(LadderRefSerializer(services.say_body(request.user, ladder_id, given)).data)
+
+
+class VisitsView(APIView):
+    """How a block visits a ladder: from rung 1 up, or only the rung being worked on."""
+
+    @extend_schema(operation_id="set_visits", request=VisitsSerializer, responses=LadderRefSerializer)
+    def put(self, request: Request, ladder_id: int) -> Response:
+        wish = read_given(request, VisitsSerializer)["from_rung_one"]
+        ladder = services.visit_from_rung_one(request.user, ladder_id, is_wished=wish)
+        return Response(LadderRefSerializer(ladder).data)
 
 
 class ArchivedView(APIView):

@@ -97,7 +97,9 @@ class ProposedPartSerializer(ReadSerializer):
     rung = RungRefSerializer(allow_null=True)
     side = SideField()
     is_weaker = serializers.BooleanField()
-    is_rung_fixed = serializers.BooleanField(help_text="Chosen by hand, and not the rung that is worked on.")
+    is_rung_fixed = serializers.BooleanField(
+        help_text="Not the rung that is worked on: chosen by hand, or on the way up."
+    )
     is_own = serializers.BooleanField(help_text="Put in by the athlete, beside the ladders.")
     items = serializers.ListField(child=serializers.CharField())
     role = serializers.CharField()

@@ -1,12 +1,13 @@
 from django.urls import path
 
-from plan.api import first, for_two, load, own_parts, routines, set_up, sheets, today, tuner, views, weaves
+from plan.api import first, for_two, load, own_parts, routines, set_up, sheets, today, together, tuner, views, weaves
 
 urlpatterns = [
     path("today/", today.TodayView.as_view()),
     path("first-ladders/", first.FirstLaddersView.as_view()),
     path("first-block/", first.FirstBlockView.as_view()),
     path("load/", load.LoadView.as_view()),
+    path("together/", together.TogetherView.as_view()),
     path("own-kinds/", own_parts.OwnKindsView.as_view()),
     path("set-up/", set_up.SetUpView.as_view()),
     path("weaves/", weaves.WeavesView.as_view()),

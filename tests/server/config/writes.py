@@ -223,6 +223,7 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         ),
         {},
     ),
+    "set_visits": (lambda w: ("put", f"ladders/{w.ladder.pk}/visits/", {"from_rung_one": True}), {}),
     "archive_ladder": (lambda w: ("put", f"ladders/{w.ladder.pk}/archived/", {"is_archived": True}), {}),
     "copy_rung": (lambda w: ("post", f"rungs/{w.rung}/copy/", {}), {"Rung": 1, "ThresholdRevision": 1}),
     "move_rung": (lambda w: ("put", f"rungs/{w.rung}/number/", {"number": 3}), {}),

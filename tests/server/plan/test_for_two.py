@@ -40,6 +40,20 @@ def test_both_results_are_kept_with_the_block(client: APIClient, block: Any) -> 
     assert seen["two"] == TWO
 
 
+def test_what_was_played_with_each_partner_is_looked_back_on(client: APIClient, block: Any) -> None:
+    assert client.get("/api/together/").json() == []
+    press(client, block, "a" * 7)
+    (pell,) = client.get("/api/together/").json()
+    assert (pell["partner"], pell["words"]) == ("Pell", "1 time; won by you 1, by Pell 0")
+    assert pell["other"] == {"name": "Pell", "won": 0, "made": 0, "balls": 0}
+    (game,) = pell["games"]
+    assert (game["title"], game["condition"], game["words"]) == (
+        "Tie-break to 7",
+        TWO["condition"],
+        "You win: You 7, Pell 0",
+    )
+
+
 def test_the_same_press_sent_again_counts_once_and_a_late_one_not_at_all(client: APIClient, block: Any) -> None:
     assert press(client, block, "a").status_code == 200
     assert press(client, block, "a").status_code == 200

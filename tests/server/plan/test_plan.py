@@ -148,6 +148,22 @@ def test_what_is_set_up_is_what_the_next_block_holds(client: APIClient, putting:
     assert client.get("/api/set-up/").json()["kit"] == block["kit"]
 
 
+def test_a_ladder_can_be_visited_from_rung_one_up(client: APIClient, putting: Ladder) -> None:
+    """What is on the way is this very rung, whatever is climbed before the block is played."""
+    putting.held = 2
+    putting.save()
+    path = f"/api/ladders/{putting.pk}/visits/"
+
+    def visited(*, from_rung_one: bool) -> list[tuple[int, bool]]:
+        answer = client.put(path, {"from_rung_one": from_rung_one}, format="json")
+        assert answer.json()["from_rung_one"] is from_rung_one
+        parts = plan(client, putting, minutes=60).json()["parts"]
+        return [(part["rung"]["number"], part["is_rung_fixed"]) for part in parts if part["rung"]]
+
+    assert visited(from_rung_one=True) == [(1, True), (2, True), (3, False)]
+    assert visited(from_rung_one=False) == [(3, False)]
+
+
 def test_another_athletes_block_is_not_there(client: APIClient, stranger: Any, putting: Ladder) -> None:
     block = plan(client, putting).json()
     other = APIClient()

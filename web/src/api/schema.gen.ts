@@ -528,6 +528,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ladders/{ladder_id}/visits/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description How a block visits a ladder: from rung 1 up, or only the rung being worked on. */
+        put: operations["set_visits"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladders/{ladder_id}/words/": {
         parameters: {
             query?: never;
@@ -1599,6 +1616,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/together/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description With whom one has played, and what both came to. */
+        get: operations["list_together"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/weaves/": {
         parameters: {
             query?: never;
@@ -2484,6 +2518,8 @@ export interface components {
              * @description When it was put away; null for one in use.
              */
             archived_at: string | null;
+            /** @description Whether a block plays it from rung 1 up. */
+            from_rung_one: boolean;
             body: components["schemas"]["Body"];
             needs: string[];
             dose_words: string;
@@ -2911,6 +2947,13 @@ export interface components {
             stand: components["schemas"]["Stand"];
             shape: components["schemas"]["Shape"];
         };
+        /** @description What one of the two has come to over all games: games won, and balls made of those hit in feeds. */
+        OneRecord: {
+            name: string;
+            won: number;
+            made: number;
+            balls: number;
+        };
         OpenCountDetail: {
             format: "open_count";
             interval: number[] | null;
@@ -3249,6 +3292,13 @@ export interface components {
             key: string;
             title: string;
         };
+        PlayedForTwo: {
+            /** Format: date */
+            day: string;
+            title: string;
+            condition: string;
+            words: string;
+        };
         PlayedSide: {
             side: components["schemas"]["Side"];
             /** @description With the hand it means for this athlete; empty without sides. */
@@ -3317,7 +3367,7 @@ export interface components {
             rung: components["schemas"]["RungRef"] | null;
             side: components["schemas"]["Side"];
             is_weaker: boolean;
-            /** @description Chosen by hand, and not the rung that is worked on. */
+            /** @description Not the rung that is worked on: chosen by hand, or on the way up. */
             is_rung_fixed: boolean;
             /** @description Put in by the athlete, beside the ladders. */
             is_own: boolean;
@@ -4224,6 +4274,14 @@ export interface components {
             limits: components["schemas"]["BodyLimit"][];
             due: components["schemas"]["DueRoutine"][];
         };
+        /** @description All that was played with one partner: the record of each of the two, and the latest games. */
+        Together: {
+            partner: string;
+            words: string;
+            readonly own: components["schemas"]["OneRecord"];
+            readonly other: components["schemas"]["OneRecord"];
+            readonly games: components["schemas"]["PlayedForTwo"][];
+        };
         /** @description A number that a sheet is typed in by. */
         Total: {
             name: string;
@@ -4290,6 +4348,10 @@ export interface components {
          * @enum {string}
          */
         VerdictKind: "climb" | "stay" | "step_back";
+        VisitsRequest: {
+            /** @description False: the rung being worked on alone. */
+            from_rung_one: boolean;
+        };
         WaitingPress: {
             number: number;
             /** Format: uuid */
@@ -7401,6 +7463,87 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["TableRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LadderRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    set_visits: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VisitsRequest"];
             };
         };
         responses: {
@@ -12837,6 +12980,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Today"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_together: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Together"][];
                 };
             };
             400: {

@@ -33,6 +33,7 @@ const Hand = lazy(() => import("../features/practise/pairing/HandPage"));
 const RunEnd = lazy(() => import("../features/practise/RunEndPage"));
 const LookBack = lazy(() => import("../features/lookback/LookBackPage"));
 const Load = lazy(() => import("../features/lookback/LoadPage"));
+const Together = lazy(() => import("../features/lookback/TogetherPage"));
 const RunEvents = lazy(() => import("../features/lookback/RunEventsPage"));
 const Climb = lazy(() => import("../features/climb/ClimbPage"));
 const Shelf = lazy(() => import("../features/climb/ShelfPage"));
@@ -79,6 +80,7 @@ export function App() {
                   <Route path="/practise/runs/:runId/end" element={<RunEnd />} />
                   <Route path="/look-back" element={<LookBack />} />
                   <Route path="/look-back/load" element={<Load />} />
+                  <Route path="/look-back/together" element={<Together />} />
                   <Route path="/look-back/runs/:runId" element={<RunEvents />} />
                   <Route path="/climb" element={<Climb />} />
                   <Route path="/begin" element={<Begin />} />

@@ -17,6 +17,7 @@ import { NewerOnShelf } from "./NewerOnShelf";
 import { useRungChanges } from "./RungMenu";
 import { RungRow } from "./RungRow";
 import { ThresholdDialog } from "./ThresholdDialog";
+import { Visits } from "./Visits";
 
 type Move = LadderDetail["moves"][number];
 const MOVES: Record<Move["decision"], (move: Move) => string> = {
@@ -130,6 +131,7 @@ export default function LadderPage() {
             <NewerOnShelf ladderId={detail.standing.ladder.id} />
             <Risks ladder={detail.standing.ladder} />
             <Verdict detail={detail} isHopping={isHopping} onClimb={() => setIsHopping(true)} />
+            {detail.rungs.length > 1 && <Visits ladder={detail.standing.ladder} />}
             {takenOut && <TakenOut rung={takenOut} onBack={() => setTakenOut(null)} />}
             <Stack
               component="ol"

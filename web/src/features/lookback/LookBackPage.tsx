@@ -1,5 +1,5 @@
 /** Look back: the logbook, the latest run first. */
-import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
+import { Box, Button, Stack, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
@@ -79,7 +79,10 @@ export default function LookBackPage() {
   );
   return (
     <Page title="Look back" heading="Logbook" why={why}>
-      <RouterLink to="/look-back/load">Load, week by week</RouterLink>
+      <Stack direction="row" sx={{ columnGap: 3, rowGap: 1, flexWrap: "wrap" }}>
+        <RouterLink to="/look-back/load">Load, week by week</RouterLink>
+        <RouterLink to="/look-back/together">With a partner</RouterLink>
+      </Stack>
       {book.isError && <ErrorNotice error={book.error} onRetry={() => void book.refetch()} />}
       {book.isPending && <Skeletons rows={6} height={40} />}
       {book.isSuccess && runs.length === 0 && (

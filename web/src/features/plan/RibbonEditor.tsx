@@ -1,8 +1,9 @@
 /** The block as a strip of tape in true proportion to its time: dragged to move, pulled at its end to stretch; by keys, too. */
 import { Box } from "@mui/material";
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
+import { memo, useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 
 import { quantity, showMinutes } from "../../shared/lib/format";
+import { useStable } from "../../shared/lib/useStable";
 import { ribbonLook } from "../../shared/ui/ribbonLook";
 import { isPlaced, type Proposal, type ProposedPart } from "./draft";
 import type { Edits } from "./edits";
@@ -58,19 +59,24 @@ export function RibbonEditor({ proposal, minutes, edits }: { proposal: Proposal;
   const [drag, setDrag] = useState<Drag | null>(null);
   const { parts } = proposal;
 
-  const begin = (event: PointerEvent, key: string, isStretch: boolean) => {
-    event.stopPropagation();
-    event.currentTarget.setPointerCapture(event.pointerId);
-    setDrag({ key, isStretch, fromX: event.clientX, dx: 0 });
-  };
-  const follow = (event: PointerEvent) => drag && setDrag({ ...drag, dx: event.clientX - drag.fromX });
-  const end = () => {
-    if (drag && strip.current && Math.abs(drag.dx) > DRAG_PX) {
-      const by = settle(drag, parts, strip.current.clientWidth / (minutes * 60));
-      if (by) (drag.isStretch ? edits.stretch : edits.move)(drag.key, by);
-    }
-    setDrag(null);
-  };
+  // The same from drag to drag, so that only the part that moves is drawn anew.
+  const handlers = useStable({
+    onBegin: (event: PointerEvent, key: string, isStretch: boolean) => {
+      event.stopPropagation();
+      event.currentTarget.setPointerCapture(event.pointerId);
+      setDrag({ key, isStretch, fromX: event.clientX, dx: 0 });
+    },
+    onFollow: (event: PointerEvent) => {
+      if (drag) setDrag({ ...drag, dx: event.clientX - drag.fromX });
+    },
+    onEnd: () => {
+      if (drag && strip.current && Math.abs(drag.dx) > DRAG_PX) {
+        const by = settle(drag, parts, strip.current.clientWidth / (minutes * 60));
+        if (by) (drag.isStretch ? edits.stretch : edits.move)(drag.key, by);
+      }
+      setDrag(null);
+    },
+  });
 
   return (
     <Box
@@ -79,15 +85,7 @@ export function RibbonEditor({ proposal, minutes, edits }: { proposal: Proposal;
       aria-label="The block as a ribbon of time"
       sx={{ display: "flex", height: 76, width: "100%", touchAction: "pan-y" }}>
       {parts.map((part) => (
-        <Part
-          key={part.key}
-          part={part}
-          drag={drag?.key === part.key ? drag : null}
-          edits={edits}
-          onBegin={begin}
-          onFollow={follow}
-          onEnd={end}
-        />
+        <Part key={part.key} part={part} drag={drag?.key === part.key ? drag : null} edits={edits} {...handlers} />
       ))}
       {proposal.spare_s > 30 && (
         <Box aria-hidden sx={{ flex: `${proposal.spare_s} 0 0`, border: "2px dashed", borderColor: "divider" }} />
@@ -105,7 +103,7 @@ interface PartProps {
   onEnd: () => void;
 }
 
-function Part({ part, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
+const Part = memo(function Part({ part, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
   const look = ribbonLook(part);
   return (
     <Box
@@ -126,6 +124,8 @@ function Part({ part, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
       onPointerMove={onFollow}
       onPointerUp={onEnd}
       onPointerCancel={onEnd}
+      // Not among the styles below: each place of a drag would be a style sheet of its own.
+      style={{ transform: drag && !drag.isStretch ? `translateX(${drag.dx}px)` : "none" }}
       sx={{
         flex: `${part.planned_s} 0 0`,
         minWidth: 0,
@@ -142,7 +142,6 @@ function Part({ part, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
         borderRight: "3px solid",
         borderColor: "background.paper",
         overflow: "hidden",
-        transform: drag && !drag.isStretch ? `translateX(${drag.dx}px)` : "none",
         zIndex: drag ? 2 : 0,
         opacity: drag ? 0.85 : 1,
         // A locked strip is nailed down: a line of stitches along it.
@@ -176,6 +175,7 @@ function Part({ part, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
         className="stretch"
         // The rest of the pull is heard by the part around it.
         onPointerDown={(event: PointerEvent) => onBegin(event, part.key, true)}
+        style={{ transform: drag?.isStretch ? `translateX(${Math.min(0, drag.dx)}px)` : "none" }}
         sx={{
           position: "absolute",
           right: 0,
@@ -185,9 +185,8 @@ function Part({ part, drag, edits, onBegin, onFollow, onEnd }: PartProps) {
           cursor: "ew-resize",
           borderRight: drag?.isStretch ? "4px solid" : "2px dotted",
           borderColor: look.ink,
-          transform: drag?.isStretch ? `translateX(${Math.min(0, drag.dx)}px)` : "none",
         }}
       />
     </Box>
   );
-}
+});

@@ -8,10 +8,12 @@ import UndoIcon from "@mui/icons-material/Undo";
 import VolumeOffIcon from "@mui/icons-material/VolumeOff";
 import VolumeUpIcon from "@mui/icons-material/VolumeUp";
 import ReplayIcon from "@mui/icons-material/Replay";
-import { Box, Button, Slider } from "@mui/material";
+import { Box, Button } from "@mui/material";
 import { memo, type ReactNode } from "react";
 
 import { court } from "../../shared/ui/tape";
+import type { CourtSound } from "./useSound";
+import { VolumeSlider } from "./VolumeSlider";
 
 interface BarButtonProps {
   icon: ReactNode;
@@ -94,42 +96,25 @@ export function BarStrip({ children }: { children: ReactNode }) {
 }
 
 interface CourtBarProps extends ControlsProps {
-  volume: number;
-  isMuted: boolean;
+  sound: CourtSound;
   isPaired: boolean;
-  onMute: () => void;
-  onVolume: (volume: number) => void;
   onPair: () => void;
   onHelp: () => void;
 }
 
-export const CourtBar = memo(function CourtBar({
-  volume,
-  isMuted,
-  isPaired,
-  onMute,
-  onVolume,
-  onPair,
-  onHelp,
-  ...controls
-}: CourtBarProps) {
+export const CourtBar = memo(function CourtBar({ sound, isPaired, onPair, onHelp, ...controls }: CourtBarProps) {
   return (
     <BarStrip>
       <CourtControls {...controls} />
       <Box sx={{ flex: { xs: 0, md: 1 } }} />
-      <Slider
-        aria-label="Volume"
-        size="small"
-        value={volume}
-        disabled={isMuted}
-        onChange={(_, value) => onVolume(value)}
-        sx={{ display: { xs: "none", md: "block" }, width: 110, alignSelf: "center", mr: 1, color: court.dim }}
-      />
+      <Box sx={{ display: { xs: "none", md: "block" }, alignSelf: "center", mr: 2 }}>
+        <VolumeSlider sound={sound} />
+      </Box>
       <BarButton
-        icon={isMuted ? <VolumeOffIcon /> : <VolumeUpIcon />}
-        word={isMuted ? "Muted" : "Sound"}
-        name={isMuted ? "Muted: turn sounds on" : "Sound: turn sounds off"}
-        onPress={onMute}
+        icon={sound.isMuted ? <VolumeOffIcon /> : <VolumeUpIcon />}
+        word={sound.isMuted ? "Muted" : "Sound"}
+        name={sound.isMuted ? "Muted: turn sounds on" : "Sound: turn sounds off"}
+        onPress={sound.toggle}
       />
       <BarButton
         icon={<DevicesIcon />}

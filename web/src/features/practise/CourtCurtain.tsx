@@ -12,7 +12,9 @@ import { bigButton, Curtain } from "./Curtain";
 import { GoesOn, useRunsStart } from "./GoesOn";
 import type { Standing } from "./outbox";
 import { signOf } from "./signs";
+import type { CourtSound } from "./useSound";
 import { VoiceChoice } from "./VoiceChoice";
+import { VolumeSlider } from "./VolumeSlider";
 
 /** What stands on the screen for so long is read; then the run starts, or the block goes on, where that was asked for. */
 const READY_S = 5;
@@ -24,12 +26,14 @@ export function ReadyCurtain({
   standing,
   atMs,
   voice,
+  sound,
   onStart,
 }: {
   run: Run;
   standing: Standing;
   atMs: number;
   voice: ReturnType<typeof useAloud>;
+  sound: CourtSound;
   onStart: () => void;
 }) {
   const isNew = atMs === 0;
@@ -71,6 +75,12 @@ export function ReadyCurtain({
       <Typography sx={{ color: court.dim }}>or press Space</Typography>
       {isNew && startsRuns && run.block !== null && <GoesOn words="It starts" seconds={READY_S} go={onStart} />}
       <VoiceChoice {...voice} />
+      <Box sx={{ display: "flex", alignItems: "center", gap: 2, justifyContent: "center" }}>
+        <Typography aria-hidden sx={{ color: court.dim }}>
+          Volume, against your music
+        </Typography>
+        <VolumeSlider sound={sound} />
+      </Box>
       {isNew && (
         <Box sx={{ color: court.dim, textAlign: "left" }}>
           <CardLines lines={run.rung.card_lines} />

@@ -123,7 +123,14 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
         </CourtFace>
         {play.countIn !== null && <CountIn count={play.countIn} />}
         {!play.isPlaying && play.countIn === null && !tally.is_over && (
-          <ReadyCurtain run={run} standing={standing} atMs={clock.now()} voice={play.voice} onStart={acts.start} />
+          <ReadyCurtain
+            run={run}
+            standing={standing}
+            atMs={clock.now()}
+            voice={play.voice}
+            sound={play.sound}
+            onStart={acts.start}
+          />
         )}
         {tally.is_over && (
           <EndCurtain run={run} standing={standing} isReady={play.isEndReady} onSee={acts.seeEnd} onUndo={acts.undo} />
@@ -133,15 +140,12 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
         isOn={isOn}
         isPaused={standing.isPaused}
         canUndo={play.canUndo}
-        volume={play.sound.volume}
-        isMuted={play.sound.isMuted}
+        sound={play.sound}
         isPaired={second.state.pairing?.is_joined ?? false}
         onUndo={acts.undo}
         onLet={acts.letIt}
         onPause={acts.pause}
         onStop={acts.stop}
-        onMute={acts.toggleSound}
-        onVolume={play.sound.setVolume}
         onPair={second.show}
         onHelp={acts.showKeys}
       />

@@ -6,6 +6,8 @@ import type { Speaker } from "./sounds";
 
 const LOOK_EVERY_MS = 25;
 const AHEAD_S = 0.12;
+/** A click that is later than this is not heard as the one it was to be. */
+const LATE_S = 0.03;
 /** A breath before the first click. */
 const LEAD_S = 0.6;
 
@@ -43,7 +45,8 @@ export class Metronome {
         const at = first + (place * strokeMs) / 1000;
         const isBeat = place % perBeat === 0;
         if (place >= leadIn || isBeat) {
-          if (hasSound) this.speaker.clickAt(at, isStrong(place));
+          // What fell due while the page slept is over: it would sound all at once.
+          if (hasSound && at >= now() - LATE_S) this.speaker.clickAt(at, isStrong(place));
           this.show(at - now(), () => onStroke(place - leadIn + 1));
         }
         next += 1;

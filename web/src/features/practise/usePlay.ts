@@ -229,7 +229,6 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     letIt: () => press("let"),
     showKeys: () => setHelp(true),
     hideKeys: () => setHelp(false),
-    toggleSound: sound.toggle,
   });
   return {
     ...clocks,

@@ -1,5 +1,5 @@
 /** The speaker of the court screen, with its volume and mute; changes are kept with the athlete's settings. */
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 
 import { api, unwrap } from "../../api/client";
 import { useChange, type Athlete } from "../../api/queries";
@@ -28,5 +28,23 @@ export function useSound(athlete: Athlete) {
     return () => window.clearTimeout(timer);
   }, [speaker, volume, isMuted, save]);
 
-  return { speaker, volume, isMuted, setVolume, toggle: () => setIsMuted((was) => !was) };
+  // The same while nothing of it changes: the bar that shows it is drawn anew only then.
+  return useMemo(
+    () => ({
+      speaker,
+      volume,
+      isMuted,
+      setVolume,
+      toggle: () => setIsMuted((was) => !was),
+      /** Lets this much volume be heard at once. */
+      sample: (at: number) => {
+        speaker.wake();
+        speaker.setLevel(at / 100, isMuted);
+        if (!speaker.speak("ten")) speaker.play("ten");
+      },
+    }),
+    [speaker, volume, isMuted],
+  );
 }
+
+export type CourtSound = ReturnType<typeof useSound>;

@@ -58,7 +58,7 @@ function Joined({ isDirect }: { isDirect: boolean }) {
       A second screen is in; nobody else can come in.{" "}
       {isDirect
         ? "The two talk directly: a press is counted at once."
-        : "Its presses come by the server and are counted within about a second, at the time they were made."}{" "}
+        : "Its presses come by the server and are counted within about a second, at the time they were made; one from the very last second may come too late for a run that ends by the clock."}{" "}
       Either may be put away and come back: nothing is lost, and nothing counts twice.
     </Typography>
   );
