@@ -4,12 +4,14 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
 
 
+@pytest.mark.slow
 def test_a_new_athlete_is_led_to_a_first_block(athlete: AthleteAtTheScreen) -> None:
     page = athlete.page
     athlete.sign_up()
@@ -146,6 +148,7 @@ def test_the_way_in_and_out(open_page: OpenPage) -> None:
     page.wait_for_url(re.compile("/climb/shelf$"))
 
 
+@pytest.mark.slow
 def test_only_a_demo_has_a_door_for_the_demo_athlete(open_page: OpenPage, fresh_application: object) -> None:
     page = open_page(fresh_application.url, is_quiet=True)  # type: ignore[attr-defined]
     page.goto("/welcome")

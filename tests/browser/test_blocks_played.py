@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
@@ -104,6 +105,7 @@ def test_a_point_that_was_pressed_on_another_screen_is_not_lost(open_page: OpenP
     score(page, "You 1, Pell 1")
 
 
+@pytest.mark.slow
 def test_drill_and_try_take_turns_from_the_plan_to_the_last_run(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)
@@ -137,6 +139,7 @@ def test_drill_and_try_take_turns_from_the_plan_to_the_last_run(open_page: OpenP
     expect(page.get_by_label("What did you feel?")).to_be_visible()  # both are behind, by one press
 
 
+@pytest.mark.slow
 def test_all_steps_of_one_ladder_stand_in_one_block(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)
@@ -172,6 +175,7 @@ def test_a_ladder_is_revisited_from_its_first_rung_up(open_page: OpenPage) -> No
         expect(rows.nth(place)).to_contain_text(f"Putts from the circle: {step}, 1 run, this rung")
 
 
+@pytest.mark.slow
 def test_with_both_hands_busy_a_block_goes_on_with_no_press_but_the_counted_ones(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

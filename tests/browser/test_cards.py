@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import expect
 
 from tests.browser.athlete import AthleteAtTheScreen
@@ -53,6 +54,7 @@ def test_a_fault_comes_with_its_mend_after_three_misses(open_page: OpenPage) -> 
     athlete.expect_count(2)
 
 
+@pytest.mark.slow
 def test_a_turning_side_is_found_and_texts_are_said_for_it(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)
@@ -71,6 +73,7 @@ def test_a_turning_side_is_found_and_texts_are_said_for_it(open_page: OpenPage) 
     expect(page.get_by_text(re.compile("right arm down first"))).to_be_visible()
 
 
+@pytest.mark.slow
 def test_what_moved_is_said_and_a_step_by_the_record_is_put_in(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

@@ -6,6 +6,7 @@ import re
 import signal
 from contextlib import suppress
 
+import pytest
 from playwright.sync_api import APIResponse, Error, Page, Route, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
@@ -35,6 +36,7 @@ def leave_with_two_waiting(page: Page, wire: Wire) -> None:
     page.get_by_role("link", name="Leave").click()
 
 
+@pytest.mark.slow
 def test_controls_pressed_twice_while_cut_off_mean_what_they_say(
     open_page: OpenPage, fresh_application: Application
 ) -> None:
@@ -54,6 +56,7 @@ def test_controls_pressed_twice_while_cut_off_mean_what_they_say(
     athlete.expect_end_number(3)
 
 
+@pytest.mark.slow
 def test_presses_that_were_left_behind_are_told_and_sent_without_their_run(
     open_page: OpenPage, fresh_application: Application
 ) -> None:
@@ -70,6 +73,7 @@ def test_presses_that_were_left_behind_are_told_and_sent_without_their_run(
     expect(page.get_by_role("status").filter(has_text="wait")).to_be_hidden()
 
 
+@pytest.mark.slow
 def test_a_list_that_was_on_its_way_while_presses_were_sent_is_read_again(
     open_page: OpenPage, fresh_application: Application
 ) -> None:
@@ -157,6 +161,7 @@ def test_a_run_of_seconds_can_be_left_out_where_it_ends(athlete: AthleteAtTheScr
     expect(athlete.page.get_by_text("left out: Stopped within its first seconds")).to_be_visible()
 
 
+@pytest.mark.slow
 def test_a_forgotten_password_has_a_way_back(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

@@ -262,6 +262,11 @@ LEFT_TO_THE_SLOW = {
     "calls",
     "calls_with_no_press",
     "intervals",
+    "against_time",
+    "quality_reps",
+    "quota",
+    "combination",
+    "tempo_ladder",
 }
 
 

@@ -52,10 +52,8 @@ SCREENS = {
 }
 #: At 200 % a window of 1280 by 800 has room for half as many pixels either way.
 SIZES = {"desk": (1280, 800), "phone": (390, 844), "zoomed": (640, 400)}
-BY_SIZE = ["desk", "phone", pytest.param("zoomed", marks=pytest.mark.slow)]
-#: For stories of several screens, which are longest on a phone.
-PHONE_FIRST = [pytest.param("desk", marks=pytest.mark.slow), "phone", pytest.param("zoomed", marks=pytest.mark.slow)]
-at_first_on_a_phone = pytest.mark.parametrize("page", PHONE_FIRST, indirect=True, scope="module")
+#: On a phone there is least room; the others are left to `make test-slow`.
+BY_SIZE = [pytest.param("desk", marks=pytest.mark.slow), "phone", pytest.param("zoomed", marks=pytest.mark.slow)]
 
 
 @pytest.fixture(scope="module", params=BY_SIZE)
@@ -98,7 +96,6 @@ def test_screen(page: Page, screen: str) -> None:
     check(page)
 
 
-@at_first_on_a_phone
 def test_end_of_a_run_and_its_events(page: Page) -> None:
     page.goto("/look-back")
     page.get_by_role("row").nth(1).get_by_role("link").click()
@@ -109,7 +106,6 @@ def test_end_of_a_run_and_its_events(page: Page) -> None:
     check(page)
 
 
-@at_first_on_a_phone
 def test_court_before_during_and_after(page: Page) -> None:
     athlete = AthleteAtTheScreen(page)
     athlete.open_run("Putts from the circle")
@@ -125,7 +121,6 @@ def test_court_before_during_and_after(page: Page) -> None:
     check(page)
 
 
-@at_first_on_a_phone
 def test_a_second_screen_before_during_and_after(page: Page, browser: Browser, application: Application) -> None:
     athlete = AthleteAtTheScreen(page)
     athlete.open_run("Putts from the circle")
@@ -154,7 +149,8 @@ def test_a_second_screen_before_during_and_after(page: Page, browser: Browser, a
     window.close()
 
 
-@pytest.mark.parametrize("size", PHONE_FIRST)
+@pytest.mark.parametrize("size", list(SIZES))
+@pytest.mark.slow
 def test_courts_with_more_than_two_halves(browser: Browser, application: Application, size: str) -> None:
     """By an athlete of their own: the demo world keeps the ladders that it has."""
     window = open_window(browser, application.url, is_phone=size == "phone")
@@ -179,7 +175,6 @@ def test_courts_with_more_than_two_halves(browser: Browser, application: Applica
     window.close()
 
 
-@at_first_on_a_phone
 def test_block_to_come_its_sheet_and_typing_it_in(page: Page) -> None:
     path = AthleteAtTheScreen(page).next_block()
     for end in ("", "/sheet", "/type-in"):
@@ -188,7 +183,6 @@ def test_block_to_come_its_sheet_and_typing_it_in(page: Page) -> None:
         check(page)
 
 
-@at_first_on_a_phone
 def test_usual_week_limits_and_moves(page: Page) -> None:
     page.goto("/plan/week")
     page.get_by_role("button", name="Windows and wishes").click()

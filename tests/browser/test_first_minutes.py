@@ -15,7 +15,7 @@ from tests.browser.conftest import OpenPage
 #: What somebody practises, a ladder to begin with, and the presses of one run on its first rung.
 BEGINNERS = [
     ("rope", "Crosses", ["make"] * 10),
-    ("table racket sport", "Serve under the string, onto the paper", ["make"] * 10),
+    pytest.param("table racket sport", "Serve under the string, onto the paper", ["make"] * 10, marks=pytest.mark.slow),
     pytest.param("hoop shooting", "Free throws", ["make"] * 10, marks=pytest.mark.slow),
     pytest.param("paddle court", "Low rolls over the net", ["make"] * 10, marks=pytest.mark.slow),
     pytest.param("cue table", "Ten straight ones", ["make"] * 10, marks=pytest.mark.slow),
@@ -49,6 +49,7 @@ def test_from_signing_up_to_a_first_verdict(
     expect(page.get_by_text(re.compile("in 2 of the last 3 runs")).first).to_be_visible()
 
 
+@pytest.mark.slow
 def test_what_is_not_there_and_what_is_spared_is_not_offered(open_page: OpenPage) -> None:
     page = open_page()
     AthleteAtTheScreen(page).sign_up()
@@ -97,6 +98,7 @@ def test_a_filter_set_in_the_moment_all_are_taken_out_stands_alone(open_page: Op
     expect(page).to_have_url(re.compile(r"\?discipline=cue\+table$"))
 
 
+@pytest.mark.slow
 def test_a_ladder_goes_out_as_a_file_and_comes_in_from_one(open_page: OpenPage, tmp_path: Path) -> None:
     page = open_page(is_quiet=True)  # a file that is refused stands in the console, too
     athlete = AthleteAtTheScreen(page)

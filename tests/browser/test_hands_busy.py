@@ -19,6 +19,7 @@ def at_the_court(open_page: OpenPage, title: str, *, is_phone: bool = False) -> 
     return athlete
 
 
+@pytest.mark.slow
 def test_rallies_are_entered_after_they_were_played(open_page: OpenPage) -> None:
     athlete = at_the_court(open_page, "Longest rally, entered after", is_phone=True)
     page = athlete.page
@@ -81,6 +82,7 @@ def test_a_tempo_ladder_and_a_warm_up_go_on_without_a_press(open_page: OpenPage)
     athlete.expect_end_number(2)
 
 
+@pytest.mark.slow
 def test_a_ball_by_its_name_is_missed_for_a_reason(open_page: OpenPage) -> None:
     athlete = at_the_court(open_page, "Two lines of five balls")
     page = athlete.page
@@ -98,6 +100,7 @@ def test_a_ball_by_its_name_is_missed_for_a_reason(open_page: OpenPage) -> None:
     expect(page.get_by_text("left 5", exact=True)).to_be_visible()
 
 
+@pytest.mark.slow
 def test_slow_reps_end_when_it_feels_right_and_twenty_are_against_the_clock(open_page: OpenPage) -> None:
     athlete = at_the_court(open_page, "Serve without a ball, until it feels right")
     page = athlete.page
@@ -124,6 +127,7 @@ def test_slow_reps_end_when_it_feels_right_and_twenty_are_against_the_clock(open
     expect(page.get_by_text(re.compile(r"time to the goal"))).to_be_visible()
 
 
+@pytest.mark.slow
 def test_clean_cycles_sets_by_one_press_and_a_race_against_somebody(open_page: OpenPage) -> None:
     athlete = at_the_court(open_page, "Spare cycles without a miss")
     page = athlete.page

@@ -6,6 +6,7 @@ import contextlib
 import re
 import signal
 
+import pytest
 from playwright.sync_api import Browser, Error, Page, Route, expect
 
 from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
@@ -27,6 +28,7 @@ def begin(page: Page) -> tuple[AthleteAtTheScreen, str]:
     return athlete, name
 
 
+@pytest.mark.slow
 def test_presses_while_the_server_is_dead_are_counted_when_it_is_back(
     open_page: OpenPage, fresh_application: Application
 ) -> None:
@@ -73,6 +75,7 @@ def test_a_crashed_browser_comes_back_to_the_same_count(browser: Browser, fresh_
     page.context.close()
 
 
+@pytest.mark.slow
 def test_an_open_run_is_offered_to_be_carried_on(athlete: AthleteAtTheScreen) -> None:
     begun, _ = begin(athlete.page)
     begun.page.get_by_role("link", name="Leave").click()
@@ -107,6 +110,7 @@ PRESS_AT_ONCE = """() => new MutationObserver((_, watch) => {
 }).observe(document.body, { subtree: true, attributes: true, childList: true })"""
 
 
+@pytest.mark.slow
 def test_the_first_press_on_another_screen_is_no_double_tap_of_the_last(open_page: OpenPage) -> None:
     first, _ = begin(open_page())
     address = first.page.url
@@ -120,6 +124,7 @@ def test_the_first_press_on_another_screen_is_no_double_tap_of_the_last(open_pag
     second.expect_count(3)
 
 
+@pytest.mark.slow
 def test_presses_of_a_screen_that_was_cut_off_are_counted_behind_those_of_another(open_page: OpenPage) -> None:
     page = open_page(is_quiet=True)
     wire = Wire(page)
@@ -137,6 +142,7 @@ def test_presses_of_a_screen_that_was_cut_off_are_counted_behind_those_of_anothe
     expect(page.get_by_text("No connection")).to_be_hidden()
 
 
+@pytest.mark.slow
 def test_a_screen_that_was_overtaken_while_the_server_fails_tries_again(open_page: OpenPage) -> None:
     """The run has to be read before what waits is numbered anew; that may fail, too."""
     page = open_page(is_quiet=True)
@@ -163,6 +169,7 @@ def fail_once(route: Route, failures: list[bool]) -> None:
         route.continue_()
 
 
+@pytest.mark.slow
 def test_a_signed_out_court_keeps_its_presses(athlete: AthleteAtTheScreen) -> None:
     begun, _ = begin(athlete.page)
     cookies = begun.page.context.cookies()

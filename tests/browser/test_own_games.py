@@ -55,8 +55,14 @@ def test_a_rung_of_every_format_is_made_and_changed(open_page: OpenPage) -> None
         pytest.param("Makes of n", "Attempts", "0", "Attempts must be 1 to 1000; 0 is outside.", "20", marks=SLOW),
         pytest.param("Zone points", "Points 2", "200", "Points must be 0 to 100; 200 is outside.", "3", marks=SLOW),
         ("Quota", "Name 2", "left", "'left' stands twice; give each a name of its own.", "centre"),
-        ("Pattern", "Pattern", "left up", "No target is called up; there are: left (1), right (2).", "2 and 2"),
-        ("Combination", "Begins in 2", "on one leg", "Jab step finishes in 'feet together'", "feet together"),
+        pytest.param(
+            *("Pattern", "Pattern", "left up", "No target is called up; there are: left (1), right (2).", "2 and 2"),
+            marks=SLOW,
+        ),
+        pytest.param(
+            *("Combination", "Begins in 2", "on one leg", "Jab step finishes in 'feet together'", "feet together"),
+            marks=SLOW,
+        ),
         pytest.param("Tempo ladder", "Last tempo", "40", TOO_SLOW, "90", marks=SLOW),
     ],
 )
@@ -96,6 +102,7 @@ def test_what_is_half_typed_is_said_at_its_setting_and_asks_nothing(open_page: O
     assert asked == [200]
 
 
+@pytest.mark.slow
 def test_the_editor_takes_the_names_of_the_targets_that_are_laid(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)
@@ -126,6 +133,7 @@ def test_two_presses_count_without_a_plan_and_the_run_goes_onto_a_rung(open_page
     expect(page.get_by_text("8 ✓ met")).to_be_visible()
 
 
+@pytest.mark.slow
 def test_a_block_in_play_is_stretched_runs_late_and_drops_a_part(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)
@@ -169,6 +177,7 @@ def test_a_block_in_play_is_stretched_runs_late_and_drops_a_part(open_page: Open
     expect(page.get_by_role("timer", name="time left in the block")).to_be_visible()
 
 
+@pytest.mark.slow
 def test_a_ladder_is_changed_by_hand(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

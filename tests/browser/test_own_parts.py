@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 
+import pytest
 from playwright.sync_api import expect
 
 from tests.browser.athlete import AthleteAtTheScreen
@@ -11,6 +12,7 @@ from tests.browser.conftest import OpenPage
 from tests.browser.planner import put_in, titles
 
 
+@pytest.mark.slow
 def test_drill_try_drill_try_is_laid_out_by_hand(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)
@@ -110,6 +112,7 @@ def test_a_clock_that_waits_for_a_press_says_what_comes_next(open_page: OpenPage
     expect(page.get_by_label("What did you feel?")).to_be_visible()
 
 
+@pytest.mark.slow
 def test_a_routine_is_played_twice_and_its_sessions_stand_side_by_side(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

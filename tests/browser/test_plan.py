@@ -48,6 +48,7 @@ def refused(open_page: OpenPage) -> Page:
     return plan_half_an_hour(AthleteAtTheScreen(open_page(is_quiet=True)))
 
 
+@pytest.mark.slow
 def test_presses_that_come_before_their_answer_add_up(planning: Page) -> None:
     """Pressed twice at once, before the screen or the server has said anything to the first."""
     title = "Putts from the circle: from 4 m"

@@ -10,6 +10,7 @@ from playwright.sync_api import expect
 from tests.browser.athlete import AthleteAtTheScreen
 
 
+@pytest.mark.slow
 def test_a_streak_by_keyboard(athlete: AthleteAtTheScreen) -> None:
     athlete.sign_up()
     athlete.take_ladder("Low returns in a row")

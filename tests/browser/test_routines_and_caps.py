@@ -7,6 +7,7 @@ from datetime import UTC, datetime
 from typing import Any
 from uuid import uuid4
 
+import pytest
 from playwright.sync_api import Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
@@ -38,6 +39,7 @@ def play(athlete: AthleteAtTheScreen, part: Any, makes: int) -> None:
         athlete.send(f"api/runs/{run}/events/", events=events)
 
 
+@pytest.mark.slow
 def test_ten_routines_are_played_twice_and_stand_side_by_side(open_page: OpenPage) -> None:
     """Ten routines within 60 to 75 minutes, twice a week. Common practice, no source."""
     page = open_page()
@@ -71,6 +73,7 @@ def test_ten_routines_are_played_twice_and_stand_side_by_side(open_page: OpenPag
     assert page.evaluate("document.documentElement.scrollWidth <= innerWidth")
 
 
+@pytest.mark.slow
 def test_drill_and_try_take_turns_until_the_cap_of_the_day(open_page: OpenPage) -> None:
     """The cap closes the tries, whatever happened; the block goes on without them, and nothing asks for one more."""
     page = open_page()

@@ -25,7 +25,9 @@ def expect_number(page: Page, number: int) -> None:
     expect(page.get_by_test_id("number")).to_have_text(str(number))
 
 
-@pytest.mark.parametrize("is_direct", [True, False], ids=["straight", "by the server"])
+@pytest.mark.parametrize(
+    "is_direct", [pytest.param(True, id="straight"), pytest.param(False, id="by the server", marks=pytest.mark.slow)]
+)
 def test_a_second_screen_presses_and_the_court_is_loaded_anew_in_between(
     open_page: OpenPage, *, is_direct: bool
 ) -> None:
@@ -65,6 +67,7 @@ def test_a_second_screen_presses_and_the_court_is_loaded_anew_in_between(
     expect(hand.get_by_text("The pairing has ended")).to_be_visible()
 
 
+@pytest.mark.slow
 def test_a_tablet_is_the_board_and_a_code_lets_one_in(open_page: OpenPage) -> None:
     court, board, third = AthleteAtTheScreen(open_page()), open_page(), open_page(is_quiet=True)
     court.come_in()
@@ -87,6 +90,7 @@ def test_a_tablet_is_the_board_and_a_code_lets_one_in(open_page: OpenPage) -> No
     expect(board.get_by_text("The pairing has ended")).to_be_visible()
 
 
+@pytest.mark.slow
 def test_a_run_that_is_open_on_two_courts_counts_each_press_once(open_page: OpenPage) -> None:
     court, hand = AthleteAtTheScreen(open_page(is_quiet=True)), open_page(is_phone=True)
     court.come_in()

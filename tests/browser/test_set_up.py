@@ -60,6 +60,7 @@ def test_targets_are_laid_by_mouse_and_by_keys(two_targets: Board) -> None:
     expect(page.get_by_text(kit)).to_be_visible()
 
 
+@pytest.mark.slow
 def test_what_is_foretold_changes_with_where_one_stands(two_targets: Board) -> None:
     board, page = two_targets, two_targets.page
     near = board.foretold("box")
@@ -119,6 +120,7 @@ def percent(text: str) -> int:
     return int(found.group(1))
 
 
+@pytest.mark.slow
 def test_a_printed_box_is_taken_and_a_side_wall_is_laid_on(board: Board) -> None:
     page = board.page
     board.open_new_on("tennis_court")
@@ -188,6 +190,7 @@ def test_numbers_are_typed_targets_divided_and_played_in_order(board: Board) -> 
     expect(page.get_by_text("No target is called hat")).to_be_visible()
 
 
+@pytest.mark.slow
 def test_lengths_that_cannot_be_are_taken_as_the_nearest_that_can(board: Board) -> None:
     page = board.page
 
@@ -222,6 +225,7 @@ def test_changes_that_were_not_saved_wait_and_can_be_undone(board: Board) -> Non
     expect(board.target("strip")).to_have_count(0)
 
 
+@pytest.mark.slow
 def test_a_yard_wall_of_ones_own_in_a_minute(athlete: AthleteAtTheScreen) -> None:
     athlete.come_in()
     page, board = athlete.page, Board(athlete.page)
@@ -246,6 +250,7 @@ def test_a_yard_wall_of_ones_own_in_a_minute(athlete: AthleteAtTheScreen) -> Non
     expect(page.get_by_role("link", name="Tanner's Yard")).to_have_count(0)
 
 
+@pytest.mark.slow
 def test_a_rung_s_layout_opens_from_its_ladder_and_tells_the_aim(athlete: AthleteAtTheScreen) -> None:
     athlete.come_in()
     athlete.take_ladder("Putts from the circle")
@@ -301,6 +306,7 @@ def test_a_finger_drags_a_target(open_page: OpenPage) -> None:
     assert after[3] > before[3] + 0.1
 
 
+@pytest.mark.slow
 def test_a_layout_prints_to_its_scale_on_one_page(board: Board) -> None:
     page = board.page
     board.add("box")
@@ -316,6 +322,7 @@ def test_a_layout_prints_to_its_scale_on_one_page(board: Board) -> None:
     assert page.pdf(prefer_css_page_size=True).count(b"/Type /Page\n") == 1
 
 
+@pytest.mark.slow
 def test_a_long_tape_list_is_all_on_paper_and_no_step_is_split(board: Board) -> None:
     page = board.page
     boxes = [
@@ -350,6 +357,7 @@ def test_a_long_tape_list_is_all_on_paper_and_no_step_is_split(board: Board) -> 
         assert any(step in each for each in pages), step
 
 
+@pytest.mark.slow
 def test_a_serve_under_the_string_and_onto_the_paper_is_one_target(board: Board) -> None:
     page = board.page
     board.open_new_on("table_tennis_table")
@@ -376,6 +384,7 @@ def test_a_serve_under_the_string_and_onto_the_paper_is_one_target(board: Board)
     expect(page.get_by_text("strip")).to_have_count(0)
 
 
+@pytest.mark.slow
 def test_pins_are_seen_close_with_their_numbers(board: Board) -> None:
     page = board.page
     board.open_new_on("tenpin_lane")

@@ -52,6 +52,7 @@ def say_the_usual_week(page: Page) -> None:
     expect(page.get_by_role("group", name=re.compile("Window Thursday"))).to_be_visible()
 
 
+@pytest.mark.slow
 def test_an_address_without_a_real_day_shows_this_week_and_today(week: Page) -> None:
     week.goto("/plan/week/soon")
     expect(week.get_by_role("heading", name=re.compile("Week of"), level=1)).to_be_visible()
@@ -107,6 +108,7 @@ def test_a_block_is_dragged_and_moved_by_its_menu(week: Page) -> None:
     expect(page.get_by_role("region", name="Friday").locator("[data-block]")).to_have_count(1)
 
 
+@pytest.mark.slow
 def test_the_calendar_file_opens_and_a_link_is_made_and_revoked(week: Page, tmp_path: Path) -> None:
     page = week
     say_the_usual_week(page)

@@ -280,16 +280,16 @@ def test_the_same_input_gives_the_same_bytes_in_another_process() -> None:
     events = json.dumps(
         [{"kind": kind, "at_ms": 300 * n, "seq": n, "text": hits.get(kind, "")} for n, kind in enumerate(KINDS * 3, 1)]
     )
+    asked = [(format_id, json.dumps(settings), events) for format_id, settings in CASES]
     program = (
-        "import sys; from jolly_core.challenges.wire import tally_json;"
-        "sys.stdout.write(tally_json(sys.argv[1], sys.argv[2], sys.argv[3]))"
+        "import json, sys; from jolly_core.challenges.wire import tally_json;"
+        "print(json.dumps([tally_json(*each) for each in json.load(sys.stdin)]))"
     )
     core = Path(__file__).resolve().parents[2] / "core"
-    for format_id, settings in CASES:
-        words = [sys.executable, "-c", program, format_id, json.dumps(settings), events]
-        environment = {**os.environ, "PYTHONHASHSEED": "1234", "PYTHONPATH": str(core)}
-        other = subprocess.run(words, capture_output=True, text=True, check=True, env=environment)
-        assert other.stdout == tally_json(format_id, json.dumps(settings), events)
+    environment = {**os.environ, "PYTHONHASHSEED": "1234", "PYTHONPATH": str(core)}
+    words = [sys.executable, "-c", program]
+    other = subprocess.run(words, input=json.dumps(asked), capture_output=True, text=True, check=True, env=environment)
+    assert json.loads(other.stdout) == [tally_json(*each) for each in asked]
 
 
 def test_the_challenges_import_only_the_standard_library() -> None:

@@ -18,8 +18,9 @@ from tests.server.player import Player
 
 
 @pytest.fixture(autouse=True)
-def _quick_passwords(settings: Any) -> None:
-    """Guessing passwords is to be slow for attackers, not for tests."""
+def _quick_passwords(settings: Any, monkeypatch: pytest.MonkeyPatch) -> None:
+    """Guessing passwords and codes is to be slow for attackers, not for tests."""
+    monkeypatch.setattr("accounts.recovery.ROUNDS", 1)
     settings.PASSWORD_HASHERS = ["django.contrib.auth.hashers.MD5PasswordHasher"]
 
 

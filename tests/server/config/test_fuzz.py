@@ -65,6 +65,8 @@ DOCUMENTED = {
     for methods in yaml.safe_load(SCHEMA.read_text())["paths"].values()
     for operation in methods.values()
 }
+#: So many values of a long body are made nonsense, drawn anew for each write; `make fuzz` goes on with the others.
+MOST_PLACES = 40
 #: Seconds that `make fuzz` spends beyond the fixed cases; none in the tests.
 FUZZ_S = float(os.environ.get("FUZZ_S", "0"))
 
@@ -113,7 +115,8 @@ def test_nonsense_is_refused_and_breaks_nothing(write: str) -> None:
     assert send(world, method, path, dumped(body), "application/json; charset=utf-16") in documented
     assert send(world, method, path, dumped(body), "text/plain") in documented
     chance = Random(write)
-    for place in places_in(body):
+    places = list(places_in(body))
+    for place in places if len(places) <= MOST_PLACES else chance.sample(places, MOST_PLACES):
         is_first = not any(isinstance(step, int) and step for step in place)
         for value in NONSENSE if is_first else chance.sample(NONSENSE, 4):
             assert send(world, method, path, dumped(with_value(body, place, value))) in documented, (place, value)
