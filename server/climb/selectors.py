@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 from typing import Any
@@ -23,13 +23,15 @@ from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.record.usual import Comparison, compare, usual_of
 from jolly_core.record.weaker import Finding, SideResults, find_weaker
 from jolly_core.sides import FIRST, SECOND
-from jolly_core.thresholds.evidence import RunResult
+from jolly_core.thresholds.condition import RunResult
 from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.offers import MarkOffer, offer_marks
+from jolly_core.thresholds.price import Price, price_of
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 from jolly_core.words import sentence
 from ladders.models import Ladder, Rung
+from ladders.rungs import read_asked
 from ladders.selectors import (
     KnownNeed,
     RungName,
@@ -135,6 +137,24 @@ class MetricRow:
 
 
 @dataclass(frozen=True)
+class WouldHave:
+    """What a threshold would have advised right after a run."""
+
+    day: date
+    value: float | None
+    kind: str
+
+
+@dataclass(frozen=True)
+class Asking:
+    """A threshold that is thought of: its words, its price (None where there is none to tell), and the latest runs."""
+
+    words: str
+    price: Price | None
+    would: Sequence[WouldHave]
+
+
+@dataclass(frozen=True)
 class Outcome:
     """What a run came to: its numbers beside the usual, the best and the mark, and the verdict on the rung."""
 
@@ -160,17 +180,20 @@ def get_standing(ladder: Ladder) -> LadderStanding:
 
 def _results(ladder: Ladder, rung: Rung, threshold: Threshold, history: History) -> list[RunResult]:
     """The latest runs on a rung since the athlete came to it, oldest first, as the core's thresholds take them."""
-    many = max(threshold.of_last, threshold.floor_runs)
     played = [(side, history.get((rung.pk, side), SideSummary())) for side in ladder.sides]
-    runs = [(run, side) for side, summary in played for run in summary.since(ladder.arrived_at, many)]
+    runs = [(run, side) for side, summary in played for run in summary.since(ladder.arrived_at, threshold.most_runs)]
     ordered = sorted(runs, key=lambda each: each[0].place)
-    return [RunResult(run.day, side, run.metrics.get(threshold.metric.id)) for run, side in ordered]
+    return [_result(run, side, threshold) for run, side in ordered]
+
+
+def _result(run: PlayedRun, side: str, threshold: Threshold) -> RunResult:
+    return RunResult(run.day, side, run.metrics.get(threshold.metric.id), run.makes, run.attempts)
 
 
 def _stand(worked_on: WorkedOn, threshold: Threshold, results: Sequence[RunResult]) -> LadderStanding:
     ladder, working, rungs = worked_on.ladder, worked_on.working, len(worked_on.rungs)
     place = RungPlace(working.number, rungs, ladder.known_pair, ladder.sides, is_ladder_held=ladder.held >= rungs)
-    verdict = judge(threshold, results, place)
+    verdict = judge(threshold, results, place, working.game)
     return LadderStanding(ladder, ladder.held, worked_on.rungs, working, threshold, verdict)
 
 
@@ -263,6 +286,30 @@ def list_mark_offers(athlete: Athlete, rung_id: int, metric_id: str) -> Sequence
     usual, side = worst(known, key=lambda each: each[0]) if known else (None, SideSummary())
     pace = pace_of(rung.game, side.latest(), card=rung.known_card)
     return offer_marks(rung.game, metric.id, pace=pace, usual=usual)
+
+
+def get_price(athlete: Athlete, rung_id: int, given: Mapping[str, Any]) -> Asking:
+    """What a threshold would cost on a rung, and what it would have said of the latest runs. Nothing is kept.
+
+    Raises ``CoreError`` for values that cannot be asked.
+    """
+    rung = get_rung(athlete, rung_id)
+    ladder, game = rung.ladder, rung.game
+    threshold = read_asked(rung, given)
+    summaries = {side: get_summary(rung, side) for side in ladder.sides}
+    paces = [pace_of(game, summary.latest(), card=rung.known_card) for summary in summaries.values()]
+    # Of two sides the one that lags has to come to it, too.
+    own = min((pace for pace in paces if not pace.is_prior), key=lambda pace: pace.rate, default=None)
+    runs = sorted(
+        ((run, side) for side, summary in summaries.items() for run in summary.latest()), key=lambda each: each[0].place
+    )[-RECENT_RUNS:]
+    results = [_result(run, side, threshold) for run, side in runs]
+    place = RungPlace(rung.number, rung.number + 1, ladder.known_pair, ladder.sides)
+    would = [
+        WouldHave(run.day, result.value, judge(threshold, results[:many], place, game).kind)
+        for many, ((run, _), result) in enumerate(zip(runs, results, strict=True), 1)
+    ]
+    return Asking(threshold.words, price_of(threshold, game, own), would)
 
 
 def _record(ladder: Ladder, summary: SideSummary, threshold: Threshold, side: str) -> RungRecord:

@@ -367,11 +367,16 @@ def attach_layout(athlete: Athlete, rung_id: int, layout_id: int | None) -> Rung
 def change_threshold(athlete: Athlete, rung_id: int, given: Mapping[str, Any], at: datetime) -> ThresholdRevision:
     """Ask something else of a rung from now on. Raises ``CoreError`` for values that cannot be asked."""
     rung = lock_rung(athlete, rung_id)
-    game = rung.game
-    threshold = read_threshold(type(game), given)
-    check_mark(game, threshold)
+    threshold = read_asked(rung, given)
+    return ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_stored(), made_at=at)
+
+
+def read_asked(rung: Rung, given: Mapping[str, Any]) -> Threshold:
+    """What somebody wants to ask of a rung. Raises ``CoreError`` for values that cannot be asked."""
+    threshold = read_threshold(type(rung.game), given)
+    check_mark(rung.game, threshold)
     if threshold.each_side and not rung.ladder.has_sides:
         raise CoreError.one(
             "no_sides", f"{rung.ladder.title} has no sides; ask for it without them.", "each_side", value=True
         )
-    return ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_stored(), made_at=at)
+    return threshold

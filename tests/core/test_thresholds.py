@@ -10,16 +10,19 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from jolly_core.challenges.registry import get_format
+from jolly_core.challenges.registry import get_format, read_game
 from jolly_core.errors import CoreError
 from jolly_core.sides import Pair
-from jolly_core.thresholds.evidence import RunResult, gather_evidence
-from jolly_core.thresholds.threshold import Threshold, read_threshold
+from jolly_core.thresholds.condition import RunResult, State
+from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
+from jolly_core.thresholds.evidence import gather_evidence
+from jolly_core.thresholds.threshold import Threshold, read_threshold, stored_threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 
 MAKES = get_format("makes_of_n")
 STREAK = get_format("streak")
 FIRST = date(2026, 3, 2)
+TEN = read_game("makes_of_n", {"attempts": 10})
 
 
 def ask(**values: Any) -> Threshold:
@@ -66,6 +69,8 @@ def test_fewer_is_better_where_the_metric_says_so() -> None:
         ({"of_last": 21}, "of_last", "out_of_range"),
         ({"reached": 4, "of_last": 3}, "reached", "out_of_range"),
         ({"reached": 2, "days": 3}, "days", "out_of_range"),
+        ({"conditions": {}}, "conditions", "wrong_length"),
+        ({"conditions": 3}, "conditions", "wrong_length"),
         ({"each_side": "yes"}, "each_side", "not_a_yes_or_no"),
         ({"floor": 8}, "floor", "floor_above_mark"),
         ({"floor_runs": 0}, "floor_runs", "out_of_range"),
@@ -88,33 +93,60 @@ def test_reads_back_what_it_writes() -> None:
     assert read_threshold(MAKES, threshold.as_dict()) == threshold
 
 
+@pytest.mark.parametrize(
+    ("conditions", "path", "code"),
+    [
+        ({"at_the_mark": {"reached": 4}}, ("conditions", "at_the_mark", "reached"), "out_of_range"),
+        ({"proof": {"sure": 100}}, ("conditions", "proof", "sure"), "out_of_range"),
+        ({"luck": {}}, ("conditions", "luck"), "not_a_choice"),
+        ({"proof": 3}, ("conditions", "proof"), "not_an_object"),
+    ],
+)
+def test_a_condition_that_cannot_be_asked_is_refused_where_it_stands(
+    conditions: dict[str, Any], path: tuple[str, ...], code: str
+) -> None:
+    with pytest.raises(CoreError) as refused:
+        ask(conditions=conditions)
+    assert [(problem.path, problem.code) for problem in refused.value.problems] == [(path, code)]
+
+
+def test_what_version_one_stored_asks_what_it_did() -> None:
+    kept = {"v": 1, "metric": "makes", "mark": 8, "reached": 3, "of_last": 5, "days": 2, "floor_runs": 2}
+    assert stored_threshold(MAKES, kept) == ask(reached=3, of_last=5, days=2, floor_runs=2)
+
+
 # --- evidence ---------------------------------------------------------------------------------------------------------
 
 
+def counted(threshold: Threshold, runs: list[RunResult]) -> State:
+    """How far the runs at the mark go."""
+    condition = threshold.condition(AtTheMark)
+    assert condition
+    return condition.state(threshold.of_a_run, runs, TEN)
+
+
 def test_only_the_last_runs_count() -> None:
-    evidence = gather_evidence(ask(reached=2, of_last=3), runs_of(9, 9, 4, 5, 9), "none")
+    evidence = gather_evidence(ask(reached=2, of_last=3), runs_of(9, 9, 4, 5, 9), "none", TEN)
     assert (evidence.recent, evidence.met, evidence.more_runs) == ((False, False, True), 1, 1)
 
 
 def test_good_runs_of_one_day_are_not_two_days() -> None:
-    evidence = gather_evidence(ask(days=2), runs_of(8, 9, days="00"), "none")
-    assert (evidence.met, evidence.days_met, evidence.more_runs, evidence.more_days) == (2, 1, 1, 1)
+    state = counted(ask(days=2), runs_of(8, 9, days="00"))
+    assert (state.missing, state.more_runs) == ("1 more, on another day", 1)
+    assert state.brief == "2 reached, 2 wanted; on 1 day, 2 wanted"
 
 
-def _filled(threshold: Threshold, results: list[tuple[bool, int]]) -> bool:
-    window = results[-threshold.of_last :]
-    return (
-        sum(good for good, _ in window) >= threshold.reached
-        and len({day for good, day in window if good}) >= threshold.days
-    )
+def _filled(asked: AtTheMark, results: list[tuple[bool, int]]) -> bool:
+    window = results[-asked.of_last :]
+    return sum(good for good, _ in window) >= asked.reached and len({day for good, day in window if good}) >= asked.days
 
 
-def _fewest_more(threshold: Threshold, results: list[tuple[bool, int]]) -> int:
+def _fewest_more(asked: AtTheMark, results: list[tuple[bool, int]]) -> int:
     """By brute force: the fewest good runs, each on a day known or new, that fill the threshold."""
     known = sorted({day for _, day in results})
-    for more in range(threshold.of_last + 1):
+    for more in range(asked.of_last + 1):
         for days in product([*known, *range(100, 100 + more)], repeat=more):
-            if _filled(threshold, [*results, *((True, day) for day in days)]):
+            if _filled(asked, [*results, *((True, day) for day in days)]):
                 return more
     raise AssertionError("a window of good runs on days of their own always fills")
 
@@ -131,14 +163,14 @@ def test_what_is_missing_is_the_fewest_that_would_do(
     results: list[tuple[bool, int]], asked: tuple[int, int, int]
 ) -> None:
     of_last, reached, days = asked
-    threshold = ask(of_last=of_last, reached=reached, days=days)
+    condition = AtTheMark(reached, of_last, days)
     results = sorted(results, key=lambda result: result[1])
     runs = [RunResult(FIRST + timedelta(day), "none", 8.0 if good else 2.0) for good, day in results]
-    evidence = gather_evidence(threshold, runs, "none")
-    assert evidence.more_runs == _fewest_more(threshold, results)
-    assert evidence.is_filled == _filled(threshold, results)
-    assert 0 <= evidence.share <= 1
-    assert (evidence.share == 1) == evidence.is_filled
+    state = condition.state(ask().of_a_run, runs, TEN)
+    assert state.more_runs == _fewest_more(condition, results)
+    assert state.is_filled == _filled(condition, results)
+    assert 0 <= state.share <= 1
+    assert (state.share == 1) == state.is_filled
 
 
 # --- verdicts ---------------------------------------------------------------------------------------------------------
@@ -148,7 +180,7 @@ MIDDLE = RungPlace(2, 4, HANDS, ("second", "first"))
 
 
 def verdict_on(threshold: Threshold, runs: list[RunResult], place: RungPlace = MIDDLE) -> Verdict:
-    return judge(threshold, runs, place)
+    return judge(threshold, runs, place, TEN)
 
 
 def test_climb_with_the_numbers_behind_it() -> None:

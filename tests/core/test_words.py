@@ -18,7 +18,9 @@ from jolly_core.lessons.registry import lessons_of
 from jolly_core.paper.registry import form_of
 from jolly_core.planning.tuner import tune
 from jolly_core.record.result import result_of
-from jolly_core.thresholds.evidence import RunResult
+from jolly_core.thresholds.condition import RunResult
+from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
+from jolly_core.thresholds.conditions.proof import Proof
 from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, judge
@@ -125,13 +127,13 @@ def test_words_of_marks_and_verdicts_are_right(format_id: str) -> None:
         game = read_game(format_id, given)
         for metric in game.metrics:
             for mark in {1.0, fair_mark(game, metric.id) or 1.0}:
-                for reached, of_last in ((1, 1), (2, 3), (1, 2)):
-                    asked = Threshold(metric, mark, reached, of_last, floor=0.5 * mark, floor_runs=reached)
+                for conditions in ((AtTheMark(1, 1),), (AtTheMark(2, 3),), (AtTheMark(1, 2), Proof()), (Proof(),)):
+                    asked = Threshold(metric, mark, conditions, floor=0.5 * mark, floor_runs=len(conditions))
                     wrong.update(faults(asked.words))
                     for values in ([], [mark], [0.0], [mark, 0.0], [0.0] * 4, [mark] * 4):
-                        runs = [RunResult(day + timedelta(n), "none", value) for n, value in enumerate(values)]
+                        runs = [RunResult(day + timedelta(n), "none", value, 1, 2) for n, value in enumerate(values)]
                         for place in (RungPlace(1, 3), RungPlace(3, 3, is_ladder_held=True)):
-                            verdict = judge(asked, runs, place)
+                            verdict = judge(asked, runs, place, game)
                             wrong.update(faults(verdict.headline, is_sentence=True))
                             for reason in verdict.reasons:
                                 wrong.update(faults(reason.words, is_sentence=True))
@@ -142,6 +144,6 @@ def test_words_of_marks_and_verdicts_are_right(format_id: str) -> None:
 
 
 def test_a_whole_ladder_that_is_held_is_not_offered_again() -> None:
-    asked = Threshold(get_format("makes_of_n").metrics[0], 8, 2, 3)
-    words = judge(asked, [], RungPlace(3, 3, is_ladder_held=True)).reasons[0].words
+    asked = Threshold(get_format("makes_of_n").metrics[0], 8)
+    words = judge(asked, [], RungPlace(3, 3, is_ladder_held=True), read_game("makes_of_n", {})).reasons[0].words
     assert words == "No run yet at 8 makes or more; 2 more and it is confirmed."

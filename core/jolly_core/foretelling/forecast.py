@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import inf
 from typing import Any, ClassVar, Generic, TypeVar
 
@@ -11,6 +11,12 @@ from jolly_core.challenges.counted import limit_of_seconds
 from jolly_core.challenges.game import Game
 from jolly_core.challenges.settings import Settings
 from jolly_core.foretelling.pace import Attempts, Estimate, Pace, time_of
+
+#: A run without a limit of its own is taken to last this long. Common practice, no source.
+WITHIN_S = 600
+HALF = 0.5
+#: A rate is found to a thousandth.
+HALVINGS = 10
 
 SettingsType = TypeVar("SettingsType", bound=Settings)
 
@@ -50,6 +56,24 @@ class Forecast(ABC, Generic[SettingsType]):
         A mark that asks for less than the lowest is always met, one that asks for more than the highest never.
         """
         return 0, inf
+
+    def rate_of_mark(self, metric_id: str, mark: float) -> float | None:
+        """The rate of makes that a mark stands for: with it every second run reaches the mark.
+
+        None where how likely the mark is does not go by the rate, so that makes and misses do not tell.
+        """
+
+        def chance(rate: float) -> float | None:
+            return self.chance(replace(self.prior, rate=rate), metric_id, mark, WITHIN_S)
+
+        low, high = 0.0, 1.0
+        at_low, at_high = chance(0.01), chance(0.99)
+        if at_low is None or at_high is None or not at_low < HALF <= at_high:
+            return None
+        for _ in range(HALVINGS):
+            middle = (low + high) / 2
+            low, high = (middle, high) if (chance(middle) or 0.0) < HALF else (low, middle)
+        return (low + high) / 2
 
     @property
     def asked(self) -> str:

@@ -213,7 +213,8 @@ def _read_threshold(game: AnyGame, given: Mapping[str, Any], *, has_sides: bool)
         fair = fair_threshold(game, each_side=has_sides)
         # A fair mark is one of its own metric.
         is_of_it = given.get("metric", fair.metric.id) == fair.metric.id
-        asked = {**fair.as_dict(), **given} if is_of_it else asked
+        usual = {name: value for name, value in fair.as_dict().items() if name != "conditions"}
+        asked = {**usual, **given} if is_of_it else asked
     threshold = read_threshold(type(game), asked)
     check_mark(game, threshold)
     if threshold.each_side and not has_sides:

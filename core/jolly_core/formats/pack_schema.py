@@ -21,7 +21,8 @@ from jolly_core.places.layout import LONGEST_TITLE, MOST_ZONES
 from jolly_core.places.registry import PLACES
 from jolly_core.places.zone import WAYS_TO_COUNT
 from jolly_core.sides import LONGEST_WORD, PAIRS
-from jolly_core.thresholds.threshold import HIGHEST_MARK, MOST_RUNS
+from jolly_core.thresholds.conditions.at_the_mark import MOST_RUNS
+from jolly_core.thresholds.threshold import CONDITIONS, HIGHEST_MARK, MOST_CONDITIONS
 
 VERSION = 1
 #: Those of ``Band``: what somebody is called who scores like that.
@@ -167,9 +168,12 @@ def _threshold() -> dict[str, Any]:
         {
             "metric": _text(40, shortest=1),
             "mark": number,
+            # In short, for runs at the mark alone.
             "reached": _whole(1, MOST_RUNS),
             "of_last": _whole(1, MOST_RUNS),
             "days": _whole(1, MOST_RUNS),
+            "conditions": _object({each.id: _inner(each.schema()) for each in CONDITIONS.values()})
+            | {"minProperties": 1, "maxProperties": MOST_CONDITIONS},
             "each_side": _YES_OR_NO,
             "floor": {**number, "type": ["number", "null"]},
             "floor_runs": _whole(1, MOST_RUNS),

@@ -4,76 +4,66 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
-from datetime import date
 
+from jolly_core.challenges.registry import AnyGame
+from jolly_core.thresholds.condition import RunResult, State
+from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
 from jolly_core.thresholds.threshold import Threshold
 
-
-@dataclass(frozen=True)
-class RunResult:
-    """What counts of a run here: its day (the athlete's own calendar), its side, and the metric's value."""
-
-    day: date
-    side: str
-    value: float | None
+#: As many of the last runs are drawn where no condition counts them.
+DRAWN = 5
 
 
 @dataclass(frozen=True)
 class Evidence:
-    """Of the last runs of ``side``: which met the mark, on how many days, and what is still missing.
+    """Of the last runs of ``side`` which reached the mark, and how far each condition is filled.
 
-    ``more_runs`` is the least number of further good runs; ``more_days`` how many of them must fall on new days,
-    beside the ``days_kept`` that will still count by then.
-    ``share`` (0 to 1) is how far the threshold is filled, for drawing.
+    ``window`` is how many of the last runs are drawn.
     """
 
     side: str
     recent: tuple[bool, ...]
-    met: int
-    days_met: int
-    more_runs: int
-    more_days: int
-    days_kept: int
-    share: float
+    window: int
+    states: tuple[State, ...]
     #: The side as it is said; empty without sides.
     side_words: str = ""
 
     @property
     def is_filled(self) -> bool:
-        return self.more_runs == 0
+        return all(state.is_filled for state in self.states)
+
+    @property
+    def share(self) -> float:
+        """How far it is filled, 0 to 1, for drawing."""
+        return sum(state.share for state in self.states) / len(self.states)
+
+    @property
+    def more_runs(self) -> int | None:
+        """The least number of further good runs; None where that cannot be told."""
+        known = [state.more_runs for state in self.states]
+        return None if None in known else max(each for each in known if each is not None)
+
+    @property
+    def brief(self) -> str:
+        """How it stands, in a few words."""
+        return "; ".join(state.brief for state in self.states)
+
+    @property
+    def met(self) -> int:
+        """How many of the last runs reached the mark."""
+        return sum(self.recent)
 
 
-def gather_evidence(threshold: Threshold, runs: Sequence[RunResult], side: str, side_words: str = "") -> Evidence:
+def gather_evidence(
+    threshold: Threshold, runs: Sequence[RunResult], side: str, game: AnyGame, side_words: str = ""
+) -> Evidence:
     """The evidence in one side's runs, oldest first."""
-    recent = list(runs)[-threshold.of_last :]
-    good = [run.day for run in recent if threshold.is_met_by(run.value)]
-    more_runs, more_days, days_kept = _still_missing(threshold, recent)
-    # Every good run and every day asked for is one part; parts beyond what is asked for fill nothing.
-    wanted = threshold.reached + threshold.days
-    filled = min(len(good), threshold.reached) + min(len(set(good)), threshold.days)
+    mark, counted = threshold.of_a_run, threshold.condition(AtTheMark)
+    window = counted.of_last if counted else DRAWN
     return Evidence(
         side=side,
-        recent=tuple(threshold.is_met_by(run.value) for run in recent),
-        met=len(good),
-        days_met=len(set(good)),
-        more_runs=more_runs,
-        more_days=more_days,
-        days_kept=days_kept,
-        share=filled / wanted,
+        recent=tuple(mark.is_met_by(run.value) for run in list(runs)[-window:]),
+        window=window,
+        states=tuple(condition.state(mark, runs, game) for condition in threshold.conditions),
         side_words=side_words,
     )
-
-
-def _still_missing(threshold: Threshold, recent: Sequence[RunResult]) -> tuple[int, int, int]:
-    """The least number of good runs to add until the window holds enough, how many need a new day, beside how many.
-
-    Adding a run pushes the oldest one out of the window, so this is counted by trying.
-    """
-    for more in range(threshold.of_last + 1):
-        kept = list(recent)[-(threshold.of_last - more) :] if more < threshold.of_last else []
-        good = [run.day for run in kept if threshold.is_met_by(run.value)]
-        days = len(set(good))
-        new_days = max(0, threshold.days - days)
-        if len(good) + more >= threshold.reached and new_days <= more:
-            return more, new_days, days
-    return threshold.of_last, threshold.days, 0  # a window of good runs alone always does

@@ -7,14 +7,12 @@ from math import ceil, inf
 from typing import Any
 
 from jolly_core.challenges.registry import AnyGame
-from jolly_core.foretelling.forecast import Forecast
+from jolly_core.foretelling.forecast import WITHIN_S, Forecast
 from jolly_core.foretelling.registry import forecast_of
 from jolly_core.thresholds.threshold import Threshold
 
 #: A mark that is reached about seven times in ten by an athlete without a record. Common practice, no source.
 FAIR_SHARE = 0.7
-#: A run without a limit of its own is taken to last this long. Common practice, no source.
-WITHIN_S = 600
 #: No first mark asks for more than this.
 FAR = 1000
 
@@ -26,7 +24,7 @@ def fair_threshold(game: AnyGame, *, each_side: bool = False) -> Threshold:
     if mark is None:
         metric = game.metrics[0]
         mark = fair_mark(game, metric.id) or 1.0
-    return Threshold(metric, mark, reached=2, of_last=3, each_side=each_side)
+    return Threshold(metric, mark, each_side=each_side)
 
 
 def fair_mark(game: AnyGame, metric_id: str) -> float | None:

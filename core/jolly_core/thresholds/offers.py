@@ -8,9 +8,10 @@ from math import ceil, floor
 
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.errors import CoreError
+from jolly_core.foretelling.forecast import WITHIN_S
 from jolly_core.foretelling.pace import Pace
 from jolly_core.foretelling.registry import forecast_of
-from jolly_core.thresholds.fair import FAIR_SHARE, WITHIN_S, hardest_mark
+from jolly_core.thresholds.fair import FAIR_SHARE, hardest_mark
 from jolly_core.thresholds.threshold import Threshold, check_mark
 
 

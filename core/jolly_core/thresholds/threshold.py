@@ -1,52 +1,81 @@
-"""A threshold: "makes of 8 or more, in 3 of the last 5 runs, on at least 2 days, on each side"."""
+"""A threshold: "8 makes or more in 3 of the last 5 runs, on at least 2 days; proven: 90 % sure; on each side"."""
 
 from __future__ import annotations
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from math import inf
-from typing import Any
+from typing import Any, TypeVar
 
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.registry import AnyGame
-from jolly_core.errors import CoreError, Problem
+from jolly_core.discovery import list_classes
+from jolly_core.errors import CoreError, Problem, errors_under
 from jolly_core.foretelling.registry import forecast_of
-from jolly_core.stored import Stored, upgraded
+from jolly_core.stored import VERSION_KEY, Stored, to_plain, upgraded
+from jolly_core.thresholds import conditions as modules
+from jolly_core.thresholds.condition import Condition, Mark
+from jolly_core.thresholds.conditions.at_the_mark import MOST_RUNS, AtTheMark
 from jolly_core.validation import check_integer, check_number
 from jolly_core.words import plain, quantity
 
-MOST_RUNS = 20
 HIGHEST_MARK = 100_000
+MOST_CONDITIONS = 3
+#: By their ids, in the order in which they are said.
+CONDITIONS: dict[str, type[Condition]] = {
+    each.id: each for each in sorted(list_classes(modules, Condition), key=lambda condition: condition.place)
+}
+#: What a threshold with this condition alone may be written with, in short.
+IN_SHORT = ("reached", "of_last", "days")
+
+Known = TypeVar("Known", bound=Condition)
+
+
+def _with_conditions(values: dict[str, Any]) -> dict[str, Any]:
+    """From version 1, which knew one condition and wrote it among the other fields."""
+    short = {name: values.pop(name) for name in IN_SHORT if name in values}
+    return {**values, "conditions": {AtTheMark.id: short}}
 
 
 @dataclass(frozen=True)
 class Threshold(Stored):
-    """Reach ``mark`` of ``metric`` in ``reached`` of the ``of_last`` last runs, on ``days`` different days.
+    """Reach ``mark`` of ``metric`` as each of the ``conditions`` asks; all of them must hold.
 
     ``each_side``: both sides must each do so. ``floor``: missed in ``floor_runs`` runs one after
     another, the rung is too hard for now; None switches that off.
     """
 
+    _version = 2
+    _upgrades = {1: _with_conditions}
+
     metric: Metric
     mark: float
-    reached: int = 2
-    of_last: int = 3
-    days: int = 1
+    conditions: tuple[Condition, ...] = (AtTheMark(),)
     each_side: bool = False
     floor: float | None = None
     floor_runs: int = 3
 
+    @property
+    def of_a_run(self) -> Mark:
+        """What every run is held against."""
+        return Mark(self.metric, self.mark)
+
+    def condition(self, kind: type[Known]) -> Known | None:
+        """One of the conditions, None where it is not asked."""
+        return next((each for each in self.conditions if isinstance(each, kind)), None)
+
+    @property
+    def most_runs(self) -> int:
+        """How many of the latest runs it looks at."""
+        return max(self.floor_runs, *(each.most_runs for each in self.conditions))
+
     def is_met_by(self, value: float | None) -> bool:
         """Whether one result reaches the mark."""
-        if value is None:
-            return False
-        return value >= self.mark if self.metric.direction == "up" else value <= self.mark
+        return self.of_a_run.is_met_by(value)
 
     def is_under_floor(self, value: float | None) -> bool:
         """Whether one result misses the floor; without a floor none does."""
-        if self.floor is None or value is None:
-            return False
-        return value < self.floor if self.metric.direction == "up" else value > self.floor
+        return self.floor is not None and value is not None and not Mark(self.metric, self.floor).is_met_by(value)
 
     def with_mark(self, mark: float) -> Threshold:
         """The same with another mark; a floor that would not be below it any more goes."""
@@ -56,22 +85,26 @@ class Threshold(Stored):
     @property
     def mark_words(self) -> str:
         """The mark as it is said: "8 makes or more"."""
-        return self.metric.at_least(self.mark)
+        return self.of_a_run.words
 
     @property
     def words(self) -> str:
         """The whole criterion as a sentence without its full stop."""
-        words = f"{self.mark_words} in {self.reached} of the last {quantity(self.of_last, 'run')}"
-        if self.reached == self.of_last:
-            words = f"{self.mark_words} in {self.of_last} runs one after another"
-            words = f"{self.mark_words} in one run" if self.of_last == 1 else words
-        if self.days > 1:
-            words += f", on at least {self.days} days"
-        return words + (", on each side" if self.each_side else "")
+        first, *others = (each.words(self.of_a_run) for each in self.conditions)
+        is_counted = self.condition(AtTheMark) is not None
+        asked = "; ".join([f"{self.mark_words}{' ' if is_counted else ', '}{first}", *others])
+        return asked + (", on each side" if self.each_side else "")
 
     def as_dict(self) -> dict[str, Any]:
-        """The threshold as plain values, as ``read_threshold`` takes them: its metric by its id."""
-        return {**super().as_dict(), "metric": self.metric.id}
+        """The threshold as plain values, as ``read_threshold`` takes them: metric and conditions by their ids."""
+        return {
+            "metric": self.metric.id,
+            "mark": self.mark,
+            "conditions": {each.id: to_plain(each) for each in self.conditions},
+            "each_side": self.each_side,
+            "floor": self.floor,
+            "floor_runs": self.floor_runs,
+        }
 
 
 def check_mark(game: AnyGame, threshold: Threshold) -> None:
@@ -104,26 +137,39 @@ def _mark_problem(game: AnyGame, metric: Metric, name: str, value: float) -> Pro
 def stored_threshold(format_: type[AnyGame], stored: Mapping[str, Any]) -> Threshold:
     """The threshold that was stored for runs of a format; what is missing has its default.
 
-    It was checked when it was stored. A metric that the format no longer has is its leading one.
+    It was checked when it was stored. A metric that the format no longer has is its leading one, and a condition that
+    is known no longer is left out.
     """
     values = upgraded(Threshold, stored)
     known = {name: values[name] for name in Threshold.__dataclass_fields__ if name in values}
-    return Threshold(**{**known, "metric": format_.metric(values["metric"]) or format_.metrics[0]})
+    conditions = [
+        CONDITIONS[name].from_stored(each) for name, each in known.pop("conditions", {}).items() if name in CONDITIONS
+    ]
+    metric = format_.metric(values["metric"]) or format_.metrics[0]
+    return Threshold(**{**known, "metric": metric, "conditions": _in_order(conditions) or (AtTheMark(),)})
+
+
+def _in_order(conditions: list[Condition]) -> tuple[Condition, ...]:
+    return tuple(sorted(conditions, key=lambda each: each.place))
 
 
 def read_threshold(format_: type[AnyGame], given: Mapping[str, Any]) -> Threshold:
-    """The threshold in plain values, for runs of a format. Raises ``CoreError`` naming every bad field."""
+    """The threshold in plain values, for runs of a format. Raises ``CoreError`` naming every bad field.
+
+    In short, ``reached``, ``of_last`` and ``days`` stand for the condition of runs at the mark alone.
+    """
     metric = format_.metric(str(given.get("metric")))
-    reached, of_last, days = given.get("reached", 2), given.get("of_last", 3), given.get("days", 1)
     floor, floor_runs, each_side = given.get("floor"), given.get("floor_runs", 3), given.get("each_side", False)
     problems = [
         check_number("mark", given.get("mark"), 0, HIGHEST_MARK),
-        check_integer("of_last", of_last, 1, MOST_RUNS, "runs"),
-        check_integer("reached", reached, 1, of_last if isinstance(of_last, int) else MOST_RUNS, "runs"),
-        check_integer("days", days, 1, reached if isinstance(reached, int) else MOST_RUNS, "days"),
         check_integer("floor_runs", floor_runs, 1, MOST_RUNS, "runs"),
         None if floor is None else check_number("floor", floor, 0, HIGHEST_MARK),
     ]
+    conditions: tuple[Condition, ...] = ()
+    try:
+        conditions = _read_conditions(given)
+    except CoreError as error:
+        problems += error.problems
     if metric is None:
         problems.append(format_.unknown_metric(given.get("metric")))
     if not isinstance(each_side, bool):
@@ -131,7 +177,7 @@ def read_threshold(format_: type[AnyGame], given: Mapping[str, Any]) -> Threshol
     if found := [problem for problem in problems if problem]:
         raise CoreError(found)
     assert metric is not None  # a missing one is among the problems
-    threshold = Threshold(metric, given["mark"], reached, of_last, days, each_side, floor, floor_runs)
+    threshold = Threshold(metric, given["mark"], conditions, each_side, floor, floor_runs)
     if floor is not None and threshold.is_met_by(floor):
         raise CoreError.one(
             "floor_above_mark",
@@ -140,3 +186,23 @@ def read_threshold(format_: type[AnyGame], given: Mapping[str, Any]) -> Threshol
             value=floor,
         )
     return threshold
+
+
+def _read_conditions(given: Mapping[str, Any]) -> tuple[Condition, ...]:
+    asked = given.get("conditions")
+    if asked is None:
+        return (AtTheMark.read({name: given[name] for name in IN_SHORT if name in given}),)
+    with errors_under("conditions"):
+        if not isinstance(asked, Mapping) or not 1 <= len(asked) <= MOST_CONDITIONS:
+            message = f"Ask for one to {quantity(MOST_CONDITIONS, 'condition')}."
+            raise CoreError.one("wrong_length", message, value=None, allowed=f"1..{MOST_CONDITIONS}")
+        return _in_order([_read_condition(name, values) for name, values in asked.items()])
+
+
+def _read_condition(name: str, values: Any) -> Condition:
+    if name not in CONDITIONS:
+        raise CoreError.one("not_a_choice", f"There is no condition {name!r}.", name, allowed=list(CONDITIONS))
+    with errors_under(name):
+        if not isinstance(values, Mapping):
+            raise CoreError.one("not_an_object", "A condition has settings by their names.", value=None)
+        return CONDITIONS[name].read({key: value for key, value in values.items() if key != VERSION_KEY})

@@ -5,8 +5,10 @@ from __future__ import annotations
 from collections.abc import Sequence
 from dataclasses import dataclass, field
 
+from jolly_core.challenges.registry import AnyGame
 from jolly_core.sides import NONE, Pair
-from jolly_core.thresholds.evidence import Evidence, RunResult, gather_evidence
+from jolly_core.thresholds.condition import RunResult, State
+from jolly_core.thresholds.evidence import Evidence, gather_evidence
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.words import quantity, sentence
 
@@ -55,18 +57,20 @@ class RungPlace:
         return self.number == self.rungs
 
 
-def judge(threshold: Threshold, runs: Sequence[RunResult], place: RungPlace) -> Verdict:
-    """The verdict on the runs since the athlete came to this rung, oldest first.
+def judge(threshold: Threshold, runs: Sequence[RunResult], place: RungPlace, game: AnyGame) -> Verdict:
+    """The verdict on the runs of a game since the athlete came to this rung, oldest first.
 
-    The threshold comes first: who fills it climbs. Then the floor: who missed it on a side in as many runs one after
-    another as the threshold says goes down a rung. Otherwise stay, with what is missing.
+    The threshold comes first: who fills each of its conditions climbs. Then the floor: who missed it on a side in as
+    many runs one after another as the threshold says goes down a rung. Otherwise stay, with what is missing.
     """
     by_side = {side: [run for run in runs if run.side == side] for side in place.sides} if threshold.each_side else {}
     by_side = by_side or {NONE: list(runs)}
-    evidence = tuple(gather_evidence(threshold, by_side[side], side, place.pair.words(side)) for side in by_side)
+    evidence = tuple(
+        gather_evidence(threshold, results, side, game, place.pair.words(side)) for side, results in by_side.items()
+    )
     share = sum(each.share for each in evidence) / len(evidence)
     if all(each.is_filled for each in evidence):
-        reasons = tuple(_filled(threshold, each, place) for each in evidence)
+        reasons = tuple(_reason(each, state, place) for each in evidence for state in each.states)
         kind = STAY if place.is_ladder_held else CLIMB
         return Verdict(kind, _climb_headline(place), reasons, evidence, 1.0)
     fallen = [side for side in by_side if _is_through_floor(threshold, by_side[side])]
@@ -77,7 +81,7 @@ def judge(threshold: Threshold, runs: Sequence[RunResult], place: RungPlace) -> 
             return Verdict(STEP_BACK, f"Step back to rung {below} and rebuild", reasons, evidence, share)
         easier = Reason("lowest_rung", "This is the lowest rung: make the target bigger or stand closer for a while.")
         return Verdict(STAY, "Stay, and make it easier", (*reasons, easier), evidence, share)
-    reasons = tuple(_state(threshold, each, place) for each in evidence)
+    reasons = tuple(_reason(each, state, place) for each in evidence for state in each.states)
     headline = "The whole ladder is yours" if place.is_ladder_held else f"Stay on rung {place.number}"
     return Verdict(STAY, headline, reasons, evidence, share)
 
@@ -96,15 +100,21 @@ def _lead(side: str, place: RungPlace) -> str:
     return f"{words}: " if words else ""
 
 
-def _on_days(days: int) -> str:
-    return f" on {quantity(days, 'day')}" if days else ""
+def _reason(each: Evidence, state: State, place: RungPlace) -> Reason:
+    """How one condition stands on one side: filled, or what is missing, and what comes of it."""
+    lead = _lead(each.side, place)
+    if state.is_filled:
+        return Reason("threshold_reached", sentence(f"{lead}{state.so_far}; {state.wanted}."))
+    is_last = all(other.is_filled for other in each.states if other is not state)
+    goal = f" and {_goal(each.side, place)}" if state.is_enough and is_last else ""
+    return Reason("still_missing", sentence(f"{lead}{state.so_far}; {state.missing}{goal}."))
 
 
-def _filled(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
-    words = (
-        f"{_lead(each.side, place)}{_reached(threshold, each)}{_on_days(each.days_met)}; {threshold.reached} wanted."
-    )
-    return Reason("threshold_reached", sentence(words))
+def _goal(side: str, place: RungPlace) -> str:
+    if place.is_ladder_held:
+        # The rung is the athlete's already: it is only a question of what it is worth today.
+        return "it is confirmed"
+    return "the rung is yours" if side == NONE else "this side is there"
 
 
 def _through_floor(threshold: Threshold, runs: Sequence[RunResult], side: str, place: RungPlace) -> Reason:
@@ -120,40 +130,6 @@ def _through_floor(threshold: Threshold, runs: Sequence[RunResult], side: str, p
     return Reason("floor_missed", sentence(words))
 
 
-def _state(threshold: Threshold, each: Evidence, place: RungPlace) -> Reason:
-    if each.is_filled:
-        return _filled(threshold, each, place)
-    so_far = _reached(threshold, each) if each.recent else f"no run yet at {threshold.mark_words}"
-    return Reason("still_missing", sentence(f"{_lead(each.side, place)}{so_far}; {_missing(each, place)}."))
-
-
 def _runs(number: int) -> str:
     """The number of last runs in words: "run", "3 runs"."""
     return "run" if number == 1 else quantity(number, "run")
-
-
-def _reached(threshold: Threshold, each: Evidence) -> str:
-    """How many of the last runs reached the mark."""
-    if len(each.recent) == 1:
-        return f"the last run {'reached' if each.met else 'did not reach'} {threshold.mark_words}"
-    return f"of the last {quantity(len(each.recent), 'run')} {each.met or 'none'} reached {threshold.mark_words}"
-
-
-def _missing(each: Evidence, place: RungPlace) -> str:
-    more, new_days = each.more_runs, each.more_days
-    if place.is_ladder_held:
-        # The rung is the athlete's already: it is only a question of what it is worth today.
-        goal = "it is confirmed"
-    else:
-        goal = "the rung is yours" if each.side == NONE else "this side is there"
-    enough = f"{more} more and {goal}"
-    if each.days_kept == 0:
-        # Nothing counts yet, so the first good day is not "another" one.
-        if new_days <= 1:
-            return enough
-        return f"{more} more, on {new_days} different days" + ("" if new_days == more else " at least")
-    if not new_days:
-        return enough
-    if new_days < more:
-        return f"{more} more, {new_days} of them on {'another day' if new_days == 1 else 'other days'}"
-    return f"{more} more, on another day" if new_days == 1 else f"{more} more, on {new_days} other days"

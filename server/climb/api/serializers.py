@@ -3,6 +3,7 @@ from rest_framework import serializers
 from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.challenges.breakdown import Breakdown
+from jolly_core.thresholds.price import Price
 from ladders.api.serializers import (
     LadderRefSerializer,
     RungRefSerializer,
@@ -23,15 +24,18 @@ class ReasonSerializer(ReadSerializer):
 
 
 class EvidenceSerializer(ReadSerializer):
-    """How far one side's runs fill the threshold; ``recent`` says which of the last runs reached the mark."""
+    """How far one side's runs fill the threshold; ``recent`` says which of the last runs reached the mark.
+
+    ``window`` is how many runs are drawn, ``brief`` how each condition stands.
+    """
 
     side = SideField()
     side_words = serializers.CharField()
     recent = serializers.ListField(child=serializers.BooleanField())
+    window = serializers.IntegerField()
     met = serializers.IntegerField()
-    days_met = serializers.IntegerField()
-    more_runs = serializers.IntegerField()
-    more_days = serializers.IntegerField()
+    brief = serializers.CharField()
+    more_runs = serializers.IntegerField(allow_null=True)
     share = serializers.FloatField()
 
 
@@ -124,6 +128,22 @@ class RungStandingSerializer(ReadSerializer):
     step_remark = serializers.CharField(source="step.remark", help_text="Where more than one lever moved.")
     needs = KnownNeedSerializer(many=True)
     unmet = serializers.CharField(help_text="What is still to be held first, in words; empty where all is.")
+
+
+class WouldHaveSerializer(ReadSerializer):
+    """What would have been advised right after a run."""
+
+    day = serializers.DateField()
+    value = serializers.FloatField(allow_null=True)
+    kind = serializers.ChoiceField(choices=VERDICTS)
+
+
+class AskingSerializer(ReadSerializer):
+    """A threshold that is thought of: what it costs, and what it would have said of the latest runs, oldest first."""
+
+    words = serializers.CharField()
+    price = TypedField(Price, allow_null=True, help_text="Null where the mark does not go by a rate of makes.")
+    would = WouldHaveSerializer(many=True)
 
 
 class MoveSerializer(serializers.ModelSerializer[Move]):

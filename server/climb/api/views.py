@@ -9,6 +9,7 @@ from rest_framework.views import APIView
 from accounts.models import Athlete
 from climb import selectors, services
 from climb.api.serializers import (
+    AskingSerializer,
     DecisionSerializer,
     LadderDetailSerializer,
     LadderStandingSerializer,
@@ -16,6 +17,7 @@ from climb.api.serializers import (
     OutcomeSerializer,
 )
 from config.requests import Request, read_given
+from ladders.api.serializers import ThresholdSerializer
 from ladders.selectors import get_ladder, list_moves
 from ladders.services import take_move_back
 
@@ -53,6 +55,17 @@ class MarksView(APIView):
     @extend_schema(operation_id="list_mark_offers", responses=MarkOfferSerializer(many=True))
     def get(self, request: Request, rung_id: int, metric: str) -> Response:
         return Response(MarkOfferSerializer(selectors.list_mark_offers(request.user, rung_id, metric), many=True).data)
+
+
+class PriceView(APIView):
+    """Trying out what a rung asks for: what luck it lets through, and what it would have said. Nothing is kept."""
+
+    keeps_nothing = True
+
+    @extend_schema(operation_id="price_threshold", request=ThresholdSerializer, responses=AskingSerializer)
+    def post(self, request: Request, rung_id: int) -> Response:
+        asking = selectors.get_price(request.user, rung_id, read_given(request, ThresholdSerializer))
+        return Response(AskingSerializer(asking).data)
 
 
 class MovesView(APIView):

@@ -23,12 +23,21 @@ class ThresholdSerializer(ReadSerializer):
 
     metric = serializers.CharField()
     mark = serializers.FloatField()
-    reached = serializers.IntegerField()
-    of_last = serializers.IntegerField()
-    days = serializers.IntegerField()
+    conditions = serializers.DictField(
+        child=serializers.DictField(), help_text="The settings of each condition by its id; all of them must hold."
+    )
     each_side = serializers.BooleanField()
     floor = serializers.FloatField(allow_null=True)
     floor_runs = serializers.IntegerField()
+
+
+class ConditionKindSerializer(ReadSerializer):
+    """What a threshold can ask: what it is good for, and the JSON Schema of its settings."""
+
+    id = serializers.CharField()
+    title = serializers.CharField()
+    meaning = serializers.CharField()
+    settings_schema = serializers.JSONField(source="schema")
 
 
 class MetricSerializer(ReadSerializer):

@@ -15,6 +15,7 @@ urlpatterns = [
     path("ladders/<int:ladder_id>/table/", views.TableView.as_view()),
     path("orders/", views.OrdersView.as_view()),
     path("levers/", views.LeversView.as_view()),
+    path("conditions/", views.ConditionsView.as_view()),
     path("card-items/", views.CardItemsView.as_view()),
     path("rungs/<int:rung_id>/card/", views.CardView.as_view()),
     path("body-asks/", views.BodyAsksView.as_view()),

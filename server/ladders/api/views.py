@@ -15,6 +15,7 @@ from jolly_core.ladder.levers import KINDS
 from jolly_core.paper.registry import form_of
 from jolly_core.patterns.offers import list_orders
 from jolly_core.sides import PAIR_KINDS
+from jolly_core.thresholds.threshold import CONDITIONS
 from ladders import needs, rungs, selectors, services
 from ladders.api.serializers import (
     ArchiveSerializer,
@@ -25,6 +26,7 @@ from ladders.api.serializers import (
     CardSerializer,
     ChallengeSerializer,
     CheckedSerializer,
+    ConditionKindSerializer,
     LadderRefSerializer,
     LadderToMakeSerializer,
     LadderWordsSerializer,
@@ -136,6 +138,14 @@ class LeversView(APIView):
     @extend_schema(operation_id="list_levers", responses=LeverKindSerializer(many=True))
     def get(self, request: Request) -> Response:
         return Response(LeverKindSerializer(list(KINDS.values()), many=True).data)
+
+
+class ConditionsView(APIView):
+    """What a threshold can ask of the runs on a rung."""
+
+    @extend_schema(operation_id="list_conditions", responses=ConditionKindSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(ConditionKindSerializer(list(CONDITIONS.values()), many=True).data)
 
 
 class CardItemsView(APIView):

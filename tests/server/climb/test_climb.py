@@ -123,7 +123,8 @@ def test_a_ladder_shows_every_rung_with_its_runs_from_the_top_down(player: Playe
 def test_all_ladders_at_once_look_as_far_back_as_one_alone(player: Player, putting: Ladder) -> None:
     """A threshold over twenty runs, seven of them longer ago than the year that is looked at first."""
     Ladder.objects.filter(pk=putting.pk).update(arrived_at=MOMENT - timedelta(days=900))
-    asked = {"metric": "makes", "mark": 8, "reached": 20, "of_last": 20, "days": 1}
+    counted = {"reached": 20, "of_last": 20, "days": 1}
+    asked = {"metric": "makes", "mark": 8, "conditions": {"at_the_mark": counted}}
     values = {**asked, "each_side": False, "floor": None, "floor_runs": 3}
     player.client.put(f"/api/rungs/{rung_id(putting)}/threshold/", values, format="json")
     for number in range(20):
@@ -169,3 +170,43 @@ def test_what_a_ladder_can_be_planned_by_is_what_a_block_of_it_holds(player: Pla
         (each["key"], each["title"]) for each in plannable
     ]
     assert len(plannable) == 2
+
+
+LUCK = {
+    "metric": "makes",
+    "mark": 7,
+    "conditions": {"at_the_mark": {"reached": 2, "of_last": 3, "days": 1}},
+    "each_side": False,
+    "floor": None,
+    "floor_runs": 3,
+}
+PROOF = {**LUCK, "conditions": {"proof": {"sure": 90, "margin": 5}}}
+
+
+def test_a_lucky_athlete_is_promoted_by_counting_and_held_by_proof(player: Player, putting: Ladder) -> None:
+    """Six in ten, with two good days among them; what either would say is told before it is asked."""
+    rung = rung_id(putting)
+    for made in (5, 7, 6, 7):
+        player.putts(rung, made)
+    path = f"/api/rungs/{rung}"
+    asked = {}
+    for name, values in (("luck", LUCK), ("proof", PROOF)):
+        asked[name] = player.client.post(f"{path}/price/", values, format="json").json()
+        assert player.client.put(f"{path}/threshold/", values, format="json").status_code == 200
+        verdict = player.client.get(f"/api/ladders/{putting.pk}/").json()["standing"]["verdict"]
+        assert verdict["kind"] == asked[name]["would"][-1]["kind"] == {"luck": "climb", "proof": "stay"}[name]
+    assert "97 times in 100" in asked["luck"]["price"]["words"][0]
+    assert asked["luck"]["price"]["words"][1].startswith("You, at ")
+    assert [each["value"] for each in asked["proof"]["would"]] == [5, 7, 6, 7]
+    assert "it is" in verdict["reasons"][0]["words"]
+    assert verdict["evidence"][0]["brief"].endswith(" sure, 90 % wanted")
+    for _ in range(3):
+        player.putts(rung, 9)
+    assert player.client.get(f"/api/ladders/{putting.pk}/").json()["standing"]["verdict"]["kind"] == "climb"
+
+
+def test_a_price_that_cannot_be_told_is_none(player: Player, athlete: Athlete, ladder_of: Any) -> None:
+    ladder = ladder_of(athlete, "wall-rally")
+    asked = player.client.get(f"/api/ladders/{ladder.pk}/").json()["standing"]["threshold"]["values"]
+    answer = player.client.post(f"/api/rungs/{rung_id(ladder)}/price/", asked, format="json").json()
+    assert (answer["price"], answer["would"]) == (None, [])

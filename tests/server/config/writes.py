@@ -22,6 +22,7 @@ FAR_DAY = "2099-05-11"
 #: Writes that only read, and those that sign somebody in.
 NO_WRITES = {
     "check_settings",
+    "price_threshold",
     "propose_block",
     "arrange_week",
     "check_move",
@@ -238,9 +239,7 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
             {
                 "metric": "makes",
                 "mark": 7,
-                "reached": 2,
-                "of_last": 3,
-                "days": 1,
+                "conditions": {"at_the_mark": {"reached": 2, "of_last": 3, "days": 1}, "proof": {}},
                 "each_side": False,
                 "floor": None,
                 "floor_runs": 3,

@@ -47,9 +47,7 @@ def test_every_format_is_described_for_its_editor(client: APIClient) -> None:
 ASKED = {
     "metric": "makes",
     "mark": 7,
-    "reached": 1,
-    "of_last": 2,
-    "days": 1,
+    "conditions": {"at_the_mark": {"reached": 1, "of_last": 2, "days": 1}},
     "each_side": False,
     "floor": None,
     "floor_runs": 3,
@@ -70,20 +68,21 @@ def test_what_was_asked_before_stays_in_the_record(client: APIClient, putting: L
 
 
 @pytest.mark.parametrize(
-    ("values", "field"),
+    ("values", "loc"),
     [
-        ({"reached": 3}, "reached"),
-        ({"metric": "contacts"}, "metric"),
-        ({"each_side": True}, "each_side"),
-        ({"floor": 9}, "floor"),
-        ({"mark": None}, "mark"),
+        ({"conditions": {"at_the_mark": {"reached": 4}}}, ["conditions", "at_the_mark", "reached"]),
+        ({"conditions": {"proof": {"sure": 30}}}, ["conditions", "proof", "sure"]),
+        ({"metric": "contacts"}, ["metric"]),
+        ({"each_side": True}, ["each_side"]),
+        ({"floor": 9}, ["floor"]),
+        ({"mark": None}, ["mark"]),
     ],
 )
 def test_what_cannot_be_asked_is_refused_by_field(
-    client: APIClient, putting: Ladder, values: dict[str, Any], field: str
+    client: APIClient, putting: Ladder, values: dict[str, Any], loc: list[str]
 ) -> None:
     answer = ask(client, rung_id(putting), **values)
-    assert (answer.status_code, answer.json()["errors"][0]["loc"]) == (400, [field])
+    assert (answer.status_code, answer.json()["errors"][0]["loc"]) == (400, loc)
     assert ThresholdRevision.objects.filter(rung=rung_id(putting)).count() == 1
 
 

@@ -251,6 +251,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/conditions/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What a threshold can ask of the runs on a rung. */
+        get: operations["list_conditions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/demo/enter/": {
         parameters: {
             query?: never;
@@ -1338,6 +1355,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rungs/{rung_id}/price/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Trying out what a rung asks for: what luck it lets through, and what it would have said. Nothing is kept. */
+        post: operations["price_threshold"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rungs/{rung_id}/threshold/": {
         parameters: {
             query?: never;
@@ -1800,6 +1834,13 @@ export interface components {
             /** @description Chosen by hand, beside those that are worked on. */
             rungs?: number[];
         };
+        /** @description A threshold that is thought of: what it costs, and what it would have said of the latest runs, oldest first. */
+        Asking: {
+            words: string;
+            /** @description Null where the mark does not go by a rate of makes. */
+            readonly price: components["schemas"]["Price"] | null;
+            would: components["schemas"]["WouldHave"][];
+        };
         Athlete: {
             /** @description Required. 150 characters or fewer. Letters, digits and @/./+/-/_ only. */
             readonly username: string;
@@ -2108,6 +2149,13 @@ export interface components {
             format: "completions";
             interval: number[] | null;
         };
+        /** @description What a threshold can ask: what it is good for, and the JSON Schema of its settings. */
+        ConditionKind: {
+            id: string;
+            title: string;
+            meaning: string;
+            settings_schema: unknown;
+        };
         /** @description The big number of the court, and what it counts. */
         Count: {
             number: number;
@@ -2260,15 +2308,19 @@ export interface components {
          * @enum {integer}
          */
         EveryDaysEnum: 0 | 7 | 14 | 30 | 91 | 182 | 365;
-        /** @description How far one side's runs fill the threshold; ``recent`` says which of the last runs reached the mark. */
+        /**
+         * @description How far one side's runs fill the threshold; ``recent`` says which of the last runs reached the mark.
+         *
+         *     ``window`` is how many runs are drawn, ``brief`` how each condition stands.
+         */
         Evidence: {
             side: components["schemas"]["Side"];
             side_words: string;
             recent: boolean[];
+            window: number;
             met: number;
-            days_met: number;
-            more_runs: number;
-            more_days: number;
+            brief: string;
+            more_runs: number | null;
             /** Format: double */
             share: number;
         };
@@ -3319,6 +3371,26 @@ export interface components {
             /** @description What stood there before. */
             before: string;
         };
+        /**
+         * @description The price at true rates from far under the mark to far over; ``mark_rate`` is the rate that the mark stands for.
+         *
+         *     ``words`` says in two sentences what luck gets through, and how long who is ready waits.
+         */
+        Price: {
+            mark_rate: number;
+            points: components["schemas"]["PricePoint"][];
+            words: string[];
+        };
+        /**
+         * @description For somebody with this true rate: the chance to climb within 5, 10 and 20 runs, and the median wait in runs.
+         *
+         *     ``wait`` is None where fewer than half climb within 20 runs.
+         */
+        PricePoint: {
+            rate: number;
+            within: number[];
+            wait: number | null;
+        };
         /** @description Every refusal has this shape. */
         Problem: {
             type: string;
@@ -4220,9 +4292,12 @@ export interface components {
             metric: string;
             /** Format: double */
             mark: number;
-            reached: number;
-            of_last: number;
-            days: number;
+            /** @description The settings of each condition by its id; all of them must hold. */
+            conditions: {
+                [key: string]: {
+                    [key: string]: unknown;
+                };
+            };
             each_side: boolean;
             /** Format: double */
             floor: number | null;
@@ -4233,9 +4308,12 @@ export interface components {
             metric: string;
             /** Format: double */
             mark: number;
-            reached: number;
-            of_last: number;
-            days: number;
+            /** @description The settings of each condition by its id; all of them must hold. */
+            conditions: {
+                [key: string]: {
+                    [key: string]: unknown;
+                };
+            };
             each_side: boolean;
             /** Format: double */
             floor: number | null;
@@ -4452,6 +4530,14 @@ export interface components {
             pattern_problem: string;
             aim: components["schemas"]["LadderAim"] | null;
             offers: components["schemas"]["Offer"][];
+        };
+        /** @description What would have been advised right after a run. */
+        WouldHave: {
+            /** Format: date */
+            day: string;
+            /** Format: double */
+            value: number | null;
+            kind: components["schemas"]["VerdictKind"];
         };
         /** @description The texts of a rung as they are written, their marked words in braces: what an editor changes. */
         Written: {
@@ -6018,6 +6104,57 @@ export interface operations {
                 };
             };
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_conditions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ConditionKind"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11511,6 +11648,87 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RungRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    price_threshold: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThresholdRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Asking"];
                 };
             };
             400: {

@@ -27,5 +27,10 @@ class MakesOfNForecast(Forecast[MakesOfNSettings]):
             return chance_of_streak(pace.rate, ceil(mark), attempts) if mark <= attempts else 0.0
         return chance_of_at_least(makes_for(mark, attempts) if metric_id == "rate" else ceil(mark), attempts, pace.rate)
 
+    def rate_of_mark(self, metric_id: str, mark: float) -> float | None:
+        if metric_id == "best_streak":
+            return super().rate_of_mark(metric_id, mark)
+        return min(1.0, mark / (100 if metric_id == "rate" else self.settings.attempts))
+
     def span(self, metric_id: str) -> tuple[float, float]:
         return 0, 100 if metric_id == "rate" else self.settings.attempts

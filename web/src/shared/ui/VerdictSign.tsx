@@ -52,7 +52,6 @@ export function Reasons({ verdict }: { verdict: Verdict }) {
 
 /** Each side's last runs as strokes: which of them reached the mark. */
 export function EvidenceStrokes({ standing }: { standing: Standing }) {
-  const { values } = standing.threshold;
   return (
     <Stack spacing={0.5}>
       {standing.verdict.evidence.map((each) => (
@@ -64,13 +63,10 @@ export function EvidenceStrokes({ standing }: { standing: Standing }) {
           )}
           <Strokes
             marks={each.recent}
-            wanted={values.of_last}
-            label={`${each.met} of the last ${quantity(each.recent.length, "run")} at the mark, ${values.reached} wanted`}
+            wanted={each.window}
+            label={`${each.met} of the last ${quantity(each.recent.length, "run")} at the mark: ${each.brief}`}
           />
-          <Typography variant="body2">
-            {each.met} reached, {values.reached} wanted
-            {values.days > 1 && `; on ${quantity(each.days_met, "day")}, ${values.days} wanted`}
-          </Typography>
+          <Typography variant="body2">{each.brief}</Typography>
         </Stack>
       ))}
     </Stack>

@@ -1,0 +1,121 @@
+"""What a threshold is made of: conditions, each with its words, how far runs fill it, and what is still missing."""
+
+from __future__ import annotations
+
+from abc import ABC, abstractmethod
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import date
+from typing import Any, ClassVar
+
+from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.registry import AnyGame
+from jolly_core.challenges.settings import Settings, settings_schema
+
+
+@dataclass(frozen=True)
+class RunResult:
+    """What counts of a run here: its day (the athlete's own calendar), its side, the metric's value, and its tries."""
+
+    day: date
+    side: str
+    value: float | None
+    makes: int = 0
+    attempts: int = 0
+
+
+@dataclass(frozen=True)
+class Mark:
+    """What every run is held against: a value of a metric."""
+
+    metric: Metric
+    value: float
+
+    def is_met_by(self, value: float | None) -> bool:
+        """Whether one result reaches it."""
+        if value is None:
+            return False
+        return value >= self.value if self.metric.direction == "up" else value <= self.value
+
+    @property
+    def words(self) -> str:
+        """As it is said: "8 makes or more"."""
+        return self.metric.at_least(self.value)
+
+
+@dataclass(frozen=True)
+class State:
+    """How far runs fill a condition.
+
+    ``share`` (0 to 1) is for drawing, 1 where it is filled. ``so_far`` says how it stands, ``wanted`` what is asked,
+    ``missing`` what would fill it (empty where nothing is missing), and ``brief`` all of it in a few words.
+    ``more_runs`` is the least number of further good runs, None where that cannot be told. ``is_enough``: what is
+    missing is only a number, so that what comes of it can be said right after.
+    """
+
+    is_filled: bool
+    share: float
+    so_far: str
+    wanted: str
+    missing: str
+    brief: str
+    more_runs: int | None = None
+    is_enough: bool = False
+
+
+@dataclass(frozen=True)
+class Played:
+    """Runs of many athletes at several rates, for what a threshold costs: arrays of rates by athletes by runs.
+
+    ``met`` says which runs reached the mark, ``makes`` how many of the ``attempts`` of each were made.
+    """
+
+    met: Any
+    makes: Any
+    attempts: int
+
+    def until(self, run: int) -> Played:
+        """The first runs of each."""
+        return Played(self.met[..., :run], self.makes[..., :run], self.attempts)
+
+
+@dataclass(frozen=True)
+class Condition(Settings, ABC):
+    """One thing that is asked of the runs on a rung. One module in ``conditions`` for each.
+
+    ``place`` is where it stands in the threshold's words; ``meaning`` says in a sentence what it is good for.
+    """
+
+    id: ClassVar[str]
+    title: ClassVar[str]
+    meaning: ClassVar[str]
+    place: ClassVar[int]
+
+    @property
+    @abstractmethod
+    def most_runs(self) -> int:
+        """How many of the latest runs it looks at."""
+
+    @abstractmethod
+    def words(self, mark: Mark) -> str:
+        """What it asks, after the mark: "in 2 of the last 3 runs"."""
+
+    @abstractmethod
+    def state(self, mark: Mark, runs: Sequence[RunResult], game: AnyGame) -> State:
+        """How far the runs of one side fill it, oldest first."""
+
+    @abstractmethod
+    def filled_by(self, mark: Mark, played: Played, game: AnyGame) -> Any:
+        """Which of many athletes fill it after these runs, each on a day of its own: an array of rates by athletes."""
+
+    def chances_to_fill(self, met: Any, runs: int) -> Any:
+        """The exact chance to have filled it after each of ``runs`` runs, an array of chances by runs.
+
+        ``met`` is an array of chances that a run is at the mark. None where there is no exact way.
+        """
+        return None
+
+    @classmethod
+    def schema(cls) -> Mapping[str, Any]:
+        """The JSON Schema of its settings."""
+        return settings_schema(cls.declared(), cls.title)

@@ -1,0 +1,1 @@
+"""The conditions that a threshold can be made of, a module each."""
