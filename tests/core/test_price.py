@@ -77,3 +77,11 @@ def test_the_price_is_said_in_two_sentences() -> None:
 def test_a_mark_that_does_not_go_by_the_rate_has_no_price() -> None:
     game = read_game("timed_count", {"seconds": 30, "goal": 20})
     assert price_of(Threshold(game.metrics[0], 20), game) is None
+
+
+@given(st.floats(0.02, 0.98))
+def test_whatever_the_rate_both_sentences_are_said(rate: float) -> None:
+    price = price_of(Threshold(MAKES, 9, (Proof(),)), TEN, Pace(rate=rate))
+    assert price
+    assert [words.split(",")[0].split(" who")[0] for words in price.words] == ["Somebody", "You"]
+    assert " 0 times" not in " ".join(price.words)

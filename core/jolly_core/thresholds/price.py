@@ -64,7 +64,8 @@ def price_of(threshold: Threshold, game: AnyGame, own: Pace | None = None) -> Pr
     if own:
         rates = sorted({*rates, own.bounded_rate})
     points = {point.rate: point for point in _points(threshold, game, tuple(rates))}
-    words = [_under(points[min(points, key=lambda rate: abs(rate - mark_rate - UNDER / PER_CENT))])]
+    under = points[min(points, key=lambda rate: abs(rate - mark_rate - UNDER / PER_CENT))]
+    words = [f"Somebody who truly makes {_said(under.rate)} {_passes(under)}."]
     if own:
         words.append(f"You, at {_said(own.bounded_rate)}, {_wait(points[own.bounded_rate])}.")
     else:
@@ -77,15 +78,15 @@ def _said(rate: float) -> str:
     return f"{round(PER_CENT * rate)} %"
 
 
-def _under(point: PricePoint) -> str:
+def _passes(point: PricePoint) -> str:
     times = round(PER_CENT * point.within[-1])
     often = "hardly ever" if times < 1 else f"{times} times in 100" if times > 1 else "once in 100 times"
-    return f"Somebody who truly makes {_said(point.rate)} would pass within {RUNS} runs {often}."
+    return f"would pass within {RUNS} runs {often}"
 
 
 def _wait(point: PricePoint, *, has_other: bool = False) -> str:
     if point.wait is None:
-        return f"would pass within {RUNS} runs {round(PER_CENT * point.within[-1])} times in 100"
+        return _passes(point)
     return f"need{'s' if has_other else ''} about {quantity(point.wait, 'run')}"
 
 

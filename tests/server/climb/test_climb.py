@@ -8,6 +8,7 @@ from typing import Any
 import pytest
 from rest_framework.test import APIClient
 
+from accounts.models import Athlete
 from jolly_core.ladder.levers import Lever
 from ladders.models import Ladder
 from ladders.rungs import insert_rung

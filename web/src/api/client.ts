@@ -16,9 +16,9 @@ export class ProblemError extends Error {
     super(problem?.detail ?? "The server gave no answer that we understand.");
   }
 
-  /** What is wrong with one field of a form, if anything. */
-  field(name: string): string | undefined {
-    return this.problem?.errors.find((error) => error.loc[0] === name)?.msg;
+  /** What is wrong with one field of a form, if anything; `way` leads to a field within others. */
+  field(...way: (string | number)[]): string | undefined {
+    return this.problem?.errors.find(({ loc }) => way.every((step, place) => loc[place] === step))?.msg;
   }
 }
 

@@ -74,6 +74,12 @@ export const bodyAsksQuery = queryOptions({
   staleTime: Infinity,
 });
 
+export const conditionsQuery = queryOptions({
+  queryKey: ["conditions"],
+  queryFn: () => unwrap(api.GET("/api/conditions/")),
+  staleTime: Infinity,
+});
+
 export const cardItemsQuery = queryOptions({
   queryKey: ["card-items"],
   queryFn: () => unwrap(api.GET("/api/card-items/")),

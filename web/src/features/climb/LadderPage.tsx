@@ -16,7 +16,7 @@ import { LadderCare, PutAway } from "./LadderCare";
 import { NewerOnShelf } from "./NewerOnShelf";
 import { useRungChanges } from "./RungMenu";
 import { RungRow } from "./RungRow";
-import { ThresholdDialog } from "./ThresholdDialog";
+import { ThresholdDialog } from "./threshold/ThresholdDialog";
 import { Visits } from "./Visits";
 
 type Move = LadderDetail["moves"][number];

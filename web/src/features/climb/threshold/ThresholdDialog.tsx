@@ -15,15 +15,17 @@ import {
 import { useQuery } from "@tanstack/react-query";
 import { useState, type SubmitEvent } from "react";
 
-import { api, ProblemError, unwrap, type Schemas } from "../../api/client";
-import { challengesQuery, marksQuery, useChange, type RungStanding } from "../../api/queries";
-import { ErrorNotice } from "../../shared/ui/Loaded";
-import { Tuner } from "./Tuner";
+import { api, ProblemError, unwrap, type Schemas } from "../../../api/client";
+import { challengesQuery, marksQuery, useChange, type RungStanding } from "../../../api/queries";
+import { ErrorNotice } from "../../../shared/ui/Loaded";
+import { Tuner } from "../Tuner";
+import { Conditions } from "./Conditions";
+import { PriceOf } from "./Price";
 
 type Threshold = Schemas["Threshold"];
 
 interface NumberFieldProps {
-  name: keyof Threshold;
+  name: "mark" | "floor" | "floor_runs";
   label: string;
   value: number | null;
   isOptional?: boolean;
@@ -97,7 +99,7 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
       ?.find((each) => each.id === rung.format)
       ?.metrics.filter(({ id }) => id in standing.fair_marks || id === values.metric) ?? [];
   const problem = save.error instanceof ProblemError ? save.error : null;
-  const set = (name: keyof Threshold) => (value: number | null) =>
+  const set = (name: NumberFieldProps["name"]) => (value: number | null) =>
     setValues({ ...values, [name]: value ?? (name === "floor" ? null : 0) });
   // Another number asks for another mark: a fair one comes along, and the floor of the old one goes.
   const changeMetric = (metric: string) =>
@@ -143,29 +145,11 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
               mark={values.mark}
               onMark={(mark) => setValues({ ...values, mark })}
             />
-            <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap" }}>
-              <NumberField
-                name="reached"
-                label="In how many"
-                value={values.reached}
-                problem={problem}
-                onChange={set("reached")}
-              />
-              <NumberField
-                name="of_last"
-                label="of the last … runs"
-                value={values.of_last}
-                problem={problem}
-                onChange={set("of_last")}
-              />
-              <NumberField
-                name="days"
-                label="on at least … days"
-                value={values.days}
-                problem={problem}
-                onChange={set("days")}
-              />
-            </Stack>
+            <Conditions
+              asked={values.conditions}
+              problem={problem}
+              onChange={(conditions) => setValues({ ...values, conditions })}
+            />
             {hasSides && (
               <FormControlLabel
                 control={
@@ -194,6 +178,7 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
                 onChange={set("floor_runs")}
               />
             </Stack>
+            <PriceOf rungId={rung.id} values={values} />
             {save.error && <ErrorNotice error={save.error} />}
           </Stack>
         </DialogContent>

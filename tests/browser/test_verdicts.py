@@ -1,0 +1,71 @@
+"""What a rung asks for, what that costs, and what the verdict says then."""
+
+from __future__ import annotations
+
+import re
+from datetime import UTC, datetime
+from uuid import uuid4
+
+from playwright.sync_api import Locator, Page, expect
+
+from tests.browser.athlete import AthleteAtTheScreen
+from tests.browser.conftest import OpenPage
+
+
+def has_putted(athlete: AthleteAtTheScreen, rung: int, *made: int) -> None:
+    """Have played runs of ten with so many made, on another screen."""
+    for number in made:
+        run = uuid4()
+        athlete.send(f"api/runs/{run}/", method="PUT", rung=rung, side="none", started_at=datetime.now(UTC).isoformat())
+        kinds = ["make"] * number + ["miss"] * (10 - number)
+        events = [
+            {"id": str(uuid4()), "kind": kind, "seq": seq, "at_ms": 900 * seq} for seq, kind in enumerate(kinds, 1)
+        ]
+        athlete.send(f"api/runs/{run}/events/", events=events)
+
+
+def asks(page: Page) -> Locator:
+    """The dialog of what the first rung asks for, opened; the part of it that tells what that costs."""
+    page.get_by_role("button", name="Change what it asks for, rung 1").click()
+    return page.get_by_role("region", name="What it costs")
+
+
+def test_a_lucky_athlete_is_promoted_by_counting_and_held_by_proof_and_the_screen_says_so_before(
+    open_page: OpenPage,
+) -> None:
+    page = open_page(is_quiet=True)  # a refusal stands in the console, too
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
+    standing = page.request.get("/api/ladders/").json()[0]
+    has_putted(athlete, standing["working"]["id"], 5, 7, 6, 7)
+    page.goto(f"/climb/{standing['ladder']['id']}")
+
+    costs = asks(page)
+    page.get_by_role("spinbutton", name="Mark").fill("7")
+    expect(
+        costs.get_by_text("Somebody who truly makes 60 % would pass within 20 runs 97 times in 100.")
+    ).to_be_visible()
+    expect(costs.get_by_role("img", name=re.compile("stay, .* climb$"))).to_be_visible()
+    page.get_by_role("button", name="Ask for this").click()
+    expect(page.get_by_role("heading", name=re.compile("^Climb to rung 2"))).to_be_visible()
+
+    costs = asks(page)
+    page.get_by_role("button", name="Proof that it was not luck").click()
+    page.get_by_role("button", name="Runs at the mark").click()
+    expect(costs.get_by_text(re.compile(r"60 % would pass within 20 runs \d times in 100"))).to_be_visible()
+    expect(costs.get_by_role("img", name=re.compile("stay$"))).to_be_visible()
+    page.get_by_label("How sure").fill("30")
+    page.get_by_role("button", name="Ask for this").click()
+    expect(page.get_by_text("How sure must be 60 to 99 %; 30 is outside.").first).to_be_visible()
+    page.get_by_label("How sure").fill("90")
+    page.get_by_role("button", name="Ask for this").click()
+    expect(page.get_by_role("heading", name=re.compile("^Stay on rung 1"))).to_be_visible()
+    said = re.compile(
+        r"From 4 runs it is \d+ % sure that you make at least 65 %; 90 % wanted: about \d more runs? of 8 of 10"
+    )
+    expect(page.get_by_text(said)).to_be_visible()
+
+    has_putted(athlete, standing["working"]["id"], 9, 9, 9)
+    page.reload()
+    expect(page.get_by_role("heading", name=re.compile("^Climb to rung 2"))).to_be_visible()
