@@ -187,7 +187,8 @@ def _results(ladder: Ladder, rung: Rung, threshold: Threshold, history: History)
 
 
 def _result(run: PlayedRun, side: str, threshold: Threshold) -> RunResult:
-    return RunResult(run.day, side, run.metrics.get(threshold.metric.id), run.makes, run.attempts)
+    value = run.metrics.get(threshold.metric.id)
+    return RunResult(run.day, side, value, run.makes, run.attempts, run.comfort)
 
 
 def _stand(worked_on: WorkedOn, threshold: Threshold, results: Sequence[RunResult]) -> LadderStanding:

@@ -36,6 +36,8 @@ class Ladder(models.Model):
     #: Put away, with all that was played on it, until it is brought back; None for one in use.
     archived_at = models.DateTimeField(null=True)
     held = models.PositiveSmallIntegerField(default=0)
+    #: Which of the core's schools it is climbed by; empty where none was chosen.
+    school = models.CharField(max_length=20, blank=True)
     #: Whether a block with it plays the rungs below the one being worked on first, from rung 1 up.
     from_rung_one = models.BooleanField(default=False)
     #: When the athlete came to the rung being worked on; only runs since then count for its threshold.

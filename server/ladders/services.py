@@ -13,11 +13,13 @@ from jolly_core.body.risks import RISKS
 from jolly_core.body.traits import Traits, with_body
 from jolly_core.errors import CoreError, errors_under
 from jolly_core.sides import Pair, read_pair
-from ladders.models import Acknowledgement, Ladder, Move, Rung
+from jolly_core.thresholds.schools import SCHOOLS
+from jolly_core.validation import check_choice
+from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from ladders.packs import check_room_for_ladders
 from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
 from ladders.rungs import put_on_top
-from ladders.selectors import get_ladder_to_change
+from ladders.selectors import get_ladder_to_change, list_rungs, list_thresholds
 from ladders.shelf import list_shelf
 from layouts.selectors import get_layout
 
@@ -89,6 +91,26 @@ def visit_from_rung_one(athlete: Athlete, ladder_id: int, *, is_wished: bool) ->
     ladder = get_ladder_to_change(athlete, ladder_id)
     ladder.from_rung_one = is_wished
     ladder.save(update_fields=["from_rung_one"])
+    return ladder
+
+
+@transaction.atomic
+def set_school(athlete: Athlete, ladder_id: int, school_id: str, at: datetime) -> Ladder:
+    """Climb a ladder by a school: each of its rungs asks what the school does, and blocks are made as it has them.
+
+    Marks stay, and so does the record. Raises ``CoreError`` for a school that is not known.
+    """
+    if problem := check_choice("school", school_id, tuple(SCHOOLS)):
+        raise CoreError([problem])
+    ladder, school = get_ladder_to_change(athlete, ladder_id), SCHOOLS[school_id]
+    ladder.school, ladder.from_rung_one = school.id, school.from_rung_one
+    ladder.save(update_fields=["school", "from_rung_one"])
+    rungs = list_rungs(ladder)
+    thresholds = list_thresholds(rungs)
+    for rung in rungs:
+        asked = school.ask(thresholds[rung.pk])
+        if asked != thresholds[rung.pk]:
+            ThresholdRevision.objects.create(rung=rung, threshold=asked.as_stored(), made_at=at)
     return ladder
 
 

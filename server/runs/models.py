@@ -59,6 +59,8 @@ class Run(models.Model):
     #: Whether something was played, by the hand or by the clock: what was not counts for nothing.
     is_played = models.BooleanField(default=False)
     set_aside = models.CharField(max_length=200, blank=True)
+    #: How comfortable it was, as the core's ``comfort`` has it; None where it was not said.
+    comfort = models.PositiveSmallIntegerField(null=True)
 
     class Meta:
         ordering = ("started_at", "id")
@@ -119,7 +121,14 @@ class Run(models.Model):
     def played(self) -> PlayedRun:
         """What the record needs of it."""
         return PlayedRun(
-            str(self.pk), self.started_at, self.day, self.metrics, self.attempts, self.makes, self.time_used_ms
+            str(self.pk),
+            self.started_at,
+            self.day,
+            self.metrics,
+            self.attempts,
+            self.makes,
+            self.time_used_ms,
+            self.comfort,
         )
 
     @property

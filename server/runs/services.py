@@ -21,6 +21,7 @@ from jolly_core.errors import CoreError, Problem
 from jolly_core.load.registry import dose_of
 from jolly_core.paper.totals import tally_of_totals
 from jolly_core.sides import side_from
+from jolly_core.thresholds.conditions.comfort import check_comfort
 from jolly_core.validation import check_choice
 from ladders.models import Rung
 from ladders.selectors import get_rung, list_unacknowledged
@@ -329,6 +330,18 @@ def take_run_back(athlete: Athlete, run_id: UUID) -> Run:
     did_count, run.set_aside = run.counts, ""
     run.save(update_fields=["set_aside"])
     keep_summary(run, did_count=did_count)
+    return run
+
+
+@transaction.atomic
+def say_comfort(athlete: Athlete, run_id: UUID, comfort: int | None) -> Run:
+    """Say how comfortable a run was, or take that back. Raises ``CoreError`` for what is not on the scale."""
+    if comfort is not None and (problem := check_comfort(comfort)):
+        raise CoreError([problem])
+    run = get_run_to_change(athlete, run_id)
+    run.comfort = comfort
+    run.save(update_fields=["comfort"])
+    keep_summary(run, did_count=run.counts)
     return run
 
 

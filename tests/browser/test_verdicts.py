@@ -69,3 +69,32 @@ def test_a_lucky_athlete_is_promoted_by_counting_and_held_by_proof_and_the_scree
     has_putted(athlete, standing["working"]["id"], 9, 9, 9)
     page.reload()
     expect(page.get_by_role("heading", name=re.compile("^Climb to rung 2"))).to_be_visible()
+
+
+def test_a_school_is_chosen_and_what_felt_hard_holds_one_up(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
+    standing = page.request.get("/api/ladders/").json()[0]
+    ladder, rung = f"/climb/{standing['ladder']['id']}", standing["working"]["id"]
+    has_putted(athlete, rung, 9, 9)
+    page.goto(ladder)
+    expect(page.get_by_role("heading", name=re.compile("^Climb to rung 2"))).to_be_visible()
+    page.get_by_label("Climbed by the school").click()
+    page.get_by_role("option", name="Comfort first").click()
+    expect(page.get_by_role("heading", name=re.compile("^Stay on rung 1"))).to_be_visible()
+    expect(page.get_by_text("2 reached, 2 wanted; on 1 day, 2 wanted; comfort 0 of 3 runs")).to_be_visible()
+    expect(page.get_by_label("Visit from rung 1 up")).to_be_checked()
+    run = page.request.get("/api/runs/").json()["results"][0]["id"]
+    page.goto(f"/practise/runs/{run}/end")
+    page.get_by_role("button", name="4 comfortable").click()
+    expect(page.get_by_text("Comfort of the last 2 runs: not said, 4; 2 more runs at 4 of 5 or more.")).to_be_visible()
+    page.reload()
+    expect(page.get_by_role("button", name="4 comfortable")).to_have_attribute("aria-pressed", "true")
+    page.goto(ladder)
+    page.get_by_label("Climbed by the school").click()
+    page.get_by_role("option", name="Prove it").click()
+    expect(page.get_by_text(re.compile("Nine in ten sure"))).to_be_visible()
+    expect(page.get_by_label("Visit from rung 1 up")).not_to_be_checked()
+    expect(page.get_by_text(re.compile(r"From 2 runs it is \d+ % sure"))).to_be_visible()

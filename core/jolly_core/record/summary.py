@@ -16,7 +16,10 @@ LATEST = 20
 
 @dataclass(frozen=True, slots=True)
 class PlayedRun:
-    """What a record needs of one run that counts; ``time_used_ms`` is 0 for one from paper."""
+    """What a record needs of one run that counts; ``time_used_ms`` is 0 for one from paper.
+
+    ``comfort`` is how comfortable it was, None where that was not said.
+    """
 
     id: str
     started_at: datetime
@@ -25,6 +28,7 @@ class PlayedRun:
     attempts: int = 0
     makes: int = 0
     time_used_ms: int = 0
+    comfort: int | None = None
 
     @property
     def place(self) -> tuple[datetime, str]:
@@ -46,6 +50,8 @@ class SideSummary(Stored):
     attempts: tuple[int, ...] = ()
     makes: tuple[int, ...] = ()
     times_ms: tuple[int, ...] = ()
+    #: Of the latest runs; there are fewer where the older ones were kept before comfort was.
+    comforts: tuple[int | None, ...] = ()
     #: The values of each metric in the latest runs; None where a run has none.
     metrics: dict[str, tuple[int | float | None, ...]] = field(default_factory=dict)
     recent: dict[str, tuple[float, ...]] = field(default_factory=dict)
@@ -81,8 +87,13 @@ class SideSummary(Stored):
                 self.attempts[place],
                 self.makes[place],
                 self.times_ms[place],
+                self._comforts[place],
             )
         return self._read[place]
+
+    @cached_property
+    def _comforts(self) -> tuple[int | None, ...]:
+        return (None,) * (len(self.ids) - len(self.comforts)) + self.comforts
 
     def plus(self, run: PlayedRun) -> SideSummary:
         """With one more run, which began after all others."""
@@ -96,6 +107,7 @@ class SideSummary(Stored):
             (*self.attempts[1 - LATEST :], run.attempts),
             (*self.makes[1 - LATEST :], run.makes),
             (*self.times_ms[1 - LATEST :], run.time_used_ms),
+            (*self._comforts[1 - LATEST :], run.comfort),
             {
                 name: (*(self.metrics.get(name) or (None,) * len(self.ids))[1 - LATEST :], run.metrics.get(name))
                 for name in names

@@ -22,6 +22,8 @@ class RunResult:
     value: float | None
     makes: int = 0
     attempts: int = 0
+    #: How comfortable it was; None where that was not said.
+    comfort: int | None = None
 
 
 @dataclass(frozen=True)

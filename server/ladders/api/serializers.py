@@ -176,6 +176,19 @@ class LadderWordsSerializer(ReadSerializer):
     summary = serializers.CharField(allow_blank=True, max_length=500)
 
 
+class SchoolSerializer(ReadSerializer):
+    school = serializers.CharField(max_length=20)
+
+
+class SchoolKindSerializer(ReadSerializer):
+    """A way to climb a ladder: what it asks, and what that costs."""
+
+    id = serializers.CharField()
+    title = serializers.CharField()
+    meaning = serializers.CharField()
+    price = serializers.CharField()
+
+
 class VisitsSerializer(ReadSerializer):
     from_rung_one = serializers.BooleanField(help_text="False: the rung being worked on alone.")
 
@@ -267,6 +280,7 @@ class LadderRefSerializer(ReadSerializer):
     risks = serializers.SerializerMethodField()
     archived_at = serializers.DateTimeField(allow_null=True, help_text="When it was put away; null for one in use.")
     from_rung_one = serializers.BooleanField(help_text="Whether a block plays it from rung 1 up.")
+    school = serializers.CharField(help_text="Which school it is climbed by; empty where none was chosen.")
     body = BodySerializer(source="known_traits")
     needs = serializers.ListField(source="known_traits.needs", child=serializers.CharField())
     dose_words = serializers.CharField(source="known_traits.dose.words")

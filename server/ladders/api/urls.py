@@ -10,6 +10,8 @@ urlpatterns = [
     path("ladders/<int:ladder_id>/rungs/", views.RungsView.as_view()),
     path("ladders/<int:ladder_id>/words/", views.LadderWordsView.as_view()),
     path("ladders/<int:ladder_id>/archived/", views.ArchiveView.as_view()),
+    path("schools/", views.SchoolsView.as_view()),
+    path("ladders/<int:ladder_id>/school/", views.SchoolView.as_view()),
     path("ladders/<int:ladder_id>/visits/", views.VisitsView.as_view()),
     path("ladders/<int:ladder_id>/body/", views.LadderBodyView.as_view()),
     path("ladders/<int:ladder_id>/table/", views.TableView.as_view()),

@@ -15,6 +15,7 @@ from jolly_core.ladder.levers import KINDS
 from jolly_core.paper.registry import form_of
 from jolly_core.patterns.offers import list_orders
 from jolly_core.sides import PAIR_KINDS
+from jolly_core.thresholds.schools import SCHOOLS
 from jolly_core.thresholds.threshold import CONDITIONS
 from ladders import needs, rungs, selectors, services
 from ladders.api.serializers import (
@@ -38,6 +39,8 @@ from ladders.api.serializers import (
     RungToMakeSerializer,
     RungToPutInSerializer,
     SaidYesSerializer,
+    SchoolKindSerializer,
+    SchoolSerializer,
     SettingsSerializer,
     TableSerializer,
     ThresholdSerializer,
@@ -200,6 +203,25 @@ class VisitsView(APIView):
         wish = read_given(request, VisitsSerializer)["from_rung_one"]
         ladder = services.visit_from_rung_one(request.user, ladder_id, is_wished=wish)
         return Response(LadderRefSerializer(ladder).data)
+
+
+class SchoolsView(APIView):
+    """The ways to climb a ladder."""
+
+    @extend_schema(operation_id="list_schools", responses=SchoolKindSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(SchoolKindSerializer(list(SCHOOLS.values()), many=True).data)
+
+
+class SchoolView(APIView):
+    """By which school a ladder is climbed: what each of its rungs asks, but for the marks, and how blocks are made."""
+
+    @extend_schema(operation_id="set_school", request=SchoolSerializer, responses=LadderRefSerializer)
+    def put(self, request: Request, ladder_id: int) -> Response:
+        school = read_given(request, SchoolSerializer)["school"]
+        return Response(
+            LadderRefSerializer(services.set_school(request.user, ladder_id, school, datetime.now(UTC))).data
+        )
 
 
 class ArchivedView(APIView):

@@ -85,6 +85,7 @@ class RunSerializer(ReadSerializer):
     last_at_ms = serializers.IntegerField()
     is_over = serializers.BooleanField()
     set_aside = serializers.CharField()
+    comfort = serializers.IntegerField(allow_null=True, help_text="From 1, at my limit, to 5, easy; null if not said.")
     tally = tally_field(source="known_tally")
     result = ResultSerializer()
     yardstick = YardstickSerializer(source="measure")
@@ -187,6 +188,10 @@ class QuickRunSerializer(ReadSerializer):
 
     game = serializers.ChoiceField(choices=list(QUICK_GAMES))
     started_at = StartField()
+
+
+class ComfortSerializer(ReadSerializer):
+    comfort = serializers.IntegerField(allow_null=True, help_text="Null: it was not said.")
 
 
 class SetAsideSerializer(ReadSerializer):

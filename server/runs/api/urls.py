@@ -6,6 +6,7 @@ urlpatterns = [
     path("runs/", views.RunsView.as_view()),
     path("runs/<uuid:run_id>/", views.RunView.as_view()),
     path("runs/<uuid:run_id>/events/", views.EventsView.as_view()),
+    path("runs/<uuid:run_id>/comfort/", views.ComfortView.as_view()),
     path("runs/<uuid:run_id>/set-aside/", views.SetAsideView.as_view()),
     path("runs/<uuid:run_id>/rung/", views.RunRungView.as_view()),
     path("quick-runs/<uuid:run_id>/", views.QuickRunView.as_view()),

@@ -16,6 +16,7 @@ from ladders.services import get_quick_rung
 from runs import selectors, services
 from runs.api.serializers import (
     AttachSerializer,
+    ComfortSerializer,
     EventSerializer,
     EventsSerializer,
     NewRunSerializer,
@@ -140,6 +141,15 @@ class EventsView(ListAPIView[Event]):
     def post(self, request: Request, run_id: UUID) -> Response:
         recorded = services.record_events(request.user, run_id, _read_events(request))
         return Response(_recorded(recorded))
+
+
+class ComfortView(APIView):
+    """How comfortable a run was, from 1 (at my limit) to 5 (easy)."""
+
+    @extend_schema(operation_id="say_comfort", request=ComfortSerializer, responses=RunSerializer)
+    def put(self, request: Request, run_id: UUID) -> Response:
+        given = read_given(request, ComfortSerializer)
+        return Response(RunSerializer(services.say_comfort(request.user, run_id, given["comfort"])).data)
 
 
 class SetAsideView(APIView):

@@ -211,3 +211,34 @@ def test_a_price_that_cannot_be_told_is_none(player: Player, athlete: Athlete, l
     asked = player.client.get(f"/api/ladders/{ladder.pk}/").json()["standing"]["threshold"]["values"]
     answer = player.client.post(f"/api/rungs/{rung_id(ladder)}/price/", asked, format="json").json()
     assert (answer["price"], answer["would"]) == (None, [])
+
+
+def test_comfort_is_asked_where_it_comes_first(player: Player, putting: Ladder) -> None:
+    client = player.client
+    answer = client.put(f"/api/ladders/{putting.pk}/school/", {"school": "comfort_first"}, format="json").json()
+    assert (answer["school"], answer["from_rung_one"]) == ("comfort_first", True)
+    runs = [player.putts(rung_id(putting), 9, day=day) for day in range(3)]
+
+    def say(run: str, comfort: int | None) -> Any:
+        return client.put(f"/api/runs/{run}/comfort/", {"comfort": comfort}, format="json")
+
+    for run in runs:
+        assert standing(client, putting)["verdict"]["kind"] == "stay"
+        assert say(run, 4).json()["comfort"] == 4
+    assert standing(client, putting)["verdict"]["kind"] == "climb"
+    assert client.get("/api/ladders/").json()[0]["verdict"]["kind"] == "climb"
+    say(runs[1], 3)
+    verdict = standing(client, putting)["verdict"]
+    assert verdict["reasons"][-1]["words"] == "Comfort of the last 3 runs: 4, 3, 4; 2 more runs at 4 of 5 or more."
+    assert say(runs[1], 6).json()["errors"][0]["loc"] == ["comfort"]
+    assert say(runs[1], None).json()["comfort"] is None
+
+
+def test_a_school_asks_the_same_of_every_rung_and_leaves_the_marks(client: APIClient, putting: Ladder) -> None:
+    marks = [rung["threshold"]["values"]["mark"] for rung in client.get(f"/api/ladders/{putting.pk}/").json()["rungs"]]
+    for school, conditions in (("prove_it", {"proof"}), ("count_it", {"at_the_mark"})):
+        assert client.put(f"/api/ladders/{putting.pk}/school/", {"school": school}, format="json").status_code == 200
+        asked = [rung["threshold"]["values"] for rung in client.get(f"/api/ladders/{putting.pk}/").json()["rungs"]]
+        assert [(each["mark"], set(each["conditions"])) for each in asked] == [(mark, conditions) for mark in marks]
+    refused = client.put(f"/api/ladders/{putting.pk}/school/", {"school": "by_luck"}, format="json")
+    assert refused.json()["errors"][0]["loc"] == ["school"]

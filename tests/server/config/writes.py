@@ -272,6 +272,11 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     "come_in": (lambda w: ("post", "hand/", {"code": w.paired()[1]}), {}),
     "hand_in": (lambda w: ("put", "hand/", w.pressing()), {}),
     "attach_run": (lambda w: ("put", f"runs/{w.quick()}/rung/", {"rung": w.rung, "side": "none"}), {}),
+    "say_comfort": (lambda w: ("put", f"runs/{w.player.putts(w.rung, 5)}/comfort/", {"comfort": 4}), {}),
+    "set_school": (
+        lambda w: ("put", f"ladders/{w.ladder.pk}/school/", {"school": "prove_it"}),
+        {"ThresholdRevision": 5},
+    ),
     "set_run_aside": (lambda w: ("put", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {"reason": "Wind"}), {}),
     "take_run_back": (lambda w: ("delete", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {}), {}),
     "finish_part": (lambda w: ("post", f"parts/{w.started().part['id']}/done/", {}), {}),

@@ -74,6 +74,12 @@ export const bodyAsksQuery = queryOptions({
   staleTime: Infinity,
 });
 
+export const schoolsQuery = queryOptions({
+  queryKey: ["schools"],
+  queryFn: () => unwrap(api.GET("/api/schools/")),
+  staleTime: Infinity,
+});
+
 export const conditionsQuery = queryOptions({
   queryKey: ["conditions"],
   queryFn: () => unwrap(api.GET("/api/conditions/")),

@@ -12,12 +12,12 @@ import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { Risks } from "../../shared/ui/Risks";
 import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSign";
+import { HowClimbed } from "./HowClimbed";
 import { LadderCare, PutAway } from "./LadderCare";
 import { NewerOnShelf } from "./NewerOnShelf";
 import { useRungChanges } from "./RungMenu";
 import { RungRow } from "./RungRow";
 import { ThresholdDialog } from "./threshold/ThresholdDialog";
-import { Visits } from "./Visits";
 
 type Move = LadderDetail["moves"][number];
 const MOVES: Record<Move["decision"], (move: Move) => string> = {
@@ -131,7 +131,7 @@ export default function LadderPage() {
             <NewerOnShelf ladderId={detail.standing.ladder.id} />
             <Risks ladder={detail.standing.ladder} />
             <Verdict detail={detail} isHopping={isHopping} onClimb={() => setIsHopping(true)} />
-            {detail.rungs.length > 1 && <Visits ladder={detail.standing.ladder} />}
+            {detail.rungs.length > 1 && <HowClimbed ladder={detail.standing.ladder} />}
             {takenOut && <TakenOut rung={takenOut} onBack={() => setTakenOut(null)} />}
             <Stack
               component="ol"

@@ -16,6 +16,7 @@ import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSi
 import { AttachRun } from "./AttachRun";
 import { Breather } from "./Breather";
 import { StartButton } from "./Briefing";
+import { Comfort } from "./Comfort";
 import { RunBreakdown } from "./RunBreakdown";
 import { RunNote } from "./RunNote";
 import { SetAside } from "./SetAside";
@@ -237,6 +238,7 @@ export default function RunEndPage() {
             )}
             <WhatHappened outcome={data} />
             <RunBreakdown breakdown={data.breakdown} />
+            {data.run.is_over && <Comfort run={data.run} />}
             {data.run.is_quick ? <AttachRun run={data.run} /> : <TheVerdict outcome={data} />}
             <WhatNext run={data.run} />
             <Panel title="For the record">

@@ -1,0 +1,77 @@
+"""Not only reached, but comfortable: as the athlete says after each run."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from typing import Any
+
+from jolly_core.challenges.registry import AnyGame
+from jolly_core.challenges.settings import whole_number
+from jolly_core.errors import Problem
+from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, State
+from jolly_core.validation import check_integer
+from jolly_core.words import quantity
+
+#: What the numbers say, from 1 up. Common practice, no source.
+SCALE = ("at my limit", "hard", "it works", "comfortable", "easy")
+MOST_RUNS = 10
+
+
+def check_comfort(comfort: object) -> Problem | None:
+    """What is wrong with a comfort, if anything.
+
+    >>> check_comfort(4), check_comfort(6).code
+    (None, 'out_of_range')
+    """
+    return check_integer("comfort", comfort, 1, len(SCALE))
+
+
+@dataclass(frozen=True)
+class Comfort(Condition):
+    """Each of the ``of_last`` last runs was at least that comfortable; a run of which nothing was said was not."""
+
+    id = "comfort"
+    title = "Comfort"
+    meaning = "Asks how it felt, which you say at the end of a run. Slower, and what is held is yours."
+    place = 3
+
+    least: int = whole_number("Comfort, at least", 1, len(SCALE), 4, "of 5")
+    of_last: int = whole_number("in each of the last … runs", 1, MOST_RUNS, 3, "runs")
+
+    @property
+    def most_runs(self) -> int:
+        return self.of_last
+
+    def words(self, mark: Mark) -> str:
+        return f"comfort {self._asked} in {self._runs}"
+
+    @property
+    def _asked(self) -> str:
+        return f"{self.least} of {len(SCALE)} or more" if self.least < len(SCALE) else f"{self.least} of {len(SCALE)}"
+
+    @property
+    def _runs(self) -> str:
+        return "the last run" if self.of_last == 1 else f"each of the last {self.of_last} runs"
+
+    def _is_met_by(self, run: RunResult) -> bool:
+        return run.comfort is not None and run.comfort >= self.least
+
+    def state(self, mark: Mark, runs: Sequence[RunResult], game: AnyGame) -> State:
+        recent = list(runs)[-self.of_last :]
+        in_a_row = next((place for place, run in enumerate(reversed(recent)) if not self._is_met_by(run)), len(recent))
+        more = self.of_last - in_a_row
+        said = ", ".join(str(run.comfort or "not said") for run in recent) or "not said yet"
+        return State(
+            is_filled=more == 0,
+            share=in_a_row / self.of_last,
+            so_far=f"comfort of the last {quantity(len(recent), 'run')}: {said}" if recent else "no comfort said yet",
+            wanted=f"{self._asked} wanted",
+            missing=f"{quantity(more, 'more run')} at {self._asked}" if more else "",
+            brief=f"comfort {in_a_row} of {quantity(self.of_last, 'run')}",
+            more_runs=more,
+        )
+
+    def filled_by(self, mark: Mark, played: Played, game: AnyGame) -> Any:
+        """How a run feels does not follow from what is made: the price is told as if all were comfortable."""
+        return played.met.any(axis=-1) | True
