@@ -14,7 +14,7 @@ from blocks.models import key_of
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.card_items.bands import Bands
 from jolly_core.challenges.metric import Metric
-from jolly_core.errors import CoreError
+from jolly_core.errors import CoreError, errors_under
 from jolly_core.ladder.levers import Step, step_between
 from jolly_core.ladder.needs import unmet_words
 from jolly_core.lessons.registry import lessons_of
@@ -27,6 +27,7 @@ from jolly_core.thresholds.condition import RunResult
 from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.offers import MarkOffer, offer_marks
 from jolly_core.thresholds.price import Price, price_of
+from jolly_core.thresholds.proposing import Proposed, propose
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 from jolly_core.words import sentence
@@ -311,6 +312,16 @@ def get_price(athlete: Athlete, rung_id: int, given: Mapping[str, Any]) -> Askin
         for many, ((run, _), result) in enumerate(zip(runs, results, strict=True), 1)
     ]
     return Asking(threshold.words, price_of(threshold, game, own), would)
+
+
+def propose_conditions(
+    athlete: Athlete, rung_id: int, given: Mapping[str, Any], *, luck: int, patience: int
+) -> Proposed:
+    """Conditions for a rung that keep to the luck and the patience given. Nothing is kept. Raises as the core does."""
+    rung = get_rung(athlete, rung_id)
+    with errors_under("threshold"):
+        threshold = read_asked(rung, given)
+    return propose(threshold, rung.game, luck=luck, patience=patience)
 
 
 def _record(ladder: Ladder, summary: SideSummary, threshold: Threshold, side: str) -> RungRecord:

@@ -9,11 +9,13 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jolly_core.challenges.registry import read_game
+from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Pace
 from jolly_core.stats.binomial import chance_of_at_least
 from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
 from jolly_core.thresholds.conditions.proof import Proof
 from jolly_core.thresholds.price import PricePoint, price_of
+from jolly_core.thresholds.proposing import propose
 from jolly_core.thresholds.threshold import Threshold
 
 TEN = read_game("makes_of_n", {"attempts": 10})
@@ -85,3 +87,28 @@ def test_whatever_the_rate_both_sentences_are_said(rate: float) -> None:
     assert price
     assert [words.split(",")[0].split(" who")[0] for words in price.words] == ["Somebody", "You"]
     assert " 0 times" not in " ".join(price.words)
+
+
+@pytest.mark.parametrize(("luck", "patience"), [(10, 3), (10, 6), (50, 2), (100, 1)])
+def test_what_is_proposed_keeps_to_luck_and_patience(luck: int, patience: int) -> None:
+    """As the price of the very conditions that were proposed says, found apart from the search."""
+    found = propose(Threshold(MAKES, 7), TEN, luck=luck, patience=patience)
+    assert found.is_within
+    asked = Threshold(MAKES, 7, found.conditions)
+    assert 100 * at(asked, 0.6).within[-1] <= luck
+    wait = at(asked, 0.8).wait
+    assert wait is not None
+    assert wait <= patience
+
+
+def test_where_nothing_keeps_both_the_nearest_is_proposed_and_says_so() -> None:
+    found = propose(Threshold(MAKES, 7), TEN, luck=0, patience=1)
+    assert not found.is_within
+    assert "who is ten points under the mark passes within 20 runs" in found.words
+
+
+@pytest.mark.parametrize(("values", "field"), [({"luck": 101}, "luck"), ({"patience": 0}, "patience")])
+def test_luck_and_patience_that_cannot_be_are_refused(values: dict[str, int], field: str) -> None:
+    with pytest.raises(CoreError) as refused:
+        propose(Threshold(MAKES, 7), TEN, **{"luck": 10, "patience": 3, **values})
+    assert refused.value.problems[0].path == (field,)

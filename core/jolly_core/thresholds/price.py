@@ -63,7 +63,7 @@ def price_of(threshold: Threshold, game: AnyGame, own: Pace | None = None) -> Pr
     rates = sorted({min(HIGHEST, max(LOWEST, mark_rate + points / PER_CENT)) for points in BESIDE})
     if own:
         rates = sorted({*rates, own.bounded_rate})
-    points = {point.rate: point for point in _points(threshold, game, tuple(rates))}
+    points = {point.rate: point for point in points_at(threshold, game, tuple(rates))}
     under = points[min(points, key=lambda rate: abs(rate - mark_rate - UNDER / PER_CENT))]
     words = [f"Somebody who truly makes {_said(under.rate)} {_passes(under)}."]
     if own:
@@ -72,6 +72,12 @@ def price_of(threshold: Threshold, game: AnyGame, own: Pace | None = None) -> Pr
         over = points[min(points, key=lambda rate: abs(rate - mark_rate - OVER / PER_CENT))]
         words.append(f"Somebody who truly makes {_said(over.rate)} {_wait(over, has_other=True)}.")
     return Price(mark_rate, tuple(points.values()), tuple(words))
+
+
+def rate_beside(threshold: Threshold, game: AnyGame, points: int) -> float | None:
+    """The rate so many points beside that of the mark; None where the mark does not go by a rate."""
+    rate = rate_of(game, threshold.metric.id, threshold.mark)
+    return None if rate is None else min(HIGHEST, max(LOWEST, rate + points / PER_CENT))
 
 
 def _said(rate: float) -> str:
@@ -91,7 +97,8 @@ def _wait(point: PricePoint, *, has_other: bool = False) -> str:
 
 
 @lru_cache(maxsize=512)
-def _points(threshold: Threshold, game: AnyGame, rates: tuple[float, ...]) -> tuple[PricePoint, ...]:
+def points_at(threshold: Threshold, game: AnyGame, rates: tuple[float, ...]) -> tuple[PricePoint, ...]:
+    """The price for somebody with each of these true rates."""
     by_run = _filled_by(threshold, game, rates)
     if threshold.each_side:
         by_run = by_run**2  # the same for the other side, which is played as often

@@ -1,9 +1,14 @@
+from typing import Any
+
+from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.challenges.breakdown import Breakdown
+from jolly_core.stored import to_plain
 from jolly_core.thresholds.price import Price
+from jolly_core.thresholds.proposing import Proposed
 from ladders.api.serializers import (
     LadderRefSerializer,
     RungRefSerializer,
@@ -144,6 +149,26 @@ class AskingSerializer(ReadSerializer):
     words = serializers.CharField()
     price = TypedField(Price, allow_null=True, help_text="Null where the mark does not go by a rate of makes.")
     would = WouldHaveSerializer(many=True)
+
+
+class BenchSerializer(ReadSerializer):
+    """What somebody accepts: so many of 100 pass by luck, and who is ready waits so many runs."""
+
+    threshold = ThresholdSerializer()
+    luck = serializers.IntegerField()
+    patience = serializers.IntegerField()
+
+
+class ProposedSerializer(ReadSerializer):
+    """Conditions that were found; ``is_within`` says whether luck and patience are both kept."""
+
+    conditions = serializers.SerializerMethodField()
+    words = serializers.CharField()
+    is_within = serializers.BooleanField()
+
+    @extend_schema_field(serializers.DictField(child=serializers.DictField()))
+    def get_conditions(self, proposed: Proposed) -> dict[str, Any]:
+        return {each.id: to_plain(each) for each in proposed.conditions}
 
 
 class MoveSerializer(serializers.ModelSerializer[Move]):

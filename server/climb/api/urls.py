@@ -5,6 +5,7 @@ from climb.api import views
 urlpatterns = [
     path("rungs/<int:rung_id>/marks/<slug:metric>/", views.MarksView.as_view()),
     path("rungs/<int:rung_id>/price/", views.PriceView.as_view()),
+    path("rungs/<int:rung_id>/bench/", views.BenchView.as_view()),
     path("ladders/", views.LaddersView.as_view()),
     path("ladders/<int:ladder_id>/", views.LadderView.as_view()),
     path("ladders/<int:ladder_id>/moves/", views.MovesView.as_view()),

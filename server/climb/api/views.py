@@ -10,11 +10,13 @@ from accounts.models import Athlete
 from climb import selectors, services
 from climb.api.serializers import (
     AskingSerializer,
+    BenchSerializer,
     DecisionSerializer,
     LadderDetailSerializer,
     LadderStandingSerializer,
     MarkOfferSerializer,
     OutcomeSerializer,
+    ProposedSerializer,
 )
 from config.requests import Request, read_given
 from ladders.api.serializers import ThresholdSerializer
@@ -66,6 +68,20 @@ class PriceView(APIView):
     def post(self, request: Request, rung_id: int) -> Response:
         asking = selectors.get_price(request.user, rung_id, read_given(request, ThresholdSerializer))
         return Response(AskingSerializer(asking).data)
+
+
+class BenchView(APIView):
+    """From the luck one accepts and the patience one has to conditions. Nothing is kept."""
+
+    keeps_nothing = True
+
+    @extend_schema(operation_id="propose_conditions", request=BenchSerializer, responses=ProposedSerializer)
+    def post(self, request: Request, rung_id: int) -> Response:
+        given = read_given(request, BenchSerializer)
+        proposed = selectors.propose_conditions(
+            request.user, rung_id, given["threshold"], luck=given["luck"], patience=given["patience"]
+        )
+        return Response(ProposedSerializer(proposed).data)
 
 
 class MovesView(APIView):

@@ -23,6 +23,7 @@ FAR_DAY = "2099-05-11"
 NO_WRITES = {
     "check_settings",
     "price_threshold",
+    "propose_conditions",
     "propose_block",
     "arrange_week",
     "check_move",

@@ -1200,6 +1200,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rungs/{rung_id}/bench/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description From the luck one accepts and the patience one has to conditions. Nothing is kept. */
+        post: operations["propose_conditions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rungs/{rung_id}/bring-back/": {
         parameters: {
             query?: never;
@@ -1923,6 +1940,12 @@ export interface components {
             absent?: string[];
             elsewhere?: string[];
             spared?: components["schemas"]["SparedEnum"][];
+        };
+        /** @description What somebody accepts: so many of 100 pass by luck, and who is ready waits so many runs. */
+        BenchRequest: {
+            threshold: components["schemas"]["ThresholdRequest"];
+            luck: number;
+            patience: number;
         };
         /** @enum {unknown} */
         BlankEnum: "";
@@ -3478,6 +3501,16 @@ export interface components {
             kit: string[];
             /** @description What planned against actual has taught. */
             habit_words: string;
+        };
+        /** @description Conditions that were found; ``is_within`` says whether luck and patience are both kept. */
+        Proposed: {
+            readonly conditions: {
+                [key: string]: {
+                    [key: string]: unknown;
+                };
+            };
+            words: string;
+            is_within: boolean;
         };
         ProposedPart: {
             kind: components["schemas"]["PartKind"];
@@ -10976,6 +11009,87 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    propose_conditions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BenchRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proposed"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -26,6 +26,7 @@ MOST_RUNS = 20
 #: How many further runs are looked ahead for, and how far above the mark a run lies that a ready athlete plays.
 AHEAD, READY = 10, 0.1
 PER_CENT = 100
+MOST_SURE = 99
 #: Makes needed are found to a millionth of the attempts.
 HALVINGS = 20
 
@@ -101,8 +102,15 @@ def _more(more: int, level: str) -> str:
 
 
 def _per_cent(chance: float) -> str:
-    """A chance in whole per cent; never 0 or 100, which no runs can show."""
-    return f"{min(99, max(1, int(PER_CENT * chance)))} %"
+    """A chance in whole per cent, rounded down; never 0 or 100, which no runs can show.
+
+    >>> _per_cent(0.839), _per_cent(0.0001), _per_cent(0.9999)
+    ('83 %', 'less than 1 %', 'more than 99 %')
+    """
+    whole = int(PER_CENT * chance)
+    if whole < 1:
+        return "less than 1 %"
+    return f"{whole} %" if chance <= MOST_SURE / PER_CENT else f"more than {MOST_SURE} %"
 
 
 @dataclass(frozen=True)

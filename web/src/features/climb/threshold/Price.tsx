@@ -6,6 +6,7 @@ import { api, unwrap, type Schemas } from "../../../api/client";
 import { quantity, showDay } from "../../../shared/lib/format";
 import { useSettled } from "../../../shared/lib/useSettled";
 import { tape } from "../../../shared/ui/tape";
+import { Bench } from "./Bench";
 
 type Price = Schemas["Price"];
 type Would = Schemas["Asking"]["would"][number];
@@ -109,7 +110,13 @@ function WouldHave({ would }: { would: Would[] }) {
   );
 }
 
-export function PriceOf({ rungId, values }: { rungId: number; values: Schemas["Threshold"] }) {
+interface PriceOfProps {
+  rungId: number;
+  values: Schemas["Threshold"];
+  onFound: (conditions: Schemas["Threshold"]["conditions"]) => void;
+}
+
+export function PriceOf({ rungId, values, onFound }: PriceOfProps) {
   const body = useSettled(values);
   const asking = useQuery({
     queryKey: ["ladders", "price", rungId, body],
@@ -126,6 +133,7 @@ export function PriceOf({ rungId, values }: { rungId: number; values: Schemas["T
       <Stack spacing={1.25}>
         {price && <Typography variant="body2">{price.words.join(" ")}</Typography>}
         {price && <Curve price={price} />}
+        {price && <Bench rungId={rungId} threshold={values} onFound={onFound} />}
         {would.length > 0 && <WouldHave would={would} />}
       </Stack>
     </Box>

@@ -178,7 +178,7 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
                 onChange={set("floor_runs")}
               />
             </Stack>
-            <PriceOf rungId={rung.id} values={values} />
+            <PriceOf rungId={rung.id} values={values} onFound={(conditions) => setValues({ ...values, conditions })} />
             {save.error && <ErrorNotice error={save.error} />}
           </Stack>
         </DialogContent>
