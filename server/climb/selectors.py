@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date
 from typing import Any
 from uuid import UUID
@@ -18,6 +18,7 @@ from jolly_core.errors import CoreError, errors_under
 from jolly_core.ladder.levers import Step, step_between
 from jolly_core.ladder.needs import unmet_words
 from jolly_core.lessons.registry import lessons_of
+from jolly_core.load.registry import dose_of
 from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.record.usual import Comparison, compare, usual_of
@@ -30,6 +31,7 @@ from jolly_core.thresholds.price import Price, price_of
 from jolly_core.thresholds.proposing import Proposed, propose
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
+from jolly_core.thresholds.wall import WallSign, signs_of
 from jolly_core.words import sentence
 from ladders.models import Ladder, Rung
 from ladders.rungs import read_asked
@@ -113,6 +115,8 @@ class LadderStanding:
     working: Rung
     threshold: Threshold
     verdict: Verdict
+    #: What it is found by on the wall of all ladders.
+    signs: tuple[WallSign, ...] = ()
 
     @property
     def plannable(self) -> list[Plannable]:
@@ -165,6 +169,8 @@ class Outcome:
     threshold: Threshold
     standing: LadderStanding
     is_working_rung: bool
+    #: Whether its game is one with a hard cap: enough for today, whatever happened.
+    is_enough: bool
     #: The named range that the result lies in, or the next one; empty where the card has none.
     band: str
     lessons: Sequence[str]
@@ -216,8 +222,19 @@ def read_standings(
     for each in worked_on:
         threshold = thresholds[each.working.pk]
         results = _results(each.ladder, each.working, threshold, history)
-        standings.append(_stand(each, threshold, results))
+        standing = _stand(each, threshold, results)
+        standings.append(replace(standing, signs=_signs(standing, history, today)))
     return standings, history
+
+
+def _signs(standing: LadderStanding, history: History, today: date) -> tuple[WallSign, ...]:
+    """What a ladder is found by, from the runs on the rung being worked on and the one below."""
+    ladder, metric = standing.ladder, standing.threshold.metric
+    rungs = [standing.working.pk, *([standing.below.id] if standing.below else [])]
+    last = [found.last for rung in rungs for side in ladder.sides if (found := history.get((rung, side)))]
+    last_day = max([ladder.arrived_at.date(), *(run.day for run in last if run)])
+    lags = ladder.has_sides and find_side(history, [(rung, metric) for rung in rungs]).weaker is not None
+    return signs_of(standing.verdict, last_day=last_day, today=today, lags=lags)
 
 
 def find_side(history: History, rungs: Iterable[tuple[int, Metric]]) -> Finding:
@@ -358,6 +375,7 @@ def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
         threshold=threshold,
         standing=standing,
         is_working_rung=standing.working.pk == rung.pk,
+        is_enough=dose_of(run.game) is not None,
         band=run.known_card.of(Bands).of(run.result.value),
         lessons=lessons_of(run.game, run.known_tally),
         breakdown=run.game.breakdown(run.known_tally),

@@ -105,3 +105,38 @@ def test_a_school_is_chosen_and_what_felt_hard_holds_one_up(open_page: OpenPage)
     expect(page.get_by_text(re.compile("Nine in ten sure"))).to_be_visible()
     expect(page.get_by_label("Visit from rung 1 up")).not_to_be_checked()
     expect(page.get_by_text(re.compile(r"From 2 runs it is \d+ % sure"))).to_be_visible()
+
+
+def test_after_a_capped_run_nothing_more_is_offered(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    made = {"title": "", "set_up": "", "cues": [], "format": "capped_attempts", "settings": {"cap": 3, "days": 4}}
+    athlete.send("api/own-ladders/", title="Full spins", discipline="floor", summary="", rung=made)
+    rung = page.request.get("/api/ladders/").json()[0]["working"]["id"]
+    page.goto(f"/practise/rungs/{rung}")
+    page.get_by_role("button", name="Start").click()
+    athlete.start()
+    athlete.press("make", "miss", "make")
+    athlete.see_what_it_means()
+    expect(page.get_by_test_id("verdict-line")).to_contain_text("Stay on rung 1")
+    expect(page.get_by_text("That is enough of it for today")).to_be_visible()
+    for word in ("Once more", "Climb anyway"):
+        expect(page.get_by_role("button", name=word)).to_be_hidden()
+
+
+def test_the_wall_is_looked_through(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.enter_demo()
+    page.goto("/climb")
+    tiles = page.get_by_role("link", name=re.compile("Working on|All rungs"))
+    whole = len(page.request.get("/api/ladders/").json())
+    page.get_by_role("group", name="Discipline").get_by_role("button", name="disc putting").click()
+    expect(tiles).to_have_count(1)
+    page.get_by_role("group", name="Discipline").get_by_role("button", name="disc putting").click()
+    chip = page.get_by_role("group", name="Found by").get_by_role("button").first
+    many = int((chip.inner_text().rsplit("(", 1)[1]).rstrip(")"))
+    chip.click()
+    expect(tiles).to_have_count(many)
+    assert 0 < many < whole

@@ -75,6 +75,13 @@ class PlannableSerializer(ReadSerializer):
     title = serializers.CharField()
 
 
+class WallSignSerializer(ReadSerializer):
+    """One thing that a ladder is looked for by."""
+
+    id = serializers.CharField()
+    title = serializers.CharField()
+
+
 class LadderStandingSerializer(ReadSerializer):
     ladder = LadderRefSerializer()
     held = serializers.IntegerField()
@@ -83,6 +90,7 @@ class LadderStandingSerializer(ReadSerializer):
     plannable = PlannableSerializer(many=True, help_text="On each side that the ladder is played on.")
     threshold = AskedSerializer()
     verdict = VerdictSerializer()
+    signs = WallSignSerializer(many=True, help_text="What it is found by among all ladders; of one alone, nothing.")
 
 
 class RunPointSerializer(ReadSerializer):
@@ -230,6 +238,7 @@ class OutcomeSerializer(ReadSerializer):
     threshold = AskedSerializer()
     standing = LadderStandingSerializer()
     is_working_rung = serializers.BooleanField()
+    is_enough = serializers.BooleanField(help_text="Whether its game has a hard cap: enough for today.")
     band = serializers.CharField(help_text="The named range that the result lies in, or is next; may be empty.")
     lessons = serializers.ListField(child=serializers.CharField(), help_text="What the run's arithmetic says.")
     breakdown = TypedField(Breakdown | None)

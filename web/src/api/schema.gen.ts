@@ -2665,6 +2665,8 @@ export interface components {
             plannable: components["schemas"]["Plannable"][];
             threshold: components["schemas"]["Asked"];
             verdict: components["schemas"]["Verdict"];
+            /** @description What it is found by among all ladders; of one alone, nothing. */
+            signs: components["schemas"]["WallSign"][];
         };
         LadderToMakeRequest: {
             title: string;
@@ -3105,6 +3107,8 @@ export interface components {
             threshold: components["schemas"]["Asked"];
             standing: components["schemas"]["LadderStanding"];
             is_working_rung: boolean;
+            /** @description Whether its game has a hard cap: enough for today. */
+            is_enough: boolean;
             /** @description The named range that the result lies in, or is next; may be empty. */
             band: string;
             /** @description What the run's arithmetic says. */
@@ -4543,6 +4547,11 @@ export interface components {
             /** @description How long ago it was pressed. */
             readonly age_ms: number;
             gap_ms: number;
+        };
+        /** @description One thing that a ladder is looked for by. */
+        WallSign: {
+            id: string;
+            title: string;
         };
         /**
          * @description * `front` - front

@@ -1,6 +1,7 @@
 /** Climb: every ladder drawn as a ladder, with its verdict. */
 import { Box, Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 
 import { archivedQuery, laddersQuery, type Standing } from "../../api/queries";
@@ -10,6 +11,7 @@ import { Loaded } from "../../shared/ui/Loaded";
 import { Page, WhyPoint } from "../../shared/ui/Page";
 import { EvidenceStrokes, VerdictSign } from "../../shared/ui/VerdictSign";
 import { useArchive } from "./LadderCare";
+import { ALL, fits, WallFilters } from "./WallFilters";
 
 function LadderTile({ standing }: { standing: Standing }) {
   const { ladder, held, rungs, working, verdict, threshold } = standing;
@@ -83,6 +85,27 @@ function Archived() {
   );
 }
 
+function Wall({ standings }: { standings: Standing[] }) {
+  const [filter, setFilter] = useState(ALL);
+  const shown = standings.filter((standing) => fits(standing, filter));
+  return (
+    <>
+      <WallFilters standings={standings} filter={filter} onChange={setFilter} />
+      {shown.length === 0 && (
+        <Typography>
+          No ladder is both. <Button onClick={() => setFilter(ALL)}>Show all</Button>
+        </Typography>
+      )}
+      <Box
+        sx={{ display: "grid", gap: 2, gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(2, minmax(0,1fr))" } }}>
+        {shown.map((standing) => (
+          <LadderTile key={standing.ladder.id} standing={standing} />
+        ))}
+      </Box>
+    </>
+  );
+}
+
 export default function ClimbPage() {
   const query = useQuery(laddersQuery);
   const own = (
@@ -138,16 +161,7 @@ export default function ClimbPage() {
               change.
             </EmptyState>
           ) : (
-            <Box
-              sx={{
-                display: "grid",
-                gap: 2,
-                gridTemplateColumns: { xs: "minmax(0,1fr)", md: "repeat(2, minmax(0,1fr))" },
-              }}>
-              {standings.map((standing) => (
-                <LadderTile key={standing.ladder.id} standing={standing} />
-              ))}
-            </Box>
+            <Wall standings={standings} />
           )
         }
       </Loaded>

@@ -115,6 +115,18 @@ function WhatHappened({ outcome }: { outcome: Outcome }) {
   );
 }
 
+/** The verdict first, in one line; why stands below. */
+function VerdictLine({ outcome }: { outcome: Outcome }) {
+  const { verdict } = outcome.standing;
+  if (outcome.run.is_quick || !outcome.is_working_rung || !outcome.run.is_over) return null;
+  return (
+    <Stack direction="row" data-testid="verdict-line" sx={{ alignItems: "center", gap: 1.5, flexWrap: "wrap" }}>
+      <VerdictSign kind={verdict.kind} />
+      <Typography sx={{ fontSize: "1.25rem", fontWeight: 700 }}>{verdict.headline}</Typography>
+    </Stack>
+  );
+}
+
 function TheVerdict({ outcome }: { outcome: Outcome }) {
   const { standing } = outcome;
   const [hasClimbed, setHasClimbed] = useState(false);
@@ -148,7 +160,7 @@ function TheVerdict({ outcome }: { outcome: Outcome }) {
         <Stack spacing={2} sx={{ flex: "1 1 300px", minWidth: 0 }}>
           <Reasons verdict={standing.verdict} />
           <EvidenceStrokes standing={standing} />
-          <Decision standing={standing} onClimb={() => setHasClimbed(true)} />
+          <Decision standing={standing} isEnough={outcome.is_enough} onClimb={() => setHasClimbed(true)} />
         </Stack>
       </Box>
     </Panel>
@@ -156,7 +168,7 @@ function TheVerdict({ outcome }: { outcome: Outcome }) {
 }
 
 /** The next thing to do: the block's next run, or one more of these. */
-function WhatNext({ run }: { run: Run }) {
+function WhatNext({ run, isEnough }: { run: Run; isEnough: boolean }) {
   const navigate = useNavigate();
   const block = useQuery({ ...blockQuery(run.block ?? 0), enabled: run.block !== null });
   const part = block.data?.parts.find((each) => each.id === run.part);
@@ -187,7 +199,10 @@ function WhatNext({ run }: { run: Run }) {
           {turn ? `On with ${turn.title}` : "On with the block"}
         </Button>
       )}
-      {run.block === null && !run.is_quick && <StartButton rung={run.rung.id} side={run.side} word="Once more" />}
+      {isEnough && <Typography sx={{ fontSize: "1.2rem" }}>That is enough of it for today. Well done.</Typography>}
+      {run.block === null && !run.is_quick && !isEnough && (
+        <StartButton rung={run.rung.id} side={run.side} word="Once more" />
+      )}
     </Stack>
   );
 }
@@ -236,11 +251,12 @@ export default function RunEndPage() {
                 This run is not over. <RouterLink to={`/practise/runs/${id}`}>Carry on</RouterLink>
               </Typography>
             )}
+            <VerdictLine outcome={data} />
             <WhatHappened outcome={data} />
             <RunBreakdown breakdown={data.breakdown} />
             {data.run.is_over && <Comfort run={data.run} />}
             {data.run.is_quick ? <AttachRun run={data.run} /> : <TheVerdict outcome={data} />}
-            <WhatNext run={data.run} />
+            <WhatNext run={data.run} isEnough={data.is_enough} />
             <Panel title="For the record">
               <Stack spacing={2}>
                 <RunNote run={data.run} />

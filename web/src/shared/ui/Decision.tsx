@@ -14,8 +14,9 @@ function wordsFor(kind: Kind, { held, working, verdict }: Standing): string {
   return "Stay for now";
 }
 
-/** Staying when the advice is to stay is nothing to decide. */
-function choices({ held, rungs, verdict }: Standing): Kind[] {
+/** Staying when the advice is to stay is nothing to decide; after enough for today nothing is chosen against the advice. */
+function choices({ held, rungs, verdict }: Standing, isEnough: boolean): Kind[] {
+  if (isEnough) return verdict.kind === "stay" ? [] : [verdict.kind, "stay"];
   const others: Kind[] = [];
   if (held < rungs.length) others.push("climb");
   if (held > 0) others.push("step_back");
@@ -25,10 +26,11 @@ function choices({ held, rungs, verdict }: Standing): Kind[] {
 
 interface DecisionProps {
   standing: Standing;
+  isEnough?: boolean;
   onClimb?: () => void;
 }
 
-export function Decision({ standing, onClimb }: DecisionProps) {
+export function Decision({ standing, isEnough = false, onClimb }: DecisionProps) {
   const { ladder, verdict } = standing;
   const decide = useDecision(ladder.id);
   const takeBack = useTakeMoveBack(ladder.id);
@@ -53,7 +55,7 @@ export function Decision({ standing, onClimb }: DecisionProps) {
   return (
     <Stack spacing={1} className="no-print">
       <Stack direction="row" sx={{ gap: 1.25, flexWrap: "wrap" }}>
-        {choices(standing).map((kind) => (
+        {choices(standing, isEnough).map((kind) => (
           <Button
             key={kind}
             variant={kind === verdict.kind ? "contained" : "outlined"}

@@ -35,7 +35,7 @@ export function Conditions({ asked, problem, onChange }: ConditionsProps) {
             // Something has to be asked.
             disabled={isLast && kind.id in asked}
             onChange={() => toggle(kind)}
-            sx={{ "&.Mui-selected.Mui-disabled": { color: "text.primary" } }}>
+            sx={{ color: "text.primary", "&.Mui-selected.Mui-disabled": { color: "text.primary" } }}>
             {kind.id in asked && "✓ "}
             {kind.title}
           </ToggleButton>
