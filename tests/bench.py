@@ -26,6 +26,7 @@ from tests.bench_games import time_growth, time_presses, time_stepping
 from tests.bench_planning import change_record, time_proposals, time_weeks
 from tests.bench_record import ATHLETE, copy_record
 from tests.bench_setup import frames_while_dragging, time_aims, time_core
+from tests.bench_thresholds import time_prices, time_verdicts
 from tests.browser.athlete import PASSWORD, AthleteAtTheScreen
 from tests.browser.chromium import open_browser, open_window
 from tests.browser.pairing import pair
@@ -363,6 +364,8 @@ def all_figures() -> Iterator[Figure]:
     yield from measure_games()
     yield measure_tuner()
     yield measure_aim()
+    yield Figure.of("verdict", p95, time_verdicts())
+    yield Figure.of("price", p95, time_prices())
     yield measure_weeks()
 
 

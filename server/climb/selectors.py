@@ -14,6 +14,7 @@ from blocks.models import key_of
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.card_items.bands import Bands
 from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.tally import WHOLE
 from jolly_core.errors import CoreError, errors_under
 from jolly_core.ladder.levers import Step, step_between
 from jolly_core.ladder.needs import unmet_words
@@ -169,7 +170,7 @@ class Outcome:
     threshold: Threshold
     standing: LadderStanding
     is_working_rung: bool
-    #: Whether its game is one with a hard cap: enough for today, whatever happened.
+    #: Whether its game is one with a hard cap, and was played to its end: enough for today, whatever happened.
     is_enough: bool
     #: The named range that the result lies in, or the next one; empty where the card has none.
     band: str
@@ -375,7 +376,7 @@ def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
         threshold=threshold,
         standing=standing,
         is_working_rung=standing.working.pk == rung.pk,
-        is_enough=dose_of(run.game) is not None,
+        is_enough=dose_of(run.game) is not None and run.known_tally.ending in WHOLE,
         band=run.known_card.of(Bands).of(run.result.value),
         lessons=lessons_of(run.game, run.known_tally),
         breakdown=run.game.breakdown(run.known_tally),

@@ -18,6 +18,7 @@ from jolly_core.formats.ladder_pack import PackedRung
 from jolly_core.ladder.levers import Lever, levers_words, read_levers
 from jolly_core.ladder.order import held_after, put_in, take_out
 from jolly_core.thresholds.fair import fair_threshold
+from jolly_core.thresholds.schools import SCHOOLS
 from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold, stored_threshold
 from jolly_core.words import shortened
 from ladders.hands import for_hand, game_for_hand
@@ -84,8 +85,7 @@ def change_challenge(athlete: Athlete, rung_id: int, given: Mapping[str, Any], a
     rung.save(update_fields=["title", "set_up", "levers", "cues", *rung.play(game)])
     asked = rung.threshold_revisions.order_by("id").last()
     if asked is None or is_other_game or not _can_be_asked(game, asked.threshold):
-        threshold = fair_threshold(game, each_side=rung.ladder.has_sides)
-        ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_stored(), made_at=at)
+        _ask(rung, fair_threshold(game, each_side=rung.ladder.has_sides), at)
     return rung
 
 
@@ -140,8 +140,15 @@ def write_rung(
         taken_number=taken_number,
         layout=keep_layout(ladder.athlete, laid.place, laid.layout.as_dict()) if laid else None,
     )
-    ThresholdRevision.objects.create(rung=rung, threshold=packed.threshold.as_stored(), made_at=at)
+    _ask(rung, packed.threshold, at)
     return rung
+
+
+def _ask(rung: Rung, threshold: Threshold, at: datetime) -> None:
+    """Ask something of a rung, as the school of its ladder has it where it has one."""
+    school = SCHOOLS.get(rung.ladder.school)
+    asked = school.ask(threshold) if school else threshold
+    ThresholdRevision.objects.create(rung=rung, threshold=asked.as_stored(), made_at=at)
 
 
 def put_in_packed(ladder: Ladder, packed: PackedRung, number: int, at: datetime, *, taken_number: int | None) -> Rung:

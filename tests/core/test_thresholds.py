@@ -71,6 +71,7 @@ def test_fewer_is_better_where_the_metric_says_so() -> None:
         ({"reached": 2, "days": 3}, "days", "out_of_range"),
         ({"conditions": {}}, "conditions", "wrong_length"),
         ({"conditions": 3}, "conditions", "wrong_length"),
+        ({"conditions": {"comfort": {}}}, "conditions", "no_mark"),
         ({"each_side": "yes"}, "each_side", "not_a_yes_or_no"),
         ({"floor": 8}, "floor", "floor_above_mark"),
         ({"floor_runs": 0}, "floor_runs", "out_of_range"),

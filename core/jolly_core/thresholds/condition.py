@@ -76,10 +76,6 @@ class Played:
     makes: Any
     attempts: int
 
-    def until(self, run: int) -> Played:
-        """The first runs of each."""
-        return Played(self.met[..., :run], self.makes[..., :run], self.attempts)
-
 
 @dataclass(frozen=True)
 class Condition(Settings, ABC):
@@ -92,6 +88,8 @@ class Condition(Settings, ABC):
     title: ClassVar[str]
     meaning: ClassVar[str]
     place: ClassVar[int]
+    #: Whether it asks for the mark; a threshold needs one that does.
+    asks_for_mark: ClassVar[bool] = True
 
     @property
     @abstractmethod
@@ -108,7 +106,7 @@ class Condition(Settings, ABC):
 
     @abstractmethod
     def filled_by(self, mark: Mark, played: Played, game: AnyGame) -> Any:
-        """Which of many athletes fill it after these runs, each on a day of its own: an array of rates by athletes."""
+        """After which runs, each on a day of its own, many athletes fill it: an array of rates by athletes by runs."""
 
     def chances_to_fill(self, met: Any, runs: int) -> Any:
         """The exact chance to have filled it after each of ``runs`` runs, an array of chances by runs.

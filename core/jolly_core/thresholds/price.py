@@ -55,7 +55,8 @@ class Price:
 def price_of(threshold: Threshold, game: AnyGame, own: Pace | None = None) -> Price | None:
     """The price of a threshold in a game; None where its mark does not go by the rate of makes.
 
-    Every run is on a day of its own, and each has that same rate. ``own`` is the athlete's pace, to be told of.
+    Every run is on a day of its own, has as many tries as a usual one, and each try that same rate. ``own`` is the
+    athlete's pace, to be told of.
     """
     mark_rate = rate_of(game, threshold.metric.id, threshold.mark)
     if mark_rate is None:
@@ -96,6 +97,14 @@ def _wait(point: PricePoint, *, has_other: bool = False) -> str:
     return f"need{'s' if has_other else ''} about {quantity(point.wait, 'run')}"
 
 
+def preload() -> None:
+    """Load what the first price would wait for."""
+    import numpy as np  # noqa: F401
+    from scipy.stats import binom
+
+    binom.cdf(1, 2, 0.5)
+
+
 @lru_cache(maxsize=512)
 def points_at(threshold: Threshold, game: AnyGame, rates: tuple[float, ...]) -> tuple[PricePoint, ...]:
     """The price for somebody with each of these true rates."""
@@ -127,13 +136,8 @@ def _filled_by(threshold: Threshold, game: AnyGame, rates: tuple[float, ...]) ->
         return exact
     tries = max(1, round(forecast.attempts(forecast.prior).expected))
     played = _play(np.array(rates), met, tries)
-    filled = np.zeros(played.met.shape[:2], dtype=bool)
-    by_run = np.zeros((len(rates), RUNS))
-    for run in range(RUNS):
-        now = played.until(run + 1)
-        filled |= np.all([each.filled_by(threshold.of_a_run, now, game) for each in threshold.conditions], axis=0)
-        by_run[:, run] = filled.mean(axis=1)
-    return by_run
+    filled = np.logical_and.reduce([each.filled_by(threshold.of_a_run, played, game) for each in threshold.conditions])
+    return np.logical_or.accumulate(filled, axis=-1).mean(axis=1)
 
 
 def _play(rates: Any, met: Any, tries: int) -> Played:

@@ -196,7 +196,12 @@ def _read_conditions(given: Mapping[str, Any]) -> tuple[Condition, ...]:
         if not isinstance(asked, Mapping) or not 1 <= len(asked) <= MOST_CONDITIONS:
             message = f"Ask for one to {quantity(MOST_CONDITIONS, 'condition')}."
             raise CoreError.one("wrong_length", message, value=None, allowed=f"1..{MOST_CONDITIONS}")
-        return _in_order([_read_condition(name, values) for name, values in asked.items()])
+        conditions = _in_order([_read_condition(name, values) for name, values in asked.items()])
+        if not any(each.asks_for_mark for each in conditions):
+            asking = " or ".join(f"“{each.title}”" for each in CONDITIONS.values() if each.asks_for_mark)
+            message = f"Nothing here asks for the mark: put in {asking} as well."
+            raise CoreError.one("no_mark", message, value=list(asked))
+        return conditions
 
 
 def _read_condition(name: str, values: Any) -> Condition:

@@ -240,5 +240,10 @@ def test_a_school_asks_the_same_of_every_rung_and_leaves_the_marks(client: APICl
         assert client.put(f"/api/ladders/{putting.pk}/school/", {"school": school}, format="json").status_code == 200
         asked = [rung["threshold"]["values"] for rung in client.get(f"/api/ladders/{putting.pk}/").json()["rungs"]]
         assert [(each["mark"], set(each["conditions"])) for each in asked] == [(mark, conditions) for mark in marks]
+    client.put(f"/api/ladders/{putting.pk}/school/", {"school": "prove_it"}, format="json")
+    rung = {"title": "", "set_up": "", "cues": [], "format": "makes_of_n", "settings": {"attempts": 20}}
+    assert client.post(f"/api/ladders/{putting.pk}/rungs/", rung, format="json").status_code == 201
+    newest = client.get(f"/api/ladders/{putting.pk}/").json()["rungs"][0]
+    assert set(newest["threshold"]["values"]["conditions"]) == {"proof"}
     refused = client.put(f"/api/ladders/{putting.pk}/school/", {"school": "by_luck"}, format="json")
     assert refused.json()["errors"][0]["loc"] == ["school"]

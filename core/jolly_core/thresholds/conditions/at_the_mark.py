@@ -69,7 +69,10 @@ class AtTheMark(Condition):
         )
 
     def filled_by(self, mark: Mark, played: Played, game: AnyGame) -> Any:
-        return played.met[..., -self.of_last :].sum(axis=-1) >= self.reached
+        reached = played.met.cumsum(axis=-1)
+        before = reached[..., : -self.of_last]
+        reached[..., self.of_last :] -= before.copy()
+        return reached >= self.reached
 
     def chances_to_fill(self, met: Any, runs: int) -> Any:
         """By the chain of what the last runs were: the binary digits of a state say which reached the mark."""

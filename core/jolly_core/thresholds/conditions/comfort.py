@@ -35,6 +35,7 @@ class Comfort(Condition):
     title = "Comfort"
     meaning = "Asks how it felt, which you say at the end of a run. Slower, and what is held is yours."
     place = 3
+    asks_for_mark = False
 
     least: int = whole_number("Comfort, at least", 1, len(SCALE), 4, "of 5")
     of_last: int = whole_number("in each of the last … runs", 1, MOST_RUNS, 3, "runs")
@@ -74,4 +75,4 @@ class Comfort(Condition):
 
     def filled_by(self, mark: Mark, played: Played, game: AnyGame) -> Any:
         """How a run feels does not follow from what is made: the price is told as if all were comfortable."""
-        return played.met.any(axis=-1) | True
+        return played.met | True
