@@ -11,6 +11,7 @@ from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
 
 
+@pytest.mark.slow
 def test_a_fault_comes_with_its_mend_after_three_misses(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

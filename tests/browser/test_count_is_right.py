@@ -128,6 +128,7 @@ def test_a_press_on_a_name_counts_its_own_zone(open_page: OpenPage) -> None:
     assert all(own == hit for own, hit in named)
 
 
+@pytest.mark.slow
 def test_the_best_row_is_the_result_wherever_it_is_shown(athlete: AthleteAtTheScreen) -> None:
     athlete.come_in()
     athlete.own_ladder("Three-club cascade")

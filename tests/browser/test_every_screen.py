@@ -175,6 +175,7 @@ def test_courts_with_more_than_two_halves(browser: Browser, application: Applica
     window.close()
 
 
+@pytest.mark.slow
 def test_block_to_come_its_sheet_and_typing_it_in(page: Page) -> None:
     path = AthleteAtTheScreen(page).next_block()
     for end in ("", "/sheet", "/type-in"):
@@ -183,6 +184,7 @@ def test_block_to_come_its_sheet_and_typing_it_in(page: Page) -> None:
         check(page)
 
 
+@pytest.mark.slow
 def test_usual_week_limits_and_moves(page: Page) -> None:
     page.goto("/plan/week")
     page.get_by_role("button", name="Windows and wishes").click()

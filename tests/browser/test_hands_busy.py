@@ -53,6 +53,7 @@ def test_rallies_are_entered_after_they_were_played(open_page: OpenPage) -> None
     expect(page.get_by_text(re.compile("One after the other: 14, 21, "))).to_be_visible()
 
 
+@pytest.mark.slow
 def test_a_tempo_ladder_and_a_warm_up_go_on_without_a_press(open_page: OpenPage) -> None:
     athlete = at_the_court(open_page, "Half an hour of hands")
     page = athlete.page
@@ -185,6 +186,7 @@ AUDIO = """
 BPM, HALF_HOUR_S = 97, 30 * 60
 
 
+@pytest.mark.slow
 def test_the_click_does_not_drift_in_half_an_hour(open_page: OpenPage) -> None:
     """Beat n comes n periods after the first, to less than a millisecond: period = 60 s / bpm, by definition."""
     page = open_page()

@@ -42,6 +42,7 @@ def test_presses_while_the_server_is_dead_are_counted_when_it_is_back(
     expect(athlete.page.get_by_text("No connection")).to_be_hidden()
 
 
+@pytest.mark.slow
 def test_presses_survive_a_reload_of_the_page_while_the_server_is_dead(
     open_page: OpenPage, fresh_application: Application
 ) -> None:

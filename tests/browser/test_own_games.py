@@ -114,6 +114,7 @@ def test_the_editor_takes_the_names_of_the_targets_that_are_laid(open_page: Open
     expect(page.get_by_label("Zone 4", exact=True)).to_have_value("below far")
 
 
+@pytest.mark.slow
 def test_two_presses_count_without_a_plan_and_the_run_goes_onto_a_rung(open_page: OpenPage) -> None:
     page = open_page()
     athlete = AthleteAtTheScreen(page)

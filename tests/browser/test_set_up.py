@@ -73,6 +73,7 @@ def test_what_is_foretold_changes_with_where_one_stands(two_targets: Board) -> N
     assert percent(board.foretold("box")) < percent(near)
 
 
+@pytest.mark.slow
 def test_a_layout_is_saved_reloaded_taken_out_and_in_and_put_into_a_block(two_targets: Board, tmp_path: Path) -> None:
     board, page = two_targets, two_targets.page
     page.get_by_label("Name of the layout").fill("Two on the wall")

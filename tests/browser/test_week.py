@@ -76,6 +76,7 @@ def test_the_wish_that_gave_way_is_named_with_the_reason(week: Page) -> None:
     expect(wishes.nth(1)).to_contain_text("Thursday off ✗ gave way")
 
 
+@pytest.mark.slow
 def test_a_block_is_dragged_and_moved_by_its_menu(week: Page) -> None:
     page = week
     page.get_by_role("button", name="Windows and wishes").click()

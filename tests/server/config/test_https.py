@@ -91,6 +91,7 @@ def test_a_database_that_was_not_migrated_is_said_at_the_start(tmp_path: Path) -
     assert "not up to date" in refused_start(tmp_path)
 
 
+@pytest.mark.slow
 def test_connections_that_say_nothing_do_not_hold_the_server(tmp_path: Path) -> None:
     manage(tmp_path, "migrate", "--verbosity", "0")
     with serving(tmp_path) as port:
@@ -104,6 +105,7 @@ def test_connections_that_say_nothing_do_not_hold_the_server(tmp_path: Path) -> 
             each.close()
 
 
+@pytest.mark.slow
 def test_two_processes_serve_one_record(tmp_path: Path) -> None:
     """Signed in on one is signed in on the other, and signed out on one is signed out on both."""
     manage(tmp_path, "migrate", "--verbosity", "0", DEMO="1")
