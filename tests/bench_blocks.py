@@ -11,7 +11,7 @@ from playwright.sync_api import Page
 
 from tests.bench_clock import Clock, Timing
 from tests.bench_planning import change_record
-from tests.bench_setup import WATCH
+from tests.bench_setup import frames_of_a_drag
 
 PARTS, BLOCKS = 30, 40
 #: As many minutes as a block has at most.
@@ -56,14 +56,5 @@ def frames_while_moving_a_part(page: Page) -> list[float]:
     box = part.bounding_box()
     if box is None:
         raise RuntimeError("there is no part to drag")
-    x, y = box["x"] + 8, box["y"] + 20
-    page.mouse.move(x, y)
-    page.mouse.down()
-    page.evaluate(WATCH)
-    for step in range(240):
-        share = step % 120
-        page.mouse.move(x + 4.0 * min(share, 120 - share), y)
-    page.evaluate("cancelAnimationFrame(window.watching)")
-    page.mouse.up()
-    frames: list[float] = page.evaluate("window.frames_ms")
-    return frames
+    way = ((4.0 * min(step % 120, 120 - step % 120), 0.0) for step in range(240))
+    return frames_of_a_drag(page, (box["x"] + 8, box["y"] + 20), way)

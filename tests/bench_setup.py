@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator
 from random import Random
 from typing import Any
 
@@ -77,12 +77,17 @@ def frames_while_dragging(page: Page) -> list[float]:
     box = board.target("box").bounding_box()
     if box is None:
         raise RuntimeError("there is no target to drag")
-    x, y = box["x"] + 10, box["y"] + 10
+    return frames_of_a_drag(page, (box["x"] + 10, box["y"] + 10), _way(240))
+
+
+def frames_of_a_drag(page: Page, at: tuple[float, float], way: Iterable[tuple[float, float]]) -> list[float]:
+    """Milliseconds between two frames while what lies at a point is dragged; ``way`` is from that point on, in pixels."""
+    x, y = at
     page.mouse.move(x, y)
     page.mouse.down()
     page.evaluate(WATCH)
-    for step in _way(240):
-        page.mouse.move(x + step[0], y + step[1])
+    for right, down in way:
+        page.mouse.move(x + right, y + down)
     page.evaluate("cancelAnimationFrame(window.watching)")
     page.mouse.up()
     frames: list[float] = page.evaluate("window.frames_ms")
