@@ -81,7 +81,7 @@ def frames_while_dragging(page: Page) -> list[float]:
 
 
 def frames_of_a_drag(page: Page, at: tuple[float, float], way: Iterable[tuple[float, float]]) -> list[float]:
-    """Milliseconds between two frames while what lies at a point is dragged; ``way`` is from that point on, in pixels."""
+    """Milliseconds between two frames while what lies at a point is dragged along ``way``, in pixels from there."""
     x, y = at
     page.mouse.move(x, y)
     page.mouse.down()

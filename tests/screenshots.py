@@ -76,13 +76,20 @@ def play_zones(athlete: AthleteAtTheScreen) -> None:
     athlete.hit("low", "low", "middle", apart_ms=700)
 
 
-def write_a_table(athlete: AthleteAtTheScreen) -> None:
-    """The ladder with a rung more, not kept yet."""
+def price_a_threshold(athlete: AthleteAtTheScreen) -> None:
+    """What a rung asks for, changed to proof and not kept yet, with what that costs."""
     page = athlete.page
-    ladders = {each["ladder"]["title"]: each["ladder"]["id"] for each in page.request.get("/api/ladders/").json()}
-    page.goto(f"/climb/{ladders['Putts from the circle']}/table")
-    page.get_by_role("button", name="One rung more").click()
-    page.get_by_label("distance of rung 6").fill("9")
+    ladders = {each["ladder"]["title"]: each for each in page.request.get("/api/ladders/").json()}
+    putts = ladders["Putts from the circle"]
+    page.goto(f"/climb/{putts['ladder']['id']}")
+    page.get_by_role("button", name=f"Change what it asks for, rung {putts['working']['number']}").click()
+    page.get_by_role("button", name="Proof that it was not luck").click()
+    page.get_by_role("button", name="Runs at the mark").click()
+    page.get_by_role("button", name="Find conditions").click()
+    page.get_by_role("group", name="Luck and patience").get_by_role("status").wait_for()
+    page.get_by_role("button", name="Ask for this").scroll_into_view_if_needed()
+    page.wait_for_timeout(800)
+    page.get_by_role("region", name="What it costs").scroll_into_view_if_needed()
 
 
 def miss_three_times(athlete: AthleteAtTheScreen) -> None:
@@ -120,7 +127,7 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "shelf": go("/climb/shelf?discipline=walled+court+racket+sport"),
     "begin": begin,
     "ladder": go("/climb/2"),
-    "ladder-table": write_a_table,
+    "threshold": price_a_threshold,
     "second-screen": let_a_second_screen_in,
 }
 PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
