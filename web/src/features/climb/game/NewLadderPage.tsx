@@ -83,7 +83,7 @@ function NewLadder({ challenges, layout }: { challenges: Challenge[]; layout: La
         variant="contained"
         color="success"
         size="large"
-        disabled={!isNamed || game.problem !== null}
+        disabled={!isNamed || game.isWrong}
         loading={make.isPending}
         onClick={() => make.mutate(undefined, { onSuccess: ({ id }) => void navigate(`/climb/${id}`) })}
         sx={{ alignSelf: "flex-start" }}>
@@ -91,7 +91,7 @@ function NewLadder({ challenges, layout }: { challenges: Challenge[]; layout: La
       </Button>
       <WhyOff>
         {isNamed
-          ? game.problem !== null && "Its game has a setting that cannot be played: it is marked above."
+          ? game.isWrong && "Its game has a setting that cannot be played: it is marked above."
           : "Give it a name and a discipline first."}
       </WhyOff>
       {make.error && <ErrorNotice error={make.error} />}

@@ -60,11 +60,11 @@ function Editing({ detail, standing, number, challenges }: EditingProps) {
       <KeepOrLeave
         word={rung ? "Play it like this" : number === null ? "Put it on top" : `Put it in as rung ${number}`}
         ladderId={ladderId}
-        isOff={game.problem !== null}
+        isOff={game.isWrong}
         isKeeping={save.isPending}
         onKeep={() => save.mutate(game.draft, { onSuccess: () => void navigate(`/climb/${ladderId}`) })}
       />
-      <WhyOff>{game.problem !== null && "A setting cannot be played: it is marked above."}</WhyOff>
+      <WhyOff>{game.isWrong && "A setting cannot be played: it is marked above."}</WhyOff>
       {save.error && <ErrorNotice error={save.error} />}
     </Stack>
   );

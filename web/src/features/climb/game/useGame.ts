@@ -65,5 +65,7 @@ export function useGame(first: Draft, challenges: Challenge[]) {
     misfits.find(({ at }) => at === loc.join("/"))?.msg ??
     problem?.errors.find((error) => error.loc.slice(1).join("/") === loc.join("/"))?.msg;
   const checked = misfits.length > 0 || check.error ? null : (check.data ?? null);
-  return { draft, setDraft, checked, problem, problemAt };
+  /** Whether a setting cannot be played, by its schema or by the rules. */
+  const isWrong = misfits.length > 0 || problem !== null;
+  return { draft, setDraft, checked, problem, isWrong, problemAt };
 }
