@@ -78,8 +78,10 @@ function Company({ run, standing }: { run: Run; standing: Standing }) {
   );
 }
 
+/** Too low a screen for all that stands on it. */
+const LOW = "@media (max-height: 520px)";
 /** On a low screen, where a game has more to show than its number, the number's company gives way. */
-const LESS_WHERE_LOW = { "@media (max-height: 520px)": { display: "none" } };
+const LESS_WHERE_LOW = { [LOW]: { display: "none" } };
 
 /** What to play at now, large, and what follows it, one step ahead. */
 function Aim({ target, then }: { target: string | null; then: string | null }) {
@@ -149,6 +151,7 @@ export const CourtNumbers = memo(function CourtNumbers({
     : hasAim
       ? `min(33dvh, ${120 / Math.max(2, digits)}vw)`
       : `min(46dvh, ${150 / Math.max(2, digits)}vw)`;
+  const lower = `min(31dvh, ${120 / Math.max(2, digits)}vw)`;
   return (
     <Box
       sx={{
@@ -183,6 +186,7 @@ export const CourtNumbers = memo(function CourtNumbers({
           fontWeight: 800,
           fontVariantNumeric: "tabular-nums",
           fontSize: tall,
+          [LOW]: { fontSize: isBeside ? tall : lower },
           lineHeight: 0.92,
           color: court.text,
         }}>

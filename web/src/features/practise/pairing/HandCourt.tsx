@@ -27,18 +27,25 @@ const VIEWS = [
 ] as const;
 type View = (typeof VIEWS)[number]["value"];
 
+const isAway = ({ isCutOff, isDirect }: HandState) => isCutOff && !isDirect;
+
+function CutOff({ state }: { state: HandState }) {
+  const { waiting } = state;
+  if (!isAway(state)) return null;
+  return (
+    <Alert severity="warning" variant="filled" sx={{ borderRadius: 0 }}>
+      No connection: this screen tries again by itself.
+      {waiting > 0 && ` ${quantity(waiting, "press", "presses")} kept here, and counted as soon as it is back.`}
+    </Alert>
+  );
+}
+
 /** How the two talk, and what is under way. */
 function LinkWords({ state }: { state: HandState }) {
-  const { isCutOff, isDirect, waiting } = state;
-  if (isCutOff && !isDirect)
-    return (
-      <Alert severity="warning" variant="filled" sx={{ borderRadius: 0 }}>
-        No connection: this screen tries again by itself.
-        {waiting > 0 && ` ${quantity(waiting, "press", "presses")} kept here, and counted as soon as it is back.`}
-      </Alert>
-    );
+  const { isDirect, waiting } = state;
+  if (isAway(state)) return null;
   return (
-    <Typography role="status" data-testid="link" sx={{ px: 2, color: court.dim, fontSize: "0.95rem" }}>
+    <Typography role="status" data-testid="link" sx={{ px: 1, color: court.dim, fontSize: "0.95rem", lineHeight: 1.2 }}>
       {isDirect ? "Straight to the court" : "By the server, within about a second"}
       {waiting > 0 && `; ${quantity(waiting, "press", "presses")} on the way`}
     </Typography>
@@ -181,12 +188,14 @@ export function HandCourt({ end, hand, state }: HandCourtProps) {
             </ToggleButton>
           ))}
         </ToggleButtonGroup>
-        <Box sx={{ flex: 1 }} />
+        <Box sx={{ flex: 1, minWidth: 0 }}>
+          <LinkWords state={state} />
+        </Box>
         <Button color="inherit" size="small" onClick={() => void end.leave()}>
           End the pairing
         </Button>
       </Box>
-      <LinkWords state={state} />
+      <CutOff state={state} />
       <Play end={end} hand={hand} shown={shown} view={view} />
     </CourtFrame>
   );
