@@ -87,6 +87,7 @@ def test_an_open_run_is_offered_to_be_carried_on(athlete: AthleteAtTheScreen) ->
     begun.expect_count(3)
 
 
+@pytest.mark.slow
 def test_two_screens_on_one_run_come_to_one_count(open_page: OpenPage) -> None:
     first, _ = begin(open_page(is_quiet=True))  # the browser writes each refusal into its console
     second = AthleteAtTheScreen(first.page.context.new_page())

@@ -1,83 +1,23 @@
-"""The demo world: made through the same rules as real runs, the same each time, and its story is in it."""
+"""The door of the demo athlete: one press, where there is a demo, and no password anywhere."""
 
 from __future__ import annotations
 
-from datetime import date, timedelta
 from typing import Any
 
 import pytest
 from django.conf import settings
-from django.core.management import call_command
 from django.test import Client, override_settings
 from django.urls import clear_url_caches
 
 from accounts.models import Athlete
+from accounts.services import make_demo_athlete
 from demo import story
-from demo.services import load_demo
-from jolly_core.challenges.events import Event as CoreEvent
-from jolly_core.challenges.session import replay
-from ladders.models import Move
-from runs.models import Run
-
-TODAY = date(2026, 9, 1)
 
 
-@pytest.fixture(scope="module")
-def wren(django_db_setup: None, django_db_blocker: Any) -> Any:
-    with django_db_blocker.unblock():
-        athlete = load_demo(TODAY)
-        yield athlete
-        athlete.delete()
-
-
-@pytest.fixture(autouse=True)
-def _database(db: None) -> None:
-    """Every test here reads the world that was loaded once."""
-
-
-def runs() -> Any:
-    return Run.objects.filter(athlete__is_demo=True)
-
-
-def test_every_number_is_explained_by_its_events(wren: Athlete) -> None:
-    for run in runs().prefetch_related("events"):
-        events = [CoreEvent(each.kind, each.at_ms, each.seq, each.text) for each in run.events.all()]
-        assert run.tally == replay(run.game, events).as_stored()
-
-
-def test_covers_about_nine_months_up_to_yesterday(wren: Athlete) -> None:
-    days = sorted(set(runs().values_list("day", flat=True)))
-    assert 250 <= (days[-1] - days[0]).days <= 280
-    assert TODAY - timedelta(days=7) <= days[-1] < TODAY
-
-
-def test_the_right_hand_was_neglected(wren: Athlete) -> None:
-    before = runs().filter(day__lt=TODAY - timedelta(days=story.RIGHT_HAND_REMEMBERED))
-    after = runs().filter(day__gte=TODAY - timedelta(days=story.RIGHT_HAND_REMEMBERED))
-    shares = [part.filter(side="second").count() / part.filter(side="first").count() for part in (before, after)]
-    assert shares[0] < 0.5 < shares[1]
-
-
-def test_nothing_was_played_in_the_sore_fortnight(wren: Athlete) -> None:
-    first, last = (TODAY - timedelta(days=days) for days in (story.SORE_FROM, story.SORE_TO))
-    assert (last - first).days == 14
-    assert not runs().filter(day__range=(first, last)).exists()
-
-
-def test_there_was_a_breakthrough_and_a_plateau(wren: Athlete) -> None:
-    moves = Move.objects.filter(ladder__athlete=wren)
-    leap = TODAY - timedelta(days=story.COURSES["cascade-catches"].leap[0])  # type: ignore[index]
-    climbed = moves.filter(ladder__shelf_key="cascade-catches", decision="climb")
-    assert climbed.filter(made_at__date__gte=leap).exists()
-    begin, end = (TODAY - timedelta(days=d) for d in story.COURSES["putting-circle"].plateau or ())
-    putting = moves.filter(ladder__shelf_key="putting-circle", made_at__date__range=(begin + timedelta(60), end))
-    assert not putting.filter(decision="climb").exists()
-
-
-def test_every_move_followed_the_advice(wren: Athlete) -> None:
-    moves = Move.objects.filter(ladder__athlete=wren)
-    assert moves.count() > 5
-    assert not moves.filter(is_overruled=True).exists()
+@pytest.fixture
+def wren(db: None) -> Athlete:
+    """The demo athlete, before anything was played."""
+    return make_demo_athlete(**story.ATHLETE)
 
 
 def test_is_entered_with_one_press_only_where_there_is_a_demo(wren: Athlete) -> None:
@@ -87,21 +27,6 @@ def test_is_entered_with_one_press_only_where_there_is_a_demo(wren: Athlete) -> 
 
 def test_no_password_opens_the_demo_athlete(wren: Athlete) -> None:
     assert not wren.has_usable_password()
-
-
-def test_loading_again_changes_nothing_that_was_entered(wren: Athlete) -> None:
-    before = (runs().count(), Athlete.objects.count())
-    runs().first().delete()
-    call_command("load_demo")
-    assert (runs().count(), Athlete.objects.count()) == (before[0] - 1, before[1])
-
-
-@pytest.mark.slow
-def test_the_same_seed_tells_the_same_story(wren: Athlete) -> None:
-    first = [(run.day, run.side, run.metrics) for run in runs()]
-    Athlete.objects.filter(is_demo=True).delete()
-    again = load_demo(TODAY)
-    assert [(run.day, run.side, run.metrics) for run in again.runs.all()] == first
 
 
 @pytest.fixture
