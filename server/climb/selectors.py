@@ -15,33 +15,26 @@ from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.card_items.bands import Bands
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.tally import WHOLE
-from jolly_core.errors import CoreError, errors_under
 from jolly_core.ladder.levers import Step, step_between
 from jolly_core.ladder.needs import unmet_words
 from jolly_core.lessons.registry import lessons_of
 from jolly_core.load.registry import dose_of
-from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.record.usual import Comparison, compare, usual_of
 from jolly_core.record.weaker import Finding, SideResults, find_weaker
 from jolly_core.sides import FIRST, SECOND
 from jolly_core.thresholds.condition import RunResult
 from jolly_core.thresholds.fair import fair_mark
-from jolly_core.thresholds.offers import MarkOffer, offer_marks
-from jolly_core.thresholds.price import Price, price_of
-from jolly_core.thresholds.proposing import Proposed, propose
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
 from jolly_core.thresholds.wall import WallSign, signs_of
 from jolly_core.words import sentence
 from ladders.models import Ladder, Rung
-from ladders.rungs import read_asked
 from ladders.selectors import (
     KnownNeed,
     RungName,
     WorkedOn,
     get_ladder,
-    get_rung,
     get_threshold,
     get_working_rung,
     list_needs,
@@ -51,7 +44,7 @@ from ladders.selectors import (
     title_on,
 )
 from runs.models import Run
-from runs.selectors import History, get_run, get_summary, list_counting_before, list_history, list_summaries
+from runs.selectors import History, get_run, list_counting_before, list_history, list_summaries
 
 #: How many results are shown in a row at the end of a run.
 RECENT_RUNS = 20
@@ -130,6 +123,11 @@ class LadderStanding:
         """The rung right below the one that is worked on."""
         return WorkedOn(self.ladder, self.rungs, self.working).below
 
+    @property
+    def looked_at(self) -> list[int]:
+        """The rung that is worked on, and the one below, by their ids: what is read of it among many ladders."""
+        return [self.working.pk, *([self.below.id] if self.below else [])]
+
 
 @dataclass(frozen=True)
 class MetricRow:
@@ -140,24 +138,6 @@ class MetricRow:
     comparison: Comparison
     mark_words: str | None
     is_met: bool | None
-
-
-@dataclass(frozen=True)
-class WouldHave:
-    """What a threshold would have advised right after a run."""
-
-    day: date
-    value: float | None
-    kind: str
-
-
-@dataclass(frozen=True)
-class Asking:
-    """A threshold that is thought of: its words, its price (None where there is none to tell), and the latest runs."""
-
-    words: str
-    price: Price | None
-    would: Sequence[WouldHave]
 
 
 @dataclass(frozen=True)
@@ -188,15 +168,19 @@ def get_standing(ladder: Ladder) -> LadderStanding:
 
 def _results(ladder: Ladder, rung: Rung, threshold: Threshold, history: History) -> list[RunResult]:
     """The latest runs on a rung since the athlete came to it, oldest first, as the core's thresholds take them."""
-    played = [(side, history.get((rung.pk, side), SideSummary())) for side in ladder.sides]
-    runs = [(run, side) for side, summary in played for run in summary.since(ladder.arrived_at, threshold.most_runs)]
-    ordered = sorted(runs, key=lambda each: each[0].place)
-    return [_result(run, side, threshold) for run, side in ordered]
+    played = {side: history.get((rung.pk, side), SideSummary()) for side in ladder.sides}
+    return results_of(
+        threshold, {side: each.since(ladder.arrived_at, threshold.most_runs) for side, each in played.items()}
+    )
 
 
-def _result(run: PlayedRun, side: str, threshold: Threshold) -> RunResult:
-    value = run.metrics.get(threshold.metric.id)
-    return RunResult(run.day, side, value, run.makes, run.attempts, run.comfort)
+def results_of(threshold: Threshold, played: Mapping[str, Sequence[PlayedRun]]) -> list[RunResult]:
+    """The runs of each side in the order they were played, as the core's thresholds take them."""
+    runs = sorted(((run, side) for side, each in played.items() for run in each), key=lambda each: each[0].place)
+    metric = threshold.metric.id
+    return [
+        RunResult(run.day, side, run.metrics.get(metric), run.makes, run.attempts, run.comfort) for run, side in runs
+    ]
 
 
 def _stand(worked_on: WorkedOn, threshold: Threshold, results: Sequence[RunResult]) -> LadderStanding:
@@ -223,19 +207,28 @@ def read_standings(
     for each in worked_on:
         threshold = thresholds[each.working.pk]
         results = _results(each.ladder, each.working, threshold, history)
-        standing = _stand(each, threshold, results)
-        standings.append(replace(standing, signs=_signs(standing, history, today)))
+        standings.append(_stand(each, threshold, results))
     return standings, history
 
 
+def list_wall(athlete: Athlete) -> list[LadderStanding]:
+    """Where the athlete stands on all ladders, each with what it is found by among them."""
+    today = get_today(athlete)
+    standings, history = read_standings(athlete, today)
+    return [replace(each, signs=_signs(each, history, today)) for each in standings]
+
+
 def _signs(standing: LadderStanding, history: History, today: date) -> tuple[WallSign, ...]:
-    """What a ladder is found by, from the runs on the rung being worked on and the one below."""
-    ladder, metric = standing.ladder, standing.threshold.metric
-    rungs = [standing.working.pk, *([standing.below.id] if standing.below else [])]
-    last = [found.last for rung in rungs for side in ladder.sides if (found := history.get((rung, side)))]
+    ladder = standing.ladder
+    last = [found.last for rung in standing.looked_at for side in ladder.sides if (found := history.get((rung, side)))]
     last_day = max([ladder.arrived_at.date(), *(run.day for run in last if run)])
-    lags = ladder.has_sides and find_side(history, [(rung, metric) for rung in rungs]).weaker is not None
+    lags = ladder.has_sides and find_side_worked_on(standing, history).weaker is not None
     return signs_of(standing.verdict, last_day=last_day, today=today, lags=lags)
+
+
+def find_side_worked_on(standing: LadderStanding, history: History) -> Finding:
+    """What the runs on the rung being worked on and the one below say of the ladder's two sides."""
+    return find_side(history, [(rung, standing.threshold.metric) for rung in standing.looked_at])
 
 
 def find_side(history: History, rungs: Iterable[tuple[int, Metric]]) -> Finding:
@@ -292,54 +285,6 @@ def _rung_standing(
     fair = {metric: mark for metric, mark in marks.items() if mark is not None}
     step = step_between(below.known_levers, rung.known_levers, ladder.athlete.units) if below else Step("")
     return RungStanding(rung, threshold, fair, state, records, needs, step)
-
-
-def list_mark_offers(athlete: Athlete, rung_id: int, metric_id: str) -> Sequence[MarkOffer]:
-    """Fair marks of a metric by the record of the side that lags: a mark is asked of both."""
-    rung = get_rung(athlete, rung_id)
-    metric = rung.game.metric(metric_id)
-    if metric is None:
-        raise CoreError([rung.game.unknown_metric(metric_id)])
-    sides = [get_summary(rung, side) for side in rung.ladder.sides]
-    known = [(found.mean, side) for side in sides if (found := usual_of(side.values(metric.id)))]
-    worst = min if metric.direction == "up" else max
-    usual, side = worst(known, key=lambda each: each[0]) if known else (None, SideSummary())
-    pace = pace_of(rung.game, side.latest(), card=rung.known_card)
-    return offer_marks(rung.game, metric.id, pace=pace, usual=usual)
-
-
-def get_price(athlete: Athlete, rung_id: int, given: Mapping[str, Any]) -> Asking:
-    """What a threshold would cost on a rung, and what it would have said of the latest runs. Nothing is kept.
-
-    Raises ``CoreError`` for values that cannot be asked.
-    """
-    rung = get_rung(athlete, rung_id)
-    ladder, game = rung.ladder, rung.game
-    threshold = read_asked(rung, given)
-    summaries = {side: get_summary(rung, side) for side in ladder.sides}
-    paces = [pace_of(game, summary.latest(), card=rung.known_card) for summary in summaries.values()]
-    # Of two sides the one that lags has to come to it, too.
-    own = min((pace for pace in paces if not pace.is_prior), key=lambda pace: pace.rate, default=None)
-    runs = sorted(
-        ((run, side) for side, summary in summaries.items() for run in summary.latest()), key=lambda each: each[0].place
-    )[-RECENT_RUNS:]
-    results = [_result(run, side, threshold) for run, side in runs]
-    place = RungPlace(rung.number, rung.number + 1, ladder.known_pair, ladder.sides)
-    would = [
-        WouldHave(run.day, result.value, judge(threshold, results[:many], place, game).kind)
-        for many, ((run, _), result) in enumerate(zip(runs, results, strict=True), 1)
-    ]
-    return Asking(threshold.words, price_of(threshold, game, own), would)
-
-
-def propose_conditions(
-    athlete: Athlete, rung_id: int, given: Mapping[str, Any], *, luck: int, patience: int
-) -> Proposed:
-    """Conditions for a rung that keep to the luck and the patience given. Nothing is kept. Raises as the core does."""
-    rung = get_rung(athlete, rung_id)
-    with errors_under("threshold"):
-        threshold = read_asked(rung, given)
-    return propose(threshold, rung.game, luck=luck, patience=patience)
 
 
 def _record(ladder: Ladder, summary: SideSummary, threshold: Threshold, side: str) -> RungRecord:

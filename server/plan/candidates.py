@@ -14,7 +14,7 @@ from accounts.models import Athlete
 from aims.selectors import read_aims, tries_at
 from blocks.models import Block, key_of
 from blocks.selectors import LeftOut, list_left_out, list_timed
-from climb.selectors import LadderStanding, find_side, read_standings
+from climb.selectors import LadderStanding, find_side_worked_on, read_standings
 from config.caching import cached_until_write
 from jolly_core.aim.spread import predict
 from jolly_core.challenges.card_items.basket import Basket
@@ -78,6 +78,8 @@ class _Record:
     #: What each rung needs.
     needs: Mapping[int, Sequence[KnownNeed]]
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
+    #: The rungs that are held, and are played on the way up to the ones being worked on.
+    on_the_way: frozenset[int] = frozenset()
     _rates: dict[tuple[int, str], float | None] = field(default_factory=dict)
 
     def rate_on(self, rung: Rung, side: str | None) -> float | None:
@@ -145,15 +147,10 @@ def read_candidates(
         sides=sides,
         needs=list_needs([rung for rung, _ in targets]),
         tests=tests,
+        # What was chosen by hand as well is played as it was chosen.
+        on_the_way=frozenset(rung.pk for rung in on_the_way) - {rung.pk for rung in by_hand},
     )
-    placed_by_hand, lower = {rung.pk for rung in by_hand}, {rung.pk for rung in on_the_way}
-    candidates = [
-        replace(
-            _candidate(record, by_id[rung.ladder_id], rung, side),
-            is_on_the_way=rung.pk in lower and rung.pk not in placed_by_hand,
-        )
-        for rung, side in targets
-    ]
+    candidates = [_candidate(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
     keys = {candidate.key: target for candidate, target in zip(candidates, targets, strict=True)}
     return Candidates(tuple(candidates), keys, get_habit(athlete), test.day if test else None)
 
@@ -179,12 +176,10 @@ def _on_the_way(athlete: Athlete, standings: Sequence[LadderStanding]) -> list[R
 
 def _sides(standing: LadderStanding, history: History) -> _Sides:
     """The sides of a ladder, by the runs on the rung that is worked on and on the one below."""
-    ladder, metric = standing.ladder, standing.threshold.metric
+    ladder = standing.ladder
     if not ladder.has_sides:
         return _Sides(ladder.sides, None)
-    rungs = [standing.working.pk, *([standing.below.id] if standing.below else [])]
-    found = find_side(history, [(rung, metric) for rung in rungs])
-    weaker = found.weaker_of(ladder.known_pair, ladder.athlete.handedness)
+    weaker = find_side_worked_on(standing, history).weaker_of(ladder.known_pair, ladder.athlete.handedness)
     return _Sides(ladder.known_pair.order(weaker) if weaker else ladder.sides, weaker)
 
 
@@ -279,6 +274,7 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         test_runs=runs,
         test_place=place,
         rung=rung.number,
+        is_on_the_way=rung.pk in record.on_the_way,
         dose=_dose(record, ladder, rung),
         kit=tuple(ladder.kit),
         unmet=unmet_words([each.need for each in record.needs.get(rung.pk, ())]),

@@ -7,7 +7,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from accounts.models import Athlete
-from climb import selectors, services
+from climb import asking, selectors, services
 from climb.api.serializers import (
     AskingSerializer,
     BenchSerializer,
@@ -29,7 +29,7 @@ class LaddersView(APIView):
 
     @extend_schema(operation_id="list_ladders", responses=LadderStandingSerializer(many=True))
     def get(self, request: Request) -> Response:
-        return Response(LadderStandingSerializer(selectors.list_standings(request.user), many=True).data)
+        return Response(LadderStandingSerializer(selectors.list_wall(request.user), many=True).data)
 
 
 def _detail(athlete: Athlete, ladder_id: int) -> dict[str, Any]:
@@ -56,7 +56,7 @@ class MarksView(APIView):
 
     @extend_schema(operation_id="list_mark_offers", responses=MarkOfferSerializer(many=True))
     def get(self, request: Request, rung_id: int, metric: str) -> Response:
-        return Response(MarkOfferSerializer(selectors.list_mark_offers(request.user, rung_id, metric), many=True).data)
+        return Response(MarkOfferSerializer(asking.list_mark_offers(request.user, rung_id, metric), many=True).data)
 
 
 class PriceView(APIView):
@@ -66,8 +66,8 @@ class PriceView(APIView):
 
     @extend_schema(operation_id="price_threshold", request=ThresholdSerializer, responses=AskingSerializer)
     def post(self, request: Request, rung_id: int) -> Response:
-        asking = selectors.get_price(request.user, rung_id, read_given(request, ThresholdSerializer))
-        return Response(AskingSerializer(asking).data)
+        price = asking.get_price(request.user, rung_id, read_given(request, ThresholdSerializer))
+        return Response(AskingSerializer(price).data)
 
 
 class BenchView(APIView):
@@ -78,7 +78,7 @@ class BenchView(APIView):
     @extend_schema(operation_id="propose_conditions", request=BenchSerializer, responses=ProposedSerializer)
     def post(self, request: Request, rung_id: int) -> Response:
         given = read_given(request, BenchSerializer)
-        proposed = selectors.propose_conditions(
+        proposed = asking.propose_conditions(
             request.user, rung_id, given["threshold"], luck=given["luck"], patience=given["patience"]
         )
         return Response(ProposedSerializer(proposed).data)
