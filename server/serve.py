@@ -52,10 +52,8 @@ def cannot_serve() -> str:
 
 def warm_up() -> None:
     from jolly_core.aim.spread import preload
-    from jolly_core.thresholds.price import preload as preload_price
 
     preload()
-    preload_price()
     keep_loaded()
 
 

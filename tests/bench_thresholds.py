@@ -29,10 +29,11 @@ def time_verdicts() -> list[Timing]:
 
 def time_prices() -> list[Timing]:
     """Milliseconds of the price of thresholds that were not asked for before, by each condition and by all."""
+    from jolly_core.aim.spread import preload
     from jolly_core.challenges.registry import read_game
     from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
     from jolly_core.thresholds.conditions.proof import Proof
-    from jolly_core.thresholds.price import preload, price_of
+    from jolly_core.thresholds.price import price_of
     from jolly_core.thresholds.threshold import Threshold
 
     preload()

@@ -48,16 +48,3 @@ def _fraction(rate: float, made: float, missed: float) -> float:
         if abs(numerator * denominator - 1) < CLOSE:
             break
     return value
-
-
-def quantile(chance: float, made: float, missed: float) -> float:
-    """The rate that a beta-distributed one is below with this chance, by halving: it is the same on every machine.
-
-    >>> round(quantile(0.5, 3, 3), 6)
-    0.5
-    """
-    low, high = 0.0, 1.0
-    for _ in range(60):
-        middle = (low + high) / 2
-        low, high = (middle, high) if chance_below(middle, made, missed) < chance else (low, middle)
-    return (low + high) / 2

@@ -51,8 +51,8 @@ class State:
 
     ``share`` (0 to 1) is for drawing, 1 where it is filled. ``so_far`` says how it stands, ``wanted`` what is asked,
     ``missing`` what would fill it (empty where nothing is missing), and ``brief`` all of it in a few words.
-    ``more_runs`` is the least number of further good runs, None where that cannot be told. ``is_enough``: what is
-    missing is only a number, so that what comes of it can be said right after.
+    ``more_runs`` is the least number of further good runs, None where that cannot be told. ``is_only_runs``: what
+    is missing is a number of runs and nothing else, so that what comes of it can be said right after.
     """
 
     is_filled: bool
@@ -62,7 +62,7 @@ class State:
     missing: str
     brief: str
     more_runs: int | None = None
-    is_enough: bool = False
+    is_only_runs: bool = False
 
 
 @dataclass(frozen=True)

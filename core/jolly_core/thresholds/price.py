@@ -61,24 +61,21 @@ def price_of(threshold: Threshold, game: AnyGame, own: Pace | None = None) -> Pr
     mark_rate = rate_of(game, threshold.metric.id, threshold.mark)
     if mark_rate is None:
         return None
-    rates = sorted({min(HIGHEST, max(LOWEST, mark_rate + points / PER_CENT)) for points in BESIDE})
-    if own:
-        rates = sorted({*rates, own.bounded_rate})
-    points = {point.rate: point for point in points_at(threshold, game, tuple(rates))}
-    under = points[min(points, key=lambda rate: abs(rate - mark_rate - UNDER / PER_CENT))]
+    rates = {beside(mark_rate, points) for points in BESIDE} | ({own.bounded_rate} if own else set())
+    points = {point.rate: point for point in points_at(threshold, game, tuple(sorted(rates)))}
+    under = points[beside(mark_rate, UNDER)]
     words = [f"Somebody who truly makes {_said(under.rate)} {_passes(under)}."]
     if own:
         words.append(f"You, at {_said(own.bounded_rate)}, {_wait(points[own.bounded_rate])}.")
     else:
-        over = points[min(points, key=lambda rate: abs(rate - mark_rate - OVER / PER_CENT))]
+        over = points[beside(mark_rate, OVER)]
         words.append(f"Somebody who truly makes {_said(over.rate)} {_wait(over, has_other=True)}.")
     return Price(mark_rate, tuple(points.values()), tuple(words))
 
 
-def rate_beside(threshold: Threshold, game: AnyGame, points: int) -> float | None:
-    """The rate so many points beside that of the mark; None where the mark does not go by a rate."""
-    rate = rate_of(game, threshold.metric.id, threshold.mark)
-    return None if rate is None else min(HIGHEST, max(LOWEST, rate + points / PER_CENT))
+def beside(mark_rate: float, points: int) -> float:
+    """The rate so many points beside that of a mark, within what can be played."""
+    return min(HIGHEST, max(LOWEST, mark_rate + points / PER_CENT))
 
 
 def _said(rate: float) -> str:
@@ -95,14 +92,6 @@ def _wait(point: PricePoint, *, has_other: bool = False) -> str:
     if point.wait is None:
         return _passes(point)
     return f"need{'s' if has_other else ''} about {quantity(point.wait, 'run')}"
-
-
-def preload() -> None:
-    """Load what the first price would wait for."""
-    import numpy as np  # noqa: F401
-    from scipy.stats import binom
-
-    binom.cdf(1, 2, 0.5)
 
 
 @lru_cache(maxsize=512)
@@ -143,8 +132,8 @@ def _filled_by(threshold: Threshold, game: AnyGame, rates: tuple[float, ...]) ->
 def _play(rates: Any, met: Any, tries: int) -> Played:
     """Runs of many athletes at each rate; the same luck decides on both, so the runs with most makes reach the mark."""
     import numpy as np
-    from scipy.stats import binom
+    from scipy.special import bdtr
 
     luck = np.random.default_rng(1).random((ATHLETES, RUNS))
-    makes = [np.searchsorted(binom.cdf(np.arange(tries + 1), tries, rate), luck) for rate in rates]
+    makes = [np.searchsorted(bdtr(np.arange(tries + 1), tries, rate), luck) for rate in rates]
     return Played(met=luck >= 1 - met[:, None, None], makes=np.stack(makes).astype(float), attempts=tries)

@@ -9,8 +9,8 @@ from jolly_core.challenges.registry import AnyGame
 from jolly_core.errors import CoreError, Problem
 from jolly_core.thresholds.condition import Condition
 from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
-from jolly_core.thresholds.conditions.proof import Proof
-from jolly_core.thresholds.price import OVER, PER_CENT, RUNS, UNDER, PricePoint, points_at, rate_beside
+from jolly_core.thresholds.conditions.proof import Proof, rate_of
+from jolly_core.thresholds.price import OVER, PER_CENT, RUNS, UNDER, PricePoint, beside, points_at
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.validation import check_integer
 from jolly_core.words import quantity
@@ -60,12 +60,13 @@ def propose(threshold: Threshold, game: AnyGame, *, luck: int, patience: int) ->
     problems = [check_integer("luck", luck, 0, MOST_LUCK), check_integer("patience", patience, 1, RUNS, "runs")]
     if found := [problem for problem in problems if problem]:
         raise CoreError(found)
-    rates = rate_beside(threshold, game, UNDER), rate_beside(threshold, game, OVER)
-    if rates[0] is None or rates[1] is None:
+    mark_rate = rate_of(game, threshold.metric.id, threshold.mark)
+    if mark_rate is None:
         message = "How likely this mark is does not go by a rate of makes, so that luck cannot be told here."
         raise CoreError([Problem("no_price", message, ("metric",), threshold.metric.id)])
+    rates = beside(mark_rate, UNDER), beside(mark_rate, OVER)
     candidates = [
-        _Candidate(condition, *points_at(replace(threshold, conditions=(condition,)), game, (rates[0], rates[1])))
+        _Candidate(condition, *points_at(replace(threshold, conditions=(condition,)), game, rates))
         for condition in _conditions()
     ]
     best = min(candidates, key=lambda each: (each.excess(luck, patience), each.wait, each.luck))

@@ -106,7 +106,7 @@ def _reason(each: Evidence, state: State, place: RungPlace) -> Reason:
     if state.is_filled:
         return Reason("threshold_reached", sentence(f"{lead}{state.so_far}; {state.wanted}."))
     is_last = all(other.is_filled for other in each.states if other is not state)
-    goal = f" and {_goal(each.side, place)}" if state.is_enough and is_last else ""
+    goal = f" and {_goal(each.side, place)}" if state.is_only_runs and is_last else ""
     return Reason("still_missing", sentence(f"{lead}{state.so_far}; {state.missing}{goal}."))
 
 

@@ -65,7 +65,7 @@ class AtTheMark(Condition):
             missing=_missing(more_runs, more_days, days_kept),
             brief=brief + (f"; on {quantity(days, 'day')}, {self.days} wanted" if self.days > 1 else ""),
             more_runs=more_runs,
-            is_enough=more_runs > 0 and more_days <= (1 if days_kept == 0 else 0),
+            is_only_runs=more_runs > 0 and more_days <= (1 if days_kept == 0 else 0),
         )
 
     def filled_by(self, mark: Mark, played: Played, game: AnyGame) -> Any:

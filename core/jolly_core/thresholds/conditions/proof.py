@@ -25,6 +25,8 @@ LEAST_RUNS = 2
 MOST_RUNS = 20
 #: How many further runs are looked ahead for, and how far above the mark a run lies that a ready athlete plays.
 AHEAD, READY = 10, 0.1
+#: No run is taken to have more tries than this, while there is none to look at.
+MOST_TRIES = 1000
 PER_CENT = 100
 MOST_SURE = 99
 #: Makes needed are found to less than a ten-thousandth of the attempts.
@@ -186,9 +188,6 @@ class Judging:
         """How many attempts a run takes, while there is none to look at."""
         forecast = forecast_of(self.game)
         return max(1, min(MOST_TRIES, round(forecast.attempts(forecast.prior).expected)))
-
-
-MOST_TRIES = 1000
 
 
 @lru_cache(maxsize=2048)
