@@ -7,6 +7,7 @@ from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.stored import to_plain
+from jolly_core.thresholds.conditions.comfort import SCALE
 from jolly_core.thresholds.price import Price
 from jolly_core.thresholds.proposing import Proposed
 from ladders.api.serializers import (
@@ -238,6 +239,9 @@ class OutcomeSerializer(ReadSerializer):
     threshold = AskedSerializer()
     standing = LadderStandingSerializer()
     is_working_rung = serializers.BooleanField()
+    comforts = serializers.ListField(
+        child=serializers.CharField(), default=list(SCALE), help_text="What a comfort is called, from 1 up."
+    )
     is_enough = serializers.BooleanField(help_text="Whether its game has a hard cap: enough for today.")
     band = serializers.CharField(help_text="The named range that the result lies in, or is next; may be empty.")
     lessons = serializers.ListField(child=serializers.CharField(), help_text="What the run's arithmetic says.")

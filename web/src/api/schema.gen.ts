@@ -3107,6 +3107,17 @@ export interface components {
             threshold: components["schemas"]["Asked"];
             standing: components["schemas"]["LadderStanding"];
             is_working_rung: boolean;
+            /**
+             * @description What a comfort is called, from 1 up.
+             * @default [
+             *       "at my limit",
+             *       "hard",
+             *       "it works",
+             *       "comfortable",
+             *       "easy"
+             *     ]
+             */
+            comforts: string[];
             /** @description Whether its game has a hard cap: enough for today. */
             is_enough: boolean;
             /** @description The named range that the result lies in, or is next; may be empty. */

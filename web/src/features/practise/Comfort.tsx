@@ -5,9 +5,7 @@ import { api, unwrap } from "../../api/client";
 import { useChange, type Run } from "../../api/queries";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 
-const WORDS = ["at my limit", "hard", "it works", "comfortable", "easy"];
-
-export function Comfort({ run }: { run: Run }) {
+export function Comfort({ run, words }: { run: Run; words: string[] }) {
   const save = useChange(
     (comfort: number | null) =>
       unwrap(api.PUT("/api/runs/{run_id}/comfort/", { params: { path: { run_id: run.id } }, body: { comfort } })),
@@ -28,7 +26,7 @@ export function Comfort({ run }: { run: Run }) {
         value={said}
         onChange={(_, comfort: number | null) => save.mutate(comfort)}
         sx={{ flexWrap: "wrap" }}>
-        {WORDS.map((word, place) => (
+        {words.map((word, place) => (
           <ToggleButton key={word} value={place + 1} sx={{ textTransform: "none", px: 1.5 }}>
             <b>{place + 1}</b>&nbsp;{word}
           </ToggleButton>

@@ -254,7 +254,7 @@ export default function RunEndPage() {
             <VerdictLine outcome={data} />
             <WhatHappened outcome={data} />
             <RunBreakdown breakdown={data.breakdown} />
-            {data.run.is_over && <Comfort run={data.run} />}
+            {data.run.is_over && <Comfort run={data.run} words={data.comforts} />}
             {data.run.is_quick ? <AttachRun run={data.run} /> : <TheVerdict outcome={data} />}
             <WhatNext run={data.run} isEnough={data.is_enough} />
             <Panel title="For the record">

@@ -9,7 +9,8 @@ import { quantity } from "../lib/format";
 import { Strokes } from "./Strokes";
 import { tape } from "./tape";
 
-const SIGNS = {
+/** The word, the colours and the sign of each kind. */
+export const SIGNS = {
   climb: { word: "Climb", colour: tape.teal, ink: "#ffffff", Icon: ArrowUpwardIcon },
   stay: { word: "Stay", colour: tape.mustard, ink: tape.ink, Icon: DragHandleIcon },
   step_back: { word: "Step back", colour: tape.coral, ink: "#ffffff", Icon: ArrowDownwardIcon },

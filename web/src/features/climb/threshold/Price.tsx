@@ -6,6 +6,7 @@ import { api, unwrap, type Schemas } from "../../../api/client";
 import { quantity, showDay } from "../../../shared/lib/format";
 import { useSettled } from "../../../shared/lib/useSettled";
 import { tape } from "../../../shared/ui/tape";
+import { SIGNS } from "../../../shared/ui/VerdictSign";
 import { Bench } from "./Bench";
 
 type Price = Schemas["Price"];
@@ -74,37 +75,28 @@ function Curve({ price }: { price: Price }) {
   );
 }
 
-const SAID = {
-  climb: { sign: "↑", word: "climb", colour: tape.teal },
-  stay: { sign: "=", word: "stay", colour: "#8b8371" },
-  step_back: { sign: "↓", word: "step back", colour: tape.coral },
-};
+const said = (kind: Would["kind"]) => SIGNS[kind].word.toLowerCase();
 
 /** Run by run what the advice would have been. */
 function WouldHave({ would }: { would: Would[] }) {
-  const words = would.map(({ kind, day }) => `${showDay(day)} ${SAID[kind].word}`).join(", ");
+  const words = would.map(({ kind, day }) => `${showDay(day)} ${said(kind)}`).join(", ");
   return (
     <div>
       <Typography variant="body2">
         With your last {quantity(would.length, "run")} this would have said, run by run:
       </Typography>
       <Box role="img" aria-label={words} sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, mt: 0.5 }}>
-        {would.map(({ kind, day, value }, place) => (
-          <Box
-            key={place}
-            title={`${showDay(day)}: ${value ?? "no number"}, ${SAID[kind].word}`}
-            sx={{
-              width: 22,
-              height: 26,
-              display: "grid",
-              placeItems: "center",
-              fontWeight: 700,
-              color: "#fff",
-              bgcolor: SAID[kind].colour,
-            }}>
-            {SAID[kind].sign}
-          </Box>
-        ))}
+        {would.map(({ kind, day, value }, place) => {
+          const { Icon, colour, ink } = SIGNS[kind];
+          return (
+            <Box
+              key={place}
+              title={`${showDay(day)}: ${value ?? "no number"}, ${said(kind)}`}
+              sx={{ width: 22, height: 26, display: "grid", placeItems: "center", color: ink, bgcolor: colour }}>
+              <Icon fontSize="inherit" />
+            </Box>
+          );
+        })}
       </Box>
     </div>
   );
