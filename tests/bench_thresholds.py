@@ -15,7 +15,8 @@ def time_verdicts() -> list[Timing]:
     from jolly_core.challenges.registry import read_game
     from jolly_core.thresholds.condition import RunResult
     from jolly_core.thresholds.threshold import CONDITIONS, Threshold
-    from jolly_core.thresholds.verdict import RungPlace, judge
+    from jolly_core.verdicts.brake import RungPlace
+    from jolly_core.verdicts.verdict import judge
 
     chance, clock, game = Random(16), Clock(), read_game("makes_of_n", {"attempts": 10})
     asked = Threshold(game.metrics[0], 7, tuple(each() for each in CONDITIONS.values()))

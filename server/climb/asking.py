@@ -16,10 +16,11 @@ from jolly_core.record.usual import usual_of
 from jolly_core.thresholds.offers import MarkOffer, offer_marks
 from jolly_core.thresholds.price import Price, price_of
 from jolly_core.thresholds.proposing import Proposed, propose
-from jolly_core.thresholds.verdict import RungPlace, judge
+from jolly_core.verdicts.brake import RungPlace
+from jolly_core.verdicts.verdict import judge
 from ladders.models import Rung
 from ladders.rungs import read_asked
-from ladders.selectors import get_rung
+from ladders.selectors import get_rung, list_needs
 from runs.selectors import list_summaries
 
 
@@ -67,9 +68,10 @@ def get_price(athlete: Athlete, rung_id: int, given: Mapping[str, Any]) -> Askin
     # Of two sides the one that lags has to come to it, too.
     own = min((pace for pace in paces if not pace.is_prior), key=lambda pace: pace.rate, default=None)
     results = results_of(threshold, played)[-RECENT_RUNS:]
+    needs = [each.need for each in list_needs([rung])[rung.pk]]
     place = RungPlace(rung.number, rung.number + 1, ladder.known_pair, ladder.sides)
     would = [
-        WouldHave(result.day, result.value, judge(threshold, results[:many], place, game).kind)
+        WouldHave(result.day, result.value, judge(threshold, results[:many], place, game, needs=needs).kind)
         for many, result in enumerate(results, 1)
     ]
     return Asking(threshold.words, price_of(threshold, game, own), would)

@@ -11,12 +11,13 @@ from uuid import UUID
 from accounts.models import Athlete
 from accounts.selectors import get_today
 from blocks.models import key_of
+from climb.circumstances import AthleteToday, get_circumstances
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.card_items.bands import Bands
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.tally import WHOLE
 from jolly_core.ladder.levers import Step, step_between
-from jolly_core.ladder.needs import unmet_words
+from jolly_core.ladder.needs import Need, unmet_words
 from jolly_core.lessons.registry import lessons_of
 from jolly_core.load.registry import dose_of
 from jolly_core.record.summary import PlayedRun, SideSummary
@@ -26,10 +27,14 @@ from jolly_core.sides import FIRST, SECOND
 from jolly_core.thresholds.condition import RunResult
 from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.threshold import Threshold
-from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
-from jolly_core.thresholds.wall import WallSign, signs_of
+from jolly_core.verdicts.brake import RungPlace
+from jolly_core.verdicts.change import what_would_fill
+from jolly_core.verdicts.kept_check import Kept
+from jolly_core.verdicts.reason import STAY
+from jolly_core.verdicts.verdict import Verdict, judge
+from jolly_core.verdicts.wall import WallSign, signs_of
 from jolly_core.words import sentence
-from ladders.models import Ladder, Rung
+from ladders.models import KeptCheck, Ladder, Rung
 from ladders.selectors import (
     KnownNeed,
     RungName,
@@ -100,6 +105,31 @@ class Plannable:
 
 
 @dataclass(frozen=True)
+class KeptStanding:
+    """How the rung that is held is kept, on a day."""
+
+    rung: RungName
+    kept: Kept
+    day: date
+
+    @property
+    def words(self) -> str:
+        return self.kept.words(self.rung.number, self.day)
+
+    @property
+    def is_due(self) -> bool:
+        return self.kept.is_due(self.day)
+
+    @property
+    def is_lost(self) -> bool:
+        return self.kept.is_lost
+
+    @property
+    def due(self) -> date:
+        return self.kept.due
+
+
+@dataclass(frozen=True)
 class LadderStanding:
     """A ladder with the rung being worked on and the verdict on it. ``held`` counts rungs from the ground, 0."""
 
@@ -109,14 +139,32 @@ class LadderStanding:
     working: Rung
     threshold: Threshold
     verdict: Verdict
+    day: date
     #: What it is found by on the wall of all ladders.
     signs: tuple[WallSign, ...] = ()
+    #: What further runs would fill the threshold; empty where it is not asked for, or there is nothing to say.
+    would_change: str = ""
 
     @property
     def plannable(self) -> list[Plannable]:
         """The rung being worked on, on each side of the ladder."""
         sides = self.ladder.sides
         return [Plannable(key_of(self.working.pk, side), title_on(self.ladder, self.working, side)) for side in sides]
+
+    @property
+    def rung_held(self) -> RungName | None:
+        """The highest rung that is held."""
+        return self.rungs[self.held - 1] if 0 < self.held <= len(self.rungs) else None
+
+    @property
+    def kept(self) -> Kept | None:
+        """How that rung is kept; None where it was not climbed here."""
+        return kept_of(self.ladder, self.rung_held)
+
+    @property
+    def kept_standing(self) -> KeptStanding | None:
+        """The same on the day that it is looked at."""
+        return KeptStanding(self.rung_held, self.kept, self.day) if self.rung_held and self.kept else None
 
     @property
     def below(self) -> RungName | None:
@@ -163,31 +211,60 @@ def get_standing(ladder: Ladder) -> LadderStanding:
     threshold = get_threshold(working)
     names = [RungName(rung.pk, rung.number, rung.title) for rung in list_rungs(ladder)]
     worked_on = WorkedOn(ladder, names, working)
-    return _stand(worked_on, threshold, _results(ladder, working, threshold, list_summaries([working.pk])))
+    results = _results(ladder, working, threshold, list_summaries([working.pk]))
+    needs = [each.need for each in list_needs([working])[working.pk]]
+    today = get_circumstances(ladder.athlete, get_today(ladder.athlete))
+    standing = _stand(worked_on, threshold, results, needs, today)
+    if standing.verdict.kind != STAY or ladder.held >= len(names):
+        return standing
+    change = what_would_fill(threshold, results, _place(worked_on), working.game, needs)
+    return replace(standing, would_change=change)
 
 
 def _results(ladder: Ladder, rung: Rung, threshold: Threshold, history: History) -> list[RunResult]:
     """The latest runs on a rung since the athlete came to it, oldest first, as the core's thresholds take them."""
     played = {side: history.get((rung.pk, side), SideSummary()) for side in ladder.sides}
-    return results_of(
-        threshold, {side: each.since(ladder.arrived_at, threshold.most_runs) for side, each in played.items()}
-    )
+    # One more than are looked at, as the one before says how long a pause there was.
+    runs = {side: each.since(ladder.arrived_at, threshold.most_runs + 1) for side, each in played.items()}
+    return results_of(threshold, runs)
 
 
 def results_of(threshold: Threshold, played: Mapping[str, Sequence[PlayedRun]]) -> list[RunResult]:
     """The runs of each side in the order they were played, as the core's thresholds take them."""
-    runs = sorted(((run, side) for side, each in played.items() for run in each), key=lambda each: each[0].place)
     metric = threshold.metric.id
-    return [
-        RunResult(run.day, side, run.metrics.get(metric), run.makes, run.attempts, run.comfort) for run, side in runs
-    ]
+    results = []
+    for side, runs in played.items():
+        for before, run in zip([None, *runs], runs, strict=False):
+            days = (run.day - before.day).days if before else 0
+            value = run.metrics.get(metric)
+            result = RunResult(run.day, side, value, run.makes, run.attempts, run.comfort, run.metrics, days)
+            results.append((run.place, result))
+    return [result for _, result in sorted(results, key=lambda each: each[0])]
 
 
-def _stand(worked_on: WorkedOn, threshold: Threshold, results: Sequence[RunResult]) -> LadderStanding:
+def kept_of(ladder: Ladder, held: RungName | None) -> Kept | None:
+    """How the rung that is held is kept; None where that rung was not climbed, as one that was put in below."""
+    check: KeptCheck | None = getattr(ladder, "kept_check", None)
+    return check.known if check and held and check.rung_id == held.id else None
+
+
+def _place(worked_on: WorkedOn) -> RungPlace:
     ladder, working, rungs = worked_on.ladder, worked_on.working, len(worked_on.rungs)
-    place = RungPlace(working.number, rungs, ladder.known_pair, ladder.sides, is_ladder_held=ladder.held >= rungs)
-    verdict = judge(threshold, results, place, working.game)
-    return LadderStanding(ladder, ladder.held, worked_on.rungs, working, threshold, verdict)
+    return RungPlace(working.number, rungs, ladder.known_pair, ladder.sides, is_ladder_held=ladder.held >= rungs)
+
+
+def _stand(
+    worked_on: WorkedOn,
+    threshold: Threshold,
+    results: Sequence[RunResult],
+    needs: Sequence[Need],
+    today: AthleteToday,
+) -> LadderStanding:
+    ladder, working = worked_on.ladder, worked_on.working
+    held = worked_on.rungs[ladder.held - 1] if 0 < ladder.held <= len(worked_on.rungs) else None
+    circumstances = replace(today.on(ladder, working), kept=kept_of(ladder, held))
+    verdict = judge(threshold, results, _place(worked_on), working.game, today=circumstances, needs=needs)
+    return LadderStanding(ladder, ladder.held, worked_on.rungs, working, threshold, verdict, today.day)
 
 
 def list_standings(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderStanding]:
@@ -203,11 +280,12 @@ def read_standings(
     working = [each.working for each in worked_on]
     thresholds = list_thresholds(working)
     history = list_history(working, today, below=[each.below.id for each in worked_on if each.below])
+    needs, circumstances = list_needs(working), get_circumstances(athlete, today)
     standings = []
     for each in worked_on:
-        threshold = thresholds[each.working.pk]
+        threshold, needed = thresholds[each.working.pk], [need.need for need in needs[each.working.pk]]
         results = _results(each.ladder, each.working, threshold, history)
-        standings.append(_stand(each, threshold, results))
+        standings.append(_stand(each, threshold, results, needed, circumstances))
     return standings, history
 
 
@@ -223,7 +301,7 @@ def _signs(standing: LadderStanding, history: History, today: date) -> tuple[Wal
     last = [found.last for rung in standing.looked_at for side in ladder.sides if (found := history.get((rung, side)))]
     last_day = max([ladder.arrived_at.date(), *(run.day for run in last if run)])
     lags = ladder.has_sides and find_side_worked_on(standing, history).weaker is not None
-    return signs_of(standing.verdict, last_day=last_day, today=today, lags=lags)
+    return signs_of(standing.verdict, last_day=last_day, today=today, lags=lags, kept=standing.kept)
 
 
 def find_side_worked_on(standing: LadderStanding, history: History) -> Finding:

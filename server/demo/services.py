@@ -19,7 +19,7 @@ from demo import story
 from demo.players import Player, chance
 from jolly_core.aim.spread import estimate_aim
 from jolly_core.sides import SECOND
-from jolly_core.thresholds.verdict import STAY
+from jolly_core.verdicts.reason import CLIMB, STEP_BACK
 from ladders.models import Rung
 from ladders.packs import take_ladder
 from ladders.selectors import get_ladder
@@ -148,7 +148,7 @@ def _decide_as_advised(athlete: Athlete, ladder_id: int, at: datetime) -> bool:
     ladder = get_ladder(athlete, ladder_id)
     kind = get_standing(ladder).verdict.kind
     is_top = ladder.held == ladder.rungs.count()
-    if kind == STAY or is_top:
+    if kind not in (CLIMB, STEP_BACK) or is_top:
         return False
     decide(athlete, ladder_id, kind, ladder.held, at)
     return True

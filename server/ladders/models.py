@@ -12,6 +12,7 @@ from jolly_core.challenges.registry import AnyGame, stored_game
 from jolly_core.ladder.levers import Lever, levers_words
 from jolly_core.sided import Laterality, say
 from jolly_core.sides import NONE, Pair
+from jolly_core.verdicts.kept_check import Kept
 from layouts.models import Layout
 
 
@@ -239,6 +240,25 @@ class ThresholdRevision(models.Model):
         ordering = ("rung_id", "id")
 
 
+class KeptCheck(models.Model):
+    """How the rung that is held on a ladder is kept: when it is checked next, and what the checks came to."""
+
+    ladder = models.OneToOneField(Ladder, on_delete=models.CASCADE, related_name="kept_check")
+    rung = models.ForeignKey(Rung, on_delete=models.CASCADE, related_name="+")
+    #: The day and the moment since when it is held.
+    since = models.DateField()
+    since_at = models.DateTimeField()
+    due_on = models.DateField()
+    gap = models.PositiveSmallIntegerField(default=0)
+    missed = models.PositiveSmallIntegerField(default=0)
+    met = models.PositiveSmallIntegerField(default=0)
+
+    @property
+    def known(self) -> Kept:
+        """The same as the core takes it."""
+        return Kept(self.due_on, self.gap, self.missed, self.met)
+
+
 class Move(models.Model):
     """What the athlete decided on a verdict: up, down, or staying against the advice."""
 
@@ -256,6 +276,8 @@ class Move(models.Model):
     verdict = models.CharField(max_length=10)
     reasons = models.JSONField(default=list)
     is_overruled = models.BooleanField()
+    #: Why, in the athlete's words, where they decided against the advice.
+    overruling = models.CharField(max_length=200, blank=True)
     made_at = models.DateTimeField()
     #: When the athlete had come to the rung they left: where taking the move back returns to.
     arrived_before = models.DateTimeField()

@@ -14,6 +14,7 @@ from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_format
 from jolly_core.ladder.needs import Need
 from jolly_core.thresholds.threshold import Threshold, stored_threshold
+from jolly_core.verdicts.kept_check import MISSES
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from ladders.models import Need as RungNeed
 from layouts.models import Layout
@@ -32,7 +33,7 @@ def list_archived(athlete: Athlete) -> QuerySet[Ladder]:
 
 
 def _with_rungs(athlete: Athlete) -> QuerySet[Ladder]:
-    ladders = Ladder.objects.filter(athlete=athlete).select_related("athlete")
+    ladders = Ladder.objects.filter(athlete=athlete).select_related("athlete", "kept_check")
     return ladders.prefetch_related(
         "rungs__threshold_revisions", "rungs__layout", "acknowledgements", "athlete__body_sides"
     )
@@ -63,7 +64,7 @@ class WorkedOn:
 
 def list_worked_on(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[WorkedOn]:
     """The athlete's ladders, or those of them that are named, in the order they were taken: four queries for all."""
-    ladders = Ladder.objects.filter(athlete=athlete, is_quick=False).defer("taken_as")
+    ladders = Ladder.objects.filter(athlete=athlete, is_quick=False).select_related("kept_check").defer("taken_as")
     # What is planned with a ladder that was put away since is still played: it is found by its id.
     found = list(ladders.filter(archived_at=None) if ladder_ids is None else ladders.filter(pk__in=ladder_ids))
     names = _list_names([ladder.pk for ladder in found])
@@ -183,11 +184,17 @@ def list_needs(rungs: Sequence[Rung]) -> dict[int, list[KnownNeed]]:
     """What each of the rungs needs, by their ids, read at once; what was taken out since is needed no longer."""
     known: dict[int, list[KnownNeed]] = {rung.pk: [] for rung in rungs}
     rows = RungNeed.objects.filter(rung_id__in=known, needed__taken_out_at=None).order_by("id")
-    of_the_needed = [f"needed__{name}" for name in ("number", "title", "ladder__title", "ladder__held")]
-    for rung, needed, ladder, is_must, number, title, ladder_title, held in rows.values_list(
+    of_the_needed = [
+        f"needed__{name}" for name in ("number", "title", "ladder__title", "ladder__held", "ladder__kept_check__missed")
+    ]
+    for rung, needed, ladder, is_must, number, title, ladder_title, held, missed in rows.values_list(
         "rung_id", "needed_id", "needed__ladder_id", "is_must", *of_the_needed
     ):
-        need = Need(f"{ladder_title}, rung {number} ({title})", is_must, is_held=number <= held)
+        need = Need(
+            f"{ladder_title}, rung {number} ({title})",
+            is_must,
+            is_held=number < held or (number == held and (missed or 0) < MISSES),
+        )
         known[rung].append(KnownNeed(needed, ladder, need))
     return known
 

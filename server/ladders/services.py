@@ -15,6 +15,7 @@ from jolly_core.errors import CoreError, errors_under
 from jolly_core.sides import Pair, read_pair
 from jolly_core.thresholds.schools import SCHOOLS
 from jolly_core.validation import check_choice
+from jolly_core.verdicts.reason import is_overruled
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from ladders.packs import check_room_for_ladders
 from ladders.quick import DISCIPLINE, QUICK_GAMES, TITLE
@@ -125,7 +126,14 @@ def archive_ladder(athlete: Athlete, ladder_id: int, at: datetime | None) -> Lad
 
 @transaction.atomic
 def record_move(
-    athlete: Athlete, ladder_id: int, decision: str, *, verdict: str, reasons: Sequence[str], at: datetime
+    athlete: Athlete,
+    ladder_id: int,
+    decision: str,
+    *,
+    verdict: str,
+    reasons: Sequence[str],
+    overruling: str = "",
+    at: datetime,
 ) -> Move:
     """Move the athlete's marker as decided, and keep the verdict it was decided on."""
     ladder = get_ladder_to_change(athlete, ladder_id)
@@ -142,7 +150,8 @@ def record_move(
         decision=decision,
         verdict=verdict,
         reasons=list(reasons),
-        is_overruled=decision != verdict,
+        is_overruled=is_overruled(decision, verdict),
+        overruling=overruling.strip(),
         made_at=at,
         arrived_before=ladder.arrived_at,
     )

@@ -22,16 +22,16 @@ from jolly_core.challenges.card_items.first_guess import FirstGuess
 from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Pace
 from jolly_core.ladder.needs import unmet_words
-from jolly_core.load.dose import DoseLeft, dose_left, stricter
-from jolly_core.load.registry import dose_of
+from jolly_core.ladder.visit import CHECK, ON_THE_WAY, TRIAL, WORKED_ON, Visit
 from jolly_core.planning.candidate import Candidate
 from jolly_core.planning.times import Habit, foretell_run, learn_habit, set_up_seconds
 from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import PlayedRun, SideSummary
 from jolly_core.sides import NONE, other_side
+from jolly_core.thresholds.schools import SCHOOLS
 from ladders.models import Ladder, Rung
 from ladders.selectors import KnownNeed, list_needs, list_unacknowledged, title_on
-from runs.selectors import History, list_attempts_by_day, list_history, list_last_days
+from runs.selectors import History, dose_left_on, list_attempts_by_day, list_history, list_last_days
 
 #: A rung with fewer runs than this is new.
 NEW_RUNS = 3
@@ -78,8 +78,8 @@ class _Record:
     #: What each rung needs.
     needs: Mapping[int, Sequence[KnownNeed]]
     tests: Mapping[str, tuple[int, int]] = field(default_factory=dict)
-    #: The rungs that are held, and are played on the way up to the ones being worked on.
-    on_the_way: frozenset[int] = frozenset()
+    #: What rungs are played for that are not only worked on, by their ids.
+    visits: Mapping[int, Visit] = field(default_factory=dict)
     _rates: dict[tuple[int, str], float | None] = field(default_factory=dict)
 
     def rate_on(self, rung: Rung, side: str | None) -> float | None:
@@ -126,8 +126,9 @@ def read_candidates(
         history = list_history([rung for rung, _ in targets], day)
     else:
         targets = [(each.working, side) for each in chosen for side in sides[each.ladder.pk].order]
-    on_the_way = [] if is_test else _on_the_way(athlete, chosen)
-    more = {rung.pk: rung for rung in (*by_hand, *on_the_way) if all(rung.pk != target.pk for target, _ in targets)}
+    visits = {} if is_test else _visits(chosen, day)
+    visited = _chosen_by_hand(athlete, list(visits))
+    more = {rung.pk: rung for rung in (*by_hand, *visited) if all(rung.pk != target.pk for target, _ in targets)}
     if more:
         history = {**history, **list_history(list(more.values()), day)}
         targets += [(rung, side) for rung in more.values() for side in sides[rung.ladder_id].order]
@@ -148,7 +149,7 @@ def read_candidates(
         needs=list_needs([rung for rung, _ in targets]),
         tests=tests,
         # What was chosen by hand as well is played as it was chosen.
-        on_the_way=frozenset(rung.pk for rung in on_the_way) - {rung.pk for rung in by_hand},
+        visits={rung: visit for rung, visit in visits.items() if all(rung != each.pk for each in by_hand)},
     )
     candidates = [_candidate(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
     keys = {candidate.key: target for candidate, target in zip(candidates, targets, strict=True)}
@@ -167,11 +168,22 @@ def _chosen_by_hand(athlete: Athlete, rung_ids: Sequence[int]) -> list[Rung]:
     return [found[rung_id] for rung_id in dict.fromkeys(rung_ids)]
 
 
-def _on_the_way(athlete: Athlete, standings: Sequence[LadderStanding]) -> list[Rung]:
-    """The rungs below the ones being worked on, of the ladders that are visited from rung 1 up."""
-    wished = [standing for standing in standings if standing.ladder.from_rung_one]
-    below = [rung.id for each in wished for rung in each.rungs if rung.number < each.working.number]
-    return _chosen_by_hand(athlete, below) if below else []
+def _visits(standings: Sequence[LadderStanding], day: date) -> dict[int, Visit]:
+    """What rungs of some ladders are played for on a day, by their ids, where they are not simply worked on."""
+    visits: dict[int, Visit] = {}
+    for standing in standings:
+        ladder, working = standing.ladder, standing.working
+        school = SCHOOLS.get(ladder.school)
+        if school and school.visit is not WORKED_ON:
+            visits[working.pk] = school.visit
+        for rung in standing.rungs:
+            if ladder.from_rung_one and rung.number < working.number:
+                visits[rung.id] = ON_THE_WAY
+            if school and school.tries_next and rung.number == working.number + 1:
+                visits[rung.id] = TRIAL
+        if standing.kept and standing.kept.is_due(day) and standing.rung_held:
+            visits[standing.rung_held.id] = CHECK
+    return visits
 
 
 def _sides(standing: LadderStanding, history: History) -> _Sides:
@@ -274,8 +286,8 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         test_runs=runs,
         test_place=place,
         rung=rung.number,
-        is_on_the_way=rung.pk in record.on_the_way,
-        dose=_dose(record, ladder, rung),
+        visit=record.visits.get(rung.pk, WORKED_ON),
+        dose=dose_left_on(ladder, rung, record.attempts.get(ladder.pk, {}), record.day),
         kit=tuple(ladder.kit),
         unmet=unmet_words([each.need for each in record.needs.get(rung.pk, ())]),
         unacknowledged=risks[0].title if risks else "",
@@ -284,12 +296,6 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
 
 def _on_side(history: History, rung: Rung, side: str) -> list[PlayedRun]:
     return history.get((rung.pk, side), SideSummary()).latest(RECENT_RUNS)
-
-
-def _dose(record: _Record, ladder: Ladder, rung: Rung) -> DoseLeft:
-    own = dose_of(rung.game)
-    dose = stricter(ladder.known_traits.dose, own.dose if own else None)
-    return dose_left(dose, record.attempts.get(ladder.pk, {}), record.day)
 
 
 def _rate(runs: Sequence[PlayedRun]) -> float | None:

@@ -118,7 +118,7 @@ def propose_block(athlete: Athlete, asked: BlockRequest) -> Proposal:
     )
     learned = {each.key: each for each in candidates.candidates if not each.is_prior}
     targets = candidates.targets
-    on_the_way = [targets[each.key][0].pk for each in candidates.candidates if each.is_on_the_way]
+    staying = [targets[each.key][0].pk for each in candidates.candidates if each.visit.stays]
     return Proposal(
         asked,
         arrangement,
@@ -126,7 +126,7 @@ def propose_block(athlete: Athlete, asked: BlockRequest) -> Proposal:
         candidates.habit.words,
         candidates.habit.widen,
         learned,
-        fixed=frozenset([*asked.rung_ids, *on_the_way]),
+        fixed=frozenset([*asked.rung_ids, *staying]),
     )
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import json
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from datetime import UTC, date, datetime, time, timedelta
 from functools import lru_cache
 from uuid import UUID
@@ -17,7 +17,8 @@ from config.prepared import Prepared
 from jolly_core.errors import NotFound
 from jolly_core.foretelling.pace import Pace
 from jolly_core.load.counts import Played
-from jolly_core.load.dose import DoseLeft, Used, dose_left, used_of
+from jolly_core.load.dose import DoseLeft, Used, dose_left, stricter, used_of
+from jolly_core.load.registry import dose_of
 from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import SideSummary
 from jolly_core.record.yardstick import Yardstick, lay_yardstick
@@ -167,6 +168,12 @@ def get_dose_left(athlete: Athlete, ladder: Ladder, day: date) -> DoseLeft:
     """What the ladder's dose leaves for that day."""
     attempts = list_attempts_by_day(athlete, day - timedelta(days=7)).get(ladder.pk, {})
     return dose_left(ladder.known_traits.dose, attempts, day)
+
+
+def dose_left_on(ladder: Ladder, rung: Rung, attempts: Mapping[date, int], day: date) -> DoseLeft:
+    """What the dose of a ladder, and that of the game on a rung, leave for a day after those attempts."""
+    own = dose_of(rung.game)
+    return dose_left(stricter(ladder.known_traits.dose, own.dose if own else None), attempts, day)
 
 
 def get_used(athlete: Athlete, rung: Rung | int, day: date, *, but: UUID | None = None) -> Used:

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable
 
 from jolly_core.record.summary import SideSummary, summarize
+from runs.keeping import follow_check
 from runs.models import Run, Summary
 
 
@@ -43,3 +44,4 @@ def rebuild_summaries() -> None:
 def _keep(rung_id: int, side: str, summary: SideSummary) -> None:
     values = {"summary": summary.as_stored(), "last_day": summary.last.day if summary.last else None}
     Summary.objects.update_or_create(rung_id=rung_id, side=side, defaults=values)
+    follow_check(rung_id)

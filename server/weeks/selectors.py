@@ -107,7 +107,7 @@ def _drill(known: Candidates, ladder: int, most: int, terms: Terms) -> core.Dril
     sides = [each for each in known.candidates if each.ladder == str(ladder)]
     first, traits = sides[0], sides[0].traits
     seconds = sum(
-        time_of_part(each.run, 1 if each.is_on_the_way else RUNS_A_VISIT, each.set_up_s, known.habit).expected_s
+        time_of_part(each.run, each.visit.most_runs or RUNS_A_VISIT, each.set_up_s, known.habit).expected_s
         for each in sides
     )
     return core.Drill(

@@ -9,7 +9,7 @@ from hypothesis import strategies as st
 
 from jolly_core.challenges.registry import read_game
 from jolly_core.record.summary import LATEST, PlayedRun, SideSummary, summarize
-from jolly_core.thresholds.condition import Mark, RunResult
+from jolly_core.thresholds.condition import Mark, RunResult, Seen
 from jolly_core.thresholds.conditions.comfort import SCALE, Comfort
 from jolly_core.thresholds.schools import SCHOOLS
 from jolly_core.thresholds.threshold import CONDITIONS, Threshold
@@ -31,7 +31,7 @@ def test_as_many_comfortable_runs_as_are_missing_fill_it_and_one_fewer_does_not(
         return len(window) == of_last and all(each is not None and each >= least for each in window)
 
     runs = [RunResult(date(2026, 3, 2), "none", 9, comfort=each) for each in said]
-    state = condition.state(MARK, runs, TEN)
+    state = condition.state(Seen(MARK, runs, TEN))
     assert state.more_runs == next(more for more in range(of_last + 1) if is_filled(more))
     assert state.is_filled == is_filled(0) == (state.missing == "")
     assert 0 <= state.share <= 1

@@ -11,6 +11,7 @@ from jolly_core.body.limits import Limit
 from jolly_core.body.traits import Traits
 from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Attempts, Estimate
+from jolly_core.ladder.visit import ON_THE_WAY
 from jolly_core.load.dose import Dose, DoseLeft
 from jolly_core.planning.arrangement import arrange_block
 from jolly_core.planning.candidate import Kept
@@ -118,7 +119,7 @@ NEARER = "give its game a limit of tries or minutes, or take a nearer goal"
 
 def test_a_ladder_is_visited_from_its_lowest_rung_up_once_each_before_more_of_the_one_worked_on() -> None:
     """Common practice, no source: earlier steps are repeated at each visit, then the one that is learned."""
-    lower = [candidate(f"rung{number}", ladder="box", rung=number, is_on_the_way=True) for number in (2, 1)]
+    lower = [candidate(f"rung{number}", ladder="box", rung=number, visit=ON_THE_WAY) for number in (2, 1)]
     worked_on = candidate("rung3", ladder="box", rung=3, runs_to_climb=1)
     block = challenges(arrange_block(terms(30), [worked_on, *lower, candidate("other")]))
     assert [part.key for part in block if part.key != "other"] == ["rung1", "rung2", "rung3"]

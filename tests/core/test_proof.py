@@ -13,7 +13,7 @@ from hypothesis import strategies as st
 from scipy import stats
 
 from jolly_core.challenges.registry import AnyGame, read_game
-from jolly_core.thresholds.condition import Mark, RunResult
+from jolly_core.thresholds.condition import Mark, RunResult, Seen
 from jolly_core.thresholds.conditions.proof import FADE, PRIOR, Judging, Proof, rate_of
 
 RUNS, ATHLETES = 20, 1000
@@ -87,14 +87,14 @@ def test_the_chance_is_that_of_the_beta_distribution(record: list[tuple[int, int
 @given(st.integers(1, 9), st.integers(2, 10))
 def test_as_many_more_as_are_said_do_and_one_fewer_does_not(made: int, mark: int) -> None:
     asked, runs = mark_of(TEN, mark), [RunResult(DAY, "none", made, made, 10)]
-    state = Proof().state(asked, runs, TEN)
+    state = Proof().state(Seen(asked, runs, TEN))
     if not state.more_runs:
         assert state.missing
         return
     ready = min(10, mark + 1)
     for more, is_enough in ((state.more_runs, True), (state.more_runs - 1, False)):
         further = [RunResult(DAY, "none", ready, ready, 10)] * more
-        assert Proof().state(asked, [*runs, *further], TEN).is_filled == is_enough
+        assert Proof().state(Seen(asked, [*runs, *further], TEN)).is_filled == is_enough
     runs_wanted = f"{state.more_runs} more run{'s' * (state.more_runs > 1)}"
     assert state.missing == f"90 % wanted: about {runs_wanted} of {ready} of 10 would do"
 
@@ -135,5 +135,5 @@ def test_where_tries_do_not_tell_runs_at_the_mark_do() -> None:
     runs = [RunResult(DAY, "none", value) for value in (22, 25, 21, 24, 26, 20, 23)]
     assert rate_of(game, metric.id, 20) is None
     proof = Proof()
-    assert "of your runs reach the mark" in proof.state(asked, runs[:1], game).so_far
-    assert proof.state(asked, runs, game).is_filled
+    assert "of your runs reach the mark" in proof.state(Seen(asked, runs[:1], game)).so_far
+    assert proof.state(Seen(asked, runs, game)).is_filled

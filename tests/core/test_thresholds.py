@@ -13,11 +13,12 @@ from hypothesis import strategies as st
 from jolly_core.challenges.registry import get_format, read_game
 from jolly_core.errors import CoreError
 from jolly_core.sides import Pair
-from jolly_core.thresholds.condition import RunResult, State
+from jolly_core.thresholds.condition import RunResult, Seen, State
 from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
 from jolly_core.thresholds.evidence import gather_evidence
 from jolly_core.thresholds.threshold import Threshold, read_threshold, stored_threshold
-from jolly_core.thresholds.verdict import RungPlace, Verdict, judge
+from jolly_core.verdicts.brake import RungPlace
+from jolly_core.verdicts.verdict import Verdict, judge
 
 MAKES = get_format("makes_of_n")
 STREAK = get_format("streak")
@@ -123,11 +124,11 @@ def counted(threshold: Threshold, runs: list[RunResult]) -> State:
     """How far the runs at the mark go."""
     condition = threshold.condition(AtTheMark)
     assert condition
-    return condition.state(threshold.of_a_run, runs, TEN)
+    return condition.state(Seen(threshold.of_a_run, runs, TEN))
 
 
 def test_only_the_last_runs_count() -> None:
-    evidence = gather_evidence(ask(reached=2, of_last=3), runs_of(9, 9, 4, 5, 9), "none", TEN)
+    evidence = gather_evidence(ask(reached=2, of_last=3), Seen(ask().of_a_run, runs_of(9, 9, 4, 5, 9), TEN), "none")
     assert (evidence.recent, evidence.met, evidence.more_runs) == ((False, False, True), 1, 1)
 
 
@@ -167,7 +168,7 @@ def test_what_is_missing_is_the_fewest_that_would_do(
     condition = AtTheMark(reached, of_last, days)
     results = sorted(results, key=lambda result: result[1])
     runs = [RunResult(FIRST + timedelta(day), "none", 8.0 if good else 2.0) for good, day in results]
-    state = condition.state(ask().of_a_run, runs, TEN)
+    state = condition.state(Seen(ask().of_a_run, runs, TEN))
     assert state.more_runs == _fewest_more(condition, results)
     assert state.is_filled == _filled(condition, results)
     assert 0 <= state.share <= 1

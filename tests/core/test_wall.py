@@ -9,8 +9,9 @@ import pytest
 from jolly_core.challenges.registry import read_game
 from jolly_core.thresholds.condition import RunResult
 from jolly_core.thresholds.threshold import Threshold
-from jolly_core.thresholds.verdict import RungPlace, judge
-from jolly_core.thresholds.wall import signs_of
+from jolly_core.verdicts.brake import RungPlace
+from jolly_core.verdicts.verdict import judge
+from jolly_core.verdicts.wall import signs_of
 
 TEN = read_game("makes_of_n", {"attempts": 10})
 DAY = date(2026, 9, 1)

@@ -23,7 +23,8 @@ from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
 from jolly_core.thresholds.conditions.proof import Proof
 from jolly_core.thresholds.fair import fair_mark
 from jolly_core.thresholds.threshold import Threshold
-from jolly_core.thresholds.verdict import RungPlace, judge
+from jolly_core.verdicts.brake import RungPlace
+from jolly_core.verdicts.verdict import judge
 from tests.core.games import SETTINGS
 
 #: Settings in which every number that can be one is one.

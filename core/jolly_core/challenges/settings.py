@@ -98,6 +98,14 @@ class TextOfTheRun(Text):
 
 
 @dataclass(frozen=True)
+class MetricName(Text):
+    """The id of one of the metrics of the game; an editor offers those there are."""
+
+    def schema(self) -> dict[str, Any]:
+        return super().schema() | {"x-metric": True}
+
+
+@dataclass(frozen=True)
 class Names:
     """A list of names, each once. ``are_targets``: those of a layout's targets will do.
 
@@ -277,6 +285,11 @@ def text(title: str, longest: int, default: str, *, is_optional: bool = False, h
 def text_of_the_run(title: str, longest: int) -> Any:
     """Declare a text that every run is given on its own."""
     return _declare(TextOfTheRun("", title, longest, "", is_optional=True))
+
+
+def metric_name(title: str) -> Any:
+    """Declare the id of a metric; which one there may be is the game's to say."""
+    return _declare(MetricName("", title, LONGEST_NAME, ""))
 
 
 def names(

@@ -174,14 +174,14 @@ class _Builder:
         return Arrangement(parts, time, self.room_s, left_out, self._why_spare(is_filled=fill), braids)
 
     def _screen(self, candidate: Candidate, most: int) -> Screened:
-        """A test day's runs are those of the last one, and a rung on the way up is played once.
+        """A test day's runs are those of the last one, and a visit may ask for fewer runs than there is room for.
 
         A stretched part may hold more than the rules would give.
         """
         if self.terms.focus == TEST_DAY:
             most = max(1, candidate.test_runs)
-        elif candidate.is_on_the_way:
-            most = 1
+        elif candidate.visit.most_runs is not None:
+            most = min(most, candidate.visit.most_runs)
         asked = self.kept.get(candidate.key)
         return screen(candidate, self.terms, max(most, asked.runs) if asked else most)
 

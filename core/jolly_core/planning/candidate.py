@@ -8,6 +8,7 @@ from datetime import date
 from jolly_core.body.limits import Limit
 from jolly_core.body.traits import Traits
 from jolly_core.foretelling.pace import Attempts, Estimate, exactly
+from jolly_core.ladder.visit import WORKED_ON, Visit
 from jolly_core.load.dose import DoseLeft
 from jolly_core.planning.own_parts import OwnPart
 from jolly_core.planning.times import SET_UP_S, Habit
@@ -71,8 +72,8 @@ class Candidate:
     test_place: int = 0
     #: The number of its rung, by which the rungs of one ladder are played from the lowest up.
     rung: int = 1
-    #: Whether it is a rung held already, played on the way up to the one being worked on, as the athlete wishes.
-    is_on_the_way: bool = False
+    #: What it is played for.
+    visit: Visit = WORKED_ON
     dose: DoseLeft = field(default_factory=lambda: DoseLeft(None))
     kit: tuple[str, ...] = ()
     #: What has to be held before it makes sense, in words; empty where all is.

@@ -69,8 +69,9 @@ def _low_rate(candidate: Candidate, terms: Terms) -> Weighed | None:
     return 10 * (1 - candidate.rate), f"made {round(100 * candidate.rate)} % so far"
 
 
-def _on_the_way(candidate: Candidate, terms: Terms) -> Weighed | None:
-    return (2, f"rung {candidate.rung} on the way up, as you wished") if candidate.is_on_the_way else None
+def _visited(candidate: Candidate, terms: Terms) -> Weighed | None:
+    words = candidate.visit.said(candidate.rung)
+    return (candidate.visit.points, words) if words else None
 
 
 def _tested(candidate: Candidate, terms: Terms) -> Weighed | None:
@@ -95,7 +96,7 @@ RULES = (
     Rule("weak_side", _weak_side, {WEAK_SPOTS: 3, GENTLE: 0.5}),
     Rule("low_rate", _low_rate, {WEAK_SPOTS: 3}),
     Rule("foretold", _foretold),
-    Rule("on_the_way", _on_the_way),
+    Rule("visited", _visited),
 )
 
 

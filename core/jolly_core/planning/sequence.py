@@ -32,11 +32,15 @@ def _as_tested(free: Sequence[Candidate]) -> list[Candidate]:
 
 def _as_rules_have_it(free: Sequence[Candidate]) -> list[Candidate]:
     ladders = list(dict.fromkeys(candidate.ladder for candidate in free))
-    phases = {ladder: min(_phase(candidate) for candidate in free if candidate.ladder == ladder) for ladder in ladders}
+    # The rungs of a ladder are played together, but for what has a place of its own.
+    phases = {
+        ladder: min((_phase(each) for each in free if each.ladder == ladder and each.visit.phase is None), default=0)
+        for ladder in ladders
+    }
     return sorted(
         free,
         key=lambda candidate: (
-            phases[candidate.ladder],
+            phases[candidate.ladder] if candidate.visit.phase is None else candidate.visit.phase,
             ladders.index(candidate.ladder),
             candidate.rung,
             candidate.is_other_side,

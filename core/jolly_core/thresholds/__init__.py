@@ -1,7 +1,9 @@
-"""The athlete's own success criterion and what follows from it.
+"""The athlete's own success criterion.
 
-- ``threshold``  the criterion: metric and mark, in k of the last n runs, on at least d days, on each side
-- ``fair``       what is fair to ask of a game that nothing was asked of yet
+- ``threshold``  the criterion: a metric, its mark, and conditions of which all must hold
+- ``condition``  what a condition is; one module in ``conditions`` for each
 - ``evidence``   how far a side's runs fill it
-- ``verdict``    climb, stay or step back, with the reasons
+- ``price``      how often luck passes it, and how long who is ready waits; ``proposing`` goes the other way
+- ``schools``    conditions and blocks by default
+- ``fair``       what is fair to ask of a game that nothing was asked of yet
 """

@@ -4,13 +4,18 @@ from __future__ import annotations
 
 from abc import ABC, abstractmethod
 from collections.abc import Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from datetime import date
 from typing import Any, ClassVar
 
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.settings import Settings, settings_schema
+from jolly_core.errors import Problem
+from jolly_core.ladder.needs import Need
+
+#: After so many days without a run the first one only says where one stands. Common practice, no source.
+PAUSE_DAYS = 21
 
 
 @dataclass(frozen=True)
@@ -24,6 +29,15 @@ class RunResult:
     attempts: int = 0
     #: How comfortable it was; None where that was not said.
     comfort: int | None = None
+    #: All its numbers by the ids of their metrics.
+    metrics: Mapping[str, float | None] = field(default_factory=dict)
+    #: How many days after the run before it on the same rung and side; 0 for the first one.
+    days_before: int = 0
+
+    @property
+    def is_after_pause(self) -> bool:
+        """Whether it is the first one after weeks without: it counts for nothing but the record."""
+        return self.days_before >= PAUSE_DAYS
 
 
 @dataclass(frozen=True)
@@ -32,6 +46,12 @@ class Mark:
 
     metric: Metric
     value: float
+    #: All metrics of the format, for who asks for another one.
+    among: tuple[Metric, ...] = field(default=(), compare=False)
+
+    def metric_called(self, metric_id: str) -> Metric:
+        """Another metric of the same format by its id; this one where there is none."""
+        return next((each for each in self.among if each.id == metric_id), self.metric)
 
     def is_met_by(self, value: float | None) -> bool:
         """Whether one result reaches it."""
@@ -43,6 +63,23 @@ class Mark:
     def words(self) -> str:
         """As it is said: "8 makes or more"."""
         return self.metric.at_least(self.value)
+
+
+@dataclass(frozen=True)
+class Seen:
+    """What a condition looks at: the runs of one side, oldest first, beside the mark that is asked in a game.
+
+    ``needs`` are the rungs that the one being worked on needs.
+    """
+
+    mark: Mark
+    runs: Sequence[RunResult]
+    game: AnyGame
+    needs: tuple[Need, ...] = ()
+
+    def latest(self, many: int) -> list[RunResult]:
+        """The last ``many`` runs, oldest first."""
+        return list(self.runs)[-many:] if many else []
 
 
 @dataclass(frozen=True)
@@ -101,8 +138,12 @@ class Condition(Settings, ABC):
         """What it asks, after the mark: "in 2 of the last 3 runs"."""
 
     @abstractmethod
-    def state(self, mark: Mark, runs: Sequence[RunResult], game: AnyGame) -> State:
-        """How far the runs of one side fill it, oldest first."""
+    def state(self, seen: Seen) -> State:
+        """How far what was seen of one side fills it."""
+
+    def is_filled(self, seen: Seen) -> bool:
+        """Whether it is filled, where nothing else is asked."""
+        return self.state(seen).is_filled
 
     @abstractmethod
     def filled_by(self, mark: Mark, played: Played, game: AnyGame) -> Any:
@@ -113,6 +154,18 @@ class Condition(Settings, ABC):
 
         ``met`` is an array of chances that a run is at the mark. None where there is no exact way.
         """
+        return None
+
+    def suited(self, run: RunResult) -> RunResult:
+        """A run with what it asks beside the mark."""
+        return run
+
+    def suited_words(self, mark: Mark) -> str:
+        """That in words; empty where it asks for nothing beside the mark."""
+        return ""
+
+    def problem_in(self, game: AnyGame) -> Problem | None:
+        """Why it cannot be asked of a game; None where it can."""
         return None
 
     @classmethod

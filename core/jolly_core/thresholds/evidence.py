@@ -2,11 +2,9 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
 from dataclasses import dataclass
 
-from jolly_core.challenges.registry import AnyGame
-from jolly_core.thresholds.condition import RunResult, State
+from jolly_core.thresholds.condition import Seen, State
 from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
 from jolly_core.thresholds.threshold import Threshold
 
@@ -54,16 +52,14 @@ class Evidence:
         return sum(self.recent)
 
 
-def gather_evidence(
-    threshold: Threshold, runs: Sequence[RunResult], side: str, game: AnyGame, side_words: str = ""
-) -> Evidence:
-    """The evidence in one side's runs, oldest first."""
-    mark, counted = threshold.of_a_run, threshold.condition(AtTheMark)
+def gather_evidence(threshold: Threshold, seen: Seen, side: str, side_words: str = "") -> Evidence:
+    """The evidence in what was seen of one side."""
+    counted = threshold.condition(AtTheMark)
     window = counted.of_last if counted else DRAWN
     return Evidence(
         side=side,
-        recent=tuple(mark.is_met_by(run.value) for run in list(runs)[-window:]),
+        recent=tuple(seen.mark.is_met_by(run.value) for run in seen.latest(window)),
         window=window,
-        states=tuple(condition.state(mark, runs, game) for condition in threshold.conditions),
+        states=tuple(condition.state(seen) for condition in threshold.conditions),
         side_words=side_words,
     )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass, replace
 
+from jolly_core.ladder.visit import SMALL_DOSE, WORKED_ON, Visit
 from jolly_core.thresholds.condition import Condition
 from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
 from jolly_core.thresholds.conditions.comfort import Comfort
@@ -22,6 +23,12 @@ class School:
     conditions: tuple[Condition, ...]
     #: Whether a block plays a ladder from rung 1 up.
     from_rung_one: bool = False
+    #: Whether a block has a run of the next rung as well, before the mark is met.
+    tries_next: bool = False
+    #: What the rung that is worked on is played for.
+    visit: Visit = WORKED_ON
+    #: Whether who reached the mark stops for the day.
+    stops_at_breakthrough: bool = False
 
     def ask(self, threshold: Threshold) -> Threshold:
         """What it asks of a rung: mark, sides and floor stay."""
@@ -52,6 +59,23 @@ SCHOOLS = {
             "Nine in ten sure that you are truly at the mark.",
             "Fair: luck seldom passes, and who is ready waits a few runs more.",
             (Proof(),),
+        ),
+        School(
+            "stretch",
+            "Stretch",
+            "The mark in two of the last three runs; every block has a trial of the next rung as well.",
+            "Lively, and as open to luck as counting: trials count against nothing, and take their minutes.",
+            (AtTheMark(2, 3),),
+            tries_next=True,
+        ),
+        School(
+            "small_dose",
+            "Small dose",
+            "The mark on two days of the last four runs; one run a visit, and after a run at the mark you stop.",
+            "Easy on body and nerve: it takes more days, and no day is long.",
+            (AtTheMark(2, 4, 2),),
+            visit=SMALL_DOSE,
+            stops_at_breakthrough=True,
         ),
     )
 }

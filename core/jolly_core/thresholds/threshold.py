@@ -2,8 +2,8 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field, replace
 from math import inf
 from typing import Any, TypeVar
 
@@ -12,9 +12,10 @@ from jolly_core.challenges.registry import AnyGame
 from jolly_core.discovery import list_classes
 from jolly_core.errors import CoreError, Problem, errors_under
 from jolly_core.foretelling.registry import forecast_of
+from jolly_core.sides import NONE
 from jolly_core.stored import VERSION_KEY, Stored, to_plain, upgraded
 from jolly_core.thresholds import conditions as modules
-from jolly_core.thresholds.condition import Condition, Mark
+from jolly_core.thresholds.condition import Condition, Mark, RunResult
 from jolly_core.thresholds.conditions.at_the_mark import MOST_RUNS, AtTheMark
 from jolly_core.validation import check_integer, check_number
 from jolly_core.words import plain, quantity
@@ -54,11 +55,13 @@ class Threshold(Stored):
     each_side: bool = False
     floor: float | None = None
     floor_runs: int = 3
+    #: All metrics of the format.
+    among: tuple[Metric, ...] = field(default=(), compare=False)
 
     @property
     def of_a_run(self) -> Mark:
         """What every run is held against."""
-        return Mark(self.metric, self.mark)
+        return Mark(self.metric, self.mark, self.among)
 
     def condition(self, kind: type[Known]) -> Known | None:
         """One of the conditions, None where it is not asked."""
@@ -68,6 +71,12 @@ class Threshold(Stored):
     def most_runs(self) -> int:
         """How many of the latest runs it looks at."""
         return max(self.floor_runs, *(each.most_runs for each in self.conditions))
+
+    def by_side(self, runs: Sequence[RunResult], sides: Sequence[str]) -> dict[str, list[RunResult]]:
+        """The runs as they are judged: those of each of the sides for itself, or all together."""
+        if not self.each_side:
+            return {NONE: list(runs)}
+        return {side: [run for run in runs if run.side == side] for side in sides}
 
     def is_met_by(self, value: float | None) -> bool:
         """Whether one result reaches the mark."""
@@ -114,6 +123,7 @@ def check_mark(game: AnyGame, threshold: Threshold) -> None:
         for name, value in (("mark", threshold.mark), ("floor", threshold.floor))
         if value is not None and (found := _mark_problem(game, threshold.metric, name, value))
     ]
+    problems += [found.under("conditions") for each in threshold.conditions if (found := each.problem_in(game))]
     if problems:
         raise CoreError(problems)
 
@@ -141,12 +151,13 @@ def stored_threshold(format_: type[AnyGame], stored: Mapping[str, Any]) -> Thres
     is known no longer is left out.
     """
     values = upgraded(Threshold, stored)
-    known = {name: values[name] for name in Threshold.__dataclass_fields__ if name in values}
-    conditions = [
+    known = {name: values[name] for name in Threshold.__dataclass_fields__ if name in values and name != "among"}
+    found = [
         CONDITIONS[name].from_stored(each) for name, each in known.pop("conditions", {}).items() if name in CONDITIONS
     ]
     metric = format_.metric(values["metric"]) or format_.metrics[0]
-    return Threshold(**{**known, "metric": metric, "conditions": _in_order(conditions) or (AtTheMark(),)})
+    conditions = _in_order(found) or (AtTheMark(),)
+    return Threshold(**{**known, "metric": metric, "conditions": conditions, "among": format_.metrics})
 
 
 def _in_order(conditions: list[Condition]) -> tuple[Condition, ...]:
@@ -177,7 +188,7 @@ def read_threshold(format_: type[AnyGame], given: Mapping[str, Any]) -> Threshol
     if found := [problem for problem in problems if problem]:
         raise CoreError(found)
     assert metric is not None  # a missing one is among the problems
-    threshold = Threshold(metric, given["mark"], conditions, each_side, floor, floor_runs)
+    threshold = Threshold(metric, given["mark"], conditions, each_side, floor, floor_runs, format_.metrics)
     if floor is not None and threshold.is_met_by(floor):
         raise CoreError.one(
             "floor_above_mark",

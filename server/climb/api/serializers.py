@@ -10,6 +10,7 @@ from jolly_core.stored import to_plain
 from jolly_core.thresholds.conditions.comfort import SCALE
 from jolly_core.thresholds.price import Price
 from jolly_core.thresholds.proposing import Proposed
+from jolly_core.verdicts.reason import DECISIONS, VERDICTS
 from ladders.api.serializers import (
     LadderRefSerializer,
     RungRefSerializer,
@@ -20,8 +21,6 @@ from ladders.api.serializers import (
 )
 from ladders.models import Move
 from runs.api.serializers import RunSerializer
-
-VERDICTS = ["climb", "stay", "step_back"]
 
 
 class ReasonSerializer(ReadSerializer):
@@ -83,6 +82,16 @@ class WallSignSerializer(ReadSerializer):
     title = serializers.CharField()
 
 
+class KeptSerializer(ReadSerializer):
+    """How the rung that is held is kept, and whether a check of it is due."""
+
+    rung = RungLineSerializer()
+    words = serializers.CharField()
+    is_due = serializers.BooleanField()
+    is_lost = serializers.BooleanField()
+    due = serializers.DateField()
+
+
 class LadderStandingSerializer(ReadSerializer):
     ladder = LadderRefSerializer()
     held = serializers.IntegerField()
@@ -92,6 +101,8 @@ class LadderStandingSerializer(ReadSerializer):
     threshold = AskedSerializer()
     verdict = VerdictSerializer()
     signs = WallSignSerializer(many=True, help_text="What it is found by among all ladders; of one alone, nothing.")
+    kept = KeptSerializer(allow_null=True, source="kept_standing")
+    would_change = serializers.CharField(help_text="What further runs would fill it; of one ladder alone.")
 
 
 class RunPointSerializer(ReadSerializer):
@@ -191,6 +202,7 @@ class MoveSerializer(serializers.ModelSerializer[Move]):
             "verdict",
             "reasons",
             "is_overruled",
+            "overruling",
             "made_at",
             "taken_back_at",
         )
@@ -204,7 +216,10 @@ class LadderDetailSerializer(ReadSerializer):
 
 
 class DecisionSerializer(ReadSerializer):
-    decision = serializers.ChoiceField(choices=VERDICTS)
+    decision = serializers.ChoiceField(choices=DECISIONS)
+    overruling = serializers.CharField(
+        max_length=200, required=False, allow_blank=True, help_text="Why, where it goes against the advice."
+    )
     held = serializers.IntegerField(
         min_value=0,
         max_value=1000,

@@ -21,7 +21,6 @@ from climb.api.serializers import (
 from config.requests import Request, read_given
 from ladders.api.serializers import ThresholdSerializer
 from ladders.selectors import get_ladder, list_moves
-from ladders.services import take_move_back
 
 
 class LaddersView(APIView):
@@ -90,12 +89,19 @@ class MovesView(APIView):
     @extend_schema(operation_id="decide", request=DecisionSerializer, responses={201: LadderDetailSerializer})
     def post(self, request: Request, ladder_id: int) -> Response:
         given = read_given(request, DecisionSerializer)
-        services.decide(request.user, ladder_id, given["decision"], given["held"], datetime.now(UTC))
+        services.decide(
+            request.user,
+            ladder_id,
+            given["decision"],
+            given["held"],
+            datetime.now(UTC),
+            overruling=given.get("overruling", ""),
+        )
         return Response(LadderDetailSerializer(_detail(request.user, ladder_id)).data, status=201)
 
     @extend_schema(operation_id="take_move_back", responses=LadderDetailSerializer)
     def delete(self, request: Request, ladder_id: int) -> Response:
-        take_move_back(request.user, ladder_id, datetime.now(UTC))
+        services.take_back(request.user, ladder_id, datetime.now(UTC))
         return Response(LadderDetailSerializer(_detail(request.user, ladder_id)).data)
 
 

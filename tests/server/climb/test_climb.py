@@ -122,9 +122,12 @@ def test_a_ladder_shows_every_rung_with_its_runs_from_the_top_down(player: Playe
 
 
 def test_all_ladders_at_once_look_as_far_back_as_one_alone(player: Player, putting: Ladder) -> None:
-    """A threshold over twenty runs, seven of them longer ago than the year that is looked at first."""
+    """A threshold over twenty runs, seven of them longer ago than the year that is looked at first.
+
+    The first one after the pause counts for nothing.
+    """
     Ladder.objects.filter(pk=putting.pk).update(arrived_at=MOMENT - timedelta(days=900))
-    counted = {"reached": 20, "of_last": 20, "days": 1}
+    counted = {"reached": 19, "of_last": 20, "days": 1}
     asked = {"metric": "makes", "mark": 8, "conditions": {"at_the_mark": counted}}
     values = {**asked, "each_side": False, "floor": None, "floor_runs": 3}
     player.client.put(f"/api/rungs/{rung_id(putting)}/threshold/", values, format="json")

@@ -115,7 +115,8 @@ class TestWhatChangedSince:
         assert stale[0].startswith("Putts from the circle has moved to rung 2")
         assert any("body limit: rest the elbow" in words for words in stale)
         fresh = post(client, f"blocks/{block['id']}/refit/", minutes=30).json()
-        assert [each["key"] for each in challenges(fresh)] == [f"{rung_id(putting, 2)}-none"]
+        # By the day of the block, the rung that was climbed is due for a check, which comes first.
+        assert [each["key"] for each in challenges(fresh)] == [f"{rung_id(putting, number)}-none" for number in (1, 2)]
         assert fresh["changes"][0].startswith("Re-fitted brought up to date")
         assert client.get("/api/today/").json()["stale"] == []
 

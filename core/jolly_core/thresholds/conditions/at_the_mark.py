@@ -9,7 +9,7 @@ from typing import Any
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.settings import whole_number
 from jolly_core.errors import CoreError
-from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, State
+from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, Seen, State
 from jolly_core.words import quantity
 
 MOST_RUNS = 20
@@ -49,8 +49,8 @@ class AtTheMark(Condition):
             words = "in one run" if self.of_last == 1 else f"in {self.of_last} runs one after another"
         return words + (f", on at least {self.days} days" if self.days > 1 else "")
 
-    def state(self, mark: Mark, runs: Sequence[RunResult], game: AnyGame) -> State:
-        recent = list(runs)[-self.of_last :]
+    def state(self, seen: Seen) -> State:
+        mark, recent = seen.mark, seen.latest(self.of_last)
         good = [run.day for run in recent if mark.is_met_by(run.value)]
         days = len(set(good))
         more_runs, more_days, days_kept = self._still_missing(mark, recent)

@@ -2,19 +2,20 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Any
 
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.settings import whole_number
 from jolly_core.errors import Problem
-from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, State
+from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, Seen, State
 from jolly_core.validation import check_integer
 from jolly_core.words import quantity
 
 #: What the numbers say, from 1 up. Common practice, no source.
 SCALE = ("at my limit", "hard", "it works", "comfortable", "easy")
+#: Below the scale: it hurt.
+HURT, HURT_WORDS = 0, "it hurt"
 MOST_RUNS = 10
 
 
@@ -24,7 +25,13 @@ def check_comfort(comfort: object) -> Problem | None:
     >>> check_comfort(4), check_comfort(6).code
     (None, 'out_of_range')
     """
-    return check_integer("comfort", comfort, 1, len(SCALE))
+    return check_integer("comfort", comfort, HURT, len(SCALE))
+
+
+def _said(comfort: int | None) -> str:
+    if comfort is None:
+        return "not said"
+    return HURT_WORDS if comfort == HURT else str(comfort)
 
 
 @dataclass(frozen=True)
@@ -58,11 +65,11 @@ class Comfort(Condition):
     def _is_met_by(self, run: RunResult) -> bool:
         return run.comfort is not None and run.comfort >= self.least
 
-    def state(self, mark: Mark, runs: Sequence[RunResult], game: AnyGame) -> State:
-        recent = list(runs)[-self.of_last :]
+    def state(self, seen: Seen) -> State:
+        recent = seen.latest(self.of_last)
         in_a_row = next((place for place, run in enumerate(reversed(recent)) if not self._is_met_by(run)), len(recent))
         more = self.of_last - in_a_row
-        said = ", ".join(str(run.comfort or "not said") for run in recent) or "not said yet"
+        said = ", ".join(_said(run.comfort) for run in recent)
         return State(
             is_filled=more == 0,
             share=in_a_row / self.of_last,
@@ -72,6 +79,12 @@ class Comfort(Condition):
             brief=f"comfort {in_a_row} of {quantity(self.of_last, 'run')}",
             more_runs=more,
         )
+
+    def suited(self, run: RunResult) -> RunResult:
+        return replace(run, comfort=self.least)
+
+    def suited_words(self, mark: Mark) -> str:
+        return f"comfort {self._asked}"
 
     def filled_by(self, mark: Mark, played: Played, game: AnyGame) -> Any:
         """How a run feels does not follow from what is made: the price is told as if all were comfortable."""

@@ -12,7 +12,7 @@ from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.settings import whole_number
 from jolly_core.foretelling.registry import forecast_of
 from jolly_core.stats.beta import chance_below
-from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, State
+from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, Seen, State
 from jolly_core.words import quantity
 
 #: What is taken for known beforehand: as if two tries had been made, and two missed. It weighs little beside a run.
@@ -73,22 +73,26 @@ class Proof(Condition):
     def words(self, mark: Mark) -> str:
         return f"proven: {self.sure} % sure that it is no luck"
 
-    def state(self, mark: Mark, runs: Sequence[RunResult], game: AnyGame) -> State:
-        judging = Judging(self, mark, game)
+    def state(self, seen: Seen) -> State:
+        runs, judging = seen.runs, Judging(self, seen.mark, seen.game)
         known = judging.known(runs)
-        chance, seen = known.chance_of(judging.asked), len(runs)
+        chance, many = known.chance_of(judging.asked), len(runs)
         is_filled = judging.is_filled(known)
         more, level = (0, "") if is_filled else judging.more(known, runs)
-        so_far = f"from {quantity(seen, 'run')} it is {_per_cent(chance)} sure that {judging.what}"
+        so_far = f"from {quantity(many, 'run')} it is {_per_cent(chance)} sure that {judging.what}"
         return State(
             is_filled=is_filled,
-            share=1.0 if is_filled else min(0.95, chance * PER_CENT / self.sure * min(1.0, seen / LEAST_RUNS)),
-            so_far=so_far if seen else f"no run yet that shows whether {judging.what}",
+            share=1.0 if is_filled else min(0.95, chance * PER_CENT / self.sure * min(1.0, many / LEAST_RUNS)),
+            so_far=so_far if many else f"no run yet that shows whether {judging.what}",
             wanted=f"{self.sure} % wanted",
             missing="" if is_filled else f"{self.sure} % wanted: {_more(more, level)}",
             brief=f"{_per_cent(chance)} sure, {self.sure} % wanted",
             more_runs=more if more or is_filled else None,
         )
+
+    def is_filled(self, seen: Seen) -> bool:
+        judging = Judging(self, seen.mark, seen.game)
+        return judging.is_filled(judging.known(seen.runs))
 
     def filled_by(self, mark: Mark, played: Played, game: AnyGame) -> Any:
         import numpy as np

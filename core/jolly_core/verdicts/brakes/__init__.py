@@ -1,0 +1,1 @@
+"""The brakes, a module each."""
