@@ -30,6 +30,7 @@ INSTALLED_APPS = [
     "layouts",
     "ladders",
     "blocks",
+    "trials",
     "runs",
     "pairing",
     "aims",

@@ -12,7 +12,7 @@ from jolly_core.challenges.registry import AnyGame, stored_game
 from jolly_core.ladder.levers import Lever, levers_words
 from jolly_core.sided import Laterality, say
 from jolly_core.sides import NONE, Pair
-from jolly_core.verdicts.kept_check import Kept
+from jolly_core.verdicts.kept_check import Kept, is_rung_held
 from layouts.models import Layout
 
 
@@ -202,6 +202,12 @@ class Rung(models.Model):
     def _said(self, text: str) -> str:
         # Most texts are the same for everybody: the athlete is looked at for those alone that are not.
         return say(text, self.ladder.laterality(self.said_on)) if "{" in text else text
+
+    @property
+    def is_held(self) -> bool:
+        """Whether it is the athlete's, and not lost since."""
+        check: KeptCheck | None = getattr(self.ladder, "kept_check", None)
+        return is_rung_held(self.number, self.ladder.held, check.missed if check else 0)
 
     def on(self, side: str) -> Rung:
         """The same rung, its texts said for whom it is played by on that side."""

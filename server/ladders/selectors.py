@@ -12,9 +12,9 @@ from accounts.models import Athlete
 from config.finding import find_one, lock_one
 from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_format
-from jolly_core.ladder.needs import Need
+from jolly_core.ladder.needs import Need, layer_needs
 from jolly_core.thresholds.threshold import Threshold, stored_threshold
-from jolly_core.verdicts.kept_check import MISSES
+from jolly_core.verdicts.kept_check import is_rung_held
 from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
 from ladders.models import Need as RungNeed
 from layouts.models import Layout
@@ -193,10 +193,37 @@ def list_needs(rungs: Sequence[Rung]) -> dict[int, list[KnownNeed]]:
         need = Need(
             f"{ladder_title}, rung {number} ({title})",
             is_must,
-            is_held=number < held or (number == held and (missed or 0) < MISSES),
+            is_held=is_rung_held(number, held, missed or 0),
         )
         known[rung].append(KnownNeed(needed, ladder, need))
     return known
+
+
+@dataclass(frozen=True)
+class NeedNode:
+    """A rung in the graph of needs: how deep it lies, whether it is held, and what it needs."""
+
+    rung: int
+    ladder: int
+    words: str
+    is_held: bool
+    depth: int
+    needs: Sequence[KnownNeed]
+
+
+def list_need_graph(ladder: Ladder) -> list[NeedNode]:
+    """What the rungs of a ladder need, and what that needs in turn; empty where nothing is needed."""
+    found: dict[int, list[KnownNeed]] = {}
+    rungs = list_rungs(ladder)
+    while rungs:
+        found |= list_needs(rungs)
+        wanted = {each.rung for needs in found.values() for each in needs} - found.keys()
+        rungs = list(Rung.objects.filter(pk__in=wanted))
+    edges = {rung: [each.rung for each in needs] for rung, needs in found.items() if needs}
+    layers = layer_needs(edges)
+    own = {rung.pk: rung for rung in Rung.objects.filter(pk__in=layers).select_related("ladder__kept_check")}
+    nodes = [NeedNode(pk, own[pk].ladder_id, str(own[pk]), own[pk].is_held, layers[pk], found[pk]) for pk in layers]
+    return sorted(nodes, key=lambda node: (node.depth, node.words))
 
 
 def list_moves(ladder: Ladder) -> QuerySet[Move]:

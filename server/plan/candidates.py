@@ -148,8 +148,12 @@ def read_candidates(
         sides=sides,
         needs=list_needs([rung for rung, _ in targets]),
         tests=tests,
-        # What was chosen by hand as well is played as it was chosen.
-        visits={rung: visit for rung, visit in visits.items() if all(rung != each.pk for each in by_hand)},
+        # A rung on the way that was chosen by hand as well is played as it was chosen.
+        visits={
+            rung: visit
+            for rung, visit in visits.items()
+            if visit is not ON_THE_WAY or all(rung != each.pk for each in by_hand)
+        },
     )
     candidates = [_candidate(record, by_id[rung.ladder_id], rung, side) for rung, side in targets]
     keys = {candidate.key: target for candidate, target in zip(candidates, targets, strict=True)}

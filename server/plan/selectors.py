@@ -22,6 +22,8 @@ from jolly_core.planning.rhythm import Due, due_of
 from jolly_core.planning.tuner import Tuning, tune
 from jolly_core.planning.warmup import CAUTION, COOL_DOWN, WARM_UP
 from jolly_core.record.comparison import Comparison, Played, Score, compare
+from jolly_core.verdicts.asks import Ask, ask_of, first_asks
+from jolly_core.verdicts.reason import CLIMB, STEP_BACK
 from ladders.models import Ladder, Rung
 from ladders.selectors import get_rung, get_working_rung, list_ladders, list_worked_on, load_layouts, title_on
 from layouts.selectors import list_kit as layout_kit
@@ -30,6 +32,7 @@ from plan.models import Repetition, Routine
 from plan.proposals import BlockRequest, list_kit, propose_block
 from runs.models import Run
 from runs.selectors import get_pace, list_played, list_played_counts
+from runs.trying import list_next_ways
 
 RECENT_RUNS = 5
 LOAD_WEEKS = 8
@@ -37,10 +40,21 @@ COUNT_WEEKS = 4
 
 
 @dataclass(frozen=True)
+class Asked:
+    """One thing that is asked of the athlete, and the ladder that asks it."""
+
+    ask: Ask
+    standing: LadderStanding
+
+
+@dataclass(frozen=True)
 class Today:
     day: date
     next_block: Block | None
-    standings: Sequence[LadderStanding]
+    asks: Sequence[Asked]
+    #: How many ladders there are, and how many wait for a decision.
+    ladders: int
+    waiting: int
     recent: Sequence[Run]
     cautions: Sequence[str]
     #: What would be different if the next block were planned now.
@@ -79,18 +93,28 @@ def list_tunings(athlete: Athlete, rung_id: int, *, metric: str, mark: float, mi
 
 def get_today_page(athlete: Athlete) -> Today:
     today = get_today(athlete)
-    standings = list_standings(athlete)
+    standings, ways = list_standings(athlete), list_next_ways(athlete)
+    by_ladder = {each.ladder.pk: each for each in standings}
+    asks = first_asks(_ask_of(each, today, ways.get(each.ladder.pk, "")) for each in standings)
     block = get_next_block(athlete, today)
     cautions = [CAUTION, *(caution for standing in standings for caution in standing.ladder.cautions)]
     return Today(
         day=today,
         next_block=block,
-        standings=standings,
+        asks=[Asked(ask, by_ladder[ask.ladder]) for ask in asks],
+        ladders=len(standings),
+        waiting=sum(each.verdict.kind in (CLIMB, STEP_BACK) for each in standings),
         recent=list(list_played(athlete).filter(is_over=True)[:RECENT_RUNS]),
         cautions=list(dict.fromkeys(cautions)),
         stale=list_stale(block) if block else [],
         limits=list(list_body_limits(athlete, today)),
         due=list_due(athlete, today),
+    )
+
+
+def _ask_of(standing: LadderStanding, today: date, trial: str) -> Ask | None:
+    return ask_of(
+        standing.ladder.pk, standing.verdict, rung_held=standing.held, kept=standing.kept, day=today, trial=trial
     )
 
 

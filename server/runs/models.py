@@ -62,6 +62,10 @@ class Run(models.Model):
     #: How comfortable it was, as the core's ``comfort`` has it; None where it was not said.
     comfort = models.PositiveSmallIntegerField(null=True)
 
+    #: The trial of two ways that it belongs to, and its place in the order that was drawn there.
+    trial = models.ForeignKey("trials.Trial", null=True, on_delete=models.SET_NULL, related_name="runs")
+    trial_place = models.PositiveSmallIntegerField(null=True)
+
     class Meta:
         ordering = ("started_at", "id")
         indexes = [
@@ -106,6 +110,13 @@ class Run(models.Model):
     def said_rung(self) -> Rung:
         """Its rung, with the texts for the side that it is played on."""
         return self.rung.on(self.side)
+
+    @property
+    def way(self) -> str:
+        """The way that it is played in, where two are on trial; empty otherwise."""
+        if self.trial is None or self.trial_place is None or self.trial_place >= self.trial.runs_planned:
+            return ""
+        return self.trial.plan.way_of(self.trial_place)
 
     @property
     def side_words(self) -> str:

@@ -43,7 +43,7 @@ _OF_A_LINE = (
 
 def list_runs(athlete: Athlete) -> QuerySet[Run]:
     """All of the athlete's runs, the latest first."""
-    runs = Run.objects.filter(athlete=athlete).select_related("rung__ladder__athlete", "rung__layout", "part")
+    runs = Run.objects.filter(athlete=athlete).select_related("rung__ladder__athlete", "rung__layout", "part", "trial")
     return runs.prefetch_related("rung__ladder__acknowledgements", "rung__ladder__athlete__body_sides").order_by(
         "-started_at", "id"
     )

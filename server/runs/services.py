@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
-from datetime import date, datetime
+from datetime import UTC, date, datetime
 from itertools import pairwise
 from typing import TYPE_CHECKING, Any
 from uuid import UUID, uuid4
@@ -39,6 +39,7 @@ from runs.selectors import (
     list_known,
 )
 from runs.summaries import keep_summary, rebuild_summary
+from runs.trying import close_trial, place_in_trial
 
 if TYPE_CHECKING:
     from blocks.models import Part
@@ -86,7 +87,10 @@ def _begin(athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at:
     rung = rung.on(side)
     game, card = _game_of(athlete, rung, run_id, started_at, day), rung.said_card
     tally = replay(game, [], double_tap_ms=athlete.double_tap_ms, card=card)
+    trial, place = place_in_trial(rung, side)
     values = {
+        "trial": trial,
+        "trial_place": place,
         "athlete": athlete,
         "rung": rung,
         "part_id": part_id,
@@ -310,6 +314,8 @@ def _keep_tally(run: Run, session: Session, ids: set[UUID], fresh: Collection[Ev
     run.event_count += len(fresh)
     run.save(update_fields=[*columns, "last_seq", "last_at_ms", "event_count"])
     keep_summary(run, did_count=did_count)
+    if run.trial_id and run.is_over:
+        close_trial(run, datetime.now(UTC))
     put_session(run.pk, ids, session)
 
 

@@ -34,7 +34,7 @@ from tests.core.games import ASK_AFTERWARDS, CASES, Case, runs
 #: On paper these are taken to have been played to their end.
 WHOLE_ON_PAPER = ("makes_of_n", "tries_at_each", "quality_reps", "checklist")
 #: With so many cases each law is tried some thousand times all the same; `make test-slow` tries harder.
-LAW = effort(max_examples=int(os.environ.get("JOLLY_EXAMPLES", "20")))
+LAW = effort(max_examples=int(os.environ.get("JOLLY_EXAMPLES", "12")))
 
 
 def play(case: Case, events: list[Event]) -> Tally:

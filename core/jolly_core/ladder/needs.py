@@ -35,6 +35,18 @@ def unmet_words(needs: Sequence[Need]) -> str:
     return "; ".join(filter(None, said))
 
 
+def layer_needs(needs: Mapping[int, Sequence[int]]) -> dict[int, int]:
+    """How deep each rung lies in what needs what: 0 for one that needs nothing, else one more than what it needs.
+
+    >>> layer_needs({3: [1, 2], 2: [1]})
+    {1: 0, 2: 1, 3: 2}
+    """
+    layers: dict[int, int] = {}
+    for rung in TopologicalSorter({rung: set(needed) for rung, needed in needs.items()}).static_order():
+        layers[rung] = max((layers[each] + 1 for each in needs.get(rung, ())), default=0)
+    return layers
+
+
 def check_needs(
     needs: Mapping[int, Sequence[int]], ladders: Sequence[Sequence[int]], titles: Mapping[int, str]
 ) -> None:

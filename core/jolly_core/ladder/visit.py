@@ -13,7 +13,7 @@ class Visit:
     """``words`` say why, with the rung's number; ``points`` weigh beside the other reasons for a drill.
 
     ``most_runs`` is None where as many are played as the block has room for; ``phase`` None where the drill itself says
-    when in a block it is played. ``stays``: whoever repeats the block plays that very rung again.
+    when in a block it is played. ``stays``: it is that very rung, whichever is worked on by then.
     """
 
     id: str
@@ -31,5 +31,5 @@ class Visit:
 WORKED_ON = Visit("worked_on")
 SMALL_DOSE = Visit("small_dose", "a small dose: few tries, then stop", 2, most_runs=1)
 ON_THE_WAY = Visit("on_the_way", "rung {rung} on the way up, as you wished", 2, most_runs=1, stays=True)
-CHECK = Visit("check", "kept check: is rung {rung} still yours?", 30, most_runs=1, phase=FIRST)
-TRIAL = Visit("trial", "a trial of rung {rung}, which counts against nothing", 4, most_runs=1)
+CHECK = Visit("check", "kept check: is rung {rung} still yours?", 30, most_runs=1, phase=FIRST, stays=True)
+TRIAL = Visit("trial", "a trial of rung {rung}, which counts against nothing", 4, most_runs=1, stays=True)

@@ -77,6 +77,15 @@ class Kept:
         return f"Rung {rung} is checked in about {quantity(weeks, 'week')}.{met}"
 
 
+def is_rung_held(number: int, held: int, missed: int) -> bool:
+    """Whether a rung is the athlete's who holds ``held`` rungs, the last of them missed in so many checks.
+
+    >>> is_rung_held(2, 3, missed=2), is_rung_held(3, 3, missed=2)
+    (True, False)
+    """
+    return number < held or (number == held and missed < MISSES)
+
+
 def follow(since: date, runs: Iterable[CheckRun], sides: Sequence[str]) -> Kept:
     """How a rung is kept that was climbed on ``since``, by the runs on it from then on, oldest first.
 

@@ -32,6 +32,8 @@ class Verdict:
     reasons: tuple[Reason, ...]
     evidence: tuple[Evidence, ...]
     share: float
+    #: Whether it asks for rest because of the body, whatever the runs say.
+    is_for_the_body: bool = False
 
 
 def judge(
@@ -69,7 +71,8 @@ def judge(
             reasons = (*_all(braking), easier, *remarks)
             return Verdict(STAY, "Stay, and make it easier", reasons, evidence, share)
         still = () if brake.kind == STEP_BACK else stands
-        return Verdict(brake.kind, brake.headline(case), (*_all(braking), *still, *remarks), evidence, share)
+        reasons = (*_all(braking), *still, *remarks)
+        return Verdict(brake.kind, brake.headline(case), reasons, evidence, share, brake.comes_first)
     if is_filled:
         kind = STAY if place.is_ladder_held else CLIMB
         headline = "The whole ladder is yours" if place.is_top else f"Climb to rung {place.number + 1}"

@@ -208,11 +208,23 @@ class MoveSerializer(serializers.ModelSerializer[Move]):
         )
 
 
+class NeedNodeSerializer(ReadSerializer):
+    """A rung in the graph of needs; ``depth`` 0 needs nothing."""
+
+    rung = serializers.IntegerField()
+    ladder = serializers.IntegerField()
+    words = serializers.CharField()
+    is_held = serializers.BooleanField()
+    depth = serializers.IntegerField()
+    needs = KnownNeedSerializer(many=True)
+
+
 class LadderDetailSerializer(ReadSerializer):
     standing = LadderStandingSerializer()
     rungs = RungStandingSerializer(many=True)
     side_finding = serializers.CharField(help_text="What the record says of its two sides; empty without sides.")
     moves = MoveSerializer(many=True)
+    need_graph = NeedNodeSerializer(many=True, help_text="What its rungs need, and what that needs; may be empty.")
 
 
 class DecisionSerializer(ReadSerializer):

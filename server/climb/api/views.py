@@ -20,7 +20,7 @@ from climb.api.serializers import (
 )
 from config.requests import Request, read_given
 from ladders.api.serializers import ThresholdSerializer
-from ladders.selectors import get_ladder, list_moves
+from ladders.selectors import get_ladder, list_moves, list_need_graph
 
 
 class LaddersView(APIView):
@@ -39,6 +39,7 @@ def _detail(athlete: Athlete, ladder_id: int) -> dict[str, Any]:
         "rungs": selectors.list_rung_standings(ladder, history),
         "side_finding": selectors.get_side_finding(ladder, history),
         "moves": list_moves(ladder),
+        "need_graph": list_need_graph(ladder),
     }
 
 

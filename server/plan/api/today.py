@@ -10,6 +10,7 @@ from climb.api.serializers import LadderStandingSerializer
 from config.fields import DayField
 from config.reading import ReadSerializer
 from config.requests import Request
+from jolly_core.verdicts.asks import ORDER
 from plan.api.serializers import BlockSerializer
 from plan.selectors import get_today_page
 from runs.api.serializers import RunRowSerializer
@@ -24,12 +25,22 @@ class DueRoutineSerializer(ReadSerializer):
     words = serializers.CharField(source="due.words", help_text="How often, and when it was played last.")
 
 
+class AskedSerializer(ReadSerializer):
+    """One thing that is asked of the athlete, why, and the ladder that asks it."""
+
+    kind = serializers.ChoiceField(source="ask.kind", choices=ORDER)
+    words = serializers.CharField(source="ask.words")
+    standing = LadderStandingSerializer()
+
+
 class TodaySerializer(ReadSerializer):
     """The day at a glance."""
 
     day = serializers.DateField()
     next_block = BlockSerializer(allow_null=True)
-    standings = LadderStandingSerializer(many=True)
+    asks = AskedSerializer(many=True, help_text="At most three things, the first one first.")
+    ladders = serializers.IntegerField(help_text="How many there are.")
+    waiting = serializers.IntegerField(help_text="How many of them wait for a decision.")
     recent = RunRowSerializer(many=True)
     cautions = serializers.ListField(child=serializers.CharField())
     stale = serializers.ListField(child=serializers.CharField(), help_text="What has changed since it was planned.")

@@ -124,14 +124,14 @@ def test_today_has_the_next_block_the_ladders_and_the_cautions(client: APIClient
     block = plan(client, putting).json()
     today = client.get("/api/today/").json()
     assert today["next_block"]["id"] == block["id"]
-    assert [each["ladder"]["title"] for each in today["standings"]] == ["Putts from the circle"]
+    assert [each["standing"]["ladder"]["title"] for each in today["asks"]] == ["Putts from the circle"]
     assert any("half speed" in caution or "full effort" in caution for caution in today["cautions"])
     assert any("people out of the line" in caution for caution in today["cautions"])
 
 
 def test_today_of_a_new_athlete_is_empty(client: APIClient) -> None:
     today = client.get("/api/today/").json()
-    assert (today["next_block"], today["standings"], today["recent"]) == (None, [], [])
+    assert (today["next_block"], today["asks"], today["recent"]) == (None, [], [])
 
 
 def test_what_is_set_up_is_what_the_next_block_holds(client: APIClient, putting: Ladder, serving: Ladder) -> None:

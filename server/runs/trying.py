@@ -1,0 +1,68 @@
+"""The runs of trials: which way the next one is played, and what they came to."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from datetime import datetime
+
+from accounts.models import Athlete
+from jolly_core.challenges.registry import get_format
+from jolly_core.trials.decision import Standing, stand
+from ladders.models import Rung
+from runs.models import Run
+from trials.models import Trial
+from trials.selectors import get_running_trial
+
+
+def place_in_trial(rung: Rung, side: str) -> tuple[Trial | None, int | None]:
+    """The trial that runs on a rung and side, and the place of the next run in its order; None without one.
+
+    A run that was set aside leaves its place, and so its way, to the next one.
+    """
+    trial = get_running_trial(rung, side)
+    if trial is None:
+        return None, None
+    taken = set(Run.objects.filter(trial=trial, set_aside="").values_list("trial_place", flat=True))
+    place = next((each for each in range(trial.runs_planned) if each not in taken), None)
+    return (None, None) if place is None else (trial, place)
+
+
+def close_trial(run: Run, at: datetime) -> None:
+    """End the trial of a run where that run has decided it, or was the last one."""
+    if run.trial_id is None:
+        return
+    trial = Trial.objects.filter(pk=run.trial_id, ended_at=None).select_related("rung").first()
+    if trial and list_standings_of([trial])[trial.pk].is_over:
+        Trial.objects.filter(pk=trial.pk, ended_at=None).update(ended_at=at)
+
+
+def list_next_ways(athlete: Athlete) -> dict[int, str]:
+    """For each ladder with a trial that runs, which way comes next, in a sentence."""
+    trials = list(Trial.objects.filter(rung__ladder__athlete=athlete, ended_at=None).select_related("rung"))
+    standings = list_standings_of(trials) if trials else {}
+    said = {}
+    for trial in trials:
+        played = standings[trial.pk].played
+        if played < trial.runs_planned:
+            run = f"run {played + 1} of {trial.runs_planned}"
+            said[trial.rung.ladder_id] = (
+                f"Two ways on rung {trial.rung.number}: {run}, with “{trial.plan.way_of(played)}”."
+            )
+    return said
+
+
+def list_standings_of(trials: Sequence[Trial]) -> dict[int, Standing]:
+    """How each of the trials stands by its runs that count, read at once: of two in one place the first one stands."""
+    metrics = {trial.pk: trial.metric for trial in trials}
+    by_place: dict[int, dict[int, float | None]] = {trial.pk: {} for trial in trials}
+    runs = Run.objects.filter(trial__in=trials, is_over=True, set_aside="", is_played=True)
+    rows = runs.order_by("started_at", "id").values_list("trial_id", "trial_place", "metrics")
+    for trial_id, place, numbers in rows:
+        if trial_id is not None and place is not None:
+            by_place[trial_id].setdefault(place, numbers.get(metrics[trial_id]))
+    standings = {}
+    for trial in trials:
+        places, format_ = by_place[trial.pk], get_format(trial.rung.format)
+        values = [places.get(place) for place in range(max(places, default=-1) + 1)]
+        standings[trial.pk] = stand(trial.plan, values, format_.metric(trial.metric) or format_.metrics[0])
+    return standings
