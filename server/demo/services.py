@@ -14,15 +14,18 @@ from aims.selectors import tries_at
 from blocks.models import Block, Part
 from blocks.services import finish_block, finish_part, start_block
 from climb.selectors import get_standing
-from climb.services import decide
+from climb.services import decide, take_back
 from demo import story
 from demo.players import Player, chance
 from jolly_core.aim.spread import estimate_aim
 from jolly_core.sides import SECOND
+from jolly_core.thresholds.conditions.comfort import SCALE
 from jolly_core.verdicts.reason import CLIMB, STEP_BACK
 from ladders.models import Rung
+from ladders.needs import set_needs
 from ladders.packs import take_ladder
-from ladders.selectors import get_ladder
+from ladders.selectors import get_ladder, get_working_rung
+from ladders.services import set_school
 from ladders.shelf import list_shelf
 from layouts.services import keep_layout
 from places.selectors import OWN
@@ -30,10 +33,13 @@ from places.services import keep_place
 from plan.models import Repetition
 from plan.proposals import BlockRequest
 from plan.services import keep_routine, plan_block
-from runs.services import record_events, start_run
+from runs.models import Run
+from runs.services import record_events, say_comfort, start_run
+from trials.services import begin_trial
 from weeks.services import keep_terms
 
 PROMILLE = 1000
+COMFORT_FIRST = "comfort_first"
 
 
 @transaction.atomic
@@ -45,14 +51,36 @@ def load_demo(today: date) -> Athlete:
     shelf = list_shelf()
     at = _at(begin, 8)
     ladders = {key: take_ladder(athlete, key, shelf[key], at).pk for key in story.COURSES}
+    for key, school in story.SCHOOLS.items():
+        set_school(athlete, ladders[key], school, at)
+    _need_one_for_another(athlete, ladders)
     for days_left in range(story.DAYS, 0, -1):
         day = today - timedelta(days=days_left)
+        _decide_something(athlete, ladders, _at(day, 12), days_left)
         if _is_practice(random, day, days_left):
             _play_day(random, athlete, ladders, day, days_left)
     _keep_a_routine(athlete)
     _plan_ahead(athlete, ladders, today)
     _lay_targets(athlete)
     return athlete
+
+
+def _need_one_for_another(athlete: Athlete, ladders: dict[str, int]) -> None:
+    rung, needed = (Rung.objects.get(ladder=ladders[key], number=number) for key, number in story.NEED)
+    set_needs(athlete, rung.pk, [{"rung": needed.pk, "is_must": True}])
+
+
+def _decide_something(athlete: Athlete, ladders: dict[str, int], at: datetime, days_left: int) -> None:
+    """What Wren decided on some days: to try two ways, to climb against the advice, and to take that back."""
+    if days_left == story.TRIAL_FROM:
+        rung = get_working_rung(get_ladder(athlete, ladders[story.TRIAL_LADDER]))
+        begin_trial(athlete, rung.pk, story.TRIAL, seed=story.TRIAL_SEED, at=at)
+    overruled = ladders[story.OVERRULED_LADDER]
+    if days_left == story.OVERRULED_ON:
+        held = get_ladder(athlete, overruled).held
+        decide(athlete, overruled, CLIMB, held, at, overruling=story.OVERRULING)
+    if days_left == story.TAKEN_BACK_ON:
+        take_back(athlete, overruled, at)
 
 
 def _keep_a_routine(athlete: Athlete) -> None:
@@ -124,14 +152,24 @@ def _play_part(random: Random, rung: Rung, part: Part, at: datetime, days_left: 
     form = random.gauss(0, 0.18)
     for _ in range(part.runs_planned):
         skill = course.skill(days_left) + form - (course.weak_by if part.side == SECOND else 0)
-        rate = _rate(rung, skill, course)
-        player = Player(random, rate, course.tempo_ms, course.fetch_ms)
-        run = start_run(athlete, player.make_id(), rung.pk, side=part.side, started_at=at, part_id=part.pk)
+        run_id = Player(random, 0, course.tempo_ms).make_id()
+        run = start_run(athlete, run_id, rung.pk, side=part.side, started_at=at, part_id=part.pk)
+        if run.way == story.TRIAL["second"]:
+            skill += story.SECOND_WAY_ADDS
+        player = Player(random, _rate(rung, skill, course), course.tempo_ms, course.fetch_ms)
         run = record_events(athlete, run.pk, player.play(rung.game)).run
         at += timedelta(milliseconds=run.last_at_ms) + timedelta(seconds=30)
+        if ladder.school == COMFORT_FIRST:
+            say_comfort(athlete, run.pk, _comfort(run))
         if _decide_as_advised(athlete, ladder.pk, at):
             break
     return at
+
+
+def _comfort(run: Run) -> int:
+    """How comfortable a run was: the more of it was made, the more."""
+    share = run.makes / run.attempts if run.attempts else 0.0
+    return 1 + round(share * (len(SCALE) - 1))
 
 
 def _rate(rung: Rung, skill: float, course: story.Course) -> float:
@@ -148,7 +186,8 @@ def _decide_as_advised(athlete: Athlete, ladder_id: int, at: datetime) -> bool:
     ladder = get_ladder(athlete, ladder_id)
     kind = get_standing(ladder).verdict.kind
     is_top = ladder.held == ladder.rungs.count()
-    if kind not in (CLIMB, STEP_BACK) or is_top:
+    may_step_back = ladder.shelf_key in story.REBUILDS
+    if is_top or not (kind == CLIMB or (kind == STEP_BACK and may_step_back)):
         return False
     decide(athlete, ladder_id, kind, ladder.held, at)
     return True

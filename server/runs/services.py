@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Collection, Iterable, Mapping, Sequence
 from dataclasses import dataclass
-from datetime import UTC, date, datetime
+from datetime import date, datetime, timedelta
 from itertools import pairwise
 from typing import TYPE_CHECKING, Any
 from uuid import UUID, uuid4
@@ -315,7 +315,7 @@ def _keep_tally(run: Run, session: Session, ids: set[UUID], fresh: Collection[Ev
     run.save(update_fields=[*columns, "last_seq", "last_at_ms", "event_count"])
     keep_summary(run, did_count=did_count)
     if run.trial_id and run.is_over:
-        close_trial(run, datetime.now(UTC))
+        close_trial(run, run.started_at + timedelta(milliseconds=run.last_at_ms))
     put_session(run.pk, ids, session)
 
 

@@ -30,6 +30,7 @@ POWER = 0.8
 #: A trial that would take more runs than this is not worth it.
 MOST_MORE = 100
 FIRST, SECOND, UNTOLD, RUNNING = "first", "second", "untold", "running"
+VERDICTS = (FIRST, SECOND, UNTOLD, RUNNING)
 
 
 @dataclass(frozen=True)
@@ -120,39 +121,34 @@ def stand(plan: Plan, values: Sequence[float | None], metric: Metric) -> Standin
     Decided is what a look decided, and stays: later runs change nothing.
     """
     for look in plan.looks:
-        if len(values) >= look:
-            decided = _look(plan, values[:look], metric, is_last=look == plan.runs)
-            if decided.is_over:
-                return decided
-    return _look(plan, values, metric, is_last=False, is_look=False)
+        if len(values) >= look and (verdict := decide(plan, values[:look], metric)) != RUNNING:
+            return _describe(plan, values[:look], metric, verdict)
+    return _describe(plan, values, metric, RUNNING)
 
 
-def _look(
-    plan: Plan, values: Sequence[float | None], metric: Metric, *, is_last: bool, is_look: bool = True
-) -> Standing:
-    whole = len(values) // FOUR * FOUR
-    blocks = _blocks(plan, values[:whole])
-    p_value = blocks.p_value() if blocks.values else None
-    low, high = blocks.interval(1 - plan.error)
-    is_told = is_look and p_value is not None and p_value <= plan.error
+def decide(plan: Plan, values: Sequence[float | None], metric: Metric) -> str:
+    """What a look after these runs decides: first, second, untold at the end, else running."""
+    blocks = _blocks(plan, values)
+    if blocks.p_value() > plan.error:
+        return UNTOLD if len(values) >= plan.runs else RUNNING
     better = blocks.difference if metric.direction == "up" else -blocks.difference
-    verdict = RUNNING
-    if is_told:
-        verdict = SECOND if better > 0 else FIRST
-    elif is_last:
-        verdict = UNTOLD
-    more = None if is_told else _more_runs(blocks, plan)
+    return SECOND if better > 0 else FIRST
+
+
+def _describe(plan: Plan, values: Sequence[float | None], metric: Metric, verdict: str) -> Standing:
+    blocks = _blocks(plan, values)
+    low, high = blocks.interval(1 - plan.error)
     ends: tuple[float | None, float | None] = (None, None) if isinf(low) else (low, high)
-    difference = blocks.difference if blocks.values else None
-    means = _means(plan, values)
-    bare = Standing(verdict, len(values), means, difference, *ends, p_value, more)
+    told = (blocks.difference, *ends, blocks.p_value()) if blocks.values else (None, None, None, None)
+    more = _more_runs(blocks, plan) if verdict in (UNTOLD, RUNNING) else None
+    bare = Standing(verdict, len(values), _means(plan, values), *told, more)
     return replace(bare, words=tuple(_words(plan, bare, metric)))
 
 
 def _blocks(plan: Plan, values: Sequence[float | None]) -> Blocks:
     """The whole blocks of four in which every run has a number."""
     kept, ways, order = list[float](), list[int](), plan.order
-    for start in range(0, len(values), FOUR):
+    for start in range(0, len(values) - FOUR + 1, FOUR):
         four = [value for value in values[start : start + FOUR] if value is not None]
         if len(four) == FOUR:
             kept += four

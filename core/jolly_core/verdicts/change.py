@@ -12,6 +12,7 @@ from jolly_core.challenges.registry import AnyGame
 from jolly_core.foretelling.registry import forecast_of
 from jolly_core.ladder.needs import Need
 from jolly_core.thresholds.condition import RunResult, Seen
+from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
 from jolly_core.thresholds.conditions.proof import rate_of
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.verdicts.brake import RungPlace
@@ -22,15 +23,21 @@ AHEAD, MOST_WAYS = 8, 2
 #: What a run well above the mark has in rate over it.
 WELL_ABOVE = 0.1
 SAME_DAY, OTHER_DAYS = 0, 1
+#: The metric whose value is the number of makes itself.
+MAKES = "makes"
 
 
 @dataclass(frozen=True)
 class _Way:
-    """So many runs of a level (0 at the mark, 1 well above it), all on the last day or each on a day of its own."""
+    """So many runs of a level (0 at the mark, 1 well above it), all on the last day or each on a day of its own.
+
+    ``makes`` is what such a run makes.
+    """
 
     runs: int
     level: int
     days: int
+    makes: int
 
     def is_no_better_than(self, other: _Way) -> bool:
         """Whether the other way asks for nothing more."""
@@ -58,7 +65,7 @@ class _Look:
             future = list(self._future(level, days))
             needed = next((more for more in range(1, AHEAD + 1) if self.is_filled(future[:more])), None)
             if needed is not None:
-                found.append(_Way(needed, level, days))
+                found.append(_Way(needed, level, days, self._tries(level)[1]))
         found.sort(key=lambda way: (way.runs, way.level, way.days))
         return [way for way in found if not any(way.is_no_better_than(other) for other in found)]
 
@@ -79,7 +86,7 @@ class _Look:
         attempts = last[0].attempts if last and last[0].attempts else round(forecast.attempts(forecast.prior).expected)
         if rate is None:
             return attempts, 0
-        if threshold.metric.id == "makes" and not level:
+        if threshold.metric.id == MAKES and not level:
             return attempts, min(attempts, ceil(threshold.mark))
         return attempts, min(attempts, ceil((rate + WELL_ABOVE * level) * attempts - 1e-9))
 
@@ -89,8 +96,11 @@ def what_would_fill(
 ) -> str:
     """The least that would fill a threshold, in a sentence: "2 more runs at 8 makes or more on other days".
 
-    Where two ways differ in what they ask, both are said. Empty where it is filled, or where no runs would do it.
+    Where two ways differ in what they ask, both are said. Empty where it is filled, where no runs would do it, or
+    where runs at the mark are all that is asked.
     """
+    if [type(each) for each in threshold.conditions] == [AtTheMark]:
+        return ""  # what is missing is a number of runs, and is said as that
     said = []
     counting = [run for run in runs if not run.is_after_pause]
     for side, own in threshold.by_side(counting, place.sides).items():
@@ -107,7 +117,10 @@ def what_would_fill(
 
 def _words(way: _Way, threshold: Threshold) -> str:
     mark = threshold.of_a_run
-    level = f"at {mark.words}" if not way.level else f"well above {mark.metric.number(mark.value)}"
+    level = f"at {mark.words}"
+    if way.level:
+        is_makes = mark.metric.id == MAKES
+        level = f"at {mark.metric.at_least(way.makes)}" if is_makes else f"well above {mark.metric.number(mark.value)}"
     days = ""
     if way.days == OTHER_DAYS:
         days = " on another day" if way.runs == 1 else " on other days"

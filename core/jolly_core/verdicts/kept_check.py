@@ -17,9 +17,10 @@ from jolly_core.words import quantity
 GAPS_WEEKS = (1, 3, 8, 20)
 #: Missed so often one after another, the rung is lost.
 MISSES = 2
-CEPEDA = (
-    "The gaps grow because what was kept for long is forgotten slowly. That was found for facts (Cepeda and others "
-    "2008), not for movements."
+WHY = (
+    "The highest rung that you hold is checked after about 1, 3, 8 and 20 weeks: one run at its mark. Missed twice, it "
+    "is to be rebuilt. The gaps grow because what was kept for long is forgotten slowly; that was found for facts "
+    "(Cepeda and others 2008), not for movements."
 )
 
 
@@ -89,19 +90,21 @@ def is_rung_held(number: int, held: int, missed: int) -> bool:
 def follow(since: date, runs: Iterable[CheckRun], sides: Sequence[str]) -> Kept:
     """How a rung is kept that was climbed on ``since``, by the runs on it from then on, oldest first.
 
-    A check is the first run on each of ``sides`` from the day it is due; it is met when each reaches the mark. Runs
-    before that day are practice and move nothing.
+    A check is the first run on each of ``sides`` from the day it is due; it is met when each reaches the mark, and a
+    side that did is not asked again when the other one is. Runs before that day are practice and move nothing.
 
     >>> climbed, met = date(2026, 5, 1), [CheckRun(date(2026, 5, 9), "none", True)]
     >>> follow(climbed, met, ("none",)).due
     datetime.date(2026, 5, 30)
     """
-    kept, found = Kept(since + timedelta(weeks=GAPS_WEEKS[0])), dict[str, bool]()
+    kept, asked, found = Kept(since + timedelta(weeks=GAPS_WEEKS[0])), set(sides), dict[str, bool]()
     for run in runs:
         if run.day < kept.due:
             continue
         found.setdefault(run.side, run.is_met)
-        if set(sides) <= found.keys():
-            kept = kept.after(run.day, is_met=all(found[side] for side in sides))
+        if asked <= found.keys():
+            missed = {side for side in asked if not found[side]}
+            kept = kept.after(run.day, is_met=not missed)
+            asked = missed or set(sides)
             found.clear()
     return kept

@@ -7,9 +7,10 @@ from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.stored import to_plain
-from jolly_core.thresholds.conditions.comfort import SCALE
+from jolly_core.thresholds.conditions.comfort import HURT_WORDS, SCALE
 from jolly_core.thresholds.price import Price
 from jolly_core.thresholds.proposing import Proposed
+from jolly_core.verdicts.kept_check import WHY
 from jolly_core.verdicts.reason import DECISIONS, VERDICTS
 from ladders.api.serializers import (
     LadderRefSerializer,
@@ -89,6 +90,7 @@ class KeptSerializer(ReadSerializer):
     words = serializers.CharField()
     is_due = serializers.BooleanField()
     is_lost = serializers.BooleanField()
+    why = serializers.CharField(default=WHY)
     due = serializers.DateField()
 
 
@@ -269,6 +271,7 @@ class OutcomeSerializer(ReadSerializer):
     comforts = serializers.ListField(
         child=serializers.CharField(), default=list(SCALE), help_text="What a comfort is called, from 1 up."
     )
+    hurt_words = serializers.CharField(default=HURT_WORDS, help_text="What a comfort of 0 is called.")
     is_enough = serializers.BooleanField(help_text="Whether its game has a hard cap: enough for today.")
     band = serializers.CharField(help_text="The named range that the result lies in, or is next; may be empty.")
     lessons = serializers.ListField(child=serializers.CharField(), help_text="What the run's arithmetic says.")

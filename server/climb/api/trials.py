@@ -12,7 +12,7 @@ from rest_framework.views import APIView
 from climb import trying
 from config.reading import ReadSerializer
 from config.requests import Request, read_given
-from jolly_core.trials.decision import FEWEST_RUNS, FIRST, MOST_RUNS, RUNNING, SECOND, UNTOLD, USUAL_RUNS
+from jolly_core.trials.decision import FEWEST_RUNS, MOST_RUNS, USUAL_RUNS, VERDICTS
 from ladders.api.serializers import SideField
 from trials import services
 
@@ -42,7 +42,7 @@ class TrialSerializer(ReadSerializer):
     next_way = serializers.CharField(help_text="The way of the next run; empty where none is to come.")
     began_at = serializers.DateTimeField(source="trial.began_at")
     ended_at = serializers.DateTimeField(source="trial.ended_at", allow_null=True)
-    verdict = serializers.ChoiceField(source="standing.verdict", choices=[FIRST, SECOND, UNTOLD, RUNNING])
+    verdict = serializers.ChoiceField(source="standing.verdict", choices=VERDICTS)
     played = serializers.IntegerField(source="standing.played")
     means = serializers.ListField(child=serializers.FloatField(allow_null=True), source="standing.means")
     difference = serializers.FloatField(source="standing.difference", allow_null=True)

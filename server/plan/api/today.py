@@ -25,7 +25,7 @@ class DueRoutineSerializer(ReadSerializer):
     words = serializers.CharField(source="due.words", help_text="How often, and when it was played last.")
 
 
-class AskedSerializer(ReadSerializer):
+class TodaysAskSerializer(ReadSerializer):
     """One thing that is asked of the athlete, why, and the ladder that asks it."""
 
     kind = serializers.ChoiceField(source="ask.kind", choices=ORDER)
@@ -38,7 +38,7 @@ class TodaySerializer(ReadSerializer):
 
     day = serializers.DateField()
     next_block = BlockSerializer(allow_null=True)
-    asks = AskedSerializer(many=True, help_text="At most three things, the first one first.")
+    asks = TodaysAskSerializer(many=True, help_text="At most three things, the first one first.")
     ladders = serializers.IntegerField(help_text="How many there are.")
     waiting = serializers.IntegerField(help_text="How many of them wait for a decision.")
     recent = RunRowSerializer(many=True)

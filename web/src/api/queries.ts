@@ -57,6 +57,12 @@ export const ladderQuery = (id: number) =>
     queryFn: () => unwrap(api.GET("/api/ladders/{ladder_id}/", { params: { path: { ladder_id: id } } })),
   });
 
+export const trialsQuery = (ladderId: number) =>
+  queryOptions({
+    queryKey: ["trials", ladderId],
+    queryFn: () => unwrap(api.GET("/api/ladders/{ladder_id}/trials/", { params: { path: { ladder_id: ladderId } } })),
+  });
+
 export const challengesQuery = queryOptions({
   queryKey: ["challenges"],
   queryFn: () => unwrap(api.GET("/api/challenges/")),

@@ -562,6 +562,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ladders/{ladder_id}/trials/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The trials on a ladder, the last one first. */
+        get: operations["list_trials"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladders/{ladder_id}/visits/": {
         parameters: {
             query?: never;
@@ -1423,6 +1440,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rungs/{rung_id}/trials/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Try two ways on a rung: the runs on it are played in a drawn order from now on. */
+        post: operations["begin_trial"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rungs/{rung_id}/tuner/": {
         parameters: {
             query?: never;
@@ -1735,6 +1769,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trials/{trial_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description A trial of one's own. */
+        delete: operations["end_trial"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/weaves/": {
         parameters: {
             query?: never;
@@ -1863,6 +1914,16 @@ export interface components {
             /** @description False brings it back. */
             is_archived: boolean;
         };
+        /**
+         * @description * `rest` - rest
+         *     * `step_back` - step_back
+         *     * `climb` - climb
+         *     * `check` - check
+         *     * `trial` - trial
+         *     * `play` - play
+         * @enum {string}
+         */
+        AskKind: "rest" | "step_back" | "climb" | "check" | "trial" | "play";
         /** @description A threshold with the words for it. */
         Asked: {
             words: string;
@@ -2261,8 +2322,17 @@ export interface components {
             kind: "cues";
             cues: string[];
         };
+        /**
+         * @description * `climb` - climb
+         *     * `stay` - stay
+         *     * `step_back` - step_back
+         * @enum {string}
+         */
+        DecisionKind: "climb" | "stay" | "step_back";
         DecisionRequest: {
-            decision: components["schemas"]["VerdictKind"];
+            decision: components["schemas"]["DecisionKind"];
+            /** @description Why, where it goes against the advice. */
+            overruling?: string;
             /** @description The rung held as it is decided; after moving on it is void. */
             held: number;
         };
@@ -2590,6 +2660,17 @@ export interface components {
             windows: components["schemas"]["FilledWindowRequest"][];
             why?: components["schemas"]["WhyRequest"][];
         };
+        /** @description How the rung that is held is kept, and whether a check of it is due. */
+        Kept: {
+            rung: components["schemas"]["RungLine"];
+            words: string;
+            is_due: boolean;
+            is_lost: boolean;
+            /** @default The highest rung that you hold is checked after about 1, 3, 8 and 20 weeks: one run at its mark. Missed twice, it is to be rebuilt. The gaps grow because what was kept for long is forgotten slowly; that was found for facts (Cepeda and others 2008), not for movements. */
+            why: string;
+            /** Format: date */
+            due: string;
+        };
         /** @description A part that the athlete placed: its key, how many runs or seconds, and whether it is locked. */
         KeptRequest: {
             key: string;
@@ -2627,6 +2708,8 @@ export interface components {
             /** @description What the record says of its two sides; empty without sides. */
             side_finding: string;
             moves: components["schemas"]["Move"][];
+            /** @description What its rungs need, and what that needs; may be empty. */
+            need_graph: components["schemas"]["NeedNode"][];
         };
         LadderName: {
             id: number;
@@ -2667,6 +2750,9 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             /** @description What it is found by among all ladders; of one alone, nothing. */
             signs: components["schemas"]["WallSign"][];
+            kept: components["schemas"]["Kept"] | null;
+            /** @description What further runs would fill it; of one ladder alone. */
+            would_change: string;
         };
         LadderToMakeRequest: {
             title: string;
@@ -2915,6 +3001,7 @@ export interface components {
             verdict: string;
             reasons: unknown;
             is_overruled: boolean;
+            overruling: string;
             /** Format: date-time */
             made_at: string;
             /** Format: date-time */
@@ -2931,6 +3018,15 @@ export interface components {
         Need: {
             rung: number;
             is_must: boolean;
+        };
+        /** @description A rung in the graph of needs; ``depth`` 0 needs nothing. */
+        NeedNode: {
+            rung: number;
+            ladder: number;
+            words: string;
+            is_held: boolean;
+            depth: number;
+            needs: components["schemas"]["KnownNeed"][];
         };
         /** @description A rung that another one needs; ``is_must``: it has to be held first. */
         NeedRequest: {
@@ -3118,6 +3214,11 @@ export interface components {
              *     ]
              */
             comforts: string[];
+            /**
+             * @description What a comfort of 0 is called.
+             * @default it hurt
+             */
+            hurt_words: string;
             /** @description Whether its game has a hard cap: enough for today. */
             is_enough: boolean;
             /** @description The named range that the result lies in, or is next; may be empty. */
@@ -3823,6 +3924,8 @@ export interface components {
             block: number | null;
             side: components["schemas"]["Side"];
             side_words: string;
+            /** @description Which of two ways it is played in, where they are on trial. */
+            way: string;
             /** @description Counted without a plan. */
             is_quick: boolean;
             /** @description Typed in from a sheet: totals, and no events. */
@@ -3843,7 +3946,7 @@ export interface components {
             last_at_ms: number;
             is_over: boolean;
             set_aside: string;
-            /** @description From 1, at my limit, to 5, easy; null if not said. */
+            /** @description 1, at my limit, to 5, easy; 0: it hurt. */
             comfort: number | null;
             readonly tally: components["schemas"]["Tally"];
             result: components["schemas"]["Result"];
@@ -4461,13 +4564,24 @@ export interface components {
             /** Format: date */
             day: string;
             next_block: components["schemas"]["Block"] | null;
-            standings: components["schemas"]["LadderStanding"][];
+            /** @description At most three things, the first one first. */
+            asks: components["schemas"]["TodaysAsk"][];
+            /** @description How many there are. */
+            ladders: number;
+            /** @description How many of them wait for a decision. */
+            waiting: number;
             recent: components["schemas"]["RunRow"][];
             cautions: string[];
             /** @description What has changed since it was planned. */
             stale: string[];
             limits: components["schemas"]["BodyLimit"][];
             due: components["schemas"]["DueRoutine"][];
+        };
+        /** @description One thing that is asked of the athlete, why, and the ladder that asks it. */
+        TodaysAsk: {
+            kind: components["schemas"]["AskKind"];
+            words: string;
+            standing: components["schemas"]["LadderStanding"];
         };
         /** @description All that was played with one partner: the record of each of the two, and the latest games. */
         Together: {
@@ -4485,6 +4599,53 @@ export interface components {
             high: number;
             readonly is_optional: boolean;
         };
+        /** @description A trial: its rule, how it stands in sentences, and the means of both ways. */
+        Trial: {
+            id: number;
+            rung: number;
+            rung_number: number;
+            side: components["schemas"]["Side"];
+            side_words: string;
+            ways: string[];
+            runs_planned: number;
+            rule: string;
+            /** @description The way of the next run; empty where none is to come. */
+            next_way: string;
+            /** Format: date-time */
+            began_at: string;
+            /** Format: date-time */
+            ended_at: string | null;
+            verdict: components["schemas"]["TrialVerdict"];
+            played: number;
+            means: (number | null)[];
+            /** Format: double */
+            difference: number | null;
+            /** Format: double */
+            low: number | null;
+            /** Format: double */
+            high: number | null;
+            words: string[];
+        };
+        /** @description Two ways by name, the side they are tried on, and in how many runs, a multiple of four. */
+        TrialGivenRequest: {
+            first: string;
+            second: string;
+            /** @default none */
+            side?: string;
+            /**
+             * @description 12 to 40.
+             * @default 12
+             */
+            runs?: number;
+        };
+        /**
+         * @description * `first` - first
+         *     * `second` - second
+         *     * `untold` - untold
+         *     * `running` - running
+         * @enum {string}
+         */
+        TrialVerdict: "first" | "second" | "untold" | "running";
         TriesAtEachDetail: {
             format: "tries_at_each";
             targets: components["schemas"]["TargetLine"][];
@@ -4540,9 +4701,10 @@ export interface components {
          * @description * `climb` - climb
          *     * `stay` - stay
          *     * `step_back` - step_back
+         *     * `rest` - rest
          * @enum {string}
          */
-        VerdictKind: "climb" | "stay" | "step_back";
+        VerdictKind: "climb" | "stay" | "step_back" | "rest";
         VisitsRequest: {
             /** @description False: the rung being worked on alone. */
             from_rung_one: boolean;
@@ -7855,6 +8017,59 @@ export interface operations {
                 };
             };
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_trials: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trial"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12154,6 +12369,87 @@ export interface operations {
             };
         };
     };
+    begin_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TrialGivenRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trial"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     tune_mark: {
         parameters: {
             query: {
@@ -13684,6 +13980,75 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_trial: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                trial_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trial"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -13,11 +13,14 @@ import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { Risks } from "../../shared/ui/Risks";
 import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSign";
 import { HowClimbed } from "./HowClimbed";
+import { Kept } from "./Kept";
 import { LadderCare, PutAway } from "./LadderCare";
+import { NeedGraph } from "./NeedGraph";
 import { NewerOnShelf } from "./NewerOnShelf";
 import { useRungChanges } from "./RungMenu";
 import { RungRow } from "./RungRow";
 import { ThresholdDialog } from "./threshold/ThresholdDialog";
+import { TwoWays } from "./TwoWays";
 
 type Move = LadderDetail["moves"][number];
 const MOVES: Record<Move["decision"], (move: Move) => string> = {
@@ -25,7 +28,7 @@ const MOVES: Record<Move["decision"], (move: Move) => string> = {
   stay: () => "stayed",
   step_back: (move) => `stepped back to rung ${move.from_held}`,
 };
-const ADVICE: Record<string, string> = { climb: "climb", stay: "stay", step_back: "step back" };
+const ADVICE: Record<string, string> = { climb: "climb", stay: "stay", step_back: "step back", rest: "rest" };
 
 function Moves({ moves }: { moves: Move[] }) {
   if (moves.length === 0) return <span>None yet.</span>;
@@ -35,6 +38,7 @@ function Moves({ moves }: { moves: Move[] }) {
         <span key={move.id} style={{ textDecoration: move.taken_back_at ? "line-through" : "none" }}>
           {showDay(move.made_at.slice(0, 10))}: {MOVES[move.decision](move)}
           {move.is_overruled && ` (the rules advised: ${ADVICE[move.verdict] ?? move.verdict})`}
+          {move.overruling && `, because: ${move.overruling}`}
           {move.taken_back_at && " (taken back)"}
         </span>
       ))}
@@ -64,10 +68,11 @@ function Verdict({ detail, onClimb, isHopping }: { detail: LadderDetail; onClimb
           label={`Rung ${held} of ${rungs.length} is held; the next is ${Math.round(verdict.share * 100)} % filled`}
         />
         <Stack spacing={2} sx={{ flex: "1 1 300px", minWidth: 0 }}>
-          <Reasons verdict={verdict} />
+          <Reasons verdict={verdict} change={standing.would_change} />
           <EvidenceStrokes standing={standing} />
           {detail.side_finding && <Typography>{detail.side_finding}</Typography>}
           <Decision standing={standing} onClimb={onClimb} />
+          <Kept kept={standing.kept} />
         </Stack>
       </Box>
     </Panel>
@@ -99,6 +104,7 @@ function Why({ detail }: { detail: LadderDetail }) {
   return (
     <>
       <WhyPoint title="Asked for now">{threshold.words}. Only runs since you came to this rung count for it.</WhyPoint>
+      {detail.standing.kept && <WhyPoint title="Kept checks">{detail.standing.kept.why}</WhyPoint>}
       {ladder.cautions.map((caution) => (
         <WhyPoint key={caution} title="Take care">
           {caution}
@@ -149,6 +155,8 @@ export default function LadderPage() {
                 />
               ))}
             </Stack>
+            <NeedGraph nodes={detail.need_graph} ladderId={detail.standing.ladder.id} />
+            <TwoWays standing={detail.standing} />
             <Stack direction="row" sx={{ gap: 1, flexWrap: "wrap" }} className="no-print">
               <Button component={RouterLink} to={`/climb/${detail.standing.ladder.id}/rungs/new`}>
                 One rung more, on top

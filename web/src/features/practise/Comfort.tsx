@@ -1,11 +1,15 @@
 /** How comfortable a run was, in one press: some ladders ask for it before they are climbed. */
 import { Box, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
+import { Link as RouterLink } from "react-router";
 
 import { api, unwrap } from "../../api/client";
 import { useChange, type Run } from "../../api/queries";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 
-export function Comfort({ run, words }: { run: Run; words: string[] }) {
+/** What is said where it hurt, below the scale. */
+const HURT = 0;
+
+export function Comfort({ run, words, hurt }: { run: Run; words: string[]; hurt: string }) {
   const save = useChange(
     (comfort: number | null) =>
       unwrap(api.PUT("/api/runs/{run_id}/comfort/", { params: { path: { run_id: run.id } }, body: { comfort } })),
@@ -31,7 +35,15 @@ export function Comfort({ run, words }: { run: Run; words: string[] }) {
             <b>{place + 1}</b>&nbsp;{word}
           </ToggleButton>
         ))}
+        <ToggleButton value={HURT} sx={{ textTransform: "none", px: 1.5 }}>
+          {hurt}
+        </ToggleButton>
       </ToggleButtonGroup>
+      {said === HURT && (
+        <Typography sx={{ mt: 1 }}>
+          Leave it for now. <RouterLink to="/plan">Say what to spare on Plan</RouterLink>, and blocks keep to it.
+        </Typography>
+      )}
       {save.error && <ErrorNotice error={save.error} />}
     </Box>
   );

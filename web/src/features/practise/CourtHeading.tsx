@@ -12,6 +12,7 @@ export const CourtHeading = memo(function CourtHeading({ run }: { run: Run }) {
         {run.ladder.title}: {run.rung.title}
       </Typography>
       <Typography sx={{ fontSize: "clamp(0.85rem, 2.2vmin, 1.15rem)", color: court.dim, lineHeight: 1.2 }}>
+        {run.way && <b style={{ color: court.mustard }}>{run.way}, </b>}
         {run.side_words ? `${run.side_words}, ` : ""}
         {run.rung.goal_words}
       </Typography>

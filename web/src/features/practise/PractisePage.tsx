@@ -3,7 +3,7 @@ import { Box, Button, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
-import { runQuery, todayQuery, unfinishedQuery, type RunRow, type Standing } from "../../api/queries";
+import { runQuery, laddersQuery, todayQuery, unfinishedQuery, type RunRow, type Standing } from "../../api/queries";
 import { quantity, showDay, showTime } from "../../shared/lib/format";
 import { usePresses } from "../../shared/lib/usePresses";
 import { EmptyState } from "../../shared/ui/EmptyState";
@@ -88,6 +88,7 @@ function OneRun({ standings }: { standings: Standing[] }) {
 
 export default function PractisePage() {
   const query = useQuery(todayQuery);
+  const ladders = useQuery(laddersQuery);
   const unfinished = useQuery(unfinishedQuery);
   const why = (
     <>
@@ -103,7 +104,7 @@ export default function PractisePage() {
   return (
     <Page title="Practise" why={why}>
       <Loaded query={query}>
-        {({ next_block: block, standings }) => (
+        {({ next_block: block }) => (
           <>
             <Unfinished runs={unfinished.data?.results ?? []} />
             {block && (
@@ -119,19 +120,23 @@ export default function PractisePage() {
                 </Button>
               </Panel>
             )}
-            {standings.length > 0 ? (
-              <OneRun standings={standings} />
-            ) : (
-              <EmptyState
-                title="Nothing to play yet"
-                action={
-                  <Button component={RouterLink} to="/climb/shelf" variant="contained" color="success">
-                    Choose a ladder
-                  </Button>
-                }>
-                A run is played on a rung of a ladder. Take a ladder from the shelf first.
-              </EmptyState>
-            )}
+            <Loaded query={ladders}>
+              {(standings) =>
+                standings.length > 0 ? (
+                  <OneRun standings={standings} />
+                ) : (
+                  <EmptyState
+                    title="Nothing to play yet"
+                    action={
+                      <Button component={RouterLink} to="/climb/shelf" variant="contained" color="success">
+                        Choose a ladder
+                      </Button>
+                    }>
+                    A run is played on a rung of a ladder. Take a ladder from the shelf first.
+                  </EmptyState>
+                )
+              }
+            </Loaded>
           </>
         )}
       </Loaded>

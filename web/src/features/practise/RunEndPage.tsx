@@ -158,7 +158,7 @@ function TheVerdict({ outcome }: { outcome: Outcome }) {
           label={`${standing.ladder.title}: rung ${standing.held} of ${standing.rungs.length} held, the next one ${Math.round(standing.verdict.share * 100)} % filled`}
         />
         <Stack spacing={2} sx={{ flex: "1 1 300px", minWidth: 0 }}>
-          <Reasons verdict={standing.verdict} />
+          <Reasons verdict={standing.verdict} change={standing.would_change} />
           <EvidenceStrokes standing={standing} />
           <Decision standing={standing} isEnough={outcome.is_enough} onClimb={() => setHasClimbed(true)} />
         </Stack>
@@ -241,7 +241,9 @@ export default function RunEndPage() {
     <Page
       title="End of the run"
       heading={heading}
-      lead={outcome && [outcome.run.side_words, outcome.run.rung.goal_words].filter(Boolean).join(", ")}
+      lead={
+        outcome && [outcome.run.side_words, outcome.run.way, outcome.run.rung.goal_words].filter(Boolean).join(", ")
+      }
       why={why}>
       <Loaded query={query}>
         {(data) => (
@@ -254,7 +256,7 @@ export default function RunEndPage() {
             <VerdictLine outcome={data} />
             <WhatHappened outcome={data} />
             <RunBreakdown breakdown={data.breakdown} />
-            {data.run.is_over && <Comfort run={data.run} words={data.comforts} />}
+            {data.run.is_over && <Comfort run={data.run} words={data.comforts} hurt={data.hurt_words} />}
             {data.run.is_quick ? <AttachRun run={data.run} /> : <TheVerdict outcome={data} />}
             <WhatNext run={data.run} isEnough={data.is_enough} />
             <Panel title="For the record">

@@ -3,7 +3,8 @@ import { Box, Button, Link, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
-import { todayQuery, type Block, type RunRow, type Standing } from "../../api/queries";
+import type { Schemas } from "../../api/client";
+import { todayQuery, type Block, type RunRow } from "../../api/queries";
 import { quantity, showDay, showHour, showLimit, showLongDay, showMinutes } from "../../shared/lib/format";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { DueRoutines } from "../../shared/ui/DueRoutines";
@@ -12,7 +13,10 @@ import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { Refit } from "../../shared/ui/Refit";
+import { tape } from "../../shared/ui/tape";
 import { VerdictSign } from "../../shared/ui/VerdictSign";
+
+type Ask = Schemas["TodaysAsk"];
 
 function NextBlock({ block, today, stale }: { block: Block; today: string; stale: string[] }) {
   const isStarted = block.status === "started";
@@ -48,12 +52,20 @@ function NextBlock({ block, today, stale }: { block: Block; today: string; stale
   );
 }
 
-function Asking({ standing }: { standing: Standing }) {
-  const { ladder, verdict, working, held, rungs } = standing;
+/** The word and the colours of what is no verdict. */
+const ASKS: Partial<Record<Ask["kind"], { word: string; colour: string }>> = {
+  check: { word: "Kept check", colour: tape.timberDark },
+  trial: { word: "Two ways", colour: tape.timberDark },
+};
+
+function Asking({ ask }: { ask: Ask }) {
+  const { ladder, verdict, working, held, rungs, kept } = ask.standing;
+  const sign = ASKS[ask.kind];
+  const rung = ask.kind === "check" && kept ? kept.rung : working;
   return (
     <Box
       component={RouterLink}
-      to={`/climb/${ladder.id}`}
+      to={ask.kind === "check" ? `/practise/rungs/${rung.id}` : `/climb/${ladder.id}`}
       sx={{
         display: "flex",
         gap: 2,
@@ -78,10 +90,17 @@ function Asking({ standing }: { standing: Standing }) {
           <Typography className="name" variant="h3">
             {ladder.title}
           </Typography>
-          <VerdictSign kind={verdict.kind} />
+          {sign ? (
+            <Box component="span" sx={{ bgcolor: sign.colour, color: "#ffffff", px: 1, py: 0.25, fontWeight: 700 }}>
+              {sign.word}
+            </Box>
+          ) : (
+            <VerdictSign kind={verdict.kind} />
+          )}
         </Stack>
         <Typography color="text.secondary">
-          Rung {working.number}, {working.title}. {verdict.reasons[0]?.words}
+          {ask.kind !== "check" && `Rung ${rung.number}, ${rung.title}. `}
+          {ask.words}
         </Typography>
       </Box>
     </Box>
@@ -151,21 +170,23 @@ export default function TodayPage() {
     <Page
       title="Today"
       heading={day ? showLongDay(day.day) : "Today"}
-      lead={day && lead(day.next_block, day.standings)}
+      lead={day && lead(day.next_block, day.waiting)}
       why={why}>
       <Loaded query={query}>
-        {({ next_block: block, standings, day: today, stale, due }) => (
+        {({ next_block: block, asks, ladders, day: today, stale, due }) => (
           <>
             <DueRoutines due={due} today={today} />
-            {block ? (
-              <NextBlock block={block} today={today} stale={stale} />
-            ) : (
-              <NoBlock hasLadders={standings.length > 0} />
-            )}
-            {standings.length > 0 && (
-              <Panel title="What your ladders ask for">
-                {[...standings].sort(byPressing).map((standing) => (
-                  <Asking key={standing.ladder.id} standing={standing} />
+            {block ? <NextBlock block={block} today={today} stale={stale} /> : <NoBlock hasLadders={ladders > 0} />}
+            {asks.length > 0 && (
+              <Panel
+                title="Asked of you today"
+                actions={
+                  <Link component={RouterLink} to="/climb">
+                    All {quantity(ladders, "ladder")}
+                  </Link>
+                }>
+                {asks.map((ask) => (
+                  <Asking key={ask.standing.ladder.id} ask={ask} />
                 ))}
               </Panel>
             )}
@@ -176,16 +197,9 @@ export default function TodayPage() {
   );
 }
 
-/** Verdicts to decide on come first, then the ladder nearest to its next rung. */
-function byPressing(one: Standing, other: Standing): number {
-  const settled = (standing: Standing) => (standing.verdict.kind === "stay" ? 1 : 0);
-  return settled(one) - settled(other) || other.verdict.share - one.verdict.share;
-}
-
-function lead(block: Block | null, standings: Standing[]) {
-  const moving = standings.filter((standing) => standing.verdict.kind !== "stay").length;
-  const ladders = moving
-    ? `${quantity(moving, "ladder")} waiting for your decision.`
+function lead(block: Block | null, waiting: number) {
+  const ladders = waiting
+    ? `${quantity(waiting, "ladder")} waiting for your decision.`
     : "No ladder is waiting for a decision.";
   if (!block) return `Nothing planned yet. ${ladders}`;
   const playing = block.parts.filter((part) => part.rung).reduce((sum, part) => sum + part.planned_s, 0);

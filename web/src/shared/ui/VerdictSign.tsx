@@ -2,6 +2,7 @@
 import ArrowDownwardIcon from "@mui/icons-material/ArrowDownward";
 import ArrowUpwardIcon from "@mui/icons-material/ArrowUpward";
 import DragHandleIcon from "@mui/icons-material/DragHandle";
+import PauseIcon from "@mui/icons-material/Pause";
 import { Box, Stack, Typography } from "@mui/material";
 
 import type { Standing, Verdict } from "../../api/queries";
@@ -14,6 +15,7 @@ export const SIGNS = {
   climb: { word: "Climb", colour: tape.teal, ink: "#ffffff", Icon: ArrowUpwardIcon },
   stay: { word: "Stay", colour: tape.mustard, ink: tape.ink, Icon: DragHandleIcon },
   step_back: { word: "Step back", colour: tape.coral, ink: "#ffffff", Icon: ArrowDownwardIcon },
+  rest: { word: "Rest", colour: tape.plum, ink: "#ffffff", Icon: PauseIcon },
 };
 
 export function VerdictSign({ kind }: { kind: Verdict["kind"] }) {
@@ -39,7 +41,8 @@ export function VerdictSign({ kind }: { kind: Verdict["kind"] }) {
   );
 }
 
-export function Reasons({ verdict }: { verdict: Verdict }) {
+/** Why, reason by reason, and what would change it. */
+export function Reasons({ verdict, change = "" }: { verdict: Verdict; change?: string }) {
   return (
     <Stack component="ul" spacing={0.75} sx={{ m: 0, pl: 2.5 }}>
       {verdict.reasons.map((reason) => (
@@ -47,6 +50,11 @@ export function Reasons({ verdict }: { verdict: Verdict }) {
           {reason.words}
         </Typography>
       ))}
+      {change && (
+        <Typography component="li">
+          <b>What would change it:</b> {change}
+        </Typography>
+      )}
     </Stack>
   );
 }

@@ -67,6 +67,7 @@ export interface Property {
   "x-unit"?: string;
   "x-of-the-run"?: boolean;
   "x-targets"?: boolean;
+  "x-metric"?: boolean;
 }
 
 export interface SettingsSchema {
@@ -125,6 +126,16 @@ export function defaultsOf(schema: SettingsSchema): Settings {
   return Object.fromEntries(
     Object.entries(schema.properties).map(([name, property]) => [name, property.default ?? null]),
   );
+}
+
+/** The schema with the metrics of a game to choose from, where one is asked for. */
+export function withMetrics(schema: SettingsSchema, metrics: { id: string; title: string }[]): SettingsSchema {
+  const options = metrics.map(({ id, title }) => ({ const: id, title }));
+  const properties = Object.entries(schema.properties).map(([name, property]) => {
+    const asked = property["x-metric"] ? { ...property, oneOf: options, default: options[0]?.const ?? "" } : property;
+    return [name, asked] as const;
+  });
+  return { properties: Object.fromEntries(properties) };
 }
 
 /** A row as it begins. */

@@ -5,23 +5,27 @@ import { useQuery } from "@tanstack/react-query";
 import type { ProblemError, Schemas } from "../../../api/client";
 import { conditionsQuery } from "../../../api/queries";
 import { SettingFields } from "../game/SettingFields";
-import { defaultsOf, type Settings, type SettingsSchema } from "../game/schema";
+import { defaultsOf, withMetrics, type Settings, type SettingsSchema } from "../game/schema";
 
 type Asked = Schemas["Threshold"]["conditions"];
-type Kind = Schemas["ConditionKind"];
 
 interface ConditionsProps {
   asked: Asked;
+  /** The numbers that may be asked for beside the first one. */
+  metrics: { id: string; title: string }[];
   problem: ProblemError | null;
   onChange: (asked: Asked) => void;
 }
 
-export function Conditions({ asked, problem, onChange }: ConditionsProps) {
-  const { data: kinds = [] } = useQuery(conditionsQuery);
+export function Conditions({ asked, metrics, problem, onChange }: ConditionsProps) {
+  const { data = [] } = useQuery(conditionsQuery);
+  const kinds = data
+    .map((kind) => ({ ...kind, schema: withMetrics(kind.settings_schema as SettingsSchema, metrics) }))
+    .filter(({ schema }) => Object.values(schema.properties).every((each) => !each["x-metric"] || each.default));
   const isLast = Object.keys(asked).length === 1;
-  const toggle = ({ id, settings_schema: schema }: Kind) => {
+  const toggle = ({ id, schema }: (typeof kinds)[number]) => {
     const { [id]: taken, ...others } = asked;
-    onChange(taken ? others : { ...asked, [id]: defaultsOf(schema as SettingsSchema) });
+    onChange(taken ? others : { ...asked, [id]: defaultsOf(schema) });
   };
   return (
     <Stack spacing={1.5}>
@@ -43,7 +47,7 @@ export function Conditions({ asked, problem, onChange }: ConditionsProps) {
       </Stack>
       {kinds
         .filter(({ id }) => id in asked)
-        .map(({ id, title, meaning, settings_schema: schema }) => (
+        .map(({ id, title, meaning, schema }) => (
           <Box
             key={id}
             role="group"
@@ -54,7 +58,7 @@ export function Conditions({ asked, problem, onChange }: ConditionsProps) {
             </Typography>
             <Box sx={{ display: "grid", gap: 1.5, gridTemplateColumns: "repeat(auto-fit, minmax(150px, 1fr))" }}>
               <SettingFields
-                schema={schema as SettingsSchema}
+                schema={schema}
                 settings={asked[id] as Settings}
                 problemAt={(...loc) => problem?.field("conditions", id, ...loc)}
                 onChange={(settings) => onChange({ ...asked, [id]: settings })}

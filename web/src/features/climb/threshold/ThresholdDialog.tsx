@@ -147,6 +147,7 @@ export function ThresholdDialog({ standing, hasSides, onClose }: ThresholdDialog
             />
             <Conditions
               asked={values.conditions}
+              metrics={metrics.filter(({ id }) => id !== values.metric)}
               problem={problem}
               onChange={(conditions) => setValues({ ...values, conditions })}
             />
