@@ -119,7 +119,7 @@ def test_after_a_capped_run_nothing_more_is_offered(open_page: OpenPage) -> None
     athlete.start()
     athlete.press("make", "miss", "make")
     athlete.see_what_it_means()
-    expect(page.get_by_test_id("verdict-line")).to_contain_text("Stay on rung 1")
+    expect(page.get_by_test_id("verdict-line")).to_contain_text("Enough for today")
     expect(page.get_by_text("That is enough of it for today")).to_be_visible()
     for word in ("Once more", "Climb anyway"):
         expect(page.get_by_role("button", name=word)).to_be_hidden()

@@ -63,14 +63,14 @@ def test_a_rate_in_words() -> None:
 @pytest.mark.parametrize(
     ("format_id", "settings", "metric", "conditions", "path"),
     [
-        ("makes_of_n", {"attempts": 5}, "makes", {"rate": {"rate": 70, "tries": 200}}, ("conditions", "rate", "tries")),
-        ("checklist", {}, None, {"rate": {"rate": 70, "tries": 20}}, ("conditions", "rate", "rate")),
+        ("makes_of_n", {"attempts": 5}, "makes", {"rate": {"rate": 70, "tries": 200}}, ("rate", "tries")),
+        ("checklist", {}, None, {"rate": {"rate": 70, "tries": 20}}, ("rate", "rate")),
         (
             "makes_of_n",
             {},
             "makes",
             {"another_number": {"metric": "tempo"}},
-            ("conditions", "another_number", "metric"),
+            ("another_number", "metric"),
         ),
     ],
 )

@@ -138,10 +138,16 @@ def decide(plan: Plan, values: Sequence[float | None], metric: Metric) -> str:
 def _describe(plan: Plan, values: Sequence[float | None], metric: Metric, verdict: str) -> Standing:
     blocks = _blocks(plan, values)
     low, high = blocks.interval(1 - plan.error)
-    ends: tuple[float | None, float | None] = (None, None) if isinf(low) else (low, high)
-    told = (blocks.difference, *ends, blocks.p_value()) if blocks.values else (None, None, None, None)
-    more = _more_runs(blocks, plan) if verdict in (UNTOLD, RUNNING) else None
-    bare = Standing(verdict, len(values), _means(plan, values), *told, more)
+    bare = Standing(
+        verdict=verdict,
+        played=len(values),
+        means=_means(plan, values),
+        difference=blocks.difference if blocks.values else None,
+        low=None if isinf(low) else low,
+        high=None if isinf(high) else high,
+        p_value=blocks.p_value() if blocks.values else None,
+        more_runs=_more_runs(blocks, plan) if verdict in (UNTOLD, RUNNING) else None,
+    )
     return replace(bare, words=tuple(_words(plan, bare, metric)))
 
 

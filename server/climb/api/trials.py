@@ -22,8 +22,8 @@ MOST_SEEDS = 2**31
 class TrialGivenSerializer(ReadSerializer):
     """Two ways by name, the side they are tried on, and in how many runs, a multiple of four."""
 
-    first = serializers.CharField(max_length=100)
-    second = serializers.CharField(max_length=100)
+    first = serializers.CharField(max_length=100, allow_blank=True)
+    second = serializers.CharField(max_length=100, allow_blank=True)
     side = serializers.CharField(max_length=10, default="none")
     runs = serializers.IntegerField(default=USUAL_RUNS, help_text=f"{FEWEST_RUNS} to {MOST_RUNS}.")
 

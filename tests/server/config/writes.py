@@ -67,6 +67,11 @@ class World:
         assert answer.status_code < 400, answer.json()
         return answer.json()
 
+    def trying(self) -> int:
+        """A trial that runs."""
+        trials: list[dict[str, int]] = self.post(f"rungs/{self.rung}/trials/", first="old grip", second="new", runs=12)
+        return trials[0]["id"]
+
     def quick(self) -> str:
         run = str(uuid4())
         self.send("put", f"quick-runs/{run}/", game="count", started_at=MOMENT.isoformat())
@@ -130,7 +135,7 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     "acknowledge": (lambda w: ("post", f"ladders/{w.ladder.pk}/acknowledgements/", {"risk": "none"}), {}),
     "decide": (
         lambda w: ("post", f"ladders/{w.ladder.pk}/moves/", {"decision": "climb", "held": 0}),
-        {"Move": 1},
+        {"Move": 1, "KeptCheck": 1},
     ),
     "take_move_back": (lambda w: ("delete", f"ladders/{w.ladder.pk}/moves/", {}), {}),
     "add_rung": (lambda w: ("post", f"ladders/{w.ladder.pk}/rungs/", GAME), {"Rung": 1}),
@@ -278,6 +283,11 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         lambda w: ("put", f"ladders/{w.ladder.pk}/school/", {"school": "prove_it"}),
         {"ThresholdRevision": 5},
     ),
+    "begin_trial": (
+        lambda w: ("post", f"rungs/{w.rung}/trials/", {"first": "old grip", "second": "new grip", "runs": 12}),
+        {"Trial": 1},
+    ),
+    "end_trial": (lambda w: ("delete", f"trials/{w.trying()}/", {}), {}),
     "set_run_aside": (lambda w: ("put", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {"reason": "Wind"}), {}),
     "take_run_back": (lambda w: ("delete", f"runs/{w.player.putts(w.rung, 5)}/set-aside/", {}), {}),
     "finish_part": (lambda w: ("post", f"parts/{w.started().part['id']}/done/", {}), {}),
