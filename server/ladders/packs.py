@@ -23,6 +23,7 @@ from jolly_core.formats.ladder_pack import (
 )
 from jolly_core.formats.pack_refresh import Refresh, refresh_of
 from jolly_core.formats.pack_schema import LONGEST_KEY
+from jolly_core.thresholds.schools import SCHOOLS
 from ladders.hands import for_hand
 from ladders.models import Ladder, Rung
 from ladders.models import Need as RungNeed
@@ -47,7 +48,7 @@ def take_ladder(athlete: Athlete, key: str, packed: PackedLadder, at: datetime) 
             known.save(update_fields=["archived_at"])
         return known
     check_room_for_ladders(athlete)
-    defaults = {**_columns(packed), "arrived_at": at, "taken_as": write_pack((packed,))}
+    defaults = {**_columns(packed), **_visits(packed), "arrived_at": at, "taken_as": write_pack((packed,))}
     ladder, is_new = Ladder.objects.get_or_create(athlete=athlete, shelf_key=key, defaults=defaults)
     if is_new:
         _write_rungs(ladder, packed, at)
@@ -72,7 +73,7 @@ def take_pack(athlete: Athlete, given: Any, at: datetime) -> list[Ladder]:
     packed = preview_pack(given)
     for each in packed:
         check_room_for_ladders(athlete)
-        made[each.key] = Ladder.objects.create(athlete=athlete, arrived_at=at, **_columns(each))
+        made[each.key] = Ladder.objects.create(athlete=athlete, arrived_at=at, **_columns(each), **_visits(each))
         _write_rungs(made[each.key], each, at)
     link_needs(athlete, packed, {**list_taken(athlete), **made})
     return list(made.values())
@@ -102,6 +103,7 @@ def _packed(ladder: Ladder, rungs: Sequence[PackedRung]) -> PackedLadder:
         cautions=tuple(ladder.cautions),
         traits=ladder.known_traits,
         rungs=tuple(rungs),
+        school=ladder.school,
     )
 
 
@@ -152,11 +154,18 @@ def _columns(packed: PackedLadder) -> dict[str, Any]:
         "title": packed.title,
         "discipline": packed.discipline,
         "summary": packed.summary,
+        "school": packed.school,
         "kit": list(packed.kit),
         "cautions": list(packed.cautions),
         "pair": packed.pair.as_stored(),
         "traits": packed.traits.as_stored(),
     }
+
+
+def _visits(packed: PackedLadder) -> dict[str, Any]:
+    """How its blocks are made, as its school has it."""
+    school = SCHOOLS.get(packed.school)
+    return {"from_rung_one": bool(school and school.from_rung_one)}
 
 
 def _write_rungs(ladder: Ladder, packed: PackedLadder, at: datetime) -> None:

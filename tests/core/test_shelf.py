@@ -18,6 +18,8 @@ from jolly_core.challenges.tally import MARKS, TYPED, AnyTally
 from jolly_core.formats.ladder_pack import PackedLadder, PackedRung, read_pack
 from jolly_core.planning.browse import Wanted, choices_of, fits, run_seconds
 from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
+from jolly_core.thresholds.conditions.proof import Proof, rate_of
+from jolly_core.thresholds.schools import COUNT_IT, SCHOOLS
 
 SHELF = Path(__file__).parents[2] / "shelf"
 LADDERS = {
@@ -78,8 +80,8 @@ def is_by_itself(game: AnyGame, tally: AnyTally) -> bool:
 @pytest.mark.parametrize(("ladder", "rung"), RUNGS)
 def test_somebody_able_climbs_every_rung(ladder: PackedLadder, rung: PackedRung) -> None:
     chance, results = Random(f"{ladder.key} {rung.title}"), []
-    counted = rung.threshold.condition(AtTheMark)
-    assert counted
+    # Where proof is asked for, it is enough here that the mark can be reached as often as it is by counting.
+    counted = rung.threshold.condition(AtTheMark) or AtTheMark()
     for _ in range(MOST_RUNS):
         results.append(play_once(rung.game, rung, chance))
         if sum(results[-counted.of_last :]) >= counted.reached:
@@ -92,6 +94,18 @@ def test_there_is_enough_for_most_people() -> None:
     disciplines = choices_of(LADDERS.values()).disciplines
     assert (len(LADDERS) >= 70, rungs >= 300, len(disciplines) >= 18) == (True, True, True)
     assert min(Counter(ladder.discipline for ladder in LADDERS.values()).values()) >= 1
+
+
+@pytest.mark.parametrize("ladder", LADDERS.values(), ids=LADDERS)
+def test_every_ladder_has_a_school_that_fits_what_it_is(ladder: PackedLadder) -> None:
+    school = SCHOOLS[ladder.school]
+    if school.id != COUNT_IT:
+        assert all(rung.threshold.conditions == school.conditions for rung in ladder.rungs)
+    # Proof goes by makes and misses; what loads joints hard, or may injure, is not tried before its mark is met.
+    if any(isinstance(condition, Proof) for condition in school.conditions):
+        assert all(rate_of(rung.game, rung.threshold.metric.id, rung.threshold.mark) for rung in ladder.rungs)
+    if school.tries_next:
+        assert not ladder.traits.risks
 
 
 @pytest.mark.parametrize("ladder", LADDERS.values(), ids=LADDERS)

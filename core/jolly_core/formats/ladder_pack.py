@@ -23,6 +23,7 @@ from jolly_core.sided import turned_over
 from jolly_core.sides import Pair, read_pair
 from jolly_core.stored import to_plain
 from jolly_core.thresholds.fair import fair_threshold
+from jolly_core.thresholds.schools import COUNT_IT, SCHOOLS
 from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold
 
 Read = TypeVar("Read")
@@ -69,7 +70,10 @@ class PackedRung:
 
 @dataclass(frozen=True)
 class PackedLadder:
-    """A ladder of a pack; ``levels`` are the bands of players it is for."""
+    """A ladder of a pack; ``levels`` are the bands of players it is for.
+
+    ``school`` is how it is climbed, empty where none was chosen: what it asks stands on each rung.
+    """
 
     key: str
     title: str
@@ -81,6 +85,7 @@ class PackedLadder:
     cautions: tuple[str, ...]
     traits: Traits
     rungs: tuple[PackedRung, ...]
+    school: str = ""
 
 
 class _Problems:
@@ -151,7 +156,7 @@ def _read_ladder(given: Mapping[str, Any], problems: _Problems, path: Path) -> P
     for place, each in enumerate(given["rungs"]):
         whole = merged(_shared(given.get("each", {}), each), each)
         if rung := _read_rung(whole, problems, (*path, "rungs", place), has_sides=bool(pair and pair.has_sides)):
-            rungs.append(rung)
+            rungs.append(_as_schooled(rung, whole, given.get("school", "")))
     if pair is None or traits is None:
         return None
     return PackedLadder(
@@ -165,7 +170,15 @@ def _read_ladder(given: Mapping[str, Any], problems: _Problems, path: Path) -> P
         cautions=tuple(given.get("cautions", ())),
         traits=traits,
         rungs=tuple(rungs),
+        school=given.get("school", ""),
     )
+
+
+def _as_schooled(rung: PackedRung, given: Mapping[str, Any], school: str) -> PackedRung:
+    """A rung that asks what its ladder's school does, unless it says its own; counting is said rung by rung."""
+    if school in ("", COUNT_IT) or "conditions" in given.get("threshold", {}):
+        return rung
+    return replace(rung, threshold=SCHOOLS[school].ask(rung.threshold))
 
 
 def _shared(each: Mapping[str, Any], rung: Mapping[str, Any]) -> dict[str, Any]:
@@ -227,6 +240,7 @@ def _write_ladder(ladder: PackedLadder) -> dict[str, Any]:
         "key": ladder.key,
         "title": ladder.title,
         "discipline": ladder.discipline,
+        **({"school": ladder.school} if ladder.school else {}),
         "summary": ladder.summary,
         "levels": list(ladder.levels),
         "pair": ladder.pair.as_dict(),

@@ -17,6 +17,7 @@ from jolly_core.words import sentence
 LADDER_PARTS = {
     "title": "its name",
     "summary": "what it is about",
+    "school": "the school",
     "kit": "the kit",
     "cautions": "the cautions",
     "traits": "what it asks of the body",

@@ -22,6 +22,7 @@ from jolly_core.places.registry import PLACES
 from jolly_core.places.zone import WAYS_TO_COUNT
 from jolly_core.sides import LONGEST_WORD, PAIRS
 from jolly_core.thresholds.conditions.at_the_mark import MOST_RUNS
+from jolly_core.thresholds.schools import SCHOOLS
 from jolly_core.thresholds.threshold import CONDITIONS, HIGHEST_MARK, MOST_CONDITIONS
 
 VERSION = 1
@@ -105,6 +106,7 @@ def _ladder() -> dict[str, Any]:
             "key": {**_text(LONGEST_KEY), "pattern": "^[a-z0-9]+(-[a-z0-9]+)*$"},
             "title": _text(LONGEST_LADDER_TITLE, shortest=1),
             "discipline": _text(LONGEST_DISCIPLINE, shortest=1),
+            "school": {**_one_of(SCHOOLS), "description": "How it is climbed, where its rungs do not say."},
             "summary": _text(LONGEST_SET_UP),
             "levels": _list(_one_of(LEVELS), len(LEVELS)) | {"uniqueItems": True},
             "pair": _object({**pair, "is_in_turn": _YES_OR_NO}),

@@ -35,11 +35,13 @@ class School:
         return replace(threshold, conditions=self.conditions)
 
 
+#: The plainest one, in which each rung says how often.
+COUNT_IT = "count_it"
 SCHOOLS = {
     school.id: school
     for school in (
         School(
-            "count_it",
+            COUNT_IT,
             "Count it",
             "The mark in two of the last three runs.",
             "Quick, and open to luck: who is ten points under the mark passes sooner or later.",

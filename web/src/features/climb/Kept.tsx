@@ -5,7 +5,8 @@ import { Link as RouterLink } from "react-router";
 import type { Standing } from "../../api/queries";
 
 export function Kept({ kept }: { kept: Standing["kept"] }) {
-  if (!kept) return null;
+  // That it is lost is the verdict itself.
+  if (!kept || kept.is_lost) return null;
   return (
     <Stack
       direction="row"

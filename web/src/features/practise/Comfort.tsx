@@ -31,11 +31,11 @@ export function Comfort({ run, words, hurt }: { run: Run; words: string[]; hurt:
         onChange={(_, comfort: number | null) => save.mutate(comfort)}
         sx={{ flexWrap: "wrap" }}>
         {words.map((word, place) => (
-          <ToggleButton key={word} value={place + 1} sx={{ textTransform: "none", px: 1.5 }}>
+          <ToggleButton key={word} value={place + 1} sx={{ textTransform: "none", px: 1.5, color: "text.primary" }}>
             <b>{place + 1}</b>&nbsp;{word}
           </ToggleButton>
         ))}
-        <ToggleButton value={HURT} sx={{ textTransform: "none", px: 1.5 }}>
+        <ToggleButton value={HURT} sx={{ textTransform: "none", px: 1.5, color: "text.primary" }}>
           {hurt}
         </ToggleButton>
       </ToggleButtonGroup>

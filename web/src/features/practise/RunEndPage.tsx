@@ -138,6 +138,9 @@ function TheVerdict({ outcome }: { outcome: Outcome }) {
           <RouterLink to={`/climb/${standing.ladder.id}`}>rung {standing.working.number}</RouterLink>. Runs off the rung
           count for its own record only.
         </Typography>
+        {standing.kept?.rung.id === outcome.run.rung.id && (
+          <Typography sx={{ mt: 1 }}>{standing.kept.words}</Typography>
+        )}
       </Panel>
     );
   }
