@@ -56,9 +56,9 @@ def load_demo(today: date) -> Athlete:
     _need_one_for_another(athlete, ladders)
     for days_left in range(story.DAYS, 0, -1):
         day = today - timedelta(days=days_left)
-        _decide_something(athlete, ladders, _at(day, 12), days_left)
         if _is_practice(random, day, days_left):
             _play_day(random, athlete, ladders, day, days_left)
+        _decide_something(athlete, ladders, _at(day, 21), days_left)
     _keep_a_routine(athlete)
     _plan_ahead(athlete, ladders, today)
     _lay_targets(athlete)
@@ -71,7 +71,7 @@ def _need_one_for_another(athlete: Athlete, ladders: dict[str, int]) -> None:
 
 
 def _decide_something(athlete: Athlete, ladders: dict[str, int], at: datetime, days_left: int) -> None:
-    """What Wren decided on some days: to try two ways, to climb against the advice, and to take that back."""
+    """What Wren decided on some evenings: to try two ways, to climb against the advice, and to take that back."""
     if days_left == story.TRIAL_FROM:
         rung = get_working_rung(get_ladder(athlete, ladders[story.TRIAL_LADDER]))
         begin_trial(athlete, rung.pk, story.TRIAL, seed=story.TRIAL_SEED, at=at)

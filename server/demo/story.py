@@ -74,13 +74,13 @@ SCHOOLS = {"putting-circle": "prove_it", "low-returns": "comfort_first"}
 #: A rung that is easier once another one is held: ladder and rung, and what it needs.
 NEED = (("serve-to-box", 3), ("wall-rally", 2))
 #: Two ways that were tried from so many days before the end on, and what the second one adds.
-TRIAL_LADDER, TRIAL_FROM = "cascade-catches", 103
-TRIAL: dict[str, Any] = {"first": "tight grip", "second": "loose grip", "side": "none", "runs": 12}
+TRIAL_LADDER, TRIAL_FROM = "serve-to-box", 46
+TRIAL: dict[str, Any] = {"first": "long swing", "second": "short swing", "side": "second", "runs": 12}
 TRIAL_SEED, SECOND_WAY_ADDS = 11, 1.3
 #: The ladders on which a lost rung is rebuilt; on the others Wren keeps at it until the mark is met again.
 REBUILDS = ("putting-circle", "cascade-catches")
-#: A decision against the advice, and that it was taken back a few days later.
-OVERRULED_LADDER, OVERRULED_ON, TAKEN_BACK_ON = "cascade-catches", 198, 191
+#: A decision against the advice, and that it was taken back the day after.
+OVERRULED_LADDER, OVERRULED_ON, TAKEN_BACK_ON = "cascade-catches", 198, 197
 OVERRULING = "It felt ready."
 
 YARD, HALL = "Tanner's Yard", "the Old Dairy hall"

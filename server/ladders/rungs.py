@@ -85,7 +85,8 @@ def change_challenge(athlete: Athlete, rung_id: int, given: Mapping[str, Any], a
     rung.save(update_fields=["title", "set_up", "levers", "cues", *rung.play(game)])
     asked = rung.threshold_revisions.order_by("id").last()
     if asked is None or is_other_game or not _can_be_asked(game, asked.threshold):
-        _ask(rung, fair_threshold(game, each_side=rung.ladder.has_sides), at)
+        fair, school = fair_threshold(game, each_side=rung.ladder.has_sides), SCHOOLS.get(rung.ladder.school)
+        _ask(rung, school.ask(fair) if school else fair, at)
     return rung
 
 
@@ -145,10 +146,7 @@ def write_rung(
 
 
 def _ask(rung: Rung, threshold: Threshold, at: datetime) -> None:
-    """Ask something of a rung, as the school of its ladder has it where it has one."""
-    school = SCHOOLS.get(rung.ladder.school)
-    asked = school.ask(threshold) if school else threshold
-    ThresholdRevision.objects.create(rung=rung, threshold=asked.as_stored(), made_at=at)
+    ThresholdRevision.objects.create(rung=rung, threshold=threshold.as_stored(), made_at=at)
 
 
 def put_in_packed(ladder: Ladder, packed: PackedRung, number: int, at: datetime, *, taken_number: int | None) -> Rung:

@@ -4,15 +4,25 @@ from __future__ import annotations
 
 import re
 
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, TimeoutError, expect
+
+TRIES, SOON_MS = 4, 5000
 
 
 def put_in(
     page: Page, kind: str, *, title: str = "", minutes: float, items: str = "", stands: str = "", **two: str
 ) -> None:
     """A part of one's own; of a game with a partner its ``game``, ``points``, ``condition`` and ``partner``."""
-    page.get_by_role("button", name="Put in a part of your own").click()
-    page.get_by_role("menuitem", name=kind).click()
+    item = page.get_by_role("menuitem", name=kind)
+    # A block that is arranged anew grows, and may take the button from under the pointer: then one presses again.
+    for _ in range(TRIES):
+        page.get_by_role("button", name="Put in a part of your own").click()
+        try:
+            item.wait_for(timeout=SOON_MS)
+            break
+        except TimeoutError:
+            continue
+    item.click()
     if title:
         page.get_by_label("What is done").fill(title)
     page.get_by_role("dialog").get_by_label("Minutes", exact=True).fill(str(minutes))

@@ -15,6 +15,8 @@ from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.session import replay
 from ladders.models import Move
 from runs.models import Run
+from runs.trying import list_standings_of
+from trials.models import Trial
 
 #: It takes a while to play nine months.
 pytestmark = pytest.mark.slow
@@ -73,10 +75,34 @@ def test_there_was_a_breakthrough_and_a_plateau(wren: Athlete) -> None:
     assert not putting.filter(decision="climb").exists()
 
 
-def test_every_move_followed_the_advice(wren: Athlete) -> None:
+def test_every_move_followed_the_advice_but_one_that_was_taken_back(wren: Athlete) -> None:
     moves = Move.objects.filter(ladder__athlete=wren)
     assert moves.count() > 5
-    assert not moves.filter(is_overruled=True).exists()
+    against = moves.get(is_overruled=True)
+    assert against.overruling == story.OVERRULING
+    assert against.taken_back_at is not None
+
+
+def test_a_rung_was_lost_and_rebuilt(wren: Athlete) -> None:
+    moves = Move.objects.filter(ladder__athlete=wren, ladder__shelf_key__in=story.REBUILDS).order_by("made_at")
+    lost = [move for move in moves if any("missed in 2 checks" in reason for reason in move.reasons)]
+    again = moves.filter(
+        decision="climb", ladder=lost[0].ladder, to_held=lost[0].from_held, made_at__gt=lost[0].made_at
+    )
+    assert again.exists()
+    assert {ladder.kept_check.rung.number for ladder in wren.ladders.filter(held__gt=0)} <= {1, 2, 3, 4}
+
+
+def test_two_swings_were_tried_to_the_end(wren: Athlete) -> None:
+    trial = Trial.objects.get(rung__ladder__athlete=wren)
+    assert trial.ended_at is not None
+    assert list_standings_of([trial])[trial.pk].verdict in {"second", "untold"}
+
+
+def test_ladders_are_climbed_by_schools_and_one_rung_needs_another(wren: Athlete) -> None:
+    schools = dict(wren.ladders.values_list("shelf_key", "school"))
+    assert {key: schools[key] for key in story.SCHOOLS} == story.SCHOOLS
+    assert wren.ladders.get(shelf_key=story.NEED[0][0]).rungs.get(number=story.NEED[0][1]).needs.count() == 1
 
 
 def test_loading_again_changes_nothing_that_was_entered(wren: Athlete) -> None:
