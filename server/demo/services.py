@@ -35,6 +35,7 @@ from plan.proposals import BlockRequest
 from plan.services import keep_routine, plan_block
 from runs.models import Run
 from runs.services import record_events, say_comfort, start_run
+from trials.selectors import get_running_trial
 from trials.services import begin_trial
 from weeks.services import keep_terms
 
@@ -189,5 +190,7 @@ def _decide_as_advised(athlete: Athlete, ladder_id: int, at: datetime) -> bool:
     may_step_back = ladder.shelf_key in story.REBUILDS
     if is_top or not (kind == CLIMB or (kind == STEP_BACK and may_step_back)):
         return False
+    if get_running_trial(get_working_rung(ladder), story.TRIAL["side"]):
+        return False  # first the trial, then the next rung
     decide(athlete, ladder_id, kind, ladder.held, at)
     return True
