@@ -80,9 +80,9 @@ def price_a_threshold(athlete: AthleteAtTheScreen) -> None:
     """What a rung asks for, changed to proof and not kept yet, with what that costs."""
     page = athlete.page
     ladders = {each["ladder"]["title"]: each for each in page.request.get("/api/ladders/").json()}
-    putts = ladders["Putts from the circle"]
-    page.goto(f"/climb/{putts['ladder']['id']}")
-    page.get_by_role("button", name=f"Change what it asks for, rung {putts['working']['number']}").click()
+    serves = ladders["Serve to the box"]
+    page.goto(f"/climb/{serves['ladder']['id']}")
+    page.get_by_role("button", name=f"Change what it asks for, rung {serves['working']['number']}").click()
     page.get_by_role("button", name="Proof that it was not luck").click()
     page.get_by_role("button", name="Runs at the mark").click()
     page.get_by_role("button", name="Find conditions").click()
@@ -92,12 +92,13 @@ def price_a_threshold(athlete: AthleteAtTheScreen) -> None:
     page.get_by_role("region", name="What it costs").scroll_into_view_if_needed()
 
 
-def miss_three_times(athlete: AthleteAtTheScreen) -> None:
-    """Slow swings to a click, and the usual fault with what mends it."""
-    athlete.open_from_shelf("Slow swings", side="right")
-    athlete.start()
-    athlete.press("make", "make", "miss", "miss", "miss", apart_ms=700)
-    athlete.page.wait_for_timeout(1600)  # what was called out is gone
+def see_two_ways(athlete: AthleteAtTheScreen) -> None:
+    """Two swings that were tried on the serve, below the ladder and what its rungs need."""
+    page = athlete.page
+    ladders = {each["ladder"]["title"]: each["ladder"]["id"] for each in page.request.get("/api/ladders/").json()}
+    page.goto(f"/climb/{ladders['Serve to the box']}")
+    page.get_by_role("heading", name="Two ways").scroll_into_view_if_needed()
+    page.mouse.wheel(0, 400)
 
 
 def let_a_second_screen_in(athlete: AthleteAtTheScreen) -> None:
@@ -128,6 +129,7 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "begin": begin,
     "ladder": go("/climb/2"),
     "threshold": price_a_threshold,
+    "two-ways": see_two_ways,
     "second-screen": let_a_second_screen_in,
 }
 PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
@@ -138,7 +140,6 @@ PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
 #: Games of the shelf, taken last: the demo world is seen before without them.
 GAMES: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "court-zones": play_zones,
-    "court-card": miss_three_times,
 }
 
 

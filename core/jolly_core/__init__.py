@@ -11,7 +11,9 @@ Where each rule lives:
 - ``patterns``    the order in which targets are played: as it is written, and drawn
 - ``tempo``       playing to a click
 - ``record``      the athlete's usual and best on a rung, and the weaker of two sides
-- ``thresholds``  the athlete's own success criterion, and the verdict on it
+- ``thresholds``  the athlete's own success criterion: conditions, what they cost, schools
+- ``verdicts``    climb, stay, step back or rest; whether what is held is kept; what is asked today
+- ``trials``      two ways on oneself: their order, a randomisation test, when it is decided
 - ``ladder``      its levers and what moved, what comes first, which rungs stay held when it is changed
 - ``planning``    a block arranged to fit the minutes, a week arranged by wishes; what a mark costs
 - ``body``        what drills ask of a body, what is to be spared, what can injure
