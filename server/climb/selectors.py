@@ -31,7 +31,7 @@ from jolly_core.verdicts.brake import RungPlace
 from jolly_core.verdicts.change import what_would_fill
 from jolly_core.verdicts.kept_check import Kept
 from jolly_core.verdicts.reason import STAY
-from jolly_core.verdicts.verdict import Verdict, judge
+from jolly_core.verdicts.verdict import Verdict, closing_words, judge
 from jolly_core.verdicts.wall import WallSign, signs_of
 from jolly_core.words import sentence
 from ladders.models import KeptCheck, Ladder, Rung
@@ -48,6 +48,8 @@ from ladders.selectors import (
     list_worked_on,
     title_on,
 )
+from places.models import Place
+from places.selectors import list_places
 from runs.models import Run
 from runs.selectors import History, get_run, list_counting_before, list_history, list_summaries
 
@@ -142,6 +144,8 @@ class LadderStanding:
     day: date
     #: What it is found by on the wall of all ladders.
     signs: tuple[WallSign, ...] = ()
+    #: The athlete's own places that have what it needs; of one ladder alone, none.
+    places: Sequence[str] = ()
     #: What further runs would fill the threshold; empty where it is not asked for, or there is nothing to say.
     would_change: str = ""
 
@@ -198,8 +202,8 @@ class Outcome:
     threshold: Threshold
     standing: LadderStanding
     is_working_rung: bool
-    #: Whether its game is one with a hard cap, and was played to its end: enough for today, whatever happened.
-    is_enough: bool
+    #: What is said where it is enough for today, whatever happened; empty where one may go on.
+    closing: str
     #: The named range that the result lies in, or the next one; empty where the card has none.
     band: str
     lessons: Sequence[str]
@@ -293,7 +297,12 @@ def list_wall(athlete: Athlete) -> list[LadderStanding]:
     """Where the athlete stands on all ladders, each with what it is found by among them."""
     today = get_today(athlete)
     standings, history = read_standings(athlete, today)
-    return [replace(each, signs=_signs(each, history, today)) for each in standings]
+    places = list(list_places(athlete))
+    return [replace(each, signs=_signs(each, history, today), places=_places(each, places)) for each in standings]
+
+
+def _places(standing: LadderStanding, places: Sequence[Place]) -> list[str]:
+    return [place.name for place in places if not standing.ladder.known_traits.lacking(place.offers)]
 
 
 def _signs(standing: LadderStanding, history: History, today: date) -> tuple[WallSign, ...]:
@@ -392,14 +401,16 @@ def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
     threshold = get_threshold(rung)
     earlier = list_counting_before(run)
     standing = get_standing(ladder)
+    is_working_rung = standing.working.pk == rung.pk
+    is_capped = dose_of(run.game) is not None and run.known_tally.ending in WHOLE
     return Outcome(
         run=run,
         rows=_rows(run, earlier, threshold),
         recent=_points([*(each.played for each in earlier[1 - RECENT_RUNS :]), run.played], threshold),
         threshold=threshold,
         standing=standing,
-        is_working_rung=standing.working.pk == rung.pk,
-        is_enough=dose_of(run.game) is not None and run.known_tally.ending in WHOLE,
+        is_working_rung=is_working_rung,
+        closing=closing_words(standing.verdict if is_working_rung else None, is_capped=is_capped),
         band=run.known_card.of(Bands).of(run.result.value),
         lessons=lessons_of(run.game, run.known_tally),
         breakdown=run.game.breakdown(run.known_tally),

@@ -13,6 +13,7 @@ from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Pace
 from jolly_core.stats.binomial import chance_of_at_least
 from jolly_core.thresholds.conditions.at_the_mark import AtTheMark
+from jolly_core.thresholds.conditions.comfort import Comfort
 from jolly_core.thresholds.conditions.proof import Proof
 from jolly_core.thresholds.price import PricePoint, price_of
 from jolly_core.thresholds.proposing import propose
@@ -112,3 +113,12 @@ def test_luck_and_patience_that_cannot_be_are_refused(values: dict[str, int], fi
     with pytest.raises(CoreError) as refused:
         propose(Threshold(MAKES, 7), TEN, **{"luck": 10, "patience": 3, **values})
     assert refused.value.problems[0].path == (field,)
+
+
+def test_what_does_not_go_by_makes_is_taken_as_given_and_that_is_said() -> None:
+    counted, both = Threshold(MAKES, 7, (AtTheMark(2, 3),)), Threshold(MAKES, 7, (AtTheMark(2, 3), Comfort(4, 1)))
+    # The one is exact, the other played: a chance is then right to about a point.
+    assert at(both, 0.6).within == pytest.approx(at(counted, 0.6).within, abs=0.05)
+    price = price_of(both, TEN)
+    assert price
+    assert price.words[-1] == "Taken as given here: comfort 4 of 5 or more in the last run."

@@ -40,6 +40,10 @@ class Traits(Stored):
     shadow: str = ""
     dose: Dose = field(default_factory=Dose)
 
+    def lacking(self, offers: Sequence[str]) -> list[str]:
+        """What a place that offers this has not got of what is needed."""
+        return [need for need in self.needs if need not in offers]
+
     @property
     def tells_the_body(self) -> bool:
         """Whether it says what it asks of the body: without that, no body limit can be applied to it."""

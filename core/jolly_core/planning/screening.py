@@ -40,7 +40,7 @@ def _acknowledged(candidate: Candidate, terms: Terms, most_runs: int) -> Screene
 def _in_place(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
     if terms.offers is None:
         return None
-    lacking = [need for need in candidate.traits.needs if need not in terms.offers]
+    lacking = candidate.traits.lacking(terms.offers)
     return Screened(0, f"the place has no {' and no '.join(lacking)}") if lacking else None
 
 

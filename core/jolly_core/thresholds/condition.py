@@ -127,6 +127,8 @@ class Condition(Settings, ABC):
     place: ClassVar[int]
     #: Whether it asks for the mark; a threshold needs one that does.
     asks_for_mark: ClassVar[bool] = True
+    #: Whether makes and misses alone fill it; the price of others is told as if they were always filled.
+    goes_by_makes: ClassVar[bool] = True
 
     @property
     @abstractmethod

@@ -70,6 +70,9 @@ def price_of(threshold: Threshold, game: AnyGame, own: Pace | None = None) -> Pr
     else:
         over = points[beside(mark_rate, OVER)]
         words.append(f"Somebody who truly makes {_said(over.rate)} {_wait(over, has_other=True)}.")
+    taken = [each.words(threshold.of_a_run) for each in threshold.conditions if not each.goes_by_makes]
+    if taken:
+        words.append(f"Taken as given here: {'; '.join(taken)}.")
     return Price(mark_rate, tuple(points.values()), tuple(words))
 
 

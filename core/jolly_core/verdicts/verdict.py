@@ -15,7 +15,7 @@ from jolly_core.thresholds.evidence import Evidence, gather_evidence
 from jolly_core.thresholds.threshold import Threshold
 from jolly_core.verdicts import brakes
 from jolly_core.verdicts.brake import Brake, Case, Circumstances, RungPlace
-from jolly_core.verdicts.reason import CLIMB, STAY, STEP_BACK, Reason
+from jolly_core.verdicts.reason import CLIMB, REST, STAY, STEP_BACK, Reason
 from jolly_core.words import quantity, sentence
 
 #: The one that a verdict is named after first.
@@ -79,6 +79,18 @@ def judge(
         return Verdict(kind, headline, (*stands, *_all(braking), *remarks), evidence, 1.0)
     headline = "The whole ladder is yours" if place.is_ladder_held else f"Stay on rung {place.number}"
     return Verdict(STAY, headline, (*stands, *remarks), evidence, share)
+
+
+def closing_words(verdict: Verdict | None, *, is_capped: bool) -> str:
+    """What is said after a run where it is enough for today; empty where one may go on.
+
+    ``verdict`` is that on the rung of the run, None where another one is worked on. ``is_capped``: the run's game has a
+    hard cap, and was played to its end.
+    """
+    if verdict and verdict.is_for_the_body:
+        return "That is enough of it for today."
+    rests = verdict is not None and verdict.kind == REST
+    return "That is enough of it for today. Well done." if is_capped or rests else ""
 
 
 def _all(braking: Sequence[tuple[Brake, tuple[Reason, ...]]]) -> tuple[Reason, ...]:

@@ -102,6 +102,9 @@ class LadderStandingSerializer(ReadSerializer):
     plannable = PlannableSerializer(many=True, help_text="On each side that the ladder is played on.")
     threshold = AskedSerializer()
     verdict = VerdictSerializer()
+    places = serializers.ListField(
+        child=serializers.CharField(), help_text="The athlete's places that have what it needs; of one alone, none."
+    )
     signs = WallSignSerializer(many=True, help_text="What it is found by among all ladders; of one alone, nothing.")
     kept = KeptSerializer(allow_null=True, source="kept_standing")
     would_change = serializers.CharField(help_text="What further runs would fill it; of one ladder alone.")
@@ -272,7 +275,7 @@ class OutcomeSerializer(ReadSerializer):
         child=serializers.CharField(), default=list(SCALE), help_text="What a comfort is called, from 1 up."
     )
     hurt_words = serializers.CharField(default=HURT_WORDS, help_text="What a comfort of 0 is called.")
-    is_enough = serializers.BooleanField(help_text="Whether its game has a hard cap: enough for today.")
+    closing = serializers.CharField(help_text="What is said where it is enough for today; empty where one may go on.")
     band = serializers.CharField(help_text="The named range that the result lies in, or is next; may be empty.")
     lessons = serializers.ListField(child=serializers.CharField(), help_text="What the run's arithmetic says.")
     breakdown = TypedField(Breakdown | None)

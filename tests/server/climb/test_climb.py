@@ -12,6 +12,7 @@ from accounts.models import Athlete
 from jolly_core.ladder.levers import Lever
 from ladders.models import Ladder
 from ladders.rungs import insert_rung
+from places.services import keep_place
 from tests.server.conftest import rung_id
 from tests.server.moments import MOMENT
 from tests.server.player import Player
@@ -250,3 +251,12 @@ def test_a_school_asks_the_same_of_every_rung_and_leaves_the_marks(client: APICl
     assert set(newest["threshold"]["values"]["conditions"]) == {"proof"}
     refused = client.put(f"/api/ladders/{putting.pk}/school/", {"school": "by_luck"}, format="json")
     assert refused.json()["errors"][0]["loc"] == ["school"]
+
+
+def test_the_wall_says_at_which_of_ones_places_a_ladder_can_be_played(
+    player: Player, putting: Ladder, serving: Ladder
+) -> None:
+    for name, offers in (("Tanner's Yard", ["wall", "flat floor"]), ("the Old Dairy hall", ["basket", "flat floor"])):
+        keep_place(putting.athlete, name, offers)
+    places = {each["ladder"]["id"]: each["places"] for each in player.client.get("/api/ladders/").json()}
+    assert places == {putting.pk: ["the Old Dairy hall"], serving.pk: ["Tanner's Yard"]}

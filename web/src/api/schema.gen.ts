@@ -2748,6 +2748,8 @@ export interface components {
             plannable: components["schemas"]["Plannable"][];
             threshold: components["schemas"]["Asked"];
             verdict: components["schemas"]["Verdict"];
+            /** @description The athlete's places that have what it needs; of one alone, none. */
+            places: string[];
             /** @description What it is found by among all ladders; of one alone, nothing. */
             signs: components["schemas"]["WallSign"][];
             kept: components["schemas"]["Kept"] | null;
@@ -3219,8 +3221,8 @@ export interface components {
              * @default it hurt
              */
             hurt_words: string;
-            /** @description Whether its game has a hard cap: enough for today. */
-            is_enough: boolean;
+            /** @description What is said where it is enough for today; empty where one may go on. */
+            closing: string;
             /** @description The named range that the result lies in, or is next; may be empty. */
             band: string;
             /** @description What the run's arithmetic says. */

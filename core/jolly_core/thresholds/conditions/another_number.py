@@ -24,6 +24,7 @@ class AnotherNumber(Condition):
     meaning = "Asks for a second number of the same runs, such as fewer misses beside the makes."
     place = 4
     asks_for_mark = False
+    goes_by_makes = False
 
     metric: str = metric_name("Number")
     mark: int = whole_number("Its mark", 0, HIGHEST_MARK, 1)

@@ -43,6 +43,7 @@ class Comfort(Condition):
     meaning = "Asks how it felt, which you say at the end of a run. Slower, and what is held is yours."
     place = 3
     asks_for_mark = False
+    goes_by_makes = False
 
     least: int = whole_number("Comfort, at least", 1, len(SCALE), 4, "of 5")
     of_last: int = whole_number("in each of the last … runs", 1, MOST_RUNS, 3, "runs")

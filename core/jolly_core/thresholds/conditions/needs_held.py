@@ -22,6 +22,7 @@ class NeedsHeld(Condition):
     meaning = "Asks that the rungs it needs are yours. Say which on the rung itself: “What comes before it”."
     place = 5
     asks_for_mark = False
+    goes_by_makes = False
 
     which: str = choice("Which", {MUSTS: "what must be held", ALL: "also what is better held"}, MUSTS)
 

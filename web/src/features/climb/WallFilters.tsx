@@ -1,17 +1,20 @@
-/** Which ladders of the wall are shown: by what they are found by, and by discipline. Only what there is can be chosen. */
+/** Which ladders of the wall are shown: by what they are found by, by place and by discipline. Only what there is can be chosen. */
 import { Stack, ToggleButton } from "@mui/material";
 
 import type { Standing } from "../../api/queries";
 
 export interface Filter {
   sign: string | null;
+  place: string | null;
   discipline: string | null;
 }
 
-export const ALL: Filter = { sign: null, discipline: null };
+export const ALL: Filter = { sign: null, place: null, discipline: null };
 
-export const fits = ({ ladder, signs }: Standing, { sign, discipline }: Filter) =>
-  (sign === null || signs.some(({ id }) => id === sign)) && (discipline === null || ladder.discipline === discipline);
+export const fits = ({ ladder, signs, places }: Standing, { sign, place, discipline }: Filter) =>
+  (sign === null || signs.some(({ id }) => id === sign)) &&
+  (place === null || places.includes(place)) &&
+  (discipline === null || ladder.discipline === discipline);
 
 /** Fewer ladders than this are seen at once. */
 const MANY = 4;
@@ -52,9 +55,10 @@ export function WallFilters({ standings, filter, onChange }: WallFiltersProps) {
   if (standings.length < MANY) return null;
   const signs = new Map(standings.flatMap(({ signs: found }) => found.map(({ id, title }) => [id, title] as const)));
   const counted = [...signs].map(([id, title]) => {
-    const many = standings.filter((standing) => fits(standing, { sign: id, discipline: null })).length;
+    const many = standings.filter((standing) => fits(standing, { ...ALL, sign: id })).length;
     return { id, word: `${title} (${many})` };
   });
+  const places = [...new Set(standings.flatMap((standing) => standing.places))].sort();
   const disciplines = [...new Set(standings.map(({ ladder }) => ladder.discipline))].sort();
   return (
     <Stack spacing={1} className="no-print">
@@ -64,6 +68,14 @@ export function WallFilters({ standings, filter, onChange }: WallFiltersProps) {
           options={counted}
           chosen={filter.sign}
           onChoose={(sign) => onChange({ ...filter, sign })}
+        />
+      )}
+      {places.length > 0 && (
+        <Chips
+          label="Place"
+          options={places.map((id) => ({ id, word: id }))}
+          chosen={filter.place}
+          onChoose={(place) => onChange({ ...filter, place })}
         />
       )}
       {disciplines.length > 1 && (

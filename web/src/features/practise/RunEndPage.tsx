@@ -163,7 +163,7 @@ function TheVerdict({ outcome }: { outcome: Outcome }) {
         <Stack spacing={2} sx={{ flex: "1 1 300px", minWidth: 0 }}>
           <Reasons verdict={standing.verdict} change={standing.would_change} />
           <EvidenceStrokes standing={standing} />
-          <Decision standing={standing} isEnough={outcome.is_enough} onClimb={() => setHasClimbed(true)} />
+          <Decision standing={standing} isEnough={outcome.closing !== ""} onClimb={() => setHasClimbed(true)} />
         </Stack>
       </Box>
     </Panel>
@@ -171,7 +171,7 @@ function TheVerdict({ outcome }: { outcome: Outcome }) {
 }
 
 /** The next thing to do: the block's next run, or one more of these. */
-function WhatNext({ run, isEnough }: { run: Run; isEnough: boolean }) {
+function WhatNext({ run, closing }: { run: Run; closing: string }) {
   const navigate = useNavigate();
   const block = useQuery({ ...blockQuery(run.block ?? 0), enabled: run.block !== null });
   const part = block.data?.parts.find((each) => each.id === run.part);
@@ -202,8 +202,8 @@ function WhatNext({ run, isEnough }: { run: Run; isEnough: boolean }) {
           {turn ? `On with ${turn.title}` : "On with the block"}
         </Button>
       )}
-      {isEnough && <Typography sx={{ fontSize: "1.2rem" }}>That is enough of it for today. Well done.</Typography>}
-      {run.block === null && !run.is_quick && !isEnough && (
+      {closing && <Typography sx={{ fontSize: "1.2rem" }}>{closing}</Typography>}
+      {run.block === null && !run.is_quick && !closing && (
         <StartButton rung={run.rung.id} side={run.side} word="Once more" />
       )}
     </Stack>
@@ -261,7 +261,7 @@ export default function RunEndPage() {
             <RunBreakdown breakdown={data.breakdown} />
             {data.run.is_over && <Comfort run={data.run} words={data.comforts} hurt={data.hurt_words} />}
             {data.run.is_quick ? <AttachRun run={data.run} /> : <TheVerdict outcome={data} />}
-            <WhatNext run={data.run} isEnough={data.is_enough} />
+            <WhatNext run={data.run} closing={data.closing} />
             <Panel title="For the record">
               <Stack spacing={2}>
                 <RunNote run={data.run} />
