@@ -19,6 +19,7 @@ from jolly_core.thresholds.conditions.comfort import Comfort
 from jolly_core.thresholds.conditions.needs_held import NeedsHeld
 from jolly_core.thresholds.conditions.proof import Proof
 from jolly_core.thresholds.conditions.rate import MOST_RUNS, Rate
+from jolly_core.thresholds.conditions.steady import Steady
 from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold
 from jolly_core.verdicts.brake import RungPlace
 from jolly_core.verdicts.change import what_would_fill
@@ -143,3 +144,26 @@ def test_a_rung_lies_deeper_than_all_that_it_needs(drawn: dict[int, list[int]]) 
     layers = layer_needs(needs)
     for rung, needed in needs.items():
         assert layers[rung] == max((layers[each] + 1 for each in needed), default=0)
+
+
+@given(st.lists(st.integers(0, 10), max_size=9), st.integers(1, 9), st.integers(1, 5), st.integers(1, 5))
+def test_never_below_a_floor_by_adding_runs_until_it_is_filled(
+    made: list[int], floor: int, times: int, of_last: int
+) -> None:
+    condition = Steady(floor, min(times, of_last), of_last)
+
+    def is_filled(more: int) -> bool:
+        window = [*made, *[floor] * more][-of_last:]
+        return len(window) == of_last and sum(value < floor for value in window) < condition.times
+
+    state = condition.state(Seen(MARK, runs_of(*made), TEN))
+    assert state.more_runs == next(more for more in range(of_last + 1) if is_filled(more))
+    assert state.is_filled == is_filled(0) == (state.missing == "")
+    assert 0 <= state.share <= 1
+
+
+def test_a_floor_in_words() -> None:
+    assert Steady(4, 1, 5).words(MARK) == "none of the last 5 runs worse than 4 makes"
+    assert Steady(4, 3, 5).words(MARK) == "at most 2 of the last 5 runs worse than 4 makes"
+    with pytest.raises(CoreError):
+        Steady.read({"floor": 4, "times": 6, "of_last": 5})
