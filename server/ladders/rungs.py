@@ -52,7 +52,7 @@ def add_rung(
 def put_on_top(ladder: Ladder, given: Mapping[str, Any], at: datetime) -> Rung:
     _check_room_on(ladder)
     game = read_settings(given["format"], given["settings"])
-    threshold = fair_threshold(game, each_side=ladder.has_sides)
+    threshold = _fair_ask(ladder, game)
     number = ladder.rungs.count() + 1
     levers = _read_levers(given)
     rung = PackedRung(
@@ -85,8 +85,7 @@ def change_challenge(athlete: Athlete, rung_id: int, given: Mapping[str, Any], a
     rung.save(update_fields=["title", "set_up", "levers", "cues", *rung.play(game)])
     asked = rung.threshold_revisions.order_by("id").last()
     if asked is None or is_other_game or not _can_be_asked(game, asked.threshold):
-        fair, school = fair_threshold(game, each_side=rung.ladder.has_sides), SCHOOLS.get(rung.ladder.school)
-        _ask(rung, school.ask(fair) if school else fair, at)
+        _ask(rung, _fair_ask(rung.ladder, game), at)
     return rung
 
 
@@ -143,6 +142,12 @@ def write_rung(
     )
     _ask(rung, packed.threshold, at)
     return rung
+
+
+def _fair_ask(ladder: Ladder, game: AnyGame) -> Threshold:
+    """What is fair to ask of a game that nothing was asked of yet, as the ladder's school has it where it has one."""
+    fair, school = fair_threshold(game, each_side=ladder.has_sides), SCHOOLS.get(ladder.school)
+    return school.ask(fair) if school else fair
 
 
 def _ask(rung: Rung, threshold: Threshold, at: datetime) -> None:
