@@ -13,6 +13,7 @@ from jolly_core.body.limits import Limit
 from jolly_core.load.weekly import list_weeks, load_cautions
 from jolly_core.thresholds.schools import SCHOOLS
 from jolly_core.verdicts.brake import Circumstances
+from jolly_core.verdicts.kept_check import Kept
 from ladders.models import Ladder, Rung
 from runs.selectors import dose_left_on, list_attempts_by_day
 
@@ -29,8 +30,8 @@ class AthleteToday:
     cautions: tuple[str, ...]
     attempts: dict[int, dict[date, int]]
 
-    def on(self, ladder: Ladder, rung: Rung) -> Circumstances:
-        """The same as far as it concerns a rung."""
+    def on(self, ladder: Ladder, rung: Rung, kept: Kept | None) -> Circumstances:
+        """The same as far as it concerns a rung; ``kept`` is how the one that is held is kept."""
         dose = dose_left_on(ladder, rung, self.attempts.get(ladder.pk, {}), self.day)
         school = SCHOOLS.get(ladder.school)
         return Circumstances(
@@ -39,6 +40,7 @@ class AthleteToday:
             limits=self.limits,
             cautions=self.cautions,
             traits=ladder.known_traits,
+            kept=kept,
             stops_at_breakthrough=bool(school and school.stops_at_breakthrough),
         )
 

@@ -266,7 +266,7 @@ def _stand(
 ) -> LadderStanding:
     ladder, working = worked_on.ladder, worked_on.working
     held = worked_on.rungs[ladder.held - 1] if 0 < ladder.held <= len(worked_on.rungs) else None
-    circumstances = replace(today.on(ladder, working), kept=kept_of(ladder, held))
+    circumstances = today.on(ladder, working, kept_of(ladder, held))
     verdict = judge(threshold, results, _place(worked_on), working.game, today=circumstances, needs=needs)
     return LadderStanding(ladder, ladder.held, worked_on.rungs, working, threshold, verdict, today.day)
 

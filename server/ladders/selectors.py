@@ -2,11 +2,14 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import lru_cache
 from typing import Any
 
-from django.db.models import QuerySet, prefetch_related_objects
+from django.db.models import QuerySet, TextField, prefetch_related_objects
+from django.db.models.functions import Cast
 
 from accounts.models import Athlete
 from config.finding import find_one, lock_one
@@ -163,8 +166,14 @@ def get_threshold_values(rung: Rung) -> dict[str, Any]:
 def list_thresholds(rungs: Sequence[Rung]) -> dict[int, Threshold]:
     """What is asked of each of the rungs now, by their ids, read at once."""
     revisions = ThresholdRevision.objects.filter(rung_id__in=[rung.pk for rung in rungs]).order_by("id")
-    values = dict(revisions.values_list("rung_id", "threshold"))
-    return {rung.pk: stored_threshold(get_format(rung.format), values[rung.pk]) for rung in rungs}
+    texts = dict(revisions.annotate(text=Cast("threshold", TextField())).values_list("rung_id", "text"))
+    return {rung.pk: _read_threshold(rung.format, texts[rung.pk]) for rung in rungs}
+
+
+@lru_cache(maxsize=2048)
+def _read_threshold(format_id: str, text: str) -> Threshold:
+    """A stored threshold; the latest are remembered: most ladders ask the same from one read to the next."""
+    return stored_threshold(get_format(format_id), json.loads(text))
 
 
 @dataclass(frozen=True)
