@@ -80,10 +80,10 @@ def test_two_ways_over_twelve_runs_come_to_a_decision(open_page: OpenPage) -> No
     athlete.see_what_it_means()
     for played in range(1, 12):
         way = page.request.get(f"/api/ladders/{ladder}/trials/").json()[0]["next_way"]
-        has_putted(athlete, rung, made[way] + played % 2)
+        has_putted(athlete, rung, made[way] + (played // 4) % 2)  # every four runs have a day of their own
     page.goto(f"/climb/{ladder}")
     expect(trial).to_contain_text("12 of 12 runs played.")
-    expect(trial).to_contain_text(re.compile("“new grip” is better by [23]"))
+    expect(trial).to_contain_text("“new grip” is better by 3 makes")
     expect(trial).to_contain_text("That is more than luck")
     expect(trial.get_by_role("img", name=re.compile("^Difference"))).to_be_visible()
     expect(trial.get_by_role("button", name="End the trial")).to_be_hidden()
