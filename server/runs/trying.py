@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from datetime import datetime
+from itertools import takewhile
 
 from accounts.models import Athlete
 from jolly_core.challenges.registry import get_format
@@ -17,14 +18,13 @@ from trials.selectors import get_running_trial
 def place_in_trial(rung: Rung, side: str) -> tuple[Trial | None, int | None]:
     """The trial that runs on a rung and side, and the place of the next run in its order; None without one.
 
-    A run that was set aside leaves its place, and so its way, to the next one.
+    A run that was set aside, or was begun and left, leaves its place, and so its way, to the next one.
     """
     trial = get_running_trial(rung, side)
     if trial is None:
         return None, None
-    taken = set(Run.objects.filter(trial=trial, set_aside="").values_list("trial_place", flat=True))
-    place = next((each for each in range(trial.runs_planned) if each not in taken), None)
-    return (None, None) if place is None else (trial, place)
+    place = list_standings_of([trial])[trial.pk].played
+    return (None, None) if place >= trial.runs_planned else (trial, place)
 
 
 def close_trial(run: Run, at: datetime) -> None:
@@ -52,7 +52,10 @@ def list_next_ways(athlete: Athlete) -> dict[int, str]:
 
 
 def list_standings_of(trials: Sequence[Trial]) -> dict[int, Standing]:
-    """How each of the trials stands by its runs that count, read at once: of two in one place the first one stands."""
+    """How each of the trials stands by its runs that count, read at once.
+
+    Of two runs in one place the first one stands; what comes behind an empty place waits until that one is filled.
+    """
     metrics = {trial.pk: trial.metric for trial in trials}
     by_place: dict[int, dict[int, float | None]] = {trial.pk: {} for trial in trials}
     runs = Run.objects.filter(trial__in=trials, is_over=True, set_aside="", is_played=True)
@@ -63,6 +66,6 @@ def list_standings_of(trials: Sequence[Trial]) -> dict[int, Standing]:
     standings = {}
     for trial in trials:
         places, format_ = by_place[trial.pk], get_format(trial.rung.format)
-        values = [places.get(place) for place in range(max(places, default=-1) + 1)]
+        values = [places[place] for place in takewhile(places.__contains__, range(trial.runs_planned))]
         standings[trial.pk] = stand(trial.plan, values, format_.metric(trial.metric) or format_.metrics[0])
     return standings

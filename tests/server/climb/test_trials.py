@@ -9,7 +9,7 @@ from rest_framework.test import APIClient
 
 from ladders.models import Ladder
 from tests.server.conftest import rung_id
-from tests.server.player import Player
+from tests.server.player import Player, events
 from trials.models import Trial
 
 SEED = 5
@@ -56,12 +56,27 @@ def test_a_run_that_is_set_aside_leaves_its_way_to_the_next_one(player: Player, 
     first = play(player, trial, 0)
     second = play(player, trial, 1)
     player.client.put(f"/api/runs/{first}/set-aside/", {"reason": "Wind"}, format="json")
+    assert (seen(player.client, putting)["played"], seen(player.client, putting)["next_way"]) == (
+        0,
+        trial.plan.way_of(0),
+    )
     third = player.putts(trial.rung_id, 5, day=3)
     assert [way_of(player.client, run) for run in (second, third)] == [trial.plan.way_of(1), trial.plan.way_of(0)]
     assert seen(player.client, putting)["played"] == 2
     # Taken back there are two in one place: the one that was played first stands.
     player.client.delete(f"/api/runs/{first}/set-aside/")
     assert seen(player.client, putting)["played"] == 2
+
+
+def test_a_run_that_is_begun_and_left_takes_no_way_with_it(player: Player, putting: Ladder, trial: Trial) -> None:
+    left = player.start(trial.rung_id)
+    played = play(player, trial, 0)
+    assert [way_of(player.client, run) for run in (left, played)] == [trial.plan.way_of(0)] * 2
+    assert seen(player.client, putting)["played"] == 1
+    # Finished late it is one too many of its place, and the next run goes on in the order.
+    assert player.send(left, events("oooooooxxx")).status_code == 200
+    assert seen(player.client, putting)["played"] == 1
+    assert way_of(player.client, play(player, trial, 1)) == trial.plan.way_of(1)
 
 
 def test_one_trial_at_a_time_and_ended_it_stays_in_the_record(player: Player, putting: Ladder, trial: Trial) -> None:
