@@ -88,7 +88,8 @@ def list_blocks_between(athlete: Athlete, first: date, last: date) -> QuerySet[B
 
 def list_sessions(athlete: Athlete, since: date) -> list[Practice]:
     """The blocks played since that day whose effort was told, as the core's load takes them."""
-    blocks = Block.objects.filter(athlete=athlete, status=Block.Status.DONE, day__gte=since)
+    done = Block.objects.filter(athlete=athlete, status=Block.Status.DONE, day__gte=since)
+    blocks = done.only("day", "minutes", "effort", "started_at", "finished_at")
     return [
         Practice(block.day, _minutes_of(block), block.effort)
         for block in blocks

@@ -17,7 +17,7 @@ from jolly_core.challenges.card_items.bands import Bands
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.tally import WHOLE
 from jolly_core.ladder.levers import Step, step_between
-from jolly_core.ladder.needs import Need, unmet_words
+from jolly_core.ladder.needs import unmet_words
 from jolly_core.lessons.registry import lessons_of
 from jolly_core.load.registry import dose_of
 from jolly_core.record.summary import PlayedRun, SideSummary
@@ -142,6 +142,8 @@ class LadderStanding:
     threshold: Threshold
     verdict: Verdict
     day: date
+    #: What the rung being worked on needs.
+    needs: Sequence[KnownNeed] = ()
     #: What it is found by on the wall of all ladders.
     signs: tuple[WallSign, ...] = ()
     #: The athlete's own places that have what it needs; of one ladder alone, none.
@@ -216,12 +218,13 @@ def get_standing(ladder: Ladder) -> LadderStanding:
     names = [RungName(rung.pk, rung.number, rung.title) for rung in list_rungs(ladder)]
     worked_on = WorkedOn(ladder, names, working)
     results = _results(ladder, working, threshold, list_summaries([working.pk]))
-    needs = [each.need for each in list_needs([working])[working.pk]]
+    needs = list_needs([working])[working.pk]
     today = get_circumstances(ladder.athlete, get_today(ladder.athlete))
     standing = _stand(worked_on, threshold, results, needs, today)
     if standing.verdict.kind != STAY or ladder.held >= len(names):
         return standing
-    change = what_would_fill(threshold, results, _place(worked_on), working.game, needs)
+    needed = [each.need for each in needs]
+    change = what_would_fill(threshold, results, _place(worked_on), working.game, needed)
     return replace(standing, would_change=change)
 
 
@@ -261,14 +264,15 @@ def _stand(
     worked_on: WorkedOn,
     threshold: Threshold,
     results: Sequence[RunResult],
-    needs: Sequence[Need],
+    needs: Sequence[KnownNeed],
     today: AthleteToday,
 ) -> LadderStanding:
     ladder, working = worked_on.ladder, worked_on.working
     held = worked_on.rungs[ladder.held - 1] if 0 < ladder.held <= len(worked_on.rungs) else None
     circumstances = today.on(ladder, working, kept_of(ladder, held))
-    verdict = judge(threshold, results, _place(worked_on), working.game, today=circumstances, needs=needs)
-    return LadderStanding(ladder, ladder.held, worked_on.rungs, working, threshold, verdict, today.day)
+    needed = [each.need for each in needs]
+    verdict = judge(threshold, results, _place(worked_on), working.game, today=circumstances, needs=needed)
+    return LadderStanding(ladder, ladder.held, worked_on.rungs, working, threshold, verdict, today.day, needs)
 
 
 def list_standings(athlete: Athlete, ladder_ids: Sequence[int] | None = None) -> list[LadderStanding]:
@@ -287,9 +291,9 @@ def read_standings(
     needs, circumstances = list_needs(working), get_circumstances(athlete, today)
     standings = []
     for each in worked_on:
-        threshold, needed = thresholds[each.working.pk], [need.need for need in needs[each.working.pk]]
+        threshold = thresholds[each.working.pk]
         results = _results(each.ladder, each.working, threshold, history)
-        standings.append(_stand(each, threshold, results, needed, circumstances))
+        standings.append(_stand(each, threshold, results, needs[each.working.pk], circumstances))
     return standings, history
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field, replace
-from datetime import date, timedelta
+from datetime import date
 from statistics import fmean
 from typing import NamedTuple
 
@@ -14,6 +14,7 @@ from accounts.models import Athlete
 from aims.selectors import read_aims, tries_at
 from blocks.models import Block, key_of
 from blocks.selectors import LeftOut, list_left_out, list_timed
+from climb.circumstances import get_circumstances
 from climb.selectors import LadderStanding, find_side_worked_on, read_standings
 from config.caching import cached_until_write
 from jolly_core.aim.spread import predict
@@ -31,7 +32,7 @@ from jolly_core.sides import NONE, other_side
 from jolly_core.thresholds.schools import SCHOOLS
 from ladders.models import Ladder, Rung
 from ladders.selectors import KnownNeed, list_needs, list_unacknowledged, title_on
-from runs.selectors import History, dose_left_on, list_attempts_by_day, list_history, list_last_days
+from runs.selectors import History, dose_left_on, list_history, list_last_days
 
 #: A rung with fewer runs than this is new.
 NEW_RUNS = 3
@@ -139,14 +140,14 @@ def read_candidates(
         day=day,
         history=history,
         last_days=last_days,
-        attempts=list_attempts_by_day(athlete, day - timedelta(days=7)),
+        attempts=get_circumstances(athlete, day).attempts,
         left_out=list_left_out(athlete, day),
         near=_near(standings, history),
         foretold=_foretell(
             athlete, [target for target in targets if _is_new_on_a_known_ladder(target, history, last_days)]
         ),
         sides=sides,
-        needs=list_needs([rung for rung, _ in targets]),
+        needs=_needs(standings, targets),
         tests=tests,
         # A rung on the way that was chosen by hand as well is played as it was chosen.
         visits={
@@ -203,6 +204,12 @@ def _is_new_on_a_known_ladder(target: RungSide, history: History, last_days: Map
     """Whether a rung was not played on a side yet, but others of its ladder were: they may tell of the aim there."""
     rung, side = target
     return (rung.ladder_id, side) in last_days and not _on_side(history, rung, side)
+
+
+def _needs(standings: Sequence[LadderStanding], targets: Sequence[RungSide]) -> dict[int, Sequence[KnownNeed]]:
+    """What each of the targets needs: of what is worked on it is known."""
+    known = {each.working.pk: each.needs for each in standings}
+    return {**known, **list_needs([rung for rung, _ in targets if rung.pk not in known])}
 
 
 def _near(standings: Sequence[LadderStanding], history: History) -> dict[RungSide, Pace]:

@@ -17,7 +17,7 @@ from config.prepared import Prepared
 from jolly_core.errors import NotFound
 from jolly_core.foretelling.pace import Pace
 from jolly_core.load.counts import Played
-from jolly_core.load.dose import DoseLeft, Used, dose_left, stricter, used_of
+from jolly_core.load.dose import Dose, DoseLeft, Used, dose_left, stricter, used_of
 from jolly_core.load.registry import dose_of
 from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import SideSummary
@@ -26,6 +26,7 @@ from ladders.models import Ladder, Rung
 from ladders.selectors import get_threshold
 from runs.models import Event, Run, Summary
 
+NO_DOSE, NO_LIMIT = Dose(), DoseLeft(None)
 #: What was played on each side of some rungs, by the ids of the rungs and the sides.
 History = dict[tuple[int, str], SideSummary]
 
@@ -172,8 +173,10 @@ def get_dose_left(athlete: Athlete, ladder: Ladder, day: date) -> DoseLeft:
 
 def dose_left_on(ladder: Ladder, rung: Rung, attempts: Mapping[date, int], day: date) -> DoseLeft:
     """What the dose of a ladder, and that of the game on a rung, leave for a day after those attempts."""
-    own = dose_of(rung.game)
-    return dose_left(stricter(ladder.known_traits.dose, own.dose if own else None), attempts, day)
+    dose, own = ladder.known_traits.dose, dose_of(rung.game)
+    if own is None and dose == NO_DOSE:
+        return NO_LIMIT  # as most are
+    return dose_left(stricter(dose, own.dose if own else None), attempts, day)
 
 
 def get_used(athlete: Athlete, rung: Rung | int, day: date, *, but: UUID | None = None) -> Used:
