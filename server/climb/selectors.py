@@ -34,7 +34,7 @@ from jolly_core.verdicts.reason import STAY
 from jolly_core.verdicts.verdict import Verdict, closing_words, judge
 from jolly_core.verdicts.wall import WallSign, signs_of
 from jolly_core.words import sentence
-from ladders.models import KeptCheck, Ladder, Rung
+from ladders.models import Ladder, Rung
 from ladders.selectors import (
     KnownNeed,
     RungName,
@@ -160,12 +160,12 @@ class LadderStanding:
     @property
     def rung_held(self) -> RungName | None:
         """The highest rung that is held."""
-        return self.rungs[self.held - 1] if 0 < self.held <= len(self.rungs) else None
+        return self._worked_on.rung_held
 
     @property
     def kept(self) -> Kept | None:
         """How that rung is kept; None where it was not climbed here."""
-        return kept_of(self.ladder, self.rung_held)
+        return self._worked_on.kept
 
     @property
     def kept_standing(self) -> KeptStanding | None:
@@ -175,7 +175,11 @@ class LadderStanding:
     @property
     def below(self) -> RungName | None:
         """The rung right below the one that is worked on."""
-        return WorkedOn(self.ladder, self.rungs, self.working).below
+        return self._worked_on.below
+
+    @property
+    def _worked_on(self) -> WorkedOn:
+        return WorkedOn(self.ladder, self.rungs, self.working)
 
     @property
     def looked_at(self) -> list[int]:
@@ -249,12 +253,6 @@ def results_of(threshold: Threshold, played: Mapping[str, Sequence[PlayedRun]]) 
     return [result for _, result in sorted(results, key=lambda each: each[0])]
 
 
-def kept_of(ladder: Ladder, held: RungName | None) -> Kept | None:
-    """How the rung that is held is kept; None where that rung was not climbed, as one that was put in below."""
-    check: KeptCheck | None = getattr(ladder, "kept_check", None)
-    return check.known if check and held and check.rung_id == held.id else None
-
-
 def _place(worked_on: WorkedOn) -> RungPlace:
     ladder, working, rungs = worked_on.ladder, worked_on.working, len(worked_on.rungs)
     return RungPlace(working.number, rungs, ladder.known_pair, ladder.sides, is_ladder_held=ladder.held >= rungs)
@@ -268,8 +266,7 @@ def _stand(
     today: AthleteToday,
 ) -> LadderStanding:
     ladder, working = worked_on.ladder, worked_on.working
-    held = worked_on.rungs[ladder.held - 1] if 0 < ladder.held <= len(worked_on.rungs) else None
-    circumstances = today.on(ladder, working, kept_of(ladder, held))
+    circumstances = today.on(ladder, working, worked_on.kept)
     needed = [each.need for each in needs]
     verdict = judge(threshold, results, _place(worked_on), working.game, today=circumstances, needs=needed)
     return LadderStanding(ladder, ladder.held, worked_on.rungs, working, threshold, verdict, today.day, needs)

@@ -30,7 +30,8 @@ def decide(
     move = record_move(
         athlete, ladder_id, decision, verdict=verdict.kind, reasons=reasons, overruling=overruling, at=at
     )
-    begin_keeping(get_ladder_to_change(athlete, ladder_id))
+    if move.from_held != move.to_held:
+        begin_keeping(get_ladder_to_change(athlete, ladder_id))
     return move
 
 

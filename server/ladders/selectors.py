@@ -17,8 +17,8 @@ from jolly_core.body.risks import Risk, list_missing
 from jolly_core.challenges.registry import get_format
 from jolly_core.ladder.needs import Need, layer_needs
 from jolly_core.thresholds.threshold import Threshold, stored_threshold
-from jolly_core.verdicts.kept_check import is_rung_held
-from ladders.models import Acknowledgement, Ladder, Move, Rung, ThresholdRevision
+from jolly_core.verdicts.kept_check import Kept, is_rung_held
+from ladders.models import Acknowledgement, KeptCheck, Ladder, Move, Rung, ThresholdRevision
 from ladders.models import Need as RungNeed
 from layouts.models import Layout
 
@@ -58,6 +58,18 @@ class WorkedOn:
     ladder: Ladder
     rungs: Sequence[RungName]
     working: Rung
+
+    @property
+    def rung_held(self) -> RungName | None:
+        """The highest rung that is held."""
+        held = self.ladder.held
+        return self.rungs[held - 1] if 0 < held <= len(self.rungs) else None
+
+    @property
+    def kept(self) -> Kept | None:
+        """How that rung is kept; None where it was not climbed, as one that was put in below."""
+        check: KeptCheck | None = getattr(self.ladder, "kept_check", None)
+        return check.known if check and self.rung_held and check.rung_id == self.rung_held.id else None
 
     @property
     def below(self) -> RungName | None:

@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from datetime import timedelta
 
+from django.db.models import Exists, OuterRef
+
 from accounts.selectors import get_day
-from jolly_core.challenges.registry import get_format
 from jolly_core.sides import NONE
 from jolly_core.thresholds.condition import PAUSE_DAYS
 from jolly_core.verdicts.kept_check import CheckRun, Kept, follow
@@ -34,21 +35,17 @@ def follow_check(rung_id: int) -> None:
         return
     rung = check.rung
     threshold = get_threshold(rung)
-    metric = get_format(rung.format).metric(threshold.metric.id) or threshold.metric
     counting = Run.objects.filter(rung=rung, is_over=True, set_aside="", is_played=True, started_at__gte=check.since_at)
+    # After weeks without any run of the athlete's, one says nothing of what is kept.
+    before = Run.objects.filter(athlete=OuterRef("athlete"), started_at__lt=OuterRef("started_at"))
+    in_practice = Exists(before.filter(started_at__gte=OuterRef("started_at") - timedelta(days=PAUSE_DAYS)))
+    rows = counting.filter(in_practice).order_by("started_at", "id").values_list("day", "side", "metrics")
     runs = [
-        CheckRun(run.day, run.side if threshold.each_side else NONE, threshold.is_met_by(run.metrics.get(metric.id)))
-        for run in counting.order_by("started_at", "id").only("athlete", "day", "side", "metrics", "started_at")
-        if not _is_after_pause(run)
+        CheckRun(day, side if threshold.each_side else NONE, threshold.is_met_by(metrics.get(threshold.metric.id)))
+        for day, side, metrics in rows
     ]
     kept = follow(check.since, runs, rung.ladder.sides if threshold.each_side else (NONE,))
     KeptCheck.objects.filter(pk=check.pk).update(**_columns(kept))
-
-
-def _is_after_pause(run: Run) -> bool:
-    """Whether its athlete had not played anything for weeks: such a run says nothing of what is kept."""
-    before = Run.objects.filter(athlete=run.athlete_id, started_at__lt=run.started_at)
-    return not before.filter(started_at__gte=run.started_at - timedelta(days=PAUSE_DAYS)).exists()
 
 
 def _columns(kept: Kept) -> dict[str, object]:

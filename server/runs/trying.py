@@ -7,8 +7,9 @@ from datetime import datetime
 from itertools import takewhile
 
 from accounts.models import Athlete
+from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.registry import get_format
-from jolly_core.trials.decision import Standing, stand
+from jolly_core.trials.decision import Standing, is_over, stand
 from ladders.models import Rung
 from runs.models import Run
 from trials.models import Trial
@@ -23,7 +24,7 @@ def place_in_trial(rung: Rung, side: str) -> tuple[Trial | None, int | None]:
     trial = get_running_trial(rung, side)
     if trial is None:
         return None, None
-    place = list_standings_of([trial])[trial.pk].played
+    place = len(_list_values([trial])[trial.pk])
     return (None, None) if place >= trial.runs_planned else (trial, place)
 
 
@@ -32,17 +33,17 @@ def close_trial(run: Run, at: datetime) -> None:
     if run.trial_id is None:
         return
     trial = Trial.objects.filter(pk=run.trial_id, ended_at=None).select_related("rung").first()
-    if trial and list_standings_of([trial])[trial.pk].is_over:
+    if trial and is_over(trial.plan, _list_values([trial])[trial.pk], _metric(trial)):
         Trial.objects.filter(pk=trial.pk, ended_at=None).update(ended_at=at)
 
 
 def list_next_ways(athlete: Athlete) -> dict[int, str]:
     """For each ladder with a trial that runs, which way comes next, in a sentence."""
     trials = list(Trial.objects.filter(rung__ladder__athlete=athlete, ended_at=None).select_related("rung"))
-    standings = list_standings_of(trials) if trials else {}
+    values = _list_values(trials) if trials else {}
     said = {}
     for trial in trials:
-        played = standings[trial.pk].played
+        played = len(values[trial.pk])
         if played < trial.runs_planned:
             run = f"run {played + 1} of {trial.runs_planned}"
             said[trial.rung.ladder_id] = (
@@ -52,7 +53,13 @@ def list_next_ways(athlete: Athlete) -> dict[int, str]:
 
 
 def list_standings_of(trials: Sequence[Trial]) -> dict[int, Standing]:
-    """How each of the trials stands by its runs that count, read at once.
+    """How each of the trials stands by its runs that count, read at once."""
+    values = _list_values(trials)
+    return {trial.pk: stand(trial.plan, values[trial.pk], _metric(trial)) for trial in trials}
+
+
+def _list_values(trials: Sequence[Trial]) -> dict[int, list[float | None]]:
+    """The numbers of the runs of each trial that count, in the places of its order, read at once.
 
     Of two runs in one place the first one stands; what comes behind an empty place waits until that one is filled.
     """
@@ -63,9 +70,14 @@ def list_standings_of(trials: Sequence[Trial]) -> dict[int, Standing]:
     for trial_id, place, numbers in rows:
         if trial_id is not None and place is not None:
             by_place[trial_id].setdefault(place, numbers.get(metrics[trial_id]))
-    standings = {}
-    for trial in trials:
-        places, format_ = by_place[trial.pk], get_format(trial.rung.format)
-        values = [places[place] for place in takewhile(places.__contains__, range(trial.runs_planned))]
-        standings[trial.pk] = stand(trial.plan, values, format_.metric(trial.metric) or format_.metrics[0])
-    return standings
+    return {
+        trial.pk: [places[place] for place in takewhile(places.__contains__, range(trial.runs_planned))]
+        for trial in trials
+        for places in [by_place[trial.pk]]
+    }
+
+
+def _metric(trial: Trial) -> Metric:
+    """The number that its ways are compared by."""
+    format_ = get_format(trial.rung.format)
+    return format_.metric(trial.metric) or format_.metrics[0]

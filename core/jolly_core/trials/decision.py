@@ -10,6 +10,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from math import ceil, isinf
 from statistics import NormalDist, stdev
+from typing import Any
 
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import LONGEST_NAME
@@ -72,7 +73,7 @@ class Plan:
         )
 
 
-def read_plan(way: object, other: object, runs: object, seed: int) -> Plan:
+def read_plan(way: object, other: object, runs: Any, seed: int) -> Plan:
     """The checked plan of a trial. Raises ``CoreError`` naming every bad field."""
     problems = [_way_problem(name, each) for name, each in (("first", way), ("second", other))]
     problems.append(check_integer("runs", runs, FEWEST_RUNS, MOST_RUNS, "runs"))
@@ -83,7 +84,7 @@ def read_plan(way: object, other: object, runs: object, seed: int) -> Plan:
     one, two = str(way).strip(), str(other).strip()
     if one.casefold() == two.casefold():
         raise CoreError.one("name_twice", "Name two different ways.", "second", value=other)
-    return Plan((one, two), int(str(runs)), seed)
+    return Plan((one, two), runs, seed)
 
 
 def _way_problem(name: str, way: object) -> Problem | None:
@@ -110,20 +111,27 @@ class Standing:
     more_runs: int | None
     words: tuple[str, ...] = ()
 
-    @property
-    def is_over(self) -> bool:
-        return self.verdict != RUNNING
-
 
 def stand(plan: Plan, values: Sequence[float | None], metric: Metric) -> Standing:
     """How a trial stands by the values of its runs, in the places of its order; None for a run without a number.
 
     Decided is what a look decided, and stays: later runs change nothing.
     """
+    verdict, look = _decided(plan, values, metric)
+    return _describe(plan, values[:look], metric, verdict)
+
+
+def is_over(plan: Plan, values: Sequence[float | None], metric: Metric) -> bool:
+    """Whether a look has decided, or the last one could not tell: what ``stand`` says, without its interval."""
+    return _decided(plan, values, metric)[0] != RUNNING
+
+
+def _decided(plan: Plan, values: Sequence[float | None], metric: Metric) -> tuple[str, int]:
+    """What the first look that ends the trial decides, and after how many runs; running, and all of them, without."""
     for look in plan.looks:
         if len(values) >= look and (verdict := decide(plan, values[:look], metric)) != RUNNING:
-            return _describe(plan, values[:look], metric, verdict)
-    return _describe(plan, values, metric, RUNNING)
+            return verdict, look
+    return RUNNING, len(values)
 
 
 def decide(plan: Plan, values: Sequence[float | None], metric: Metric) -> str:

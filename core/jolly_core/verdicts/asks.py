@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from datetime import date
 
 from jolly_core.verdicts.kept_check import Kept
-from jolly_core.verdicts.reason import CLIMB, REST, STAY, STEP_BACK
+from jolly_core.verdicts.reason import CLIMB, REST, STEP_BACK
 from jolly_core.verdicts.verdict import Verdict
 
 #: More than that is a list, and nobody does a list.
@@ -46,7 +46,7 @@ def ask_of(
         return Ask(CHECK, ladder, kept.words(rung_held, day))
     if trial:
         return Ask(TRIAL, ladder, trial)
-    return Ask(PLAY, ladder, why, verdict.share) if verdict.kind == STAY else None
+    return Ask(PLAY, ladder, why, verdict.share)
 
 
 def first_asks(asks: Iterable[Ask | None]) -> Sequence[Ask]:

@@ -179,3 +179,11 @@ def test_small_doses_stop_where_it_worked_and_stretching_tries_the_next_rung(pla
     putt_now(player, rung_id(putting), 9)
     after = decide(player.client, putting, "climb")["standing"]
     assert after["verdict"]["evidence"][0]["recent"] == []
+
+
+def test_the_first_run_after_weeks_without_any_is_no_check(player: Player, held: Ladder) -> None:
+    let_weeks_pass(held, 4)
+    putt_now(player, rung_id(held), 3)
+    assert standing(player.client, held)["kept"]["words"].startswith("Rung 1 is due for a check: one run at its mark")
+    putt_now(player, rung_id(held), 9)
+    assert standing(player.client, held)["kept"]["words"] == "Rung 1 is checked in about 3 weeks. 1 check met so far."
