@@ -11,8 +11,9 @@ from typing import Any, ClassVar
 from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.settings import Settings, settings_schema
-from jolly_core.errors import Problem
+from jolly_core.errors import CoreError, Problem
 from jolly_core.ladder.needs import Need
+from jolly_core.validation import check_integer
 
 #: After so many days without a run the first one only says where one stands. Common practice, no source.
 PAUSE_DAYS = 21
@@ -112,6 +113,12 @@ class Played:
     met: Any
     makes: Any
     attempts: int
+
+
+def check_at_most(name: str, value: int, most: int, unit: str) -> None:
+    """Raise ``CoreError`` for a number of ``unit`` (in the singular) that is not 1 to ``most`` of another setting."""
+    if problem := check_integer(name, value, 1, most, unit if most == 1 else f"{unit}s"):
+        raise CoreError([problem])
 
 
 @dataclass(frozen=True)

@@ -7,10 +7,9 @@ from typing import Any
 
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.settings import metric_name, whole_number
-from jolly_core.errors import CoreError, Problem
-from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, Seen, State
+from jolly_core.errors import Problem
+from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, Seen, State, check_at_most
 from jolly_core.thresholds.conditions.at_the_mark import MOST_RUNS, AtTheMark
-from jolly_core.words import quantity
 
 HIGHEST_MARK = 100_000
 
@@ -32,10 +31,7 @@ class AnotherNumber(Condition):
     of_last: int = whole_number("of the last … runs", 1, MOST_RUNS, 3, "runs")
 
     def check(self) -> None:
-        if self.reached > self.of_last:
-            message = f"reached must be 1 to {quantity(self.of_last, 'run')}; {self.reached} is outside."
-            allowed = f"1..{self.of_last}"
-            raise CoreError.one("out_of_range", message, "reached", value=self.reached, allowed=allowed)
+        check_at_most("reached", self.reached, self.of_last, "run")
 
     @property
     def most_runs(self) -> int:

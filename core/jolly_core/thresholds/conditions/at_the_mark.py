@@ -8,8 +8,7 @@ from typing import Any
 
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.settings import whole_number
-from jolly_core.errors import CoreError
-from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, Seen, State
+from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, Seen, State, check_at_most
 from jolly_core.words import quantity
 
 MOST_RUNS = 20
@@ -31,13 +30,8 @@ class AtTheMark(Condition):
     days: int = whole_number("on at least … days", 1, MOST_RUNS, 1, "days")
 
     def check(self) -> None:
-        for name, value, most, unit in (
-            ("reached", self.reached, self.of_last, "runs"),
-            ("days", self.days, self.reached, "days"),
-        ):
-            if value > most:
-                message = f"{name} must be 1 to {quantity(most, unit[:-1])}; {value} is outside."
-                raise CoreError.one("out_of_range", message, name, value=value, allowed=f"1..{most}")
+        check_at_most("reached", self.reached, self.of_last, "run")
+        check_at_most("days", self.days, self.reached, "day")
 
     @property
     def most_runs(self) -> int:

@@ -11,10 +11,10 @@ from jolly_core.challenges.settings import whole_number
 from jolly_core.errors import Problem
 from jolly_core.stats.sequential import DOWN, OPEN, UP, SequentialTest
 from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, Seen, State
+from jolly_core.thresholds.conditions.at_the_mark import MOST_RUNS
 from jolly_core.thresholds.conditions.proof import rate_of
 from jolly_core.words import quantity
 
-MOST_RUNS = 20
 PER_CENT = 100
 LOWEST, HIGHEST = 0.01, 0.99
 
@@ -61,14 +61,14 @@ class Decided(Condition):
         what = f"from {quantity(tries, 'try', 'tries')}, {makes} made, "
         if verdict == UP:
             return State(True, 1.0, f"{what}it is decided", "decided for you", "", "decided", 0)
-        needed, most = test.makes_in_a_row(makes, tries), test.most_tries - tries
+        needed, most = test.makes_in_a_row(makes, tries), quantity(test.most_tries - tries, "try", "tries")
         length = next((run.attempts for run in reversed(seen.runs) if run.attempts), 0)
         return State(
             is_filled=False,
             share=min(0.95, max(0.0, 1 - needed / (test.makes_in_a_row(0, 0) + 1))),
             so_far=f"{what}it is open" if tries else "nothing is known yet",
             wanted="a decision wanted",
-            missing=f"{needed} makes in a row would decide, and {quantity(most, 'try', 'tries')} at the most",
+            missing=f"{quantity(needed, 'make')} in a row would decide, and {most} at the most",
             brief=f"open after {quantity(tries, 'try', 'tries')}",
             more_runs=-(-needed // length) if length else None,
         )

@@ -13,10 +13,9 @@ from jolly_core.errors import Problem
 from jolly_core.foretelling.forecast import WITHIN_S
 from jolly_core.foretelling.registry import forecast_of
 from jolly_core.thresholds.condition import Condition, Mark, Played, RunResult, Seen, State
+from jolly_core.thresholds.conditions.at_the_mark import MOST_RUNS
 from jolly_core.words import quantity
 
-#: As many runs are kept of each rung and side.
-MOST_RUNS = 20
 MOST_TRIES = 1000
 PER_CENT = 100
 

@@ -7,11 +7,10 @@ from typing import Any
 
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.settings import whole_number
-from jolly_core.errors import CoreError
-from jolly_core.thresholds.condition import Condition, Mark, Played, Seen, State
+from jolly_core.thresholds.condition import Condition, Mark, Played, Seen, State, check_at_most
+from jolly_core.thresholds.conditions.at_the_mark import MOST_RUNS
 from jolly_core.words import quantity
 
-MOST_RUNS = 20
 HIGHEST_FLOOR = 100_000
 
 
@@ -31,9 +30,7 @@ class Steady(Condition):
     of_last: int = whole_number("in the last … runs", 1, MOST_RUNS, 5, "runs")
 
     def check(self) -> None:
-        if self.times > self.of_last:
-            message = f"times must be 1 to {quantity(self.of_last, 'run')}; {self.times} is outside."
-            raise CoreError.one("out_of_range", message, "times", value=self.times, allowed=f"1..{self.of_last}")
+        check_at_most("times", self.times, self.of_last, "run")
 
     @property
     def most_runs(self) -> int:
@@ -44,7 +41,8 @@ class Steady(Condition):
 
     def words(self, mark: Mark) -> str:
         often = "none" if self.times == 1 else f"at most {self.times - 1}"
-        return f"{often} of the last {quantity(self.of_last, 'run')} worse than {mark.metric.words(self.floor)}"
+        worse = f"worse than {mark.metric.words(self.floor)}"
+        return f"the last run not {worse}" if self.of_last == 1 else f"{often} of the last {self.of_last} runs {worse}"
 
     def state(self, seen: Seen) -> State:
         recent, floor = seen.latest(self.of_last), self._floor(seen.mark)
@@ -55,11 +53,13 @@ class Steady(Condition):
             if len(recent) + each >= self.of_last and sum([*below, *[False] * each][-self.of_last :]) < self.times
         )
         said = f"{sum(below) or 'none'} of the last {quantity(len(recent), 'run')} worse than {self.floor}"
+        if len(recent) == 1:
+            said = f"the last run {'' if below[0] else 'not '}worse than {self.floor}"
         return State(
             is_filled=more == 0,
             share=1 - more / self.of_last,
             so_far=said if recent else "no run yet",
-            wanted=f"fewer than {self.times} of {self.of_last} wanted",
+            wanted="none wanted" if self.times == 1 else f"at most {self.times - 1} wanted",
             missing=f"{quantity(more, 'more run')} not worse than {seen.mark.metric.words(self.floor)}" if more else "",
             brief=said if recent else "no run yet",
             more_runs=more,

@@ -182,7 +182,7 @@ export default function TodayPage() {
                 title="Asked of you today"
                 actions={
                   <Link component={RouterLink} to="/climb">
-                    All {quantity(ladders, "ladder")}
+                    {ladders === 1 ? "Your ladder" : `All ${ladders} ladders`}
                   </Link>
                 }>
                 {asks.map((ask) => (

@@ -3,7 +3,7 @@ import { Box, Stack, Typography } from "@mui/material";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 
 import { api, unwrap, type Schemas } from "../../../api/client";
-import { quantity, showDay } from "../../../shared/lib/format";
+import { showDay } from "../../../shared/lib/format";
 import { useSettled } from "../../../shared/lib/useSettled";
 import { tape } from "../../../shared/ui/tape";
 import { SIGNS } from "../../../shared/ui/VerdictSign";
@@ -83,7 +83,9 @@ function WouldHave({ would }: { would: Would[] }) {
   return (
     <div>
       <Typography variant="body2">
-        With your last {quantity(would.length, "run")} this would have said, run by run:
+        {would.length === 1
+          ? "With your last run this would have said:"
+          : `With your last ${would.length} runs this would have said, run by run:`}
       </Typography>
       <Box role="img" aria-label={words} sx={{ display: "flex", flexWrap: "wrap", gap: 0.5, mt: 0.5 }}>
         {would.map(({ kind, day, value }, place) => {
