@@ -9,19 +9,15 @@ from playwright.sync_api import expect
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
 from tests.browser.days import let_days_pass
-from tests.browser.test_verdicts import has_putted
+from tests.browser.putting import has_putted, who_putts
 from tests.serving import Application
 
 
 def test_a_rung_is_checked_lost_and_rebuilt(open_page: OpenPage, application: Application) -> None:
     page = open_page()
-    athlete = AthleteAtTheScreen(page)
-    athlete.come_in()
-    athlete.own_ladder("Putts from the circle")
-    standing = page.request.get("/api/ladders/").json()[0]
-    ladder, rung = f"/climb/{standing['ladder']['id']}", standing["working"]["id"]
+    athlete, ladder, rung = who_putts(page)
     has_putted(athlete, rung, 9, 9)
-    page.goto(ladder)
+    page.goto(f"/climb/{ladder}")
     page.get_by_role("button", name="Climb: rung 1 is held").click()
     kept = page.get_by_role("group", name="Kept check")
     expect(kept).to_contain_text("Rung 1 is checked in about 1 week.")
@@ -29,13 +25,13 @@ def test_a_rung_is_checked_lost_and_rebuilt(open_page: OpenPage, application: Ap
     let_days_pass(application, 8)
     page.goto("/")
     expect(page.get_by_role("link", name=re.compile("Putts from the circle.*Kept check"))).to_be_visible()
-    page.goto(ladder)
+    page.goto(f"/climb/{ladder}")
     kept.get_by_role("link", name="Play the check").click()
     page.get_by_role("button", name="Start").click()
     athlete.start()
     athlete.press(*["make"] * 3, *["miss"] * 7)
     athlete.see_what_it_means()
-    page.goto(ladder)
+    page.goto(f"/climb/{ladder}")
     expect(kept).to_contain_text("Rung 1 is checked in about 1 week.")
 
     let_days_pass(application, 2)
@@ -55,11 +51,7 @@ def test_a_rung_is_checked_lost_and_rebuilt(open_page: OpenPage, application: Ap
 
 def test_two_ways_over_twelve_runs_come_to_a_decision(open_page: OpenPage) -> None:
     page = open_page()
-    athlete = AthleteAtTheScreen(page)
-    athlete.come_in()
-    athlete.own_ladder("Putts from the circle")
-    standing = page.request.get("/api/ladders/").json()[0]
-    ladder, rung = standing["ladder"]["id"], standing["working"]["id"]
+    athlete, ladder, rung = who_putts(page)
     page.goto(f"/climb/{ladder}")
     page.get_by_role("button", name="Try two ways").click()
     page.get_by_label("One way").fill("old grip")
@@ -121,11 +113,8 @@ def test_a_combination_waits_for_what_it_needs(open_page: OpenPage) -> None:
 
 def test_advice_is_overruled_with_a_reason_and_taken_back(open_page: OpenPage) -> None:
     page = open_page()
-    athlete = AthleteAtTheScreen(page)
-    athlete.come_in()
-    athlete.own_ladder("Putts from the circle")
-    standing = page.request.get("/api/ladders/").json()[0]
-    page.goto(f"/climb/{standing['ladder']['id']}")
+    _, ladder, _ = who_putts(page)
+    page.goto(f"/climb/{ladder}")
     page.get_by_role("button", name="Climb anyway").click()
     page.get_by_label("Why? You may leave it open").fill("It felt ready")
     page.get_by_role("button", name="Climb anyway, I decide").click()
@@ -139,10 +128,7 @@ def test_advice_is_overruled_with_a_reason_and_taken_back(open_page: OpenPage) -
 
 def test_a_school_changes_the_plan(open_page: OpenPage) -> None:
     page = open_page()
-    athlete = AthleteAtTheScreen(page)
-    athlete.come_in()
-    athlete.own_ladder("Putts from the circle")
-    ladder = page.request.get("/api/ladders/").json()[0]["ladder"]["id"]
+    _, ladder, _ = who_putts(page)
 
     def planned() -> None:
         page.goto(f"/plan?ladders={ladder}")

@@ -3,25 +3,12 @@
 from __future__ import annotations
 
 import re
-from datetime import UTC, datetime
-from uuid import uuid4
 
 from playwright.sync_api import Locator, Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
-
-
-def has_putted(athlete: AthleteAtTheScreen, rung: int, *made: int) -> None:
-    """Have played runs of ten with so many made, on another screen."""
-    for number in made:
-        run = uuid4()
-        athlete.send(f"api/runs/{run}/", method="PUT", rung=rung, side="none", started_at=datetime.now(UTC).isoformat())
-        kinds = ["make"] * number + ["miss"] * (10 - number)
-        events = [
-            {"id": str(uuid4()), "kind": kind, "seq": seq, "at_ms": 900 * seq} for seq, kind in enumerate(kinds, 1)
-        ]
-        athlete.send(f"api/runs/{run}/events/", events=events)
+from tests.browser.putting import has_putted, who_putts
 
 
 def asks(page: Page) -> Locator:
@@ -34,12 +21,9 @@ def test_a_lucky_athlete_is_promoted_by_counting_and_held_by_proof_and_the_scree
     open_page: OpenPage,
 ) -> None:
     page = open_page(is_quiet=True)  # a refusal stands in the console, too
-    athlete = AthleteAtTheScreen(page)
-    athlete.come_in()
-    athlete.own_ladder("Putts from the circle")
-    standing = page.request.get("/api/ladders/").json()[0]
-    has_putted(athlete, standing["working"]["id"], 5, 7, 6, 7)
-    page.goto(f"/climb/{standing['ladder']['id']}")
+    athlete, ladder, rung = who_putts(page)
+    has_putted(athlete, rung, 5, 7, 6, 7)
+    page.goto(f"/climb/{ladder}")
 
     costs = asks(page)
     page.get_by_role("spinbutton", name="Mark").fill("7")
@@ -73,20 +57,16 @@ def test_a_lucky_athlete_is_promoted_by_counting_and_held_by_proof_and_the_scree
     )
     expect(page.get_by_text(said)).to_be_visible()
 
-    has_putted(athlete, standing["working"]["id"], 9, 9, 9)
+    has_putted(athlete, rung, 9, 9, 9)
     page.reload()
     expect(page.get_by_role("heading", name=re.compile("^Climb to rung 2"))).to_be_visible()
 
 
 def test_a_school_is_chosen_and_what_felt_hard_holds_one_up(open_page: OpenPage) -> None:
     page = open_page()
-    athlete = AthleteAtTheScreen(page)
-    athlete.come_in()
-    athlete.own_ladder("Putts from the circle")
-    standing = page.request.get("/api/ladders/").json()[0]
-    ladder, rung = f"/climb/{standing['ladder']['id']}", standing["working"]["id"]
+    athlete, ladder, rung = who_putts(page)
     has_putted(athlete, rung, 9, 9)
-    page.goto(ladder)
+    page.goto(f"/climb/{ladder}")
     expect(page.get_by_role("heading", name=re.compile("^Climb to rung 2"))).to_be_visible()
     page.get_by_label("Climbed by the school").click()
     page.get_by_role("option", name="Comfort first").click()
@@ -99,7 +79,7 @@ def test_a_school_is_chosen_and_what_felt_hard_holds_one_up(open_page: OpenPage)
     expect(page.get_by_text("Comfort of the last 2 runs: not said, 4; 2 more runs at 4 of 5 or more.")).to_be_visible()
     page.reload()
     expect(page.get_by_role("button", name="4 comfortable")).to_have_attribute("aria-pressed", "true")
-    page.goto(ladder)
+    page.goto(f"/climb/{ladder}")
     page.get_by_label("Climbed by the school").click()
     page.get_by_role("option", name="Prove it").click()
     expect(page.get_by_text(re.compile("Nine in ten sure"))).to_be_visible()
