@@ -8,7 +8,8 @@ from datetime import date
 from typing import Any
 
 from accounts.models import Athlete
-from climb.selectors import RECENT_RUNS, results_of
+from climb.outcome import RECENT_RUNS
+from climb.selectors import results_of
 from jolly_core.errors import CoreError, errors_under
 from jolly_core.record.pace import pace_of
 from jolly_core.record.summary import SideSummary

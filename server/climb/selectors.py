@@ -5,23 +5,17 @@ from __future__ import annotations
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from datetime import date
-from typing import Any
 from uuid import UUID
 
 from accounts.models import Athlete
 from accounts.selectors import get_today
 from blocks.models import key_of
 from climb.circumstances import AthleteToday, get_circumstances
-from jolly_core.challenges.breakdown import Breakdown
-from jolly_core.challenges.card_items.bands import Bands
 from jolly_core.challenges.metric import Metric
-from jolly_core.challenges.tally import WHOLE
 from jolly_core.ladder.levers import Step, step_between
 from jolly_core.ladder.needs import unmet_words
-from jolly_core.lessons.registry import lessons_of
-from jolly_core.load.registry import dose_of
 from jolly_core.record.summary import PlayedRun, SideSummary
-from jolly_core.record.usual import Comparison, compare, usual_of
+from jolly_core.record.usual import usual_of
 from jolly_core.record.weaker import Finding, SideResults, find_weaker
 from jolly_core.sides import FIRST, SECOND
 from jolly_core.thresholds.condition import RunResult
@@ -31,7 +25,7 @@ from jolly_core.verdicts.brake import RungPlace
 from jolly_core.verdicts.change import what_would_fill
 from jolly_core.verdicts.kept_check import Kept
 from jolly_core.verdicts.reason import STAY
-from jolly_core.verdicts.verdict import Verdict, closing_words, judge
+from jolly_core.verdicts.verdict import Verdict, judge
 from jolly_core.verdicts.wall import WallSign, signs_of
 from jolly_core.words import sentence
 from ladders.models import Ladder, Rung
@@ -39,7 +33,6 @@ from ladders.selectors import (
     KnownNeed,
     RungName,
     WorkedOn,
-    get_ladder,
     get_threshold,
     get_working_rung,
     list_needs,
@@ -50,11 +43,7 @@ from ladders.selectors import (
 )
 from places.models import Place
 from places.selectors import list_places
-from runs.models import Run
-from runs.selectors import History, get_run, list_counting_before, list_history, list_summaries
-
-#: How many results are shown in a row at the end of a run.
-RECENT_RUNS = 20
+from runs.selectors import History, list_history, list_summaries
 
 
 @dataclass(frozen=True)
@@ -185,35 +174,6 @@ class LadderStanding:
     def looked_at(self) -> list[int]:
         """The rung that is worked on, and the one below, by their ids: what is read of it among many ladders."""
         return [self.working.pk, *([self.below.id] if self.below else [])]
-
-
-@dataclass(frozen=True)
-class MetricRow:
-    """One number of a run beside its usual, its best and its mark: a number is never alone."""
-
-    id: str
-    title: str
-    comparison: Comparison
-    mark_words: str | None
-    is_met: bool | None
-
-
-@dataclass(frozen=True)
-class Outcome:
-    """What a run came to: its numbers beside the usual, the best and the mark, and the verdict on the rung."""
-
-    run: Run
-    rows: Sequence[MetricRow]
-    recent: Sequence[RunPoint]
-    threshold: Threshold
-    standing: LadderStanding
-    is_working_rung: bool
-    #: What is said where it is enough for today, whatever happened; empty where one may go on.
-    closing: str
-    #: The named range that the result lies in, or the next one; empty where the card has none.
-    band: str
-    lessons: Sequence[str]
-    breakdown: Breakdown | None
 
 
 def get_standing(ladder: Ladder) -> LadderStanding:
@@ -382,60 +342,13 @@ def _record(ladder: Ladder, summary: SideSummary, threshold: Threshold, side: st
         side=side,
         side_words=ladder.known_pair.words(side),
         count=summary.runs,
-        runs=_points(summary.latest(), threshold),
+        runs=points_of(summary.latest(), threshold),
         usual=usual.mean if usual else None,
         spread=usual.spread if usual else None,
         best=summary.best(metric.id, metric.direction),
     )
 
 
-def _points(runs: Iterable[PlayedRun], threshold: Threshold) -> list[RunPoint]:
+def points_of(runs: Iterable[PlayedRun], threshold: Threshold) -> list[RunPoint]:
     values = [(run, run.metrics.get(threshold.metric.id)) for run in runs]
     return [RunPoint(UUID(run.id), run.day, value, threshold.is_met_by(value)) for run, value in values]
-
-
-def get_outcome(athlete: Athlete, run_id: UUID) -> Outcome:
-    """What the run came to. Runs that began after it are left out of its usual and best."""
-    run = get_run(athlete, run_id)
-    ladder = get_ladder(athlete, run.rung.ladder_id)
-    rung = run.rung  # it may have been taken out since
-    threshold = get_threshold(rung)
-    earlier = list_counting_before(run)
-    standing = get_standing(ladder)
-    is_working_rung = standing.working.pk == rung.pk
-    is_capped = dose_of(run.game) is not None and run.known_tally.ending in WHOLE
-    return Outcome(
-        run=run,
-        rows=_rows(run, earlier, threshold),
-        recent=_points([*(each.played for each in earlier[1 - RECENT_RUNS :]), run.played], threshold),
-        threshold=threshold,
-        standing=standing,
-        is_working_rung=is_working_rung,
-        closing=closing_words(standing.verdict if is_working_rung else None, is_capped=is_capped),
-        band=run.known_card.of(Bands).of(run.result.value),
-        lessons=lessons_of(run.game, run.known_tally),
-        breakdown=run.game.breakdown(run.known_tally),
-    )
-
-
-def _rows(run: Run, earlier: Sequence[Run], threshold: Threshold) -> list[MetricRow]:
-    metrics = run.game.metrics
-    ordered = sorted(metrics, key=lambda metric: metric.id != threshold.metric.id)
-    rows = []
-    for metric in ordered:
-        value: Any = run.metrics.get(metric.id)
-        if value is None:
-            continue
-        is_asked = metric.id == threshold.metric.id
-        rows.append(
-            MetricRow(
-                id=metric.id,
-                title=metric.title,
-                comparison=compare(
-                    value, [each for other in earlier if (each := other.metrics.get(metric.id)) is not None], metric
-                ),
-                mark_words=metric.number(threshold.mark) if is_asked else None,
-                is_met=threshold.is_met_by(value) if is_asked else None,
-            )
-        )
-    return rows

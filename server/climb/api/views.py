@@ -7,7 +7,7 @@ from rest_framework.response import Response
 from rest_framework.views import APIView
 
 from accounts.models import Athlete
-from climb import asking, selectors, services
+from climb import asking, outcome, selectors, services
 from climb.api.serializers import (
     AskingSerializer,
     BenchSerializer,
@@ -111,4 +111,4 @@ class OutcomeView(APIView):
 
     @extend_schema(operation_id="get_outcome", responses=OutcomeSerializer)
     def get(self, request: Request, run_id: UUID) -> Response:
-        return Response(OutcomeSerializer(selectors.get_outcome(request.user, run_id)).data)
+        return Response(OutcomeSerializer(outcome.get_outcome(request.user, run_id)).data)
