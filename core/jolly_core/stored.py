@@ -16,15 +16,17 @@ Stance(feet=('left',), width_cm=40)
 
 from __future__ import annotations
 
+import json
 from collections.abc import Callable, Hashable, Mapping
 from dataclasses import dataclass, fields, is_dataclass, replace
 from datetime import date, datetime
-from functools import cache
+from functools import cache, lru_cache
 from types import UnionType
-from typing import Any, ClassVar, Self, Union, cast, get_args, get_origin, get_type_hints
+from typing import Any, ClassVar, Self, TypeVar, Union, cast, get_args, get_origin, get_type_hints
 
 from jolly_core.errors import CoreError
 
+Value = TypeVar("Value")
 VERSION_KEY = "v"
 #: From the values of one version to those of the next; it may change that mapping, and nothing within.
 Step = Callable[[dict[str, Any]], dict[str, Any]]
@@ -69,6 +71,23 @@ def upgraded(kind: type[Stored], stored: Mapping[str, Any]) -> dict[str, Any]:
     for older in range(found, kind._version):
         values = kind._upgrades[older](values)
     return values
+
+
+def remembered(read: Callable[[dict[str, Any]], Value], most: int = 2048) -> Callable[[Mapping[str, Any]], Value]:
+    """A reader of stored values that remembers the latest, by their JSON: for what is read again and again unchanged.
+
+    What it gives is shared by all who read the same, so ``read`` must make something that cannot be changed.
+
+    >>> read = remembered(lambda values: tuple(values["a"]))
+    >>> read({"a": [1, 2]}) is read({"a": [1, 2]})
+    True
+    """
+
+    @lru_cache(maxsize=most)
+    def read_text(text: str) -> Value:
+        return read(json.loads(text))
+
+    return lambda stored: read_text(json.dumps(stored))
 
 
 def to_plain(value: Any) -> Any:

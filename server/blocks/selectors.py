@@ -89,20 +89,18 @@ def list_blocks_between(athlete: Athlete, first: date, last: date) -> QuerySet[B
 def list_sessions(athlete: Athlete, since: date) -> list[Practice]:
     """The blocks played since that day whose effort was told, as the core's load takes them."""
     done = Block.objects.filter(athlete=athlete, status=Block.Status.DONE, day__gte=since)
-    blocks = done.only("day", "minutes", "effort", "started_at", "finished_at")
+    rows = done.values_list("day", "minutes", "effort", "started_at", "finished_at")
     return [
-        Practice(block.day, _minutes_of(block), block.effort)
-        for block in blocks
-        if block.started_at and block.finished_at and block.effort is not None
+        Practice(day, _minutes_played(minutes, started_at, finished_at), effort)
+        for day, minutes, effort, started_at, finished_at in rows
+        if started_at and finished_at and effort is not None
     ]
 
 
-def _minutes_of(block: Block) -> float:
+def _minutes_played(planned: int, started_at: datetime, finished_at: datetime) -> float:
     """How long a block was played; as long as planned where its clock cannot be believed: nobody closed it in time."""
-    if block.started_at is None or block.finished_at is None:
-        return float(block.minutes)
-    minutes = (block.finished_at - block.started_at).total_seconds() / 60
-    return minutes if 0 <= minutes <= MOST_TIMES * block.minutes else float(block.minutes)
+    minutes = (finished_at - started_at).total_seconds() / 60
+    return minutes if 0 <= minutes <= MOST_TIMES * planned else float(planned)
 
 
 def get_part(athlete: Athlete, part_id: int) -> Part:

@@ -12,8 +12,15 @@ from jolly_core.challenges.registry import AnyGame, stored_game
 from jolly_core.ladder.levers import Lever, levers_words
 from jolly_core.sided import Laterality, say
 from jolly_core.sides import NONE, Pair
+from jolly_core.stored import remembered
 from jolly_core.verdicts.kept_check import Kept, is_rung_held
 from layouts.models import Layout
+
+# What most reads of a record read again, unchanged since the last one.
+_read_pair = remembered(Pair.from_stored)
+_read_traits = remembered(Traits.from_stored)
+_read_card = remembered(Card.from_stored)
+_read_game = remembered(lambda stored: stored_game(stored["format"], stored["settings"]))
 
 
 class Ladder(models.Model):
@@ -59,7 +66,7 @@ class Ladder(models.Model):
     @cached_property
     def known_pair(self) -> Pair:
         """What its two sides are, as the core takes it."""
-        return Pair.from_stored(self.pair)
+        return _read_pair(self.pair)
 
     @cached_property
     def has_sides(self) -> bool:
@@ -74,7 +81,7 @@ class Ladder(models.Model):
     @cached_property
     def known_traits(self) -> Traits:
         """What it asks of body and place, as the core takes it."""
-        return Traits.from_stored(self.traits)
+        return _read_traits(self.traits)
 
     def laterality(self, side: str = NONE) -> Laterality:
         """Which side its athlete's body uses in its discipline; on a side that is an arm's, that of the arm."""
@@ -160,7 +167,7 @@ class Rung(models.Model):
     @cached_property
     def game(self) -> AnyGame:
         """What is played on it."""
-        return stored_game(self.format, self.settings)
+        return _read_game({"format": self.format, "settings": self.settings})
 
     @cached_property
     def known_levers(self) -> tuple[Lever, ...]:
@@ -175,7 +182,7 @@ class Rung(models.Model):
     @cached_property
     def known_card(self) -> Card:
         """Its card, as the core takes it."""
-        return Card.from_stored(self.card)
+        return _read_card(self.card)
 
     @property
     def said_set_up(self) -> str:

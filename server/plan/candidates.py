@@ -163,6 +163,8 @@ def read_candidates(
 
 def _chosen_by_hand(athlete: Athlete, rung_ids: Sequence[int]) -> list[Rung]:
     """Rungs of the athlete's by their ids, in that order. Raises ``CoreError`` for others."""
+    if not rung_ids:
+        return []
     found = {
         rung.pk: rung for rung in Rung.objects.filter(pk__in=rung_ids, ladder__athlete=athlete).select_related("ladder")
     }
@@ -209,7 +211,8 @@ def _is_new_on_a_known_ladder(target: RungSide, history: History, last_days: Map
 def _needs(standings: Sequence[LadderStanding], targets: Sequence[RungSide]) -> dict[int, Sequence[KnownNeed]]:
     """What each of the targets needs: of what is worked on it is known."""
     known = {each.working.pk: each.needs for each in standings}
-    return {**known, **list_needs([rung for rung, _ in targets if rung.pk not in known])}
+    others = [rung for rung, _ in targets if rung.pk not in known]
+    return {**known, **list_needs(others)} if others else known
 
 
 def _near(standings: Sequence[LadderStanding], history: History) -> dict[RungSide, Pace]:

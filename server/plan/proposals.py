@@ -8,7 +8,7 @@ from datetime import date
 from typing import Any
 
 from accounts.models import Athlete
-from accounts.selectors import list_limits
+from climb.circumstances import get_circumstances
 from jolly_core.planning.arrangement import Arrangement, arrange_block
 from jolly_core.planning.candidate import BALANCED, NORMAL, TEST_DAY, Candidate, Kept, Terms
 from jolly_core.planning.own_parts import OwnPart
@@ -142,7 +142,7 @@ def terms_of(athlete: Athlete, asked: BlockRequest, candidates: Candidates) -> T
         day=asked.day,
         focus=asked.focus,
         energy=asked.energy,
-        limits=list_limits(athlete, asked.day),
+        limits=get_circumstances(athlete, asked.day).limits,
         offers=tuple(asked.place.offers) if asked.place else None,
         missing=tuple(asked.missing),
         partner=asked.partner,

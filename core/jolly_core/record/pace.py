@@ -76,6 +76,8 @@ def _as_guessed(prior: Pace, guess: FirstGuess) -> Pace:
     >>> guessed.attempt_ms, guessed.rate
     (20000, 0.95)
     """
+    if guess.is_blank:
+        return prior
     if guess.seconds_a_try is not None:
         prior = replace(prior, attempt_ms=1000 * guess.seconds_a_try, is_timed=False)
     rate = prior.rate if guess.of_ten is None else min(9.5, max(0.5, guess.of_ten)) / 10

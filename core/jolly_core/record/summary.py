@@ -66,21 +66,18 @@ class SideSummary(Stored):
 
     def latest(self, many: int = LATEST) -> list[PlayedRun]:
         """The last ``many`` runs, oldest first."""
-        return [self._run(place) for place in range(max(0, len(self.ids) - many), len(self.ids))]
+        return list(self._all[max(0, len(self._all) - many) :])
 
     def since(self, moment: datetime, many: int = LATEST) -> list[PlayedRun]:
         """Those of the last ``many`` runs that began then or later, oldest first."""
         return [run for run in self.latest(many) if run.started_at >= moment]
 
     @cached_property
-    def _read(self) -> dict[int, PlayedRun]:
-        """The runs that were asked for before, by their places: a plan asks for the same ones several times."""
-        return {}
-
-    def _run(self, place: int) -> PlayedRun:
-        if place not in self._read:
-            self._read[place] = PlayedRun(
-                self.ids[place],
+    def _all(self) -> tuple[PlayedRun, ...]:
+        """The runs that are kept, made once: a plan asks for the same ones several times."""
+        return tuple(
+            PlayedRun(
+                run_id,
                 datetime.fromisoformat(self.started[place]),
                 date.fromisoformat(self.days[place]),
                 {name: values[place] for name, values in self.metrics.items()},
@@ -89,7 +86,8 @@ class SideSummary(Stored):
                 self.times_ms[place],
                 self._comforts[place],
             )
-        return self._read[place]
+            for place, run_id in enumerate(self.ids)
+        )
 
     @cached_property
     def _comforts(self) -> tuple[int | None, ...]:
