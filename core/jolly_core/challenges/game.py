@@ -29,7 +29,8 @@ class Game(ABC, Generic[SettingsType, State]):
     ``make_word`` and ``miss_word`` are what the two halves of the court screen say. ``is_aimed`` says that a make hits
     a target, where there is one, and a miss misses it; ``counts_zones`` that balls are counted target by target,
     whichever of them was aimed at. ``is_offered_first`` is for the format that one begins with who has none in mind;
-    ``looks_back`` for one whose runs go by the run before them.
+    ``looks_back`` for one whose runs go by the run before them; ``is_fixed_length`` for one whose number of tries, or
+    time, does not hang on what is made.
     """
 
     settings: SettingsType
@@ -43,6 +44,7 @@ class Game(ABC, Generic[SettingsType, State]):
     counts_zones: ClassVar[bool] = False
     is_offered_first: ClassVar[bool] = False
     looks_back: ClassVar[bool] = False
+    is_fixed_length: ClassVar[bool] = False
     settings_type: ClassVar[type[Settings]]
     detail_type: ClassVar[type[Any]]
     metrics: ClassVar[tuple[Metric, ...]]

@@ -10,6 +10,7 @@ from collections.abc import Iterable
 from typing import Any
 
 from jolly_core.challenges.card import Card
+from jolly_core.challenges.count import Count
 from jolly_core.challenges.events import (
     FINISH,
     LONGEST_RUN_MS,
@@ -71,6 +72,8 @@ class Session:
         self.card = card
         self.double_tap_ms = double_tap_ms
         self._states: list[Any] = [game.start()]
+        #: When each of the states came to be, by the run's clock without its pauses.
+        self._times_ms: list[int] = [0]
         self._last: Event | None = None
         self._last_press: Event | None = None
         self._clock = _Clock()
@@ -158,6 +161,10 @@ class Session:
         """Whether the run is over as of the last event; what the tally says, without reading all of it."""
         return self._ending(self._active_ms()) is not None
 
+    def counts(self) -> list[tuple[Count, int]]:
+        """The plain count before the first press and after each one that stands, with its time in ms."""
+        return [(self.game.count(state), at_ms) for state, at_ms in zip(self._states, self._times_ms, strict=True)]
+
     def _press(self, event: Event) -> None:
         game, active_ms = self.game, self._clock.active_ms(event.at_ms)
         state = game.gone_on(self._states[-1], active_ms)
@@ -166,6 +173,7 @@ class Session:
             return
         state = game.step(state, event, active_ms)
         self._states.append(state)
+        self._times_ms.append(active_ms)
         self._last_press = event
         if game.ending(state) is not None:
             self._clock.stand(event.at_ms)
@@ -185,6 +193,7 @@ class Session:
             self._is_stopped = False
         elif len(self._states) > 1:
             self._states.pop()
+            self._times_ms.pop()
             self._is_paused = self._is_paused and not self._is_fetching
             self._is_fetching = False
         if not self._is_paused:

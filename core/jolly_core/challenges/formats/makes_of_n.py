@@ -72,6 +72,7 @@ class MakesOfN(Counted[MakesOfNSettings, MakesState]):
     id = "makes_of_n"
     title = "Makes of n"
     summary = "A set number of attempts: how many are made?"
+    is_fixed_length = True
     metrics = (
         Metric("makes", "makes", "up", "makes", "make"),
         # A share of fewer attempts than were asked for is not the same test.

@@ -75,6 +75,7 @@ class TriesAtEach(Counted[TriesAtEachSettings, EachState]):
     summary = "A set number of tries at each target: how many are made, and where?"
     #: Of several targets: its makes say nothing of any one of them.
     is_aimed = False
+    is_fixed_length = True
     metrics = (
         Metric("makes", "makes", "up", "makes", "make"),
         Metric("rate", "share made", "up", "%", needs_whole=True),

@@ -1,0 +1,65 @@
+"""Whether what comes after a miss is made less often than what comes after a make; and after three in a row."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable
+
+from jolly_core.finds.look import Look, Mark, Picture, RungQuestion, RungRecord
+from jolly_core.finds.rows import latest_rows
+from jolly_core.finds.saying import number_word, share
+from jolly_core.series.sequences import following
+from jolly_core.words import sentence
+
+#: The rows that are looked at: one make, and a hand that seems hot.
+ROWS = (1, 3)
+#: With fewer tries in all nothing is said, and more are not looked at: each is shuffled hundreds of times.
+LEAST_STROKES, MOST_STROKES = 60, 1000
+
+
+class AfterAMiss(RungQuestion):
+    id = "after_a_miss"
+    title = "What comes after a miss"
+    place = 10
+    page = "inside"
+
+    def looks(self, record: RungRecord) -> Iterable[Look]:
+        if not record.game.is_fixed_length:
+            return
+        for side, runs in record.runs.items():
+            rows, strokes = [], 0
+            for run in reversed(latest_rows(runs)):
+                rows.append(run)
+                strokes += len(run.trace.strokes)
+                if strokes >= MOST_STROKES:
+                    break
+            if strokes < LEAST_STROKES:
+                continue
+            for row in ROWS:
+                found = following([run.trace.strokes for run in rows], row)
+                if found is None:
+                    continue
+                after = "a make" if row == 1 else f"{number_word(row)} makes in a row"
+                other = "a miss" if row == 1 else f"{number_word(row)} misses in a row"
+                way = "more" if found.difference > 0 else "less"
+                words = (
+                    f"{record.lead(side)}after {after} the next one is made {way} often than after {other}: "
+                    f"{share(found.after_makes)} against {share(found.after_misses)}, where luck alone gives a "
+                    f"difference of {round(100 * found.expected)} points."
+                )
+                yield Look(
+                    question=self.id,
+                    p_value=found.p_value,
+                    words=sentence(words),
+                    size=found.difference,
+                    side=side,
+                    since=rows[-1].day,
+                    until=rows[0].day,
+                    picture=Picture(
+                        "bars",
+                        "share made",
+                        (
+                            Mark(f"after {after}", found.after_makes, share(found.after_makes)),
+                            Mark(f"after {other}", found.after_misses, share(found.after_misses), is_meant=True),
+                        ),
+                    ),
+                )
