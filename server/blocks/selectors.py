@@ -122,7 +122,7 @@ def list_left_out(athlete: Athlete, day: date) -> dict[tuple[int, str], LeftOut]
         block__athlete=athlete,
         block__status=Block.Status.DONE,
         block__day__gte=day - timedelta(days=AVOIDED_DAYS),
-    ).annotate(run_count=Count("runs", filter=Q(runs__is_over=True)))
+    ).annotate(run_count=Count("runs", filter=Q(runs__is_over=True, runs__deleted_at=None)))
     rows = parts.order_by("-block__day", "-block_id").values_list("rung__ladder", "side", "run_count")
     last: dict[tuple[int, str], list[int]] = {}
     for ladder, side, runs in rows:
@@ -175,7 +175,7 @@ def list_timed(athlete: Athlete) -> list[Timed]:
 
 def _list_run_times(blocks: Sequence[int]) -> dict[int, tuple[int, int]]:
     """How many runs each part of the blocks holds that were brought to their end, and how long they took, in ms."""
-    runs = Part.objects.filter(block__in=blocks, runs__is_over=True).order_by()
+    runs = Part.objects.filter(block__in=blocks, runs__is_over=True, runs__deleted_at=None).order_by()
     rows = runs.values_list("id").annotate(Count("runs"), Sum("runs__time_used_ms"))
     return {part: (count, time_ms) for part, count, time_ms in rows}
 
@@ -249,3 +249,15 @@ def _timed(part: _TimedPart, widen: float, actual_s: int, runs: int, played_ms: 
         around_s=max(0, actual_s - played_ms // 1000),
         widen=widen,
     )
+
+
+def list_planned_sides(athlete: Athlete, since: date) -> dict[tuple[int, str], tuple[int, int]]:
+    """How often each ladder's sides stood in blocks that were played since then, and how often they were left out."""
+    parts = Part.objects.filter(
+        rung__isnull=False, block__athlete=athlete, block__status=Block.Status.DONE, block__day__gte=since
+    ).annotate(run_count=Count("runs", filter=Q(runs__is_over=True, runs__deleted_at=None)))
+    planned: dict[tuple[int, str], tuple[int, int]] = {}
+    for ladder, side, runs in parts.order_by().values_list("rung__ladder", "side", "run_count"):
+        times, left_out = planned.get((ladder, side), (0, 0))
+        planned[ladder, side] = times + 1, left_out + (runs == 0)
+    return planned

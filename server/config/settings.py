@@ -35,6 +35,7 @@ INSTALLED_APPS = [
     "pairing",
     "aims",
     "climb",
+    "lookback",
     "plan",
     "weeks",
     "demo",

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import fields, is_dataclass
+from datetime import date
 from inspect import getdoc
 from types import UnionType
 from typing import Any, Literal, TypeVar, Union, get_args, get_origin, get_type_hints
@@ -61,6 +62,8 @@ class _Schemas:
             return (
                 self._tuple(inner) if origin is tuple else {"type": "object", "additionalProperties": self.of(inner[1])}
             )
+        if kind is date:
+            return {"type": "string", "format": "date"}
         return self._component(kind) if is_dataclass(kind) else {"type": _SCALARS[kind]}
 
     def _union(self, kinds: tuple[Any, ...]) -> dict[str, Any]:

@@ -21,6 +21,7 @@ api: list[URLPattern | URLResolver] = [
     path("", include("pairing.api.urls")),
     path("", include("aims.api.urls")),
     path("", include("climb.api.urls")),
+    path("", include("lookback.api.urls")),
     path("", include("plan.api.urls")),
     path("", include("weeks.api.urls")),
     path("schema/", SpectacularAPIView.as_view(), name="schema"),

@@ -25,6 +25,8 @@ class Player:
     rate: float
     tempo_ms: int
     fetch_ms: int = 0
+    #: The chance at targets that are made more or less often than the others, by their names.
+    rates: dict[str, float] = field(default_factory=dict)
     sent: list[dict[str, Any]] = field(default_factory=list)
 
     def play(self, game: AnyGame) -> list[dict[str, Any]]:
@@ -34,7 +36,7 @@ class Player:
         at_ms = self.random.randint(600, 1500)
         end_ms = LONGEST_MS if seconds is None else seconds * 1000
         while not session.is_over() and at_ms <= end_ms:
-            kind = self._press()
+            kind = self._press(session)
             self._send(session, kind, at_ms)
             if kind == MAKE and self.random.random() < SLIPS:
                 at_ms += 400
@@ -44,10 +46,11 @@ class Player:
             self._send(session, FINISH, at_ms if seconds is None else max(at_ms, end_ms + 1))
         return self.sent
 
-    def _press(self) -> str:
+    def _press(self, session: Session) -> str:
         if self.random.random() < LETS and not self.fetch_ms:
             return LET
-        return MAKE if self.random.random() < self.rate else MISS
+        rate = self.rates.get(session.tally().target or "", self.rate) if self.rates else self.rate
+        return MAKE if self.random.random() < rate else MISS
 
     def _pause_ms(self, kind: str) -> int:
         spread = self.random.uniform(0.85, 1.25)

@@ -18,7 +18,7 @@ from climb.services import decide, take_back
 from demo import story
 from demo.players import Player, chance
 from jolly_core.aim.spread import estimate_aim
-from jolly_core.sides import SECOND
+from jolly_core.sides import NONE, SECOND
 from jolly_core.thresholds.conditions.comfort import SCALE
 from jolly_core.verdicts.reason import CLIMB, STEP_BACK
 from ladders.models import Rung
@@ -51,7 +51,7 @@ def load_demo(today: date) -> Athlete:
     begin = today - timedelta(days=story.DAYS)
     shelf = list_shelf()
     at = _at(begin, 8)
-    ladders = {key: take_ladder(athlete, key, shelf[key], at).pk for key in story.COURSES}
+    ladders = {key: take_ladder(athlete, key, shelf[key], at).pk for key in (*story.COURSES, story.BOXES)}
     for key, school in story.SCHOOLS.items():
         set_school(athlete, ladders[key], school, at)
     _need_one_for_another(athlete, ladders)
@@ -59,6 +59,8 @@ def load_demo(today: date) -> Athlete:
         day = today - timedelta(days=days_left)
         if _is_practice(random, day, days_left):
             _play_day(random, athlete, ladders, day, days_left)
+            if day.weekday() == story.BOXES_WEEKDAY and days_left <= story.BOXES_FROM:
+                _play_boxes(athlete, ladders[story.BOXES], _at(day, 19))
         _decide_something(athlete, ladders, _at(day, 21), days_left)
     _keep_a_routine(athlete)
     _plan_ahead(athlete, ladders, today)
@@ -134,6 +136,18 @@ def _play_day(random: Random, athlete: Athlete, ladders: dict[str, int], day: da
             at = _play_part(random, part.rung, part, at, days_left)
         finish_part(athlete, part.pk, at)
     finish_block(athlete, block.pk, at, effort=_effort(day))
+
+
+def _play_boxes(athlete: Athlete, ladder_id: int, at: datetime) -> None:
+    """Two runs at the four boxes, outside of the block; from a seed of their own, as they came into the story later."""
+    random = Random(f"{story.SEED}-{story.BOXES}-{at.isoformat()}")
+    for _ in range(story.BOXES_RUNS):
+        rung = get_working_rung(get_ladder(athlete, ladder_id))
+        run = start_run(athlete, Player(random, 0, 0).make_id(), rung.pk, side=NONE, started_at=at)
+        player = Player(random, chance(story.BOX_SKILL, 0), story.BOXES_TEMPO_MS)
+        player.rates[story.WORST_BOX] = chance(story.BOX_SKILL - story.WORST_BOX_LESS, 0)
+        run = record_events(athlete, run.pk, player.play(rung.game)).run
+        at += timedelta(milliseconds=run.last_at_ms) + timedelta(seconds=60)
 
 
 def _effort(day: date) -> int:

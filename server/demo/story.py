@@ -59,6 +59,9 @@ COURSES = {
     "putting-circle": Course(1.25, 0.22, 0.7, tempo_ms=9000, plateau=(190, 70)),
     "cascade-catches": Course(1.9, 0.1, 0.45, tempo_ms=620, leap=(38, 1.1)),
 }
+#: Played by themselves after the block on Saturdays, from so many days before the end on: one box costs most.
+BOXES, BOXES_FROM, BOXES_RUNS, WORST_BOX = "four-boxes", 150, 2, "low right"
+BOX_SKILL, WORST_BOX_LESS, BOXES_WEEKDAY, BOXES_TEMPO_MS = 1.1, 1.4, 5, 4800
 #: What is practised on which weekday: the yard on Tuesdays and Saturdays, the hall on Thursdays.
 DAY_LADDERS = {
     1: ("wall-rally", "serve-to-box"),

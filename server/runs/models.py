@@ -18,6 +18,17 @@ from jolly_core.record.summary import PlayedRun
 from jolly_core.record.yardstick import Distance, Yardstick, measure
 from ladders.models import Rung
 
+LONGEST_NOTE = 2000
+#: Stands around each tag, so that one can be looked for whole.
+BAR = "|"
+
+
+class RunsKept(models.Manager["Run"]):
+    """The runs that were not deleted."""
+
+    def get_queryset(self) -> models.QuerySet[Run]:
+        return super().get_queryset().filter(deleted_at=None)
+
 
 class Run(models.Model):
     """One go at a challenge on one rung and one side.
@@ -62,9 +73,22 @@ class Run(models.Model):
     #: How comfortable it was, as the core's ``comfort`` has it; None where it was not said.
     comfort = models.PositiveSmallIntegerField(null=True)
 
+    #: Makes and misses in their order, targets and tempo, as the core's ``record.trace`` has it; None until it is over,
+    #: and where that was before there were traces.
+    trace = models.JSONField(null=True)
+    #: What the athlete wrote about it afterwards, in place of the notes in its events; None where nothing was.
+    note = models.TextField(null=True, max_length=LONGEST_NOTE)  # an empty one takes the notes away
+    #: Tags of the athlete's own, each between two bars.
+    tags = models.CharField(max_length=400, blank=True, default="")
+    deleted_at = models.DateTimeField(null=True)
+
     #: The trial of two ways that it belongs to, and its place in the order that was drawn there.
     trial = models.ForeignKey("trials.Trial", null=True, on_delete=models.SET_NULL, related_name="runs")
     trial_place = models.PositiveSmallIntegerField(null=True)
+
+    #: The first one is what ``rung.runs`` is made of.
+    objects = RunsKept()
+    everything: models.Manager[Run] = models.Manager()
 
     class Meta:
         ordering = ("started_at", "id")
@@ -107,6 +131,15 @@ class Run(models.Model):
         return ["tally", *columns]
 
     @property
+    def said_note(self) -> str:
+        """What was noted of it: as it was written afterwards, or else while it was played."""
+        return "\n".join(self.known_tally.notes) if self.note is None else self.note
+
+    @property
+    def tag_list(self) -> list[str]:
+        return [tag for tag in self.tags.split(BAR) if tag]
+
+    @property
     def said_rung(self) -> Rung:
         """Its rung, with the texts for the side that it is played on."""
         return self.rung.on(self.side)
@@ -125,8 +158,8 @@ class Run(models.Model):
 
     @property
     def counts(self) -> bool:
-        """Whether it counts for the record: over, not set aside, and something was played in it."""
-        return self.is_over and not self.set_aside and self.is_played
+        """Whether it counts for the record: over, not set aside or deleted, and something was played in it."""
+        return self.is_over and not self.set_aside and self.is_played and self.deleted_at is None
 
     @property
     def played(self) -> PlayedRun:
@@ -167,6 +200,8 @@ class Summary(models.Model):
     rung = models.ForeignKey("ladders.Rung", on_delete=models.CASCADE, related_name="summaries")
     side = models.CharField(max_length=6)
     last_day = models.DateField(null=True)
+    #: Goes up with every change, so that what was worked out from the runs knows whether it still holds.
+    version = models.PositiveIntegerField(default=0)
     #: As the core's ``record.summary`` stores it.
     summary = models.JSONField()
 

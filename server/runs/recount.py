@@ -10,7 +10,9 @@ from uuid import UUID
 
 from jolly_core.challenges.session import replay
 from jolly_core.errors import CoreError
+from jolly_core.record.trace import trace_of
 from runs.models import Run, columns_of
+from runs.services import replay_run
 
 #: As many runs as are in memory with their events at a time.
 AT_ONCE = 100
@@ -54,10 +56,11 @@ def recount(run: Run) -> Iterator[Difference]:
 
 def repair(run: Run) -> None:
     """Store what the run's events come to; one whose events the rules of today do not take stays as it is."""
-    events = [event.known for event in run.events.all()]
+    events = list(run.events.all())
     try:
-        tally = replay(run.game, events, double_tap_ms=run.double_tap_ms, card=run.known_card)
+        session = replay_run(run, events)
     except CoreError:
         return
     run.event_count = len(events)
-    run.save(update_fields=[*run.keep(tally), "event_count"])
+    run.trace = trace_of(session).as_stored() if session.is_over() else None
+    run.save(update_fields=[*run.keep(session.tally()), "trace", "event_count"])

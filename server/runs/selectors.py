@@ -37,7 +37,7 @@ BELOW = timedelta(days=365)
 #: What a line of a list says of a run.
 _OF_A_LINE = (
     *("side", "is_from_paper", "format", "settings", "started_at", "day", "is_over", "set_aside"),
-    *("tally", "yardstick", "rung__number", "rung__title"),
+    *("tally", "yardstick", "tags", "rung__number", "rung__title"),
     *("rung__ladder__title", "rung__ladder__pair", "rung__ladder__is_quick"),
 )
 

@@ -14,12 +14,14 @@ from django.db import transaction
 from accounts.models import Athlete
 from accounts.selectors import get_day
 from blocks.selectors import get_part
+from jolly_core.challenges.corrections import corrected
 from jolly_core.challenges.events import FINISH, check_follows, read_event
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.session import Session, replay
 from jolly_core.errors import CoreError, Problem
 from jolly_core.load.registry import dose_of
 from jolly_core.paper.totals import tally_of_totals
+from jolly_core.record.trace import Trace, targets_of, trace_of
 from jolly_core.sides import side_from
 from jolly_core.thresholds.conditions.comfort import check_comfort
 from jolly_core.validation import check_choice
@@ -72,7 +74,7 @@ def start_run(
         raise CoreError([problem])
     if part_id is not None:
         _check_part(get_part(athlete, part_id), rung, side)
-    known = Run.objects.filter(pk=run_id).first()
+    known = Run.everything.filter(pk=run_id).first()
     if known is None:
         known = _begin(athlete, run_id, rung, side=side, started_at=started_at, part_id=part_id)
     if (known.athlete_id, known.rung_id, known.side) != (athlete.pk, rung.pk, side):
@@ -103,9 +105,9 @@ def _begin(athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at:
         "day": day,
         "tally": tally.as_stored(),
         "yardstick": get_yardstick(rung, side, started_at).as_stored(),
-        **_aimed(rung),
+        **aimed_columns(rung),
     }
-    return Run.objects.get_or_create(pk=run_id, defaults=values)[0]
+    return Run.everything.get_or_create(pk=run_id, defaults=values)[0]
 
 
 def _game_of(athlete: Athlete, rung: Rung, run_id: UUID, started_at: datetime, day: date) -> AnyGame:
@@ -120,7 +122,7 @@ def _game_of(athlete: Athlete, rung: Rung, run_id: UUID, started_at: datetime, d
     return dose.applied(get_used(athlete, rung, day, but=run_id)) if dose else game
 
 
-def _aimed(rung: Rung) -> dict[str, Any]:
+def aimed_columns(rung: Rung) -> dict[str, Any]:
     """The columns of a run that say what its makes and misses, or its balls zone by zone, tell of the aim."""
     game = rung.game
     aimed = aimed_at(rung.laid) if game.is_aimed else aimed_among(rung.laid, game.counted_zones())
@@ -171,7 +173,8 @@ def keep_paper_run(athlete: Athlete, part_id: int, totals: Mapping[str, Any], *,
         day=get_day(athlete, started_at),
         tally=tally.as_stored(),
         yardstick=get_yardstick(rung, part.side, started_at).as_stored(),
-        **_aimed(rung),
+        trace=Trace(targets=targets_of(tally)).as_stored(),
+        **aimed_columns(rung),
         **columns_of(game, tally),
     )
     keep_summary(run, did_count=False)
@@ -212,7 +215,7 @@ def record_events(athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, A
             ids, session = list_ids(run), _fit_in(run, fresh)
         Event.objects.bulk_create(fresh.values())
         ids.update(event.client_id for event in fresh.values())
-        _keep_tally(run, session, ids, fresh.values())
+        keep_session(run, session, ids, fresh.values())
     elif kept:
         put_session(run.pk, *kept)
     return Recorded(run, len(fresh), len(batch) - len(fresh))
@@ -285,13 +288,13 @@ def _fit_in(run: Run, fresh: Mapping[int, Event]) -> Session:
     """Put late events in their places among those stored, and replay it all."""
     ordered = sorted([*run.events.all(), *fresh.values()], key=lambda event: event.seq)
     _check_order(ordered, {event.client_id: place for place, event in fresh.items()})
-    return _replay(run, ordered)
+    return replay_run(run, ordered)
 
 
-def _replay(run: Run, events: Iterable[Event]) -> Session:
+def replay_run(run: Run, events: Iterable[Event]) -> Session:
     session = Session(run.game, double_tap_ms=run.double_tap_ms, card=run.known_card)
-    for event in events:
-        session.step(event.known)
+    for event in corrected(event.known for event in events):
+        session.step(event)
     return session
 
 
@@ -305,10 +308,14 @@ def _check_order(ordered: Sequence[Event], places: Mapping[UUID, int]) -> None:
             raise error.under("events", place) from None
 
 
-def _keep_tally(run: Run, session: Session, ids: set[UUID], fresh: Collection[Event]) -> None:
+def keep_session(run: Run, session: Session, ids: set[UUID], fresh: Collection[Event]) -> None:
     tally = session.tally()
     did_count = run.counts
     columns = run.keep(tally)
+    if tally.is_over:
+        # Worked out once: while a run is in play it changes with every press.
+        run.trace = trace_of(session).as_stored()
+        columns.append("trace")
     run.last_seq = max([run.last_seq, *(event.seq for event in fresh)])
     run.last_at_ms = max([run.last_at_ms, *(event.at_ms for event in fresh)])
     run.event_count += len(fresh)
@@ -373,10 +380,10 @@ def attach_run(athlete: Athlete, run_id: UUID, rung_id: int, side: str) -> Run:
     columns = run.play(game)
     run.known_card = rung.said_card
     run.card = run.known_card.as_stored()
-    run.yardstick, aimed = get_yardstick(rung, side, run.started_at).as_stored(), _aimed(rung)
+    run.yardstick, aimed = get_yardstick(rung, side, run.started_at).as_stored(), aimed_columns(rung)
     run.aimed, run.tells_aim = aimed["aimed"], aimed["tells_aim"]
     run.save(update_fields=["rung", "side", "card", "yardstick", *aimed, *columns])
-    session, added, ids = _replay(run, run.events.all()), [], list_ids(run)
+    session, added, ids = replay_run(run, run.events.all()), [], list_ids(run)
     if not session.is_over():
         # It was stopped by hand at its last press, whatever its own rules would still have asked for.
         last = Event(run=run, client_id=uuid4(), seq=run.last_seq + 1, kind=FINISH, at_ms=run.last_at_ms)
@@ -384,7 +391,7 @@ def attach_run(athlete: Athlete, run_id: UUID, rung_id: int, side: str) -> Run:
         session.step(last.known)
         added.append(last)
         ids.add(last.client_id)
-    _keep_tally(run, session, ids, added)
+    keep_session(run, session, ids, added)
     rebuild_summary(*before)
     rebuild_summary(run.rung_id, run.side)
     return run

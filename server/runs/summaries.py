@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from django.db.models import F
 
 from jolly_core.record.summary import SideSummary, summarize
 from runs.keeping import follow_check
@@ -35,13 +35,15 @@ def rebuild_summary(rung_id: int, side: str) -> None:
 
 def rebuild_summaries() -> None:
     """Make all summaries anew."""
-    Summary.objects.all().delete()
-    pairs: Iterable[tuple[int, str]] = Run.objects.order_by().values_list("rung", "side").distinct()
-    for rung, side in list(pairs):
+    pairs: set[tuple[int, str]] = set(Run.objects.order_by().values_list("rung", "side").distinct())
+    pairs |= set(Summary.objects.values_list("rung", "side"))
+    for rung, side in pairs:
         rebuild_summary(rung, side)
 
 
 def _keep(rung_id: int, side: str, summary: SideSummary) -> None:
     values = {"summary": summary.as_stored(), "last_day": summary.last.day if summary.last else None}
-    Summary.objects.update_or_create(rung_id=rung_id, side=side, defaults=values)
+    known = Summary.objects.filter(rung_id=rung_id, side=side)
+    if not known.update(version=F("version") + 1, **values):
+        Summary.objects.create(rung_id=rung_id, side=side, **values)
     follow_check(rung_id)

@@ -62,7 +62,7 @@ def test_a_thousand_aimless_athletes_show_finds_no_more_often_than_promised() ->
     assert share_with_finds(1000) <= FALSE_SHARE
 
 
-# --- what is planted is found ------------------------------------------------------------------------------------------
+# --- what is planted is found -----------------------------------------------------------------------------------------
 
 
 def test_a_breakthrough_is_a_shift_on_its_day() -> None:
@@ -214,7 +214,7 @@ def test_a_side_that_is_left_out_though_it_was_planned() -> None:
     assert look.p_value < 0.001
 
 
-# --- the gate ----------------------------------------------------------------------------------------------------------
+# --- the gate ---------------------------------------------------------------------------------------------------------
 
 
 def test_the_gate_says_how_much_was_looked_at() -> None:
@@ -252,7 +252,7 @@ def test_looks_are_stored_and_read_back() -> None:
         assert Look.from_stored(look.as_stored()) == look
 
 
-# --- the trace of a run ------------------------------------------------------------------------------------------------
+# --- the trace of a run -----------------------------------------------------------------------------------------------
 
 
 def test_strokes_are_what_counted() -> None:
@@ -274,7 +274,7 @@ def test_trace_of_targets_and_tempo() -> None:
     assert all(850 <= each <= 1250 for each in trace.halves_ms)
 
 
-# --- level, standing still, costs, times -------------------------------------------------------------------------------
+# --- level, standing still, costs, times ------------------------------------------------------------------------------
 
 
 def test_level_keeps_pauses_and_changes_apart() -> None:
@@ -357,7 +357,7 @@ def test_costs_read_as_one_says_them() -> None:
     assert costs[0].words == "one miss in two; left out of 6 of 10 blocks"
     assert (costs[0].is_avoided, costs[0].days_since, round(costs[0].of_all, 3)) == (True, 4, 0.833)
     assert costs[0].low < costs[0].per_ten == 5 < costs[0].high
-    assert dearest(costs).startswith("Banks, backhand costs most: one miss in two, 83 % of all misses.")
+    assert dearest(costs) == "Banks, backhand costs most: one miss in two. Next Cuts: one miss in ten."
     assert dearest(costs[:1]) == ""
 
 

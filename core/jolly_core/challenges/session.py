@@ -10,6 +10,7 @@ from collections.abc import Iterable
 from typing import Any
 
 from jolly_core.challenges.card import Card
+from jolly_core.challenges.corrections import corrected
 from jolly_core.challenges.count import Count
 from jolly_core.challenges.events import (
     FINISH,
@@ -21,7 +22,6 @@ from jolly_core.challenges.events import (
     UNDO,
     Event,
     check_follows,
-    in_order,
 )
 from jolly_core.challenges.game import Game
 from jolly_core.challenges.tally import HALVES, STOPPED, TIME, WHOLE, AnyTally, Ending, Reading, Tally
@@ -237,6 +237,6 @@ def replay(
 ) -> AnyTally:
     """The tally of a whole run, its events in any order. The same input gives the same tally, wherever it runs."""
     session = Session(game, double_tap_ms=double_tap_ms, card=card)
-    for event in in_order(events):
+    for event in corrected(events):
         session.step(event)
     return session.tally(at_ms)

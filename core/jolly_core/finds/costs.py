@@ -46,7 +46,7 @@ class Cost:
 
 
 def list_costs(tried: Iterable[Tried], today: date) -> list[Cost]:
-    """The costs of everything that was tried, the dearest first; shares are of the misses of whole sides.
+    """The costs of everything that was tried, first what surely misses most; shares are of the misses of whole sides.
 
     >>> made = [Tried(1, "Cuts", "none", "", "", 10, 9), Tried(2, "Banks", "none", "", "", 10, 5)]
     >>> [(cost.tried.title, cost.words) for cost in list_costs(made, date(2026, 5, 1))]
@@ -55,7 +55,7 @@ def list_costs(tried: Iterable[Tried], today: date) -> list[Cost]:
     known = [each for each in tried if each.attempts]
     of_all = sum(each.attempts - each.makes for each in known if not each.target)
     costs = [_cost(each, of_all, today) for each in known]
-    return sorted(costs, key=lambda cost: (-cost.misses, cost.tried.title, cost.tried.side, cost.tried.target))
+    return sorted(costs, key=lambda cost: (-cost.low, cost.tried.title, cost.tried.side, cost.tried.target))
 
 
 def _cost(tried: Tried, of_all: int, today: date) -> Cost:
@@ -82,16 +82,13 @@ def _cost(tried: Tried, of_all: int, today: date) -> Cost:
 
 def dearest(costs: Sequence[Cost]) -> str:
     """The two dearest in a sentence; empty without two."""
-    sides = [cost for cost in costs if not cost.tried.target]
-    if len(sides) < 2:  # noqa: PLR2004 # one cannot be held against another
+    if len(costs) < 2:  # noqa: PLR2004 # one cannot be held against another
         return ""
-    first, second = sides[0], sides[1]
+    first, second = costs[0], costs[1]
     often, next_often = (misses_said(cost.tried.makes, cost.tried.attempts) for cost in (first, second))
-    return (
-        f"{_name(first)} costs most: {often}, {round(100 * first.of_all)} % of all misses. "
-        f"Next {_name(second)}: {next_often}."
-    )
+    return f"{_name(first)} costs most: {often}. Next {_name(second)}: {next_often}."
 
 
 def _name(cost: Cost) -> str:
-    return f"{cost.tried.title}, {cost.tried.side_words}" if cost.tried.side_words else cost.tried.title
+    tried = cost.tried
+    return ", ".join(each for each in (tried.title, tried.side_words, tried.target and f"“{tried.target}”") if each)

@@ -118,9 +118,9 @@ def _periods(runs: Sequence[LookedRun], changes: Sequence[tuple[date, str]]) -> 
 
 
 def _at_a_shift(why: str, part: list[LookedRun]) -> list[tuple[str, Sequence[LookedRun]]]:
-    days = day_means(part)
-    found = change_point([day.value for day in days]) if len(days) >= 2 * LEAST_DAYS else None
-    if found is None or found.p_value > CLEAR or not LEAST_DAYS <= found.place <= len(days) - LEAST_DAYS:
+    days = day_means(part)[-MOST_DAYS:]
+    found = change_point([day.value for day in days], LEAST_DAYS)
+    if found is None or found.p_value > CLEAR:
         return [(why, part)]
     begin = days[found.place].day
     return [

@@ -21,7 +21,7 @@ PictureKind = Literal["dots", "bars", "days"]
 
 
 @dataclass(frozen=True)
-class Mark(Stored):
+class PictureMark(Stored):
     """One bar, dot or day of a picture: its words, its value, and how that is said."""
 
     words: str
@@ -31,7 +31,7 @@ class Mark(Stored):
 
 
 @dataclass(frozen=True)
-class Picture(Stored):
+class FindPicture(Stored):
     """``dots`` in time, ``bars`` beside each other, or ``days`` on a line; a tape stands before the place ``split``.
 
     ``label`` says what is counted; ``mark`` is the athlete's own, where there is one.
@@ -39,7 +39,7 @@ class Picture(Stored):
 
     kind: PictureKind = "bars"
     label: str = ""
-    marks: tuple[Mark, ...] = ()
+    marks: tuple[PictureMark, ...] = ()
     split: int | None = None
     mark: float | None = None
 
@@ -60,7 +60,7 @@ class Look(Stored):
     side: str = NONE
     since: date | None = None
     until: date | None = None
-    picture: Picture = field(default_factory=Picture)
+    picture: FindPicture = field(default_factory=FindPicture)
 
     @property
     def luck_words(self) -> str:

@@ -33,7 +33,7 @@ class Time:
 
 
 @dataclass(frozen=True)
-class ThenAndNow:
+class TwoTimes:
     """Two times, the difference of their results (the later less the earlier) with its interval, and what it says."""
 
     then: Time
@@ -46,7 +46,7 @@ class ThenAndNow:
     words: str
 
 
-def beside(then: Sequence[LookedRun], now: Sequence[LookedRun], metric: Metric, titles: tuple[str, str]) -> ThenAndNow:
+def beside(then: Sequence[LookedRun], now: Sequence[LookedRun], metric: Metric, titles: tuple[str, str]) -> TwoTimes:
     """The runs of two times beside each other."""
     times = [_time(title, runs, metric) for title, runs in zip(titles, (then, now), strict=True)]
     before, after = ([run.value for run in runs if run.value is not None] for runs in (then, now))
@@ -54,7 +54,7 @@ def beside(then: Sequence[LookedRun], now: Sequence[LookedRun], metric: Metric, 
     rate = None
     if times[0].attempts and times[1].attempts:
         rate, *_ = rate_difference(times[1].makes, times[1].attempts, times[0].makes, times[0].attempts)
-    return ThenAndNow(
+    return TwoTimes(
         times[0],
         times[1],
         by=shift.by if shift else None,

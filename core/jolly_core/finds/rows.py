@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass, replace
 
-from jolly_core.finds.look import LookedRun, Mark, Picture
+from jolly_core.finds.look import FindPicture, LookedRun, PictureMark
 from jolly_core.finds.saying import share
 from jolly_core.series.sequences import breaks_more_p_value, breaks_of
 
@@ -13,6 +13,7 @@ from jolly_core.series.sequences import breaks_more_p_value, breaks_of
 LATEST, STRETCH = 150, 400
 #: With fewer tries at the places in question, or elsewhere, nothing is said. Common practice, no source.
 LEAST_TRIES, LEAST_BREAKS = 30, 10
+SEVERAL = 2
 #: Places of a row beyond this are one.
 MOST_PLACES = 20
 
@@ -24,12 +25,12 @@ class BreakLook:
     p_value: float
     here: tuple[int, int]
     elsewhere: tuple[int, int]
-    picture: Picture
+    picture: FindPicture
 
 
 def latest_rows(runs: Sequence[LookedRun]) -> list[LookedRun]:
-    """The latest runs of which the strokes are known."""
-    return [run for run in runs if run.trace.strokes][-LATEST:]
+    """The latest runs of which the strokes are known; not those at several targets, where a place is a target's."""
+    return [run for run in runs if run.trace.strokes and len(run.trace.targets) < SEVERAL][-LATEST:]
 
 
 def look_at_breaks(
@@ -55,7 +56,7 @@ def look_at_breaks(
     if min(tries for _, tries in sums) < LEAST_TRIES or sum(broken) < LEAST_BREAKS:
         return None
     marks = tuple(
-        Mark(
+        PictureMark(
             str(place + 1),
             broken[place] / reached[place],
             f"{share(broken[place] / reached[place])} of {reached[place]}",
@@ -64,7 +65,7 @@ def look_at_breaks(
         for place in range(most + 1)
         if reached[place] >= LEAST_BREAKS
     )
-    return BreakLook(breaks_more_p_value(strata, weights), sums[0], sums[1], Picture("bars", "share missed", marks))
+    return BreakLook(breaks_more_p_value(strata, weights), sums[0], sums[1], FindPicture("bars", "share missed", marks))
 
 
 def _stretches(sequences: Sequence[str]) -> list[list[str]]:

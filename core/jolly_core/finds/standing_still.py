@@ -16,6 +16,7 @@ from jolly_core.finds.look import DayMean, Look
 from jolly_core.finds.saying import day_said
 from jolly_core.record.usual import UP
 from jolly_core.series.trend import theil_sen
+from jolly_core.stored import Stored
 from jolly_core.words import quantity, sentence
 
 #: With fewer days of practice, or in less time, nothing stands still. Common practice, no source.
@@ -31,7 +32,7 @@ MOST_DAYS = 300
 
 
 @dataclass(frozen=True)
-class StandingStill:
+class StandingStill(Stored):
     """A stretch in which nothing changed though the mark was ahead; ``is_now``: it lasts until the latest run.
 
     ``slope_low`` to ``slope_high`` is the change in eight weeks that the results allow, ``margin`` what counts as none.
@@ -166,7 +167,7 @@ def suggestions(around: Surroundings) -> tuple[str, ...]:
     if often is not None and before is not None and often < LESS_OFTEN * before:
         said.append(f"Practise it more often: {often:.1f} days a week lately, {before:.1f} before.")
     if around.lever:
-        said.append(f"Take a smaller step: {around.lever}.")
+        said.append(f"Take a smaller step: move its lever by less ({around.lever}).")
     if often is not None and not any("more often" in each for each in said):
         said.append(
             f"Practise it more often: it is {often:.1f} days a week now. The record does not say whether that helps."

@@ -2,14 +2,17 @@ from typing import Any
 
 from rest_framework import serializers
 
-from config.fields import StartField
+from config.fields import DayField, StartField
 from config.reading import ReadSerializer
 from config.typed import TypedField
-from jolly_core.challenges.events import KINDS, LONGEST_NOTE
+from jolly_core.challenges.corrections import CHANGES, CORRECT
+from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES
 from jolly_core.challenges.registry import FORMATS
 from jolly_core.challenges.tally import Tally
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from ladders.quick import QUICK_GAMES
+from runs.afterwards import LONGEST_TAG, MOST_TAGS
+from runs.models import LONGEST_NOTE as LONGEST_RUN_NOTE
 from runs.models import Run
 from runs.services import MOST_EVENTS_A_BATCH
 
@@ -87,6 +90,8 @@ class RunSerializer(ReadSerializer):
     is_over = serializers.BooleanField()
     set_aside = serializers.CharField()
     comfort = serializers.IntegerField(allow_null=True, help_text="1, at my limit, to 5, easy; 0: it hurt.")
+    note = serializers.CharField(source="said_note", help_text="As it was written last; may be empty.")
+    tags = serializers.ListField(source="tag_list", child=serializers.CharField())
     tally = tally_field(source="known_tally")
     result = ResultSerializer()
     yardstick = YardstickSerializer(source="measure")
@@ -139,6 +144,7 @@ class RunRowSerializer(ReadSerializer):
     day = serializers.DateField()
     is_over = serializers.BooleanField()
     set_aside = serializers.CharField()
+    tags = serializers.ListField(source="tag_list", child=serializers.CharField())
     tally = CountSerializer(source="known_tally")
     result = ResultSerializer()
     yardstick = MarkSerializer(source="measure")
@@ -173,7 +179,7 @@ class RecordedSerializer(ReadSerializer):
 
 class EventSerializer(ReadSerializer):
     id = serializers.UUIDField(source="client_id")
-    kind = serializers.ChoiceField(choices=list(KINDS))
+    kind = serializers.ChoiceField(choices=[*KINDS, CORRECT])
     seq = serializers.IntegerField()
     at_ms = serializers.IntegerField()
     text = serializers.CharField()
@@ -197,3 +203,35 @@ class ComfortSerializer(ReadSerializer):
 
 class SetAsideSerializer(ReadSerializer):
     reason = serializers.CharField(max_length=200)
+
+
+class CorrectionSerializer(serializers.Serializer[Any]):
+    """What is said of a press, by its number: that it was another one, did not happen, or one more came after it."""
+
+    seq = serializers.IntegerField(min_value=1)
+    change = serializers.ChoiceField(choices=CHANGES)
+    kind = serializers.ChoiceField(choices=["", *PRESSES], required=False, default="")
+    text = serializers.CharField(required=False, allow_blank=True, default="", max_length=LONGEST_NOTE // 2)
+
+
+class DescribedSerializer(serializers.Serializer[Any]):
+    """A note, and tags of one's own."""
+
+    note = serializers.CharField(allow_blank=True, max_length=LONGEST_RUN_NOTE)
+    tags = serializers.ListField(child=serializers.CharField(max_length=LONGEST_TAG), max_length=MOST_TAGS)
+
+
+class OldResultSerializer(serializers.Serializer[Any]):
+    """A result from long ago: the value of the metric that the rung's mark asks for."""
+
+    day = DayField()
+    rung = serializers.IntegerField(min_value=1)
+    side = SideField()
+    value = serializers.FloatField()
+    note = serializers.CharField(required=False, allow_blank=True, default="", max_length=LONGEST_RUN_NOTE)
+
+
+class OldResultsSerializer(serializers.Serializer[Any]):
+    """Results from long ago, many at a time: all of them are kept, or none."""
+
+    rows = OldResultSerializer(many=True, allow_empty=False)

@@ -13,13 +13,17 @@ from config.requests import Request, read_given
 from jolly_core.challenges.events import LONGEST_NOTE
 from jolly_core.sides import NONE
 from ladders.services import get_quick_rung
-from runs import selectors, services
+from runs import afterwards, selectors, services
+from runs.api.filters import FiltersSerializer, read_filters
 from runs.api.serializers import (
     AttachSerializer,
     ComfortSerializer,
+    CorrectionSerializer,
+    DescribedSerializer,
     EventSerializer,
     EventsSerializer,
     NewRunSerializer,
+    OldResultsSerializer,
     QuickRunSerializer,
     RecordedSerializer,
     RunRowSerializer,
@@ -35,16 +39,17 @@ if TYPE_CHECKING:
 UNFINISHED = OpenApiParameter("unfinished", bool, description="Only runs that are begun and not over.")
 
 
-@extend_schema_view(get=extend_schema(operation_id="list_runs", parameters=[UNFINISHED]))
+@extend_schema_view(get=extend_schema(operation_id="list_runs", parameters=[UNFINISHED, FiltersSerializer]))
 class RunsView(ListAPIView[Run]):
-    """The logbook: every run, the latest first."""
+    """The logbook: every run that the filters leave, the latest first."""
 
     serializer_class = RunRowSerializer
 
     def get_queryset(self) -> QuerySet[Run]:
         athlete = cast("Athlete", self.request.user)
         is_unfinished = self.request.query_params.get("unfinished") == "true"
-        return selectors.list_unfinished(athlete) if is_unfinished else selectors.list_played(athlete)
+        runs = selectors.list_unfinished(athlete) if is_unfinished else selectors.list_played(athlete)
+        return read_filters(cast("Request", self.request)).apply(runs)
 
 
 class RunView(APIView):
@@ -53,6 +58,11 @@ class RunView(APIView):
     @extend_schema(operation_id="get_run", responses=RunSerializer)
     def get(self, request: Request, run_id: UUID) -> Response:
         return Response(RunSerializer(selectors.get_run(request.user, run_id)).data)
+
+    @extend_schema(operation_id="delete_run", responses={204: None})
+    def delete(self, request: Request, run_id: UUID) -> Response:
+        afterwards.delete_run(request.user, run_id)
+        return Response(status=204)
 
     @extend_schema(operation_id="start_run", request=NewRunSerializer, responses=RunSerializer)
     def put(self, request: Request, run_id: UUID) -> Response:
@@ -164,3 +174,39 @@ class SetAsideView(APIView):
     @extend_schema(operation_id="take_run_back", responses=RunSerializer)
     def delete(self, request: Request, run_id: UUID) -> Response:
         return Response(RunSerializer(services.take_run_back(request.user, run_id)).data)
+
+
+class RestoredView(APIView):
+    """Bringing a deleted run back."""
+
+    @extend_schema(operation_id="restore_run", request=None, responses=RunSerializer)
+    def put(self, request: Request, run_id: UUID) -> Response:
+        afterwards.restore_run(request.user, run_id)
+        return Response(RunSerializer(selectors.get_run(request.user, run_id)).data)
+
+
+class CorrectionView(APIView):
+    """A correction of a run that is over, under an id that the client made."""
+
+    @extend_schema(operation_id="correct_run", request=CorrectionSerializer, responses=RunSerializer)
+    def put(self, request: Request, run_id: UUID, event_id: UUID) -> Response:
+        given = read_given(request, CorrectionSerializer)
+        return Response(RunSerializer(afterwards.correct_run(request.user, run_id, given, event_id)).data)
+
+
+class DescribedView(APIView):
+    """The note about a run, and its tags."""
+
+    @extend_schema(operation_id="describe_run", request=DescribedSerializer, responses=RunSerializer)
+    def put(self, request: Request, run_id: UUID) -> Response:
+        given = read_given(request, DescribedSerializer)
+        return Response(RunSerializer(afterwards.describe_run(request.user, run_id, given["note"], given["tags"])).data)
+
+
+class OldResultsView(APIView):
+    """Results from long ago, many at a time."""
+
+    @extend_schema(operation_id="keep_old_results", request=OldResultsSerializer, responses=RunRowSerializer(many=True))
+    def post(self, request: Request) -> Response:
+        runs = afterwards.keep_old_results(request.user, read_given(request, OldResultsSerializer)["rows"])
+        return Response(RunRowSerializer(runs, many=True).data)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from jolly_core.finds.look import Look, Mark, Picture, RungQuestion, RungRecord
+from jolly_core.finds.look import FindPicture, Look, PictureMark, RungQuestion, RungRecord
 from jolly_core.finds.rows import latest_rows
 from jolly_core.finds.saying import number_word, share
 from jolly_core.series.sequences import following
@@ -54,12 +54,12 @@ class AfterAMiss(RungQuestion):
                     side=side,
                     since=rows[-1].day,
                     until=rows[0].day,
-                    picture=Picture(
+                    picture=FindPicture(
                         "bars",
                         "share made",
                         (
-                            Mark(f"after {after}", found.after_makes, share(found.after_makes)),
-                            Mark(f"after {other}", found.after_misses, share(found.after_misses), is_meant=True),
+                            PictureMark(f"after {after}", found.after_makes, share(found.after_makes)),
+                            PictureMark(f"after {other}", found.after_misses, share(found.after_misses), is_meant=True),
                         ),
                     ),
                 )

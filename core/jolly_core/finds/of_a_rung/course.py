@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Sequence
 from statistics import fmean, median
 
-from jolly_core.finds.look import DayMean, Look, Mark, Picture, RungQuestion, RungRecord
+from jolly_core.finds.look import DayMean, FindPicture, Look, PictureMark, RungQuestion, RungRecord
 from jolly_core.finds.saying import day_said
 from jolly_core.series.change_point import change_point
 from jolly_core.series.trend import Slope, kendall, theil_sen
@@ -36,11 +36,10 @@ class Course(RungQuestion):
 def _look(record: RungRecord, side: str, days: Sequence[DayMean]) -> Look:
     values = [day.value for day in days]
     times = [float((day.day - days[0].day).days) for day in days]
-    shift, slope = change_point(values), theil_sen(times, values)
+    shift, slope = change_point(values, LEAST_EACH), theil_sen(times, values)
     # Two tests of one question: the better of them counts twice (Bonferroni).
     p_value = min(1.0, 2 * min(kendall(values).p_value, shift.p_value if shift else 1.0))
-    is_shift = shift is not None and LEAST_EACH <= shift.place <= len(days) - LEAST_EACH
-    if shift and slope and is_shift and _misfit_of_steps(values, shift.place) < _misfit_of_line(times, values, slope):
+    if shift and slope and _misfit_of_steps(values, shift.place) < _misfit_of_line(times, values, slope):
         return _shifted(record, side, days, shift.place, p_value)
     return _drifted(record, side, days, slope, p_value)
 
@@ -100,12 +99,12 @@ def _drifted(record: RungRecord, side: str, days: Sequence[DayMean], slope: Slop
     )
 
 
-def draw_days(record: RungRecord, days: Sequence[DayMean], place: int | None) -> Picture:
+def draw_days(record: RungRecord, days: Sequence[DayMean], place: int | None) -> FindPicture:
     """The days as dots, a tape before the one at ``place``."""
     drawn = days[-MOST_DRAWN:]
     left_out = len(days) - len(drawn)
     marks = tuple(
-        Mark(day_said(day.day), round(day.value, 2), record.metric.number(round(day.value, 1))) for day in drawn
+        PictureMark(day_said(day.day), round(day.value, 2), record.metric.number(round(day.value, 1))) for day in drawn
     )
     split = place - left_out if place is not None and place > left_out else None
-    return Picture("dots", record.metric.title, marks, split, record.mark)
+    return FindPicture("dots", record.metric.title, marks, split, record.mark)

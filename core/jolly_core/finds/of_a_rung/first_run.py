@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from itertools import groupby
 from statistics import fmean
 
-from jolly_core.finds.look import Look, Mark, Picture, RungQuestion, RungRecord
+from jolly_core.finds.look import FindPicture, Look, PictureMark, RungQuestion, RungRecord
 from jolly_core.stats.shift import signed_rank_p_value
 from jolly_core.words import sentence
 
@@ -41,12 +41,12 @@ class FirstRun(RungQuestion):
                 side=side,
                 since=pairs[0][0],
                 until=pairs[-1][0],
-                picture=Picture(
+                picture=FindPicture(
                     "bars",
                     metric.title,
                     (
-                        Mark("first run", round(first, 2), metric.number(round(first, 1)), is_meant=True),
-                        Mark("later runs", round(later, 2), metric.number(round(later, 1))),
+                        PictureMark("first run", round(first, 2), metric.number(round(first, 1)), is_meant=True),
+                        PictureMark("later runs", round(later, 2), metric.number(round(later, 1))),
                     ),
                     mark=record.mark,
                 ),

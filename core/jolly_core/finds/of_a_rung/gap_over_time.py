@@ -6,7 +6,7 @@ from collections import defaultdict
 from collections.abc import Iterable
 from statistics import fmean
 
-from jolly_core.finds.look import Look, Mark, Picture, RungQuestion, RungRecord
+from jolly_core.finds.look import FindPicture, Look, PictureMark, RungQuestion, RungRecord
 from jolly_core.finds.saying import month_said
 from jolly_core.series.trend import kendall
 from jolly_core.sides import FIRST, SECOND
@@ -37,14 +37,14 @@ class GapOverTime(RungQuestion):
             f"{ends[0]} in {month_said(*gaps[0][0])}, {ends[1]} in {month_said(*gaps[-1][0])}."
         )
         marks = tuple(
-            Mark(month_said(*month), round(gap, 2), record.metric.number(round(gap, 1))) for month, gap in gaps
+            PictureMark(month_said(*month), round(gap, 2), record.metric.number(round(gap, 1))) for month, gap in gaps
         )
         yield Look(
             question=self.id,
             p_value=kendall(values).p_value,
             words=sentence(words),
             size=values[-1] - values[0],
-            picture=Picture("dots", f"{second} less {first}", marks),
+            picture=FindPicture("dots", f"{second} less {first}", marks),
         )
 
 

@@ -6,7 +6,7 @@ from collections import defaultdict
 from collections.abc import Iterable
 from statistics import fmean
 
-from jolly_core.finds.look import Look, LookedRun, Mark, Picture, RungQuestion, RungRecord
+from jolly_core.finds.look import FindPicture, Look, LookedRun, PictureMark, RungQuestion, RungRecord
 from jolly_core.series.trend import kendall_within
 from jolly_core.words import sentence
 
@@ -48,7 +48,7 @@ class LaterInTheBlock(RungQuestion):
                 side=side,
                 since=blocks[0][0].day,
                 until=blocks[-1][0].day,
-                picture=Picture("bars", metric.title, _by_minutes(record, blocks), mark=record.mark),
+                picture=FindPicture("bars", metric.title, _by_minutes(record, blocks), mark=record.mark),
             )
 
 
@@ -60,13 +60,13 @@ def _late(block: list[LookedRun]) -> list[LookedRun]:
     return block[(len(block) + 1) // 2 :]
 
 
-def _by_minutes(record: RungRecord, blocks: list[list[LookedRun]]) -> tuple[Mark, ...]:
+def _by_minutes(record: RungRecord, blocks: list[list[LookedRun]]) -> tuple[PictureMark, ...]:
     by_stretch: dict[int, list[float]] = defaultdict(list)
     for block in blocks:
         for run in block:
             by_stretch[int((run.minute or 0) // STRETCH)].append(run.value or 0.0)
     return tuple(
-        Mark(
+        PictureMark(
             f"{STRETCH * stretch} to {STRETCH * (stretch + 1)} min",
             round(fmean(values), 2),
             f"{record.metric.number(round(fmean(values), 1))} ({len(values)})",

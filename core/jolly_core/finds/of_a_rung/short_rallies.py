@@ -10,7 +10,9 @@ from jolly_core.finds.saying import share
 from jolly_core.words import sentence
 
 #: After so many contacts a ball that is hit too hard comes back too hard. Common practice, no source.
-CONTACTS = (3, 4)
+PLACES = (3, 4)
+#: What is counted in games with a ball in play.
+CONTACTS = "contacts"
 MOST = 10
 
 
@@ -21,9 +23,11 @@ class ShortRallies(RungQuestion):
     page = "inside"
 
     def looks(self, record: RungRecord) -> Iterable[Look]:
+        if all(metric.unit != CONTACTS for metric in record.game.metrics):
+            return
         for side, runs in record.runs.items():
             rows = latest_rows(runs)
-            found = look_at_breaks(rows, lambda place: float(place in CONTACTS), MOST)
+            found = look_at_breaks(rows, lambda place: float(place in PLACES), MOST)
             if found is None:
                 continue
             (here, tries), (elsewhere, other_tries) = found.here, found.elsewhere

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from jolly_core.finds.look import Look, Mark, Picture, RungQuestion, RungRecord
+from jolly_core.finds.look import FindPicture, Look, PictureMark, RungQuestion, RungRecord
 from jolly_core.record.weaker import ENOUGH_RUNS, SideResults, find_weaker
 from jolly_core.sides import FIRST, SECOND
 from jolly_core.stats.shift import shift_between
@@ -48,11 +48,11 @@ class SideGap(RungQuestion):
             side=behind,
             since=min(days),
             until=max(days),
-            picture=Picture(
+            picture=FindPicture(
                 "bars",
                 metric.title,
                 tuple(
-                    Mark(
+                    PictureMark(
                         pair.words(side),
                         sum(values) / len(values),
                         metric.number(sum(values) / len(values)),

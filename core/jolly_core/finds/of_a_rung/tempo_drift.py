@@ -6,7 +6,7 @@ from collections.abc import Iterable
 from math import exp, log
 from statistics import median
 
-from jolly_core.finds.look import Look, Mark, Picture, RungQuestion, RungRecord
+from jolly_core.finds.look import FindPicture, Look, PictureMark, RungQuestion, RungRecord
 from jolly_core.stats.shift import signed_rank_p_value
 from jolly_core.words import quantity, sentence
 
@@ -42,12 +42,12 @@ class TempoDrift(RungQuestion):
                 side=side,
                 since=told[0][0],
                 until=told[-1][0],
-                picture=Picture(
+                picture=FindPicture(
                     "bars",
                     "time between two makes",
                     (
-                        Mark("first half", first, f"{first:.2f} s"),
-                        Mark("second half", second, f"{second:.2f} s", is_meant=True),
+                        PictureMark("first half", first, f"{first:.2f} s"),
+                        PictureMark("second half", second, f"{second:.2f} s", is_meant=True),
                     ),
                 ),
             )

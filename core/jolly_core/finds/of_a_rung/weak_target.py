@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
 
-from jolly_core.finds.look import Look, LookedRun, Mark, Picture, RungQuestion, RungRecord
+from jolly_core.finds.look import FindPicture, Look, LookedRun, PictureMark, RungQuestion, RungRecord
 from jolly_core.finds.saying import misses_said, share
 from jolly_core.record.trace import TargetTries
 from jolly_core.stats.chi_square import chi_square_above
@@ -62,7 +62,7 @@ def _look(record: RungRecord, side: str, targets: Sequence[TargetTries], runs: S
         f"the others {misses_said(makes, attempts)} ({share(makes / attempts)})."
     )
     marks = tuple(
-        Mark(
+        PictureMark(
             each.name,
             each.makes / each.attempts,
             f"{share(each.makes / each.attempts)} of {each.attempts}",
@@ -80,5 +80,5 @@ def _look(record: RungRecord, side: str, targets: Sequence[TargetTries], runs: S
         side=side,
         since=runs[0].day,
         until=runs[-1].day,
-        picture=Picture("bars", "share made", marks),
+        picture=FindPicture("bars", "share made", marks),
     )

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable
 
-from jolly_core.finds.look import Look, Mark, Picture, PlannedSide, Practice, PracticeQuestion
+from jolly_core.finds.look import FindPicture, Look, PictureMark, PlannedSide, Practice, PracticeQuestion
 from jolly_core.sides import FIRST, SECOND
 from jolly_core.stats.comparing import chance_of_so_few
 from jolly_core.words import sentence
@@ -33,7 +33,7 @@ class LeftOut(PracticeQuestion):
                 f"{pair.words(other)} of {less.left_out} of {less.planned}."
             )
             marks = tuple(
-                Mark(pair.words(each), _rate(found), f"{found.left_out} of {found.planned}", each == side)
+                PictureMark(pair.words(each), _rate(found), f"{found.left_out} of {found.planned}", each == side)
                 for each, found in ((FIRST, first), (SECOND, second))
             )
             yield (
@@ -44,7 +44,7 @@ class LeftOut(PracticeQuestion):
                     words=sentence(words),
                     size=_rate(more) - _rate(less),
                     side=side,
-                    picture=Picture("bars", "left out", marks),
+                    picture=FindPicture("bars", "left out", marks),
                 ),
             )
 

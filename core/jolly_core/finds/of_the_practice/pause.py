@@ -8,7 +8,7 @@ from itertools import pairwise
 from math import exp, log1p
 from statistics import median
 
-from jolly_core.finds.look import Look, Mark, Picture, Practice, PracticeQuestion
+from jolly_core.finds.look import FindPicture, Look, PictureMark, Practice, PracticeQuestion
 from jolly_core.finds.saying import day_said
 from jolly_core.words import quantity
 
@@ -49,7 +49,7 @@ class Pause(PracticeQuestion):
                 size=float(pause),
                 since=first,
                 until=last,
-                picture=Picture("days", "practice", _around(days, first, last)),
+                picture=FindPicture("days", "practice", _around(days, first, last)),
             ),
         )
 
@@ -75,13 +75,13 @@ def _p_value(days: list[date], first: date, last: date) -> float:
     return min(1.0, len(days) * exp(skipped))
 
 
-def _around(days: list[date], first: date, last: date) -> tuple[Mark, ...]:
+def _around(days: list[date], first: date, last: date) -> tuple[PictureMark, ...]:
     known = set(days)
     begin, end = first - timedelta(days=AROUND), last + timedelta(days=AROUND)
     marks = []
     day = begin
     while day <= end:
         did = day in known
-        marks.append(Mark(day_said(day), float(did), "practised" if did else "", first <= day <= last))
+        marks.append(PictureMark(day_said(day), float(did), "practised" if did else "", first <= day <= last))
         day += timedelta(days=1)
     return tuple(marks)

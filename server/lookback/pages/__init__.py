@@ -1,0 +1,1 @@
+"""The pages of Look back: a module each, every one a read."""

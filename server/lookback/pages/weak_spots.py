@@ -1,0 +1,130 @@
+"""Weak spots: what each ladder, side and target costs, and where on the layout that lies."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
+
+from django.db.models import Max, Sum
+
+from accounts.models import Athlete
+from accounts.selectors import get_today
+from jolly_core.finds.costs import Cost, Tried, dearest, list_costs
+from jolly_core.finds.look import PlannedSide
+from jolly_core.finds.of_a_rung.weak_target import LATEST, added_up
+from jolly_core.record.trace import TargetTries
+from jolly_core.stats.proportions import wilson_interval
+from ladders.models import Ladder, Rung
+from layouts.models import Layout
+from lookback.pages.about import About, about_rung
+from lookback.pages.finds import list_kept
+from lookback.records import list_counting_runs, read_practice, read_rung
+from lookback.working_out import work_out
+from runs.filters import Filters
+
+#: Maps are drawn of so many rungs, those with the most misses first.
+MOST_MAPS = 6
+
+
+@dataclass(frozen=True)
+class MapSpot:
+    """A target on a map: what was tried and made there, and the rates that fit it 19 times in 20."""
+
+    name: str
+    attempts: int
+    makes: int
+    rate: float
+    low: float
+    high: float
+
+
+@dataclass(frozen=True)
+class SpotMap:
+    """The targets of a rung and side, drawn on its layout where it has one."""
+
+    about: About
+    layout: Layout | None
+    spots: tuple[MapSpot, ...]
+
+
+@dataclass(frozen=True)
+class WeakSpots:
+    """What everything costs, the dearest first, and the maps of those with targets."""
+
+    words: str
+    costs: tuple[Cost, ...]
+    maps: tuple[SpotMap, ...]
+
+
+def get_weak_spots(athlete: Athlete, filters: Filters) -> WeakSpots:
+    """What each weakness that the filters leave costs."""
+    work_out(athlete)
+    targets = _kept_targets(athlete, filters) if filters.are_of_place_alone else _targets(athlete, filters)
+    laid = _by_ladder(targets)
+    costs = list_costs([*_sides(athlete, filters), *laid], get_today(athlete))
+    return WeakSpots(dearest(costs), tuple(costs), tuple(_maps(targets)))
+
+
+Targets = list[tuple[Rung, str, list[TargetTries]]]
+
+
+def _kept_targets(athlete: Athlete, filters: Filters) -> Targets:
+    kept = list_kept(athlete, filters).exclude(targets={}).defer("looks", "brief")
+    return [
+        (each.rung, side, [TargetTries(name, attempts, makes) for name, attempts, makes in targets])
+        for each in kept.select_related("rung__ladder__athlete", "rung__layout")
+        for side, targets in each.targets.items()
+        if not filters.side or side == filters.side
+    ]
+
+
+def _targets(athlete: Athlete, filters: Filters) -> Targets:
+    ids = list_counting_runs(athlete, filters).order_by().values_list("rung", flat=True).distinct()
+    rungs = Rung.everything.filter(pk__in=list(ids)).select_related("ladder__athlete", "layout")
+    found: Targets = []
+    for rung in rungs:
+        for side, runs in read_rung(athlete, rung, filters).runs.items():
+            if played := [run for run in runs if run.trace.targets][-LATEST:]:
+                found.append((rung, side, added_up(played)))
+    return found
+
+
+def _sides(athlete: Athlete, filters: Filters) -> list[Tried]:
+    runs = list_counting_runs(athlete, filters).order_by()
+    rows = runs.values_list("rung__ladder", "side").annotate(Sum("attempts"), Sum("makes"), Max("day"))
+    ladders = Ladder.objects.in_bulk([row[0] for row in rows])
+    planned = read_practice(athlete, get_today(athlete)).ladders
+    found = []
+    for ladder_id, side, attempts, makes, day in rows:
+        ladder = ladders[ladder_id]
+        sides: Mapping[str, PlannedSide] = planned[ladder_id][2] if ladder_id in planned else {}
+        words = ladder.known_pair.words(side)
+        found.append(
+            Tried(ladder_id, ladder.title, side, words, "", attempts, makes, day, sides.get(side, PlannedSide()))
+        )
+    return found
+
+
+def _by_ladder(targets: Targets) -> list[Tried]:
+    """The targets of each ladder and side, over its rungs; one alone is the whole side."""
+    sums: dict[tuple[int, str, str], tuple[Rung, int, int]] = {}
+    for rung, side, each in targets:
+        for target in each if len(each) > 1 else ():
+            _, attempts, makes = sums.get((rung.ladder_id, side, target.name), (rung, 0, 0))
+            sums[rung.ladder_id, side, target.name] = rung, attempts + target.attempts, makes + target.makes
+    return [
+        Tried(ladder, rung.ladder.title, side, rung.ladder.known_pair.words(side), name, attempts, makes)
+        for (ladder, side, name), (rung, attempts, makes) in sums.items()
+    ]
+
+
+def _maps(targets: Targets) -> Iterable[SpotMap]:
+    ranked = sorted(targets, key=lambda each: -sum(target.attempts - target.makes for target in each[2]))
+    for rung, side, each in ranked[:MOST_MAPS]:
+        spots = tuple(_spot(target) for target in each if target.attempts)
+        yield SpotMap(about_rung(rung, side), rung.laid, spots)
+
+
+def _spot(target: TargetTries) -> MapSpot:
+    low, high = wilson_interval(target.makes, target.attempts)
+    return MapSpot(target.name, target.attempts, target.makes, target.makes / target.attempts, low, high)

@@ -1,0 +1,110 @@
+"""What was played, read for looking back: a rung's runs side by side, and the practice as a whole."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+from datetime import date, datetime, timedelta
+from typing import Any
+
+from django.db.models import QuerySet
+
+from accounts.models import Athlete
+from blocks.selectors import list_planned_sides
+from jolly_core.errors import CoreError
+from jolly_core.finds.look import LookedRun, PlannedSide, Practice, RungRecord
+from jolly_core.record.trace import Trace, trace_of
+from ladders.models import Ladder, Rung
+from ladders.selectors import get_threshold
+from lookback.models import MethodChange
+from runs.filters import Filters
+from runs.models import Run
+from runs.services import replay_run
+
+#: A year of plans says which side is left out; one before that is an old story.
+PLANNED_DAYS = 365
+_COLUMNS = (
+    *("id", "rung", "side", "day", "started_at", "metrics", "makes", "attempts", "trace"),
+    *("part__block", "part__block__started_at"),
+)
+MINUTE = 60
+
+
+def list_counting_runs(athlete: Athlete, filters: Filters | None = None) -> QuerySet[Run]:
+    """The athlete's runs that count and pass, oldest first."""
+    runs = Run.objects.filter(athlete=athlete, is_over=True, set_aside="", is_played=True, rung__ladder__is_quick=False)
+    return (filters.apply(runs) if filters else runs).order_by("started_at", "id")
+
+
+def read_rung(athlete: Athlete, rung: Rung, filters: Filters | None = None) -> RungRecord:
+    """What was played on a rung, side by side."""
+    threshold = get_threshold(rung)
+    runs = list_counting_runs(athlete, filters).filter(rung=rung)
+    by_side: dict[str, list[LookedRun]] = {side: [] for side in rung.ladder.sides}
+    for row in runs.values_list(*_COLUMNS):
+        by_side.setdefault(row[2], []).append(_looked(row, threshold.metric.id))
+    return RungRecord(
+        rung.game,
+        threshold.metric,
+        threshold.mark,
+        {side: played for side, played in by_side.items() if played},
+        rung.ladder.known_pair,
+        list_changes(rung.ladder_id),
+    )
+
+
+def _looked(row: Sequence[Any], metric: str) -> LookedRun:
+    run_id, _, _, day, started_at, metrics, makes, attempts, trace, block, block_began = row
+    return LookedRun(
+        id=str(run_id),
+        day=day,
+        value=metrics.get(metric),
+        makes=makes,
+        attempts=attempts,
+        trace=Trace.from_stored(trace) if trace else Trace(),
+        block=block,
+        minute=_minutes(block_began, started_at),
+    )
+
+
+def _minutes(began: datetime | None, at: datetime) -> float | None:
+    return None if began is None else (at - began).total_seconds() / MINUTE
+
+
+def fill_traces(rung_id: int) -> None:
+    """Work out the traces of runs that were over before there were traces."""
+    bare = Run.objects.filter(rung=rung_id, is_over=True, is_from_paper=False, trace=None, last_seq__gt=0)
+    for run in bare.select_related("rung").prefetch_related("events").iterator(chunk_size=100):
+        try:
+            trace = trace_of(replay_run(run, run.events.all()))
+        except CoreError:
+            trace = Trace()  # its events are none that the rules of today take
+        Run.objects.filter(pk=run.pk).update(trace=trace.as_stored())
+
+
+def list_changes(ladder_id: int) -> list[tuple[date, str]]:
+    """The changes of method of a ladder, the first one first."""
+    return list(MethodChange.objects.filter(ladder=ladder_id).values_list("day", "words"))
+
+
+def read_practice(athlete: Athlete, today: date, filters: Filters | None = None) -> Practice:
+    """When the athlete practised, and what of the plan was left out."""
+    days = list_counting_runs(athlete, filters).order_by().values_list("day", flat=True).distinct()
+    planned = list_planned_sides(athlete, today - timedelta(days=PLANNED_DAYS))
+    return Practice(sorted(days), _planned(athlete, planned, filters))
+
+
+def _planned(
+    athlete: Athlete, planned: Mapping[tuple[int, str], tuple[int, int]], filters: Filters | None
+) -> dict[int, tuple[str, Any, dict[str, PlannedSide]]]:
+    wanted: Iterable[Ladder] = Ladder.objects.filter(athlete=athlete, is_quick=False, archived_at=None)
+    found = {}
+    for ladder in wanted:
+        is_left_out = filters and (
+            (filters.ladder and filters.ladder != ladder.pk)
+            or (filters.discipline and filters.discipline != ladder.discipline)
+        )
+        if not ladder.has_sides or is_left_out:
+            continue
+        sides = {side: PlannedSide(*planned.get((ladder.pk, side), (0, 0))) for side in ("first", "second")}
+        found[ladder.pk] = (ladder.title, ladder.known_pair, sides)
+    return found

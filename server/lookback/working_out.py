@@ -1,0 +1,80 @@
+"""Working out the looks at each rung, and keeping them: only those whose record has changed are worked out anew."""
+
+from __future__ import annotations
+
+from collections import defaultdict
+from collections.abc import Mapping
+
+from django.db.models import Max
+
+from accounts.models import Athlete
+from jolly_core.finds.look import Look, RungRecord
+from jolly_core.finds.of_a_rung.weak_target import LATEST, added_up
+from jolly_core.finds.registry import look_at_rung
+from ladders.models import Rung, ThresholdRevision
+from lookback.models import MethodChange, RungLooks
+from lookback.records import fill_traces, read_rung
+from lookback.still import still_on
+from runs.models import Summary
+
+#: Goes up when a question is asked in another way, so that all looks are worked out anew.
+VERSION = 2
+
+
+def work_out(athlete: Athlete) -> int:
+    """Bring the looks at every rung of the athlete's up to date; how many had to be worked out."""
+    wanted = _list_states(athlete)
+    known = dict(RungLooks.objects.filter(rung__in=wanted).values_list("rung", "seen"))
+    stale = [rung for rung, seen in wanted.items() if known.get(rung) != seen]
+    for rung in Rung.everything.filter(pk__in=stale).select_related("ladder__athlete"):
+        _work_out(athlete, rung, wanted[rung.pk])
+    return len(stale)
+
+
+def _list_states(athlete: Athlete) -> dict[int, str]:
+    """The state of each rung's record that was played on: another state is another text."""
+    summaries = Summary.objects.filter(rung__ladder__athlete=athlete, rung__ladder__is_quick=False)
+    versions: Mapping[int, list[str]] = defaultdict(list)
+    ladders = {}
+    for rung, ladder, side, version in summaries.order_by("side").values_list(
+        "rung", "rung__ladder", "side", "version"
+    ):
+        versions[rung].append(f"{side}{version}")
+        ladders[rung] = ladder
+    asked = ThresholdRevision.objects.filter(rung__in=versions).order_by().values_list("rung").annotate(Max("id"))
+    marks = dict(asked)
+    changes: Mapping[int, list[str]] = defaultdict(list)
+    for ladder, change in MethodChange.objects.filter(ladder__athlete=athlete).values_list("ladder", "id"):
+        changes[ladder].append(str(change))
+    return {
+        rung: f"{VERSION} {' '.join(each)} {marks.get(rung)} {'.'.join(changes[ladders[rung]])}"[:200]
+        for rung, each in versions.items()
+    }
+
+
+def _work_out(athlete: Athlete, rung: Rung, seen: str) -> None:
+    fill_traces(rung.pk)
+    record = read_rung(athlete, rung)
+    looks = look_at_rung(record)
+    values = {
+        "seen": seen,
+        "brief": [[look.question, look.side, look.p_value] for look in looks],
+        "looks": [look.as_stored() for look in looks],
+        "targets": _targets(record),
+        "still": {side: each.as_stored() for side, each in still_on(rung, record, looks).items()},
+    }
+    RungLooks.objects.update_or_create(rung=rung, defaults=values)
+
+
+def _targets(record: RungRecord) -> dict[str, list[list[object]]]:
+    """What was tried and made at each target in the latest runs of each side."""
+    return {
+        side: [[each.name, each.attempts, each.makes] for each in added_up(played)]
+        for side, runs in record.runs.items()
+        if (played := [run for run in runs if run.trace.targets][-LATEST:])
+    }
+
+
+def read_looks(looks: RungLooks) -> list[Look]:
+    """The looks that are kept, in full."""
+    return [Look.from_stored(each) for each in looks.looks]

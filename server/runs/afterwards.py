@@ -1,0 +1,168 @@
+"""What is done to runs afterwards: corrected, described, deleted and brought back, typed in from long ago."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping, Sequence
+from datetime import UTC, datetime, time, timedelta
+from typing import Any
+from uuid import UUID, uuid4
+from zoneinfo import ZoneInfo
+
+from django.db import transaction
+
+from accounts.models import Athlete
+from accounts.selectors import get_today
+from config.finding import lock_one
+from jolly_core.challenges.corrections import CORRECT, read_correction
+from jolly_core.challenges.events import FINISH
+from jolly_core.errors import CoreError, Problem
+from jolly_core.paper.totals import tally_of_result
+from jolly_core.record.trace import Trace, targets_of
+from jolly_core.sides import side_from
+from jolly_core.validation import check_choice
+from ladders.models import Rung
+from ladders.selectors import get_rung, get_threshold
+from runs.models import BAR, Event, Run, columns_of
+from runs.selectors import get_run_to_change, get_yardstick, list_ids
+from runs.services import aimed_columns, keep_session, replay_run
+from runs.summaries import keep_summary, rebuild_summary
+
+MOST_TAGS, LONGEST_TAG = 8, 40
+#: As many old results are typed in at once.
+MOST_ROWS = 200
+#: What a deleted run is set aside as, so that nothing counts it.
+DELETED = "deleted"
+#: Old results have no hour: the first of a day is put at noon, each further one a minute later.
+NOON = time(12)
+
+
+@transaction.atomic
+def correct_run(athlete: Athlete, run_id: UUID, given: Mapping[str, Any], event_id: UUID) -> Run:
+    """Add a correction to a run that is over: the history stays, and the tally follows. The same id again does nothing.
+
+    Raises ``CoreError``: ``not_over``, ``from_paper``, ``no_such_press``, ``changes_nothing``, bad fields.
+    """
+    run = get_run_to_change(athlete, run_id)
+    if run.is_from_paper:
+        raise CoreError.one("from_paper", "This run came from a sheet: there are no presses to correct.", "run")
+    if not run.is_over:
+        raise CoreError.one("not_over", "This run is not over: take presses back on its court.", "run")
+    ids = list_ids(run)
+    if event_id in ids:
+        return run
+    correction, before = read_correction(given), run.known_tally
+    added = [_event(run, event_id, CORRECT, correction.written, 1)]
+    session = replay_run(run, [*run.events.all(), *added])
+    if not session.is_over():
+        # Without that press it would still go on: it was stopped at its last one.
+        added.append(_event(run, uuid4(), FINISH, "", 2))
+        session = replay_run(run, [*run.events.all(), *added])
+    if session.tally() == before:
+        message = "That changes nothing: the press did not count, or was that already."
+        raise CoreError.one("changes_nothing", message, "seq", value=correction.seq)
+    Event.objects.bulk_create(added)
+    keep_session(run, session, ids | {event.client_id for event in added}, added)
+    return run
+
+
+def _event(run: Run, client_id: UUID, kind: str, text: str, after: int) -> Event:
+    return Event(run=run, client_id=client_id, seq=run.last_seq + after, kind=kind, at_ms=run.last_at_ms, text=text)
+
+
+@transaction.atomic
+def describe_run(athlete: Athlete, run_id: UUID, note: str, tags: Sequence[str]) -> Run:
+    """Write a note about a run, in place of what was noted before, and tag it. Raises ``CoreError`` for odd tags."""
+    run = get_run_to_change(athlete, run_id)
+    run.note, run.tags = note.strip(), _written(tags)
+    run.save(update_fields=["note", "tags"])
+    return run
+
+
+def _written(tags: Sequence[str]) -> str:
+    wanted = list(dict.fromkeys(" ".join(tag.split()) for tag in tags if tag.strip()))
+    if len(wanted) > MOST_TAGS:
+        raise CoreError.one("too_many", f"A run takes {MOST_TAGS} tags at the most.", "tags", value=len(wanted))
+    for tag in wanted:
+        if len(tag) > LONGEST_TAG or BAR in tag:
+            message = f"A tag has at most {LONGEST_TAG} characters, and no {BAR} among them."
+            raise CoreError.one("bad_tag", message, "tags", value=tag)
+    return f"{BAR}{BAR.join(wanted)}{BAR}" if wanted else ""
+
+
+@transaction.atomic
+def delete_run(athlete: Athlete, run_id: UUID) -> Run:
+    """Take a run out of everything; ``restore_run`` brings it back."""
+    run = get_run_to_change(athlete, run_id)
+    did_count = run.counts
+    run.deleted_at, run.set_aside = datetime.now(UTC), run.set_aside or DELETED
+    run.save(update_fields=["deleted_at", "set_aside"])
+    keep_summary(run, did_count=did_count)
+    return run
+
+
+@transaction.atomic
+def restore_run(athlete: Athlete, run_id: UUID) -> Run:
+    """Bring a run back that was deleted, as it was; one that is there stays as it is."""
+    run = lock_one(Run.everything.filter(athlete=athlete).select_related("rung__ladder__athlete"), pk=run_id)
+    if run.deleted_at is None:
+        return run
+    run.deleted_at = None
+    run.set_aside = "" if run.set_aside == DELETED else run.set_aside
+    run.save(update_fields=["deleted_at", "set_aside"])
+    keep_summary(run, did_count=False)
+    return run
+
+
+@transaction.atomic
+def keep_old_results(athlete: Athlete, rows: Sequence[Mapping[str, Any]]) -> list[Run]:
+    """Keep results from long ago, each with its day, rung, side and value. All or nothing.
+
+    Raises ``CoreError`` with every problem, each at its row.
+    """
+    if not 1 <= len(rows) <= MOST_ROWS:
+        raise CoreError.one("bad_rows", f"Type in 1 to {MOST_ROWS} results at a time.", "rows", value=len(rows))
+    problems: list[Problem] = []
+    runs: list[Run] = []
+    known: dict[int, Rung] = {}
+    for place, row in enumerate(rows):
+        try:
+            runs.append(_old_run(athlete, row, place, known))
+        except CoreError as error:
+            problems += error.under("rows", place).problems
+    if problems:
+        raise CoreError(problems)
+    Run.objects.bulk_create(runs)
+    for rung, side in dict.fromkeys((run.rung_id, run.side) for run in runs):
+        rebuild_summary(rung, side)
+    return runs
+
+
+def _old_run(athlete: Athlete, row: Mapping[str, Any], place: int, known: dict[int, Rung]) -> Run:
+    if row["day"] > get_today(athlete):
+        raise CoreError.one("in_the_future", "A result has a day up to today.", "day", value=row["day"].isoformat())
+    rung = known.setdefault(row["rung"], get_rung(athlete, row["rung"]))
+    side = side_from(row["side"], athlete.handedness)
+    if problem := check_choice("side", side, rung.ladder.sides):
+        raise CoreError([problem])
+    rung = rung.on(side)
+    game, metric = rung.said_game, get_threshold(rung).metric
+    tally = tally_of_result(game, metric.id, row["value"])
+    noon = datetime.combine(row["day"], NOON, ZoneInfo(athlete.timezone)) + timedelta(minutes=place)
+    return Run(
+        athlete=athlete,
+        rung=rung,
+        side=side,
+        is_from_paper=True,
+        format=game.id,
+        settings=game.settings.as_stored(),
+        double_tap_ms=athlete.double_tap_ms,
+        card=rung.said_card.as_stored(),
+        started_at=noon.astimezone(UTC),
+        day=row["day"],
+        tally=tally.as_stored(),
+        yardstick=get_yardstick(rung, side, noon).as_stored(),
+        trace=Trace(targets=targets_of(tally)).as_stored(),
+        note=row.get("note") or None,
+        **aimed_columns(rung),
+        **{**columns_of(game, tally), "is_played": True},
+    )
