@@ -170,7 +170,7 @@ SPECTACULAR_SETTINGS = {
         "Side": "jolly_core.sides.SIDES",
         "PairId": "jolly_core.sides.PAIRS",
         "Hand": "jolly_core.sides.HANDS",
-        "EventKind": "jolly_core.challenges.events.KINDS",
+        "EventKind": "jolly_core.challenges.corrections.STORED_KINDS",
         "VerdictKind": "jolly_core.verdicts.reason.VERDICTS",
         "DecisionKind": "jolly_core.verdicts.reason.DECISIONS",
         "AskKind": "jolly_core.verdicts.asks.ORDER",

@@ -20,6 +20,7 @@ from jolly_core.load.counts import Played
 from jolly_core.load.dose import Dose, DoseLeft, Used, dose_left, stricter, used_of
 from jolly_core.load.registry import dose_of
 from jolly_core.record.pace import pace_of
+from jolly_core.record.strokes import Stroke, strokes_of
 from jolly_core.record.summary import SideSummary
 from jolly_core.record.yardstick import Yardstick, lay_yardstick
 from ladders.models import Ladder, Rung
@@ -96,6 +97,13 @@ def list_ids(run: Run) -> set[UUID]:
 def list_events(athlete: Athlete, run_id: UUID) -> QuerySet[Event]:
     """The events of a run, in their order."""
     return get_run(athlete, run_id).events.all()
+
+
+def list_strokes(athlete: Athlete, run_id: UUID) -> list[Stroke]:
+    """A run as strokes in time; none of one from a sheet."""
+    run = get_run(athlete, run_id)
+    events = [event.known for event in run.events.all()]
+    return strokes_of(run.game, events, double_tap_ms=run.double_tap_ms, card=run.known_card)
 
 
 def list_counting(rung: Rung, side: str) -> QuerySet[Run]:

@@ -10,11 +10,13 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from jolly_core.challenges.events import LONGEST_NOTE, PRESSES, ZONE, Event, in_order
+from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES, ZONE, Event, in_order
 from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_choice, check_integer
 
 CORRECT = "correct"
+#: Everything that may stand in the record of a run.
+STORED_KINDS = (*KINDS, CORRECT)
 Change = Literal["was", "gone", "then"]
 #: It was another press; it did not happen; one more came after it.
 WAS: Change = "was"
@@ -81,10 +83,15 @@ def corrected(events: Iterable[Event]) -> list[Event]:
 
     Raises ``CoreError`` (``no_such_press``) for a correction of what is no press.
     """
+    return [event for event, _ in with_origins(events)]
+
+
+def with_origins(events: Iterable[Event]) -> list[tuple[Event, int]]:
+    """The same, each with the number of the event that was; 0 for one that a correction has added."""
     ordered = in_order(events)
     corrections = [read_written(event.text) for event in ordered if event.kind == CORRECT]
     if not corrections:
-        return ordered
+        return [(event, event.seq) for event in ordered]
     kept = [event for event in ordered if event.kind != CORRECT]
     # Each press by its own number, with what was added behind it.
     held: dict[int, list[Event]] = {event.seq: [event] for event in kept}
@@ -95,7 +102,7 @@ def corrected(events: Iterable[Event]) -> list[Event]:
             raise CoreError.one("no_such_press", message, "seq", value=each.seq)
         _apply(held[each.seq], each, kept)
     flat = [event for event in kept for event in held[event.seq]]
-    return [replace(event, seq=place) for place, event in enumerate(flat, start=1)]
+    return [(replace(event, seq=place), event.seq) for place, event in enumerate(flat, start=1)]
 
 
 def _apply(at: list[Event], correction: Correction, kept: list[Event]) -> None:

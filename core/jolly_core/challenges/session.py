@@ -74,6 +74,8 @@ class Session:
         self._states: list[Any] = [game.start()]
         #: When each of the states came to be, by the run's clock without its pauses.
         self._times_ms: list[int] = [0]
+        #: The numbers of the presses that they came of.
+        self._numbers: list[int] = [0]
         self._last: Event | None = None
         self._last_press: Event | None = None
         self._clock = _Clock()
@@ -165,6 +167,10 @@ class Session:
         """The plain count before the first press and after each one that stands, with its time in ms."""
         return [(self.game.count(state), at_ms) for state, at_ms in zip(self._states, self._times_ms, strict=True)]
 
+    def standing(self) -> list[int]:
+        """The numbers of the presses that count and were not taken back."""
+        return self._numbers[1:]
+
     def _press(self, event: Event) -> None:
         game, active_ms = self.game, self._clock.active_ms(event.at_ms)
         state = game.gone_on(self._states[-1], active_ms)
@@ -174,6 +180,7 @@ class Session:
         state = game.step(state, event, active_ms)
         self._states.append(state)
         self._times_ms.append(active_ms)
+        self._numbers.append(event.seq)
         self._last_press = event
         if game.ending(state) is not None:
             self._clock.stand(event.at_ms)
@@ -194,6 +201,7 @@ class Session:
         elif len(self._states) > 1:
             self._states.pop()
             self._times_ms.pop()
+            self._numbers.pop()
             self._is_paused = self._is_paused and not self._is_fetching
             self._is_fetching = False
         if not self._is_paused:

@@ -18,7 +18,7 @@ LIKELY = 0.05
 
 
 @dataclass(frozen=True)
-class Time:
+class ComparedTime:
     """What was played in a time: how many runs, the usual result, the best, and what was made."""
 
     title: str
@@ -36,8 +36,8 @@ class Time:
 class TwoTimes:
     """Two times, the difference of their results (the later less the earlier) with its interval, and what it says."""
 
-    then: Time
-    now: Time
+    then: ComparedTime
+    now: ComparedTime
     by: float | None
     low: float | None
     high: float | None
@@ -66,11 +66,11 @@ def beside(then: Sequence[LookedRun], now: Sequence[LookedRun], metric: Metric, 
     )
 
 
-def _time(title: str, runs: Sequence[LookedRun], metric: Metric) -> Time:
+def _time(title: str, runs: Sequence[LookedRun], metric: Metric) -> ComparedTime:
     values = [run.value for run in runs if run.value is not None]
     usual, best = median(values) if values else None, best_of(values, metric.direction)
     makes, attempts = sum(run.makes for run in runs), sum(run.attempts for run in runs)
-    return Time(
+    return ComparedTime(
         title=title,
         runs=len(runs),
         usual=usual,
@@ -83,7 +83,9 @@ def _time(title: str, runs: Sequence[LookedRun], metric: Metric) -> Time:
     )
 
 
-def _words(then: Time, now: Time, before: Sequence[float], after: Sequence[float], metric: Metric) -> str:
+def _words(
+    then: ComparedTime, now: ComparedTime, before: Sequence[float], after: Sequence[float], metric: Metric
+) -> str:
     if not before or not after:
         empty = now if before else then
         return f"Nothing was played in {empty.title}."

@@ -14,6 +14,7 @@ from layouts.api.serializers import LayoutSerializer
 from lookback.pages.about import About
 from lookback.pages.finds import Find, FindsPage
 from lookback.pages.inside import InsidePage
+from lookback.pages.season import SeasonPage
 from lookback.pages.then_and_now import ThenAndNowPage
 from lookback.pages.trend import TrendPage
 from lookback.pages.weak_spots import MapSpot
@@ -43,6 +44,12 @@ class ThenAndNowSerializer(ReadSerializer):
     """Two times of a rung beside each other."""
 
     page = TypedField(ThenAndNowPage, source="*")
+
+
+class SeasonSerializer(ReadSerializer):
+    """A season on one sheet of paper."""
+
+    page = TypedField(SeasonPage, source="*")
 
 
 class SpotMapSerializer(ReadSerializer):

@@ -8,6 +8,7 @@ urlpatterns = [
     path("look-back/weak-spots/", views.WeakSpotsView.as_view()),
     path("look-back/inside/", views.InsideView.as_view()),
     path("look-back/then-and-now/", views.ThenAndNowView.as_view()),
+    path("look-back/season/", views.SeasonView.as_view()),
     path("look-back/first/", views.FirstFindView.as_view()),
     path("look-back/runs/<uuid:run_id>/", views.RunFindView.as_view()),
     path("ladders/<int:ladder_id>/method-changes/", views.LadderChangesView.as_view()),

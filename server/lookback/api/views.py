@@ -12,6 +12,7 @@ from lookback.api.serializers import (
     FirstFindSerializer,
     InsideSerializer,
     NewChangeSerializer,
+    SeasonSerializer,
     ThenAndNowSerializer,
     TimesSerializer,
     TrendSerializer,
@@ -20,6 +21,7 @@ from lookback.api.serializers import (
 from lookback.pages.finds import get_finds
 from lookback.pages.first import get_find_of_run, get_first_find
 from lookback.pages.inside import get_inside
+from lookback.pages.season import get_season
 from lookback.pages.then_and_now import get_then_and_now
 from lookback.pages.trend import get_trend
 from lookback.pages.weak_spots import get_weak_spots
@@ -66,6 +68,14 @@ class ThenAndNowView(APIView):
         then, now = (request.query_params.get(name, "") for name in ("then", "now"))
         page = get_then_and_now(request.user, read_filters(request), then, now)
         return Response(ThenAndNowSerializer(page).data)
+
+
+class SeasonView(APIView):
+    """A season on one sheet of paper."""
+
+    @extend_schema(operation_id="get_season", parameters=[FiltersSerializer], responses=SeasonSerializer)
+    def get(self, request: Request) -> Response:
+        return Response(SeasonSerializer(get_season(request.user, read_filters(request))).data)
 
 
 class FirstFindView(APIView):

@@ -13,6 +13,7 @@ from jolly_core.challenges.for_two import ForTwo
 from jolly_core.planning.candidate import Kept
 from jolly_core.planning.own_parts import OwnPart
 from places.selectors import get_place
+from lookback.working_out import work_out
 from plan import selectors, services
 from plan.api.serializers import (
     AskedSerializer,
@@ -119,6 +120,7 @@ class BlockView(APIView):
             block_services.start_block(athlete, block_id, now)
         elif change == "finish":
             block_services.finish_block(athlete, block_id, now, given["note"], given["effort"])
+            work_out(athlete)
         elif change == "drop":
             block_services.drop_block(athlete, block_id)
         else:

@@ -5,10 +5,11 @@ from rest_framework import serializers
 from config.fields import DayField, StartField
 from config.reading import ReadSerializer
 from config.typed import TypedField
-from jolly_core.challenges.corrections import CHANGES, CORRECT
+from jolly_core.challenges.corrections import CHANGES, STORED_KINDS
 from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES
 from jolly_core.challenges.registry import FORMATS
 from jolly_core.challenges.tally import Tally
+from jolly_core.record.strokes import Stroke
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from ladders.quick import QUICK_GAMES
 from runs.afterwards import LONGEST_TAG, MOST_TAGS
@@ -179,7 +180,7 @@ class RecordedSerializer(ReadSerializer):
 
 class EventSerializer(ReadSerializer):
     id = serializers.UUIDField(source="client_id")
-    kind = serializers.ChoiceField(choices=[*KINDS, CORRECT])
+    kind = serializers.ChoiceField(choices=list(STORED_KINDS))
     seq = serializers.IntegerField()
     at_ms = serializers.IntegerField()
     text = serializers.CharField()
@@ -203,6 +204,12 @@ class ComfortSerializer(ReadSerializer):
 
 class SetAsideSerializer(ReadSerializer):
     reason = serializers.CharField(max_length=200)
+
+
+class StrokesSerializer(ReadSerializer):
+    """A run as strokes in time, corrections applied, each with what became of it."""
+
+    strokes = serializers.ListField(child=TypedField(Stroke), source="*")
 
 
 class CorrectionSerializer(serializers.Serializer[Any]):

@@ -9,6 +9,7 @@ urlpatterns = [
     path("runs/<uuid:run_id>/comfort/", views.ComfortView.as_view()),
     path("runs/<uuid:run_id>/set-aside/", views.SetAsideView.as_view()),
     path("runs/<uuid:run_id>/rung/", views.RunRungView.as_view()),
+    path("runs/<uuid:run_id>/strokes/", views.StrokesView.as_view()),
     path("runs/<uuid:run_id>/restored/", views.RestoredView.as_view()),
     path("runs/<uuid:run_id>/described/", views.DescribedView.as_view()),
     path("runs/<uuid:run_id>/corrections/<uuid:event_id>/", views.CorrectionView.as_view()),

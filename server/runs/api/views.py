@@ -29,6 +29,7 @@ from runs.api.serializers import (
     RunRowSerializer,
     RunSerializer,
     SetAsideSerializer,
+    StrokesSerializer,
 )
 from runs.models import Event, Run
 
@@ -174,6 +175,14 @@ class SetAsideView(APIView):
     @extend_schema(operation_id="take_run_back", responses=RunSerializer)
     def delete(self, request: Request, run_id: UUID) -> Response:
         return Response(RunSerializer(services.take_run_back(request.user, run_id)).data)
+
+
+class StrokesView(APIView):
+    """A run as strokes in time."""
+
+    @extend_schema(operation_id="list_strokes", responses=StrokesSerializer)
+    def get(self, request: Request, run_id: UUID) -> Response:
+        return Response(StrokesSerializer(selectors.list_strokes(request.user, run_id)).data)
 
 
 class RestoredView(APIView):

@@ -1,12 +1,5 @@
 /** What the screens read and where it is kept. A write names what it makes stale. */
-import {
-  infiniteQueryOptions,
-  type QueryClient,
-  queryOptions,
-  type QueryKey,
-  useMutation,
-  useQueryClient,
-} from "@tanstack/react-query";
+import { type QueryClient, queryOptions, type QueryKey, useMutation, useQueryClient } from "@tanstack/react-query";
 
 import { api, unwrap, type Schemas } from "./client";
 
@@ -149,14 +142,6 @@ export async function readEvents(id: string, offset: number, limit?: number) {
   const end = offset + page.results.length;
   return { events: page.results, next: end < page.count ? end : null };
 }
-
-export const eventsQuery = (id: string) =>
-  infiniteQueryOptions({
-    queryKey: ["runs", id, "events"],
-    queryFn: ({ pageParam }) => readEvents(id, pageParam),
-    initialPageParam: 0,
-    getNextPageParam: ({ next }) => next,
-  });
 
 export const loadQuery = queryOptions({ queryKey: ["load"], queryFn: () => unwrap(api.GET("/api/load/")) });
 

@@ -458,6 +458,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/ladders/{ladder_id}/method-changes/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Changes of method of a ladder. */
+        post: operations["mark_change"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladders/{ladder_id}/moves/": {
         parameters: {
             query?: never;
@@ -849,6 +866,176 @@ export interface paths {
         get: operations["get_load"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look-back/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What changed: the finds of the record, and what stands still. */
+        get: operations["get_finds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look-back/first/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The one find to say first. */
+        get: operations["get_first_find"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look-back/inside/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What the inside of the runs on a rung says. */
+        get: operations["get_inside"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look-back/runs/{run_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The one thing that the record says of a run's rung, and since when nothing as good was played. */
+        get: operations["get_find_of_run"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look-back/season/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A season on one sheet of paper. */
+        get: operations["get_season"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look-back/then-and-now/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Two times of a rung beside each other. */
+        get: operations["get_then_and_now"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look-back/trend/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The trend of a rung. */
+        get: operations["get_trend"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/look-back/weak-spots/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What each weakness costs. */
+        get: operations["get_weak_spots"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/method-changes/{change_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** @description One change of method. */
+        delete: operations["drop_change"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/old-results/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description Results from long ago, many at a time. */
+        post: operations["keep_old_results"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1481,7 +1668,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** @description The logbook: every run, the latest first. */
+        /** @description The logbook: every run that the filters leave, the latest first. */
         get: operations["list_runs"];
         put?: never;
         post?: never;
@@ -1503,7 +1690,8 @@ export interface paths {
         /** @description One run, under an id that the client made. */
         put: operations["start_run"];
         post?: never;
-        delete?: never;
+        /** @description One run, under an id that the client made. */
+        delete: operations["delete_run"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1519,6 +1707,40 @@ export interface paths {
         get?: never;
         /** @description How comfortable a run was, from 1 (at my limit) to 5 (easy). */
         put: operations["say_comfort"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/corrections/{event_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description A correction of a run that is over, under an id that the client made. */
+        put: operations["correct_run"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/described/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description The note about a run, and its tags. */
+        put: operations["describe_run"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1581,6 +1803,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run_id}/restored/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description Bringing a deleted run back. */
+        put: operations["restore_run"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run_id}/rung/": {
         parameters: {
             query?: never;
@@ -1611,6 +1850,23 @@ export interface paths {
         post?: never;
         /** @description Leave a run out of the record, or take it back. */
         delete: operations["take_run_back"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/strokes/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A run as strokes in time. */
+        get: operations["list_strokes"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -1895,6 +2151,17 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description A ladder with its title; the rung and side where it is of one. */
+        About: {
+            ladder: number | null;
+            ladder_title: string;
+            discipline: string;
+            rung: number | null;
+            rung_number: number | null;
+            rung_title: string;
+            side: string;
+            side_words: string;
+        };
         /** @description What the athlete said yes to, in which words and when. */
         Acknowledged: {
             what: string;
@@ -1909,6 +2176,15 @@ export interface components {
             format: "against_yourself";
             tries: string;
             lead: number | null;
+        };
+        /** @description A question that was asked of a rung and side, and its answer; ``is_find``: it is more than luck. */
+        Answer: {
+            question: string;
+            title: string;
+            about: components["schemas"]["About"];
+            look: components["schemas"]["Look"];
+            luck: string;
+            is_find: boolean;
         };
         ArchiveRequest: {
             /** @description False brings it back. */
@@ -1929,6 +2205,14 @@ export interface components {
             words: string;
             mark_words: string;
             values: components["schemas"]["Threshold"];
+        };
+        /** @description What the rung asks for: its metric and mark, and how they are said. */
+        AskedMark: {
+            title: string;
+            unit: string;
+            direction: string;
+            mark: number;
+            mark_words: string;
         };
         /** @description What to arrange. What may be asked is the core's to say. */
         AskedRequest: {
@@ -2008,6 +2292,16 @@ export interface components {
             luck: number;
             patience: number;
         };
+        /** @description The best result of a time, the day it was first reached, and its run. */
+        Best: {
+            title: string;
+            value: number;
+            words: string;
+            /** Format: date */
+            day: string;
+            run: string;
+            runs: number;
+        };
         /** @enum {unknown} */
         BlankEnum: "";
         Block: {
@@ -2045,6 +2339,14 @@ export interface components {
             note: string;
             parts: components["schemas"]["Part"][];
         };
+        /**
+         * @description * `start` - start
+         *     * `finish` - finish
+         *     * `drop` - drop
+         *     * `restore` - restore
+         * @enum {string}
+         */
+        BlockChangeChangeEnum: "start" | "finish" | "drop" | "restore";
         BlockMoveRequest: {
             block: number;
             window: number;
@@ -2159,14 +2461,14 @@ export interface components {
             metrics: components["schemas"]["Metric"][];
             settings_schema: unknown;
         };
-        /**
-         * @description * `start` - start
-         *     * `finish` - finish
-         *     * `drop` - drop
-         *     * `restore` - restore
-         * @enum {string}
-         */
-        ChangeEnum: "start" | "finish" | "drop" | "restore";
+        /** @description A change of method of a ladder. */
+        Change: {
+            id: number;
+            ladder: number;
+            /** Format: date */
+            day: string;
+            words: string;
+        };
         /** @description Settings as they are read, the game in a few words, and how long a run takes without a record. */
         Checked: {
             settings: {
@@ -2269,6 +2571,18 @@ export interface components {
             /** @description Null: it was not said. */
             comfort: number | null;
         };
+        /** @description What was played in a time: how many runs, the usual result, the best, and what was made. */
+        ComparedTime: {
+            title: string;
+            runs: number;
+            usual: number | null;
+            best: number | null;
+            makes: number;
+            attempts: number;
+            usual_words: string;
+            best_words: string;
+            made_words: string;
+        };
         Comparison: {
             /** Format: double */
             value: number;
@@ -2294,6 +2608,43 @@ export interface components {
             title: string;
             meaning: string;
             settings_schema: unknown;
+        };
+        /**
+         * @description * `was` - was
+         *     * `gone` - gone
+         *     * `then` - then
+         * @enum {string}
+         */
+        CorrectionChangeEnum: "was" | "gone" | "then";
+        /**
+         * @description * `` -
+         *     * `make` - make
+         *     * `miss` - miss
+         *     * `let` - let
+         *     * `zone` - zone
+         * @enum {string}
+         */
+        CorrectionKindEnum: "make" | "miss" | "let" | "zone";
+        /** @description What is said of a press, by its number: that it was another one, did not happen, or one more came after it. */
+        CorrectionRequest: {
+            seq: number;
+            change: components["schemas"]["CorrectionChangeEnum"];
+            /** @default  */
+            kind?: components["schemas"]["CorrectionKindEnum"] | components["schemas"]["BlankEnum"];
+            /** @default  */
+            text?: string;
+        };
+        /** @description ``per_ten`` misses in ten tries with its interval, and ``of_all`` the share of all misses in the list. */
+        Cost: {
+            tried: components["schemas"]["Tried"];
+            misses: number;
+            per_ten: number;
+            low: number;
+            high: number;
+            of_all: number;
+            days_since: number | null;
+            is_avoided: boolean;
+            words: string;
         };
         /** @description The big number of the court, and what it counts. */
         Count: {
@@ -2336,6 +2687,11 @@ export interface components {
             /** @description The rung held as it is decided; after moving on it is void. */
             held: number;
         };
+        /** @description A note, and tags of one's own. */
+        DescribedRequest: {
+            note: string;
+            tags: string[];
+        };
         /**
          * @description * `up` - up
          *     * `down` - down
@@ -2359,6 +2715,14 @@ export interface components {
             zone: components["schemas"]["ZoneRequest"];
             columns: number;
             rows: number;
+        };
+        /** @description A result on the line of the years. */
+        Dot: {
+            run: string;
+            /** Format: date */
+            day: string;
+            value: number;
+            words: string;
         };
         /**
          * @description * `floor` - floor
@@ -2439,9 +2803,10 @@ export interface components {
          *     * `finish` - finish
          *     * `note` - note
          *     * `tick` - tick
+         *     * `correct` - correct
          * @enum {string}
          */
-        EventKind: "make" | "miss" | "let" | "zone" | "undo" | "pause" | "resume" | "finish" | "note" | "tick";
+        EventKind: "make" | "miss" | "let" | "zone" | "undo" | "pause" | "resume" | "finish" | "note" | "tick" | "correct";
         EventsRequest: {
             events: components["schemas"]["NewEventRequest"][];
         };
@@ -2487,6 +2852,39 @@ export interface components {
             window: number;
             ladders: number[];
         };
+        /** @description A find, what it is about, and how sure it is. */
+        Find: {
+            question: string;
+            title: string;
+            page: string;
+            about: components["schemas"]["About"];
+            look: components["schemas"]["Look"];
+            luck: string;
+        };
+        /**
+         * @description ``dots`` in time, ``bars`` beside each other, or ``days`` on a line; a tape stands before the place ``split``.
+         *
+         *     ``label`` says what is counted; ``mark`` is the athlete's own, where there is one.
+         */
+        FindPicture: {
+            kind: "dots" | "bars" | "days";
+            label: string;
+            marks: components["schemas"]["PictureMark"][];
+            split: number | null;
+            mark: number | null;
+        };
+        /** @description What changed: the finds, and what stands still. */
+        Finds: {
+            readonly page: components["schemas"]["FindsPage"];
+        };
+        /** @description The first few finds, the others, what stands still, and how much was looked at. */
+        FindsPage: {
+            words: string;
+            looks: number;
+            first: components["schemas"]["Find"][];
+            others: components["schemas"]["Find"][];
+            still: components["schemas"]["Still"][];
+        };
         /** @description The chosen ladders by their keys, and what is kept of the athlete. */
         FirstBlockRequest: {
             ladders: string[];
@@ -2498,6 +2896,11 @@ export interface components {
              * @default false
              */
             has_read?: boolean;
+        };
+        /** @description One find, and since when nothing as good was played; null and empty where there is none. */
+        FirstFind: {
+            readonly find: components["schemas"]["Find"] | null;
+            since_words: string;
         };
         Flight: {
             touches: components["schemas"]["Space"][];
@@ -2539,6 +2942,20 @@ export interface components {
             /** @default  */
             partner?: string;
         };
+        /**
+         * @description The mark is met between two days, ``late`` None where the slow end never gets there within a year.
+         *
+         *     ``held`` of ``tried`` forecasts that were made the same way from the athlete's own past came out within their range.
+         */
+        Forecast: {
+            /** Format: date */
+            early: string;
+            /** Format: date */
+            late: string | null;
+            held: number;
+            tried: number;
+            words: string;
+        };
         /** @description A frame on the sheet: a mark for each ball, the score up to it (None while bonus balls are due), what it is. */
         FrameLine: {
             balls: string[];
@@ -2553,6 +2970,12 @@ export interface components {
         FramesDetail: {
             format: "frames";
             standing: number;
+        };
+        /** @description A change, and what it would bring: ``adds`` so many of ``unit`` to a run. */
+        Gain: {
+            words: string;
+            adds: number;
+            unit: string;
         };
         GameChoice: {
             id: components["schemas"]["GameForTwoId"];
@@ -2638,6 +3061,16 @@ export interface components {
          * @enum {string}
          */
         HandednessEnum: "left" | "right";
+        /** @description Every look at the inside of the runs on a rung. */
+        Inside: {
+            readonly page: components["schemas"]["InsidePage"];
+        };
+        /** @description Every look at the inside of the runs on a rung, what passed first. */
+        InsidePage: {
+            about: components["schemas"]["About"] | null;
+            words: string;
+            looks: components["schemas"]["Answer"][];
+        };
         IntervalsDetail: {
             format: "intervals";
             phase: "work" | "rest" | "done";
@@ -2816,6 +3249,11 @@ export interface components {
             /** @description Only room keeps it out: it can be swapped in. */
             is_free: boolean;
         };
+        /** @description All results of a rung and side, and the times that they fall into. */
+        Level: {
+            points: components["schemas"]["Point"][];
+            periods: components["schemas"]["Period"][];
+        };
         /**
          * @description * `beginner` - beginner
          *     * `club` - club
@@ -2952,6 +3390,25 @@ export interface components {
             over: number;
         };
         /**
+         * @description ``p_value`` is how often chance alone gives an answer as clear as this; the rest says what the answer is.
+         *
+         *     ``size`` with its interval is in the words' own unit. ``since`` and ``until`` are the days of the runs behind it.
+         */
+        Look: {
+            question: string;
+            p_value: number;
+            words: string;
+            size: number | null;
+            low: number | null;
+            high: number | null;
+            side: string;
+            /** Format: date */
+            since: string | null;
+            /** Format: date */
+            until: string | null;
+            picture: components["schemas"]["FindPicture"];
+        };
+        /**
          * @description * `alternate` - alternate
          *     * `two_and_two` - two_and_two
          *     * `one_and_two` - one_and_two
@@ -2969,6 +3426,15 @@ export interface components {
             interval: number[] | null;
             targets: components["schemas"]["TargetLine"][];
             reasons: components["schemas"]["ReasonLine"][];
+        };
+        /** @description A target on a map: what was tried and made there, and the rates that fit it 19 times in 20. */
+        MapSpot: {
+            name: string;
+            attempts: number;
+            makes: number;
+            rate: number;
+            low: number;
+            high: number;
         };
         /** @description The mark of a run and the usual that it was measured against, in words. */
         Mark: {
@@ -3063,6 +3529,12 @@ export interface components {
             /** Format: double */
             farthest_m: number | null;
             lines: components["schemas"]["LineReached"][];
+        };
+        /** @description A change of method from a day on. */
+        NewChangeRequest: {
+            /** Format: date */
+            day: string;
+            words: string;
         };
         /** @description Types only: what may stand in an event is the core's to say. */
         NewEventRequest: {
@@ -3178,6 +3650,21 @@ export interface components {
             is_harder: boolean;
             stand: components["schemas"]["Stand"];
             shape: components["schemas"]["Shape"];
+        };
+        /** @description A result from long ago: the value of the metric that the rung's mark asks for. */
+        OldResultRequest: {
+            /** Format: date */
+            day: string;
+            rung: number;
+            side: components["schemas"]["Side"];
+            /** Format: double */
+            value: number;
+            /** @default  */
+            note?: string;
+        };
+        /** @description Results from long ago, many at a time: all of them are kept, or none. */
+        OldResultsRequest: {
+            rows: components["schemas"]["OldResultRequest"][];
         };
         /** @description What one of the two has come to over all games: games won, and balls made of those hit in feeds. */
         OneRecord: {
@@ -3459,7 +3946,7 @@ export interface components {
             is_eased?: boolean;
         };
         PatchedBlockChangeRequest: {
-            change?: components["schemas"]["ChangeEnum"];
+            change?: components["schemas"]["BlockChangeChangeEnum"];
             /** @default  */
             note?: string;
             /** @description 0 to 10, or not told. */
@@ -3487,12 +3974,46 @@ export interface components {
             targets: components["schemas"]["TargetLine"][];
             broke: number[];
         };
+        /**
+         * @description A time on a rung and side. ``why`` it began; ``usual`` is the median of its results.
+         *
+         *     ``low`` and ``high`` are the natural limits of a single result. ``slope`` is the change in a week, with its
+         *     interval. ``outside`` are the ids of the runs beyond the limits; ``one_sided`` the stretches of runs on one side of
+         *     the centre, by their first and last id.
+         */
+        Period: {
+            /** Format: date */
+            since: string;
+            /** Format: date */
+            until: string;
+            why: string;
+            runs: number;
+            usual: number;
+            best: number;
+            centre: number | null;
+            low: number | null;
+            high: number | null;
+            slope: number | null;
+            slope_low: number | null;
+            slope_high: number | null;
+            trend_p: number | null;
+            outside: string[];
+            one_sided: string[][];
+            words: string;
+        };
         /** @description Targets on a place of the library, as the athlete sees them. */
         Picture: {
             place: string;
             title: string;
             zones: components["schemas"]["Zone"][];
             stand: components["schemas"]["Stand"];
+        };
+        /** @description One bar, dot or day of a picture: its words, its value, and how that is said. */
+        PictureMark: {
+            words: string;
+            value: number;
+            said: string;
+            is_meant: boolean;
         };
         Place: {
             readonly id: number;
@@ -3542,6 +4063,11 @@ export interface components {
             key: string;
             title: string;
         };
+        /** @description How often a side of a ladder was planned in blocks that were played, and how often it was left out. */
+        PlannedSide: {
+            planned: number;
+            left_out: number;
+        };
         PlayedForTwo: {
             /** Format: date */
             day: string;
@@ -3553,6 +4079,14 @@ export interface components {
             side: components["schemas"]["Side"];
             /** @description With the hand it means for this athlete; empty without sides. */
             words: string;
+        };
+        /** @description A result in time, with the moving average after it. */
+        Point: {
+            run: string;
+            /** Format: date */
+            day: string;
+            value: number;
+            average: number;
         };
         /** @description A chance from 0 to 1, nineteen times in twenty between its ends. */
         Predicted: {
@@ -3950,6 +4484,9 @@ export interface components {
             set_aside: string;
             /** @description 1, at my limit, to 5, easy; 0: it hurt. */
             comfort: number | null;
+            /** @description As it was written last; may be empty. */
+            note: string;
+            tags: string[];
             readonly tally: components["schemas"]["Tally"];
             result: components["schemas"]["Result"];
             yardstick: components["schemas"]["Yardstick"];
@@ -3979,6 +4516,7 @@ export interface components {
             day: string;
             is_over: boolean;
             set_aside: string;
+            tags: string[];
             tally: components["schemas"]["Count"];
             result: components["schemas"]["Result"];
             yardstick: components["schemas"]["Mark"];
@@ -4110,6 +4648,46 @@ export interface components {
             share: number | null;
             words: string;
         };
+        /** @description A season on one sheet of paper. */
+        Season: {
+            readonly page: components["schemas"]["SeasonPage"];
+        };
+        /** @description The mean of a day. */
+        SeasonDay: {
+            /** Format: date */
+            day: string;
+            value: number;
+        };
+        /** @description A season, from its first day to its last. */
+        SeasonPage: {
+            /** Format: date */
+            since: string;
+            /** Format: date */
+            until: string;
+            runs: number;
+            days: number;
+            rows: components["schemas"]["SeasonRow"][];
+            costs: components["schemas"]["Cost"][];
+            finds: string[];
+            weeks: components["schemas"]["SeasonWeek"][];
+        };
+        /** @description A rung and side in the season: its days, its usual, its best, and its second half against its first. */
+        SeasonRow: {
+            about: components["schemas"]["About"];
+            days: components["schemas"]["SeasonDay"][];
+            mark: number;
+            unit: string;
+            runs: number;
+            usual_words: string;
+            best_words: string;
+            words: string;
+        };
+        /** @description The load of a week. */
+        SeasonWeek: {
+            /** Format: date */
+            monday: string;
+            load: number;
+        };
         SeenWeek: {
             /** Format: date */
             monday: string;
@@ -4224,6 +4802,14 @@ export interface components {
             title: string;
             do: string;
         };
+        /** @description One side: the two times, the line of dots, the bests. */
+        SideThenAndNow: {
+            about: components["schemas"]["About"];
+            compared: components["schemas"]["TwoTimes"] | null;
+            dots: components["schemas"]["Dot"][];
+            months: components["schemas"]["Best"][];
+            years: components["schemas"]["Best"][];
+        };
         SideToKeepRequest: {
             trait: string;
             tries: string[];
@@ -4231,6 +4817,14 @@ export interface components {
             discipline: string;
             /** @description left or right; empty forgets it. */
             way: string;
+        };
+        /** @description The trend on one side. */
+        SideTrend: {
+            about: components["schemas"]["About"];
+            level: components["schemas"]["Level"];
+            forecast: components["schemas"]["Forecast"] | null;
+            still: components["schemas"]["StandingStill"] | null;
+            gain: components["schemas"]["Gain"] | null;
         };
         SideTriesRequest: {
             trait: string;
@@ -4285,6 +4879,12 @@ export interface components {
             title: string;
             at: number[];
         };
+        /** @description The targets of a rung and side, on its layout where it has one. */
+        SpotMap: {
+            readonly about: components["schemas"]["About"];
+            layout: components["schemas"]["Layout"] | null;
+            spots: components["schemas"]["MapSpot"][];
+        };
         /** @description A landmark that one can hold the end of a tape to. */
         SpotRequest: {
             title: string;
@@ -4301,6 +4901,25 @@ export interface components {
             x_m: number;
             /** Format: double */
             back_m: number;
+        };
+        /**
+         * @description A stretch in which nothing changed though the mark was ahead; ``is_now``: it lasts until the latest run.
+         *
+         *     ``slope_low`` to ``slope_high`` is the change in eight weeks that the results allow, ``margin`` what counts as none.
+         */
+        StandingStill: {
+            /** Format: date */
+            since: string;
+            /** Format: date */
+            until: string;
+            days: number;
+            usual: number;
+            slope_low: number;
+            slope_high: number;
+            margin: number;
+            is_now: boolean;
+            words: string;
+            suggestions: string[];
         };
         /**
          * @description * `held` - held
@@ -4335,10 +4954,23 @@ export interface components {
             words: string;
             seconds: number;
         };
+        /** @description A rung and side that stands still, or did for long. */
+        Still: {
+            about: components["schemas"]["About"];
+            still: components["schemas"]["StandingStill"];
+        };
         StreakDetail: {
             format: "streak";
             streaks: number[];
             streaks_ended: number;
+        };
+        /** @description A vertical strip of tape on a chart: a climb, a step back, a change of method. ``id`` is that of a change. */
+        Strip: {
+            /** Format: date */
+            day: string;
+            words: string;
+            kind: string;
+            id: number | null;
         };
         /** @description A strip; lengths in metres. */
         StripShape: {
@@ -4364,6 +4996,25 @@ export interface components {
              * @enum {string}
              */
             kind: "strip";
+        };
+        /**
+         * @description ``seq`` is the number of the event, 0 for one that a correction has added; ``at_ms`` the run's clock.
+         *
+         *     ``is_make`` and ``is_miss`` say what it counted as, ``row`` how many makes in a row there were with it.
+         */
+        Stroke: {
+            seq: number;
+            kind: string;
+            text: string;
+            at_ms: number;
+            fate: "stands" | "taken_back" | "ignored" | "control";
+            is_make: boolean;
+            is_miss: boolean;
+            row: number;
+        };
+        /** @description A run as strokes in time, corrections applied, each with what became of it. */
+        Strokes: {
+            strokes: components["schemas"]["Stroke"][];
         };
         /** @description A flat part of a place, with what is on it and what targets snap to. */
         Surface: {
@@ -4484,6 +5135,19 @@ export interface components {
             windows: components["schemas"]["Window"][];
             wishes: components["schemas"]["WeekWish"][];
         };
+        /** @description Two times of a rung beside each other. */
+        ThenAndNow: {
+            readonly page: components["schemas"]["ThenAndNowPage"];
+        };
+        /** @description ``times`` are the years and months that can be chosen, the latest first; ``then`` and ``now`` those that were. */
+        ThenAndNowPage: {
+            about: components["schemas"]["About"] | null;
+            asked: components["schemas"]["AskedMark"] | null;
+            then: string;
+            now: string;
+            times: string[][];
+            sides: components["schemas"]["SideThenAndNow"][];
+        };
         /** @description A thing; lengths in metres. */
         ThingShape: {
             /** Format: double */
@@ -4601,6 +5265,17 @@ export interface components {
             high: number;
             readonly is_optional: boolean;
         };
+        /** @description The trend of a rung, side by side. */
+        Trend: {
+            readonly page: components["schemas"]["TrendPage"];
+        };
+        /** @description The trend of a rung; ``about`` is None while nothing was played. */
+        TrendPage: {
+            about: components["schemas"]["About"] | null;
+            asked: components["schemas"]["AskedMark"] | null;
+            sides: components["schemas"]["SideTrend"][];
+            strips: components["schemas"]["Strip"][];
+        };
         /** @description A trial: its rule, how it stands in sentences, and the means of both ways. */
         Trial: {
             id: number;
@@ -4648,6 +5323,19 @@ export interface components {
          * @enum {string}
          */
         TrialVerdict: "first" | "second" | "untold" | "running";
+        /** @description What was tried and made somewhere: on a ladder's side, or at one target of it ("" for the whole side). */
+        Tried: {
+            ladder: number;
+            title: string;
+            side: string;
+            side_words: string;
+            target: string;
+            attempts: number;
+            makes: number;
+            /** Format: date */
+            last_day: string | null;
+            planned: components["schemas"]["PlannedSide"];
+        };
         TriesAtEachDetail: {
             format: "tries_at_each";
             targets: components["schemas"]["TargetLine"][];
@@ -4678,6 +5366,17 @@ export interface components {
             is_over: boolean;
             own_of: number | null;
             other_of: number | null;
+        };
+        /** @description Two times, the difference of their results (the later less the earlier) with its interval, and what it says. */
+        TwoTimes: {
+            then: components["schemas"]["ComparedTime"];
+            now: components["schemas"]["ComparedTime"];
+            by: number | null;
+            low: number | null;
+            high: number | null;
+            p_value: number | null;
+            rate_by: number | null;
+            words: string;
         };
         /**
          * @description * `metric` - Metric
@@ -4735,6 +5434,12 @@ export interface components {
          * @enum {string}
          */
         WallsEnum: "front" | "left" | "right";
+        /** @description What each weakness costs, and the maps of those with targets. */
+        WeakSpots: {
+            words: string;
+            costs: components["schemas"]["Cost"][];
+            maps: components["schemas"]["SpotMap"][];
+        };
         Weave: {
             id: string;
             title: string;
@@ -7468,6 +8173,87 @@ export interface operations {
             };
         };
     };
+    mark_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ladder_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewChangeRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Change"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     decide: {
         parameters: {
             query?: never;
@@ -9435,6 +10221,679 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_finds: {
+        parameters: {
+            query?: {
+                discipline?: string;
+                ladder?: number;
+                place?: number;
+                /** @description By its title. */
+                routine?: string;
+                rung?: number;
+                /**
+                 * @description * `` -
+                 *     * `first` - first
+                 *     * `second` - second
+                 *     * `none` - none
+                 *     * `both` - both
+                 */
+                side?: "" | "first" | "second" | "none" | "both";
+                since?: string;
+                tag?: string;
+                until?: string;
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Finds"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_first_find: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstFind"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_inside: {
+        parameters: {
+            query?: {
+                discipline?: string;
+                ladder?: number;
+                place?: number;
+                /** @description By its title. */
+                routine?: string;
+                rung?: number;
+                /**
+                 * @description * `` -
+                 *     * `first` - first
+                 *     * `second` - second
+                 *     * `none` - none
+                 *     * `both` - both
+                 */
+                side?: "" | "first" | "second" | "none" | "both";
+                since?: string;
+                tag?: string;
+                until?: string;
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Inside"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_find_of_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FirstFind"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_season: {
+        parameters: {
+            query?: {
+                discipline?: string;
+                ladder?: number;
+                place?: number;
+                /** @description By its title. */
+                routine?: string;
+                rung?: number;
+                /**
+                 * @description * `` -
+                 *     * `first` - first
+                 *     * `second` - second
+                 *     * `none` - none
+                 *     * `both` - both
+                 */
+                side?: "" | "first" | "second" | "none" | "both";
+                since?: string;
+                tag?: string;
+                until?: string;
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Season"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_then_and_now: {
+        parameters: {
+            query?: {
+                discipline?: string;
+                ladder?: number;
+                now?: string;
+                place?: number;
+                /** @description By its title. */
+                routine?: string;
+                rung?: number;
+                /**
+                 * @description * `` -
+                 *     * `first` - first
+                 *     * `second` - second
+                 *     * `none` - none
+                 *     * `both` - both
+                 */
+                side?: "" | "first" | "second" | "none" | "both";
+                since?: string;
+                tag?: string;
+                then?: string;
+                until?: string;
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ThenAndNow"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_trend: {
+        parameters: {
+            query?: {
+                discipline?: string;
+                ladder?: number;
+                place?: number;
+                /** @description By its title. */
+                routine?: string;
+                rung?: number;
+                /**
+                 * @description * `` -
+                 *     * `first` - first
+                 *     * `second` - second
+                 *     * `none` - none
+                 *     * `both` - both
+                 */
+                side?: "" | "first" | "second" | "none" | "both";
+                since?: string;
+                tag?: string;
+                until?: string;
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trend"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_weak_spots: {
+        parameters: {
+            query?: {
+                discipline?: string;
+                ladder?: number;
+                place?: number;
+                /** @description By its title. */
+                routine?: string;
+                rung?: number;
+                /**
+                 * @description * `` -
+                 *     * `first` - first
+                 *     * `second` - second
+                 *     * `none` - none
+                 *     * `both` - both
+                 */
+                side?: "" | "first" | "second" | "none" | "both";
+                since?: string;
+                tag?: string;
+                until?: string;
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeakSpots"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    drop_change: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                change_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_old_results: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OldResultsRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunRow"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -12512,12 +13971,30 @@ export interface operations {
     list_runs: {
         parameters: {
             query?: {
+                discipline?: string;
+                ladder?: number;
                 /** @description Number of results to return per page. */
                 limit?: number;
                 /** @description The initial index from which to return the results. */
                 offset?: number;
+                place?: number;
+                /** @description By its title. */
+                routine?: string;
+                rung?: number;
+                /**
+                 * @description * `` -
+                 *     * `first` - first
+                 *     * `second` - second
+                 *     * `none` - none
+                 *     * `both` - both
+                 */
+                side?: "" | "first" | "second" | "none" | "both";
+                since?: string;
+                tag?: string;
                 /** @description Only runs that are begun and not over. */
                 unfinished?: boolean;
+                until?: string;
+                words?: string;
             };
             header?: never;
             path?: never;
@@ -12701,6 +14178,74 @@ export interface operations {
             };
         };
     };
+    delete_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     say_comfort: {
         parameters: {
             query?: never;
@@ -12713,6 +14258,169 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["ComfortRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Run"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    correct_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                event_id: string;
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CorrectionRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Run"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    describe_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DescribedRequest"];
             };
         };
         responses: {
@@ -13245,6 +14953,75 @@ export interface operations {
             };
         };
     };
+    restore_run: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Run"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     attach_run: {
         parameters: {
             query?: never;
@@ -13459,6 +15236,59 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_strokes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Strokes"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

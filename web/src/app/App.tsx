@@ -31,7 +31,14 @@ const PlayRung = lazy(() => import("../features/practise/PlayRungPage"));
 const Court = lazy(() => import("../features/practise/CourtPage"));
 const Hand = lazy(() => import("../features/practise/pairing/HandPage"));
 const RunEnd = lazy(() => import("../features/practise/RunEndPage"));
-const LookBack = lazy(() => import("../features/lookback/LookBackPage"));
+const LookBack = lazy(() => import("../features/lookback/FindsPage"));
+const Trend = lazy(() => import("../features/lookback/TrendPage"));
+const WeakSpots = lazy(() => import("../features/lookback/WeakSpotsPage"));
+const Inside = lazy(() => import("../features/lookback/InsidePage"));
+const ThenAndNow = lazy(() => import("../features/lookback/ThenAndNowPage"));
+const Logbook = lazy(() => import("../features/lookback/LogbookPage"));
+const OldResults = lazy(() => import("../features/lookback/OldResultsPage"));
+const Season = lazy(() => import("../features/lookback/SeasonPage"));
 const Load = lazy(() => import("../features/lookback/LoadPage"));
 const Together = lazy(() => import("../features/lookback/TogetherPage"));
 const RunEvents = lazy(() => import("../features/lookback/RunEventsPage"));
@@ -79,6 +86,13 @@ export function App() {
                   <Route path="/practise/rungs/:rungId" element={<PlayRung />} />
                   <Route path="/practise/runs/:runId/end" element={<RunEnd />} />
                   <Route path="/look-back" element={<LookBack />} />
+                  <Route path="/look-back/trend" element={<Trend />} />
+                  <Route path="/look-back/weak-spots" element={<WeakSpots />} />
+                  <Route path="/look-back/inside" element={<Inside />} />
+                  <Route path="/look-back/then-and-now" element={<ThenAndNow />} />
+                  <Route path="/look-back/logbook" element={<Logbook />} />
+                  <Route path="/look-back/old-results" element={<OldResults />} />
+                  <Route path="/look-back/season" element={<Season />} />
                   <Route path="/look-back/load" element={<Load />} />
                   <Route path="/look-back/together" element={<Together />} />
                   <Route path="/look-back/runs/:runId" element={<RunEvents />} />

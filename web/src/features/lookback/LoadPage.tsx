@@ -8,9 +8,10 @@ import { loadQuery } from "../../api/queries";
 import { capital, showDay, showNumber } from "../../shared/lib/format";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
-import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { Panel, WhyPoint } from "../../shared/ui/Page";
 import { tape } from "../../shared/ui/tape";
 import { JointCounts } from "./JointCounts";
+import { LookBackFrame } from "./LookBackFrame";
 
 type Week = Schemas["Week"];
 
@@ -100,8 +101,7 @@ export default function LoadPage() {
     </>
   );
   return (
-    <Page title="Load" lead="How much the last eight weeks asked of you." why={why}>
-      <RouterLink to="/look-back">To the logbook</RouterLink>
+    <LookBackFrame title="Load" lead="How much the last eight weeks asked of you." why={why} without="all">
       <Loaded query={query}>
         {({ weeks, counts, cautions }) =>
           weeks.every((week) => week.sessions === 0) ? (
@@ -136,6 +136,6 @@ export default function LoadPage() {
           )
         }
       </Loaded>
-    </Page>
+    </LookBackFrame>
   );
 }

@@ -1,101 +1,112 @@
-/** One run, event by event: what every number on the screens is made of. */
-import { Box, Button, Table, TableBody, TableCell, TableHead, TableRow } from "@mui/material";
-import { useInfiniteQuery, useQuery } from "@tanstack/react-query";
+/** A run's own page: its strokes in time, what every number is made of, and what can be put right afterwards. */
+import { Button, Stack, Typography } from "@mui/material";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 
-import { eventsQuery, runQuery } from "../../api/queries";
+import { api, unwrap } from "../../api/client";
+import { runQuery, type Run } from "../../api/queries";
 import { quantity, showDay, showTime } from "../../shared/lib/format";
 import { Loaded } from "../../shared/ui/Loaded";
-import { Page, WhyPoint } from "../../shared/ui/Page";
+import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { Corrections } from "./Corrections";
+import { Deleted, useDeleteRun } from "./DeleteRun";
+import { Describe } from "./Describe";
+import { StrokesInTime } from "./StrokesInTime";
 
-const WORDS = {
-  make: "✓ make",
-  miss: "✗ miss",
-  let: "let: not counted",
-  zone: "zone",
-  tick: "the clock says so",
-  undo: "undo: the press before is taken back",
-  pause: "pause",
-  resume: "go on",
-  finish: "end",
-  note: "note",
-};
+/** More presses than that are drawn, but not listed: nobody reads on. */
+const MOST_LISTED = 400;
 
-/** A moment of the run's clock to the tenth of a second. */
-function showMoment(ms: number): string {
-  const tenths = Math.floor(ms / 100);
-  return `${Math.floor(tenths / 600)}:${String(Math.floor(tenths / 10) % 60).padStart(2, "0")}.${tenths % 10}`;
+function Why({ run }: { run: Run }) {
+  return (
+    <>
+      <WhyPoint title="What they come to">
+        {run.result.number} {run.result.label}
+        {run.result.beside && `, ${run.result.beside}`}: {run.tally.makes} made, {run.tally.misses} missed,{" "}
+        {quantity(run.tally.lets, "let")}, best streak {run.tally.best_streak}.
+      </WhyPoint>
+      {run.tally.ignored > 0 && (
+        <WhyPoint title="Not counted">
+          {quantity(run.tally.ignored, "press", "presses")}: twice within the double-tap time, in a pause, or after the
+          end.
+        </WhyPoint>
+      )}
+      <WhyPoint title="Corrections">
+        Nothing is overwritten: a correction is added behind the presses, and everything is counted again. A correction
+        can be corrected.
+      </WhyPoint>
+    </>
+  );
 }
 
 export default function RunEventsPage() {
   const id = useParams()["runId"] ?? "";
-  const run = useQuery(runQuery(id));
-  const events = useInfiniteQuery(eventsQuery(id));
+  const run = useQuery({ ...runQuery(id), retry: false });
+  const strokes = useQuery({
+    queryKey: ["runs", id, "strokes"],
+    queryFn: async () =>
+      (await unwrap(api.GET("/api/runs/{run_id}/strokes/", { params: { path: { run_id: id } } }))).strokes,
+  });
+  const remove = useDeleteRun();
+  const [isDeleted, setDeleted] = useState(false);
   const data = run.data;
-  const why = data && (
-    <>
-      <WhyPoint title="What they come to">
-        {data.result.number} {data.result.label}
-        {data.result.beside && `, ${data.result.beside}`}: {data.tally.makes} made, {data.tally.misses} missed,{" "}
-        {quantity(data.tally.lets, "let")}, best streak {data.tally.best_streak}.
-      </WhyPoint>
-      {data.tally.ignored > 0 && (
-        <WhyPoint title="Not counted">
-          {quantity(data.tally.ignored, "press", "presses")}: twice within the double-tap time, in a pause, or after the
-          end.
-        </WhyPoint>
-      )}
-    </>
-  );
   return (
     <Page
       title="Events of a run"
-      heading={data ? `${data.ladder.title}, event by event` : "Events of a run"}
+      heading={data ? `${data.ladder.title}, stroke by stroke` : "Events of a run"}
       lead={
         data && `${showDay(data.day)}, ${showTime(data.started_at)}${data.side_words ? `, ${data.side_words}` : ""}`
       }
-      why={why}>
-      <RouterLink to={`/practise/runs/${id}/end`} style={{ color: "inherit" }}>
-        Back to what it means
-      </RouterLink>
-      <Loaded query={events}>
-        {({ pages }) => (
-          <Box sx={{ overflowX: "auto" }}>
-            <Table size="small" sx={{ maxWidth: 560 }}>
-              <TableHead>
-                <TableRow>
-                  <TableCell align="right">number</TableCell>
-                  <TableCell align="right">clock</TableCell>
-                  <TableCell>what happened</TableCell>
-                </TableRow>
-              </TableHead>
-              <TableBody>
-                {pages
-                  .flatMap((page) => page.events)
-                  .map((event) => (
-                    <TableRow key={event.id}>
-                      <TableCell align="right">{event.seq}</TableCell>
-                      <TableCell align="right">{showMoment(event.at_ms)}</TableCell>
-                      <TableCell>
-                        {WORDS[event.kind]}
-                        {event.text && `: ${event.text}`}
-                      </TableCell>
-                    </TableRow>
-                  ))}
-              </TableBody>
-            </Table>
-            {events.hasNextPage && (
-              <Button
-                variant="outlined"
-                loading={events.isFetchingNextPage}
-                onClick={() => void events.fetchNextPage()}
-                sx={{ mt: 2 }}>
-                Show more events
-              </Button>
+      why={data && !isDeleted && <Why run={data} />}>
+      {isDeleted ? (
+        <Deleted ids={[id]} onRestored={() => setDeleted(false)} />
+      ) : (
+        <>
+          <RouterLink to={`/practise/runs/${id}/end`} style={{ color: "inherit" }}>
+            Back to what it means
+          </RouterLink>
+          <Loaded query={run}>
+            {(known) => (
+              <Stack spacing={2.5}>
+                <Panel title="In time">
+                  <Loaded query={strokes}>
+                    {(list) =>
+                      list.length === 0 ? (
+                        <Typography color="text.secondary">
+                          {known.is_from_paper
+                            ? "It was kept by hand: there are totals, and no presses."
+                            : "Nothing was pressed."}
+                        </Typography>
+                      ) : (
+                        <Stack spacing={2}>
+                          <StrokesInTime strokes={list} />
+                          <Corrections run={known} strokes={list.slice(0, MOST_LISTED)} />
+                          {list.length > MOST_LISTED && (
+                            <Typography color="text.secondary">
+                              The first {MOST_LISTED} of {list.length} are listed; all are drawn.
+                            </Typography>
+                          )}
+                        </Stack>
+                      )
+                    }
+                  </Loaded>
+                </Panel>
+                <Panel title="Note and tags">
+                  <Describe key={`${known.note} ${known.tags.join()}`} run={known} />
+                </Panel>
+                <Button
+                  color="error"
+                  variant="outlined"
+                  loading={remove.isPending}
+                  onClick={() => remove.mutate(id, { onSuccess: () => setDeleted(true) })}
+                  sx={{ alignSelf: "flex-start" }}>
+                  Delete this run
+                </Button>
+              </Stack>
             )}
-          </Box>
-        )}
-      </Loaded>
+          </Loaded>
+        </>
+      )}
     </Page>
   );
 }

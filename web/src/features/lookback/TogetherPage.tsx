@@ -7,7 +7,8 @@ import { api, unwrap, type Schemas } from "../../api/client";
 import { capital, showDay } from "../../shared/lib/format";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
-import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { Panel, WhyPoint } from "../../shared/ui/Page";
+import { LookBackFrame } from "./LookBackFrame";
 
 type Together = Schemas["Together"];
 
@@ -82,8 +83,11 @@ export default function TogetherPage() {
     </WhyPoint>
   );
   return (
-    <Page title="With a partner" lead="What you played with others, and what each of you came to." why={why}>
-      <RouterLink to="/look-back">To the logbook</RouterLink>
+    <LookBackFrame
+      title="With a partner"
+      lead="What you played with others, and what each of you came to."
+      why={why}
+      without="all">
       <Loaded query={query}>
         {(partners) =>
           partners.length === 0 ? (
@@ -105,6 +109,6 @@ export default function TogetherPage() {
           )
         }
       </Loaded>
-    </Page>
+    </LookBackFrame>
   );
 }

@@ -7,7 +7,7 @@ import { useChange } from "../../api/queries";
 import { localDay } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { Fields, Pick } from "../../shared/ui/Pick";
-import { DayField } from "./fields";
+import { DayField } from "../../shared/ui/DayField";
 
 const ACTIONS = ["running", "overhead", "jumping", "explosive"];
 const REGIONS = ["shoulder", "elbow", "wrist", "neck", "back", "hip", "knee", "ankle"];

@@ -18,7 +18,7 @@ import { Panel } from "../../shared/ui/Page";
 import { BodyLine } from "./BodyLine";
 import { LONGEST, SHORTEST, toggled, type Draft, type Next } from "./draft";
 import { Fields, Pick } from "../../shared/ui/Pick";
-import { DayField } from "./fields";
+import { DayField } from "../../shared/ui/DayField";
 import { pressed } from "./pressed";
 
 const USUAL_MINUTES = [15, 20, 30, 45, 60, 90];

@@ -8,6 +8,7 @@ import { blockQuery, outcomeQuery, type Outcome, type Run } from "../../api/quer
 import { quantity, showNumber } from "../../shared/lib/format";
 import { Decision } from "../../shared/ui/Decision";
 import { Figure } from "../../shared/ui/Figure";
+import { FoundOfRun } from "../../shared/ui/Found";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -94,6 +95,7 @@ function WhatHappened({ outcome }: { outcome: Outcome }) {
               {first.comparison.words}
             </Typography>
           )}
+          {run.is_over && !run.is_quick && <FoundOfRun id={run.id} />}
           {outcome.band && (
             <Typography>
               Band: <b>{outcome.band}</b>

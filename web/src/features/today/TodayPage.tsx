@@ -9,6 +9,7 @@ import { quantity, showDay, showHour, showLimit, showLongDay, showMinutes } from
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { DueRoutines } from "../../shared/ui/DueRoutines";
 import { EmptyState } from "../../shared/ui/EmptyState";
+import { FirstFind, useHasFind } from "../../shared/ui/Found";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -132,6 +133,7 @@ function Recent({ runs }: { runs: RunRow[] }) {
 
 export default function TodayPage() {
   const query = useQuery(todayQuery);
+  const hasFind = useHasFind();
   const day = query.data;
   const why = day && (
     <>
@@ -161,6 +163,11 @@ export default function TodayPage() {
           <span>Your coach, the venue&rsquo;s rules and medical advice come before anything this screen says.</span>
         </Stack>
       </WhyPoint>
+      {hasFind && (
+        <WhyPoint title="Found in your record">
+          <FirstFind />
+        </WhyPoint>
+      )}
       <WhyPoint title="Last runs">
         <Recent runs={day.recent} />
       </WhyPoint>

@@ -4,7 +4,7 @@ import { Box, IconButton, TextField, Typography } from "@mui/material";
 
 import type { Place } from "../../../api/planning";
 import { Fields, Pick } from "../../../shared/ui/Pick";
-import { DayField } from "../fields";
+import { DayField } from "../../../shared/ui/DayField";
 import { WEEKDAYS } from "./dates";
 import type { NewWindow } from "./TermsEditor";
 

@@ -1,4 +1,4 @@
-/** The days and hours that the plan's forms ask for. */
+/** The days and hours that forms ask for. */
 import { TextField } from "@mui/material";
 import { lazy, Suspense } from "react";
 
@@ -12,7 +12,7 @@ export interface DayFieldProps {
   type?: "date" | "time";
 }
 
-const Picker = lazy(() => import("./DayField"));
+const Picker = lazy(() => import("./DayPicker"));
 
 /** A day, or an hour of the day. The calendar behind it comes when it is there; the form does not wait for it. */
 export function DayField(props: DayFieldProps) {

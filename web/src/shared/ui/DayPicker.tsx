@@ -7,8 +7,8 @@ import dayjs, { type Dayjs } from "dayjs";
 import updateLocale from "dayjs/plugin/updateLocale";
 import { useState } from "react";
 
-import type { DayFieldProps } from "./fields";
-import { dayFormat, hasHalfDays, weekStart } from "./region";
+import type { DayFieldProps } from "./DayField";
+import { dayFormat, hasHalfDays, weekStart } from "../lib/region";
 
 dayjs.extend(updateLocale);
 dayjs.updateLocale("en", { weekStart: weekStart() });

@@ -1,0 +1,75 @@
+/** The results of years as a line of chalk dots, so that a yearly check has its place. */
+import { Box } from "@mui/material";
+
+import type { ThenAndNowPage } from "../../api/lookback";
+import { showDay, showNumber } from "../../shared/lib/format";
+import { tape } from "../../shared/ui/tape";
+
+type Dot = ThenAndNowPage["sides"][number]["dots"][number];
+
+const [WIDTH, HEIGHT, LEFT, FOOT] = [640, 200, 34, 168];
+/** With more dots than that their numbers would lie on each other. */
+const FEW = 16;
+
+export function YearDots({ dots, mark, label }: { dots: Dot[]; mark: number; label: string }) {
+  const [first] = dots;
+  const last = dots.at(-1);
+  if (!first || !last) return null;
+  const [from, to] = [Number(first.day.slice(0, 4)), Number(last.day.slice(0, 4)) + 1];
+  const begin = new Date(from, 0, 1).getTime();
+  const span = new Date(to, 0, 1).getTime() - begin;
+  const x = (day: string) => LEFT + ((new Date(`${day}T12:00:00`).getTime() - begin) / span) * (WIDTH - LEFT - 12);
+  const values = [...dots.map(({ value }) => value), mark];
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  const y = (value: number) => FOOT - 14 - ((value - low) / (high - low || 1)) * (FOOT - 44);
+  const years = Array.from({ length: to - from }, (_, place) => from + place);
+  return (
+    <Box>
+      <svg
+        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        role="img"
+        aria-label={`${label}: ${dots.length} results from ${showDay(first.day)} to ${showDay(last.day)}`}
+        style={{ display: "block", width: "100%", maxWidth: 900, height: "auto" }}>
+        {years.map((year) => (
+          <g key={year}>
+            <line
+              x1={x(`${year}-01-01`)}
+              x2={x(`${year}-01-01`)}
+              y1={18}
+              y2={FOOT}
+              stroke="#d8cdb6"
+              strokeWidth={1.5}
+            />
+            <text x={x(`${year}-01-01`) + 4} y={FOOT + 20} fontSize={14} fill={tape.ink}>
+              {year}
+            </text>
+          </g>
+        ))}
+        <line x1={LEFT} x2={WIDTH} y1={FOOT} y2={FOOT} stroke={tape.ink} strokeWidth={1.5} />
+        <line x1={LEFT} x2={WIDTH} y1={y(mark)} y2={y(mark)} stroke={tape.plum} strokeWidth={2} strokeDasharray="7 4" />
+        <text x={WIDTH - 4} y={y(mark) - 6} textAnchor="end" fontSize={13} fontWeight={650} fill={tape.plum}>
+          mark {showNumber(mark)}
+        </text>
+        {dots.map(({ run, day, value }) => (
+          <g key={run}>
+            <circle cx={x(day)} cy={y(value)} r={dots.length > 200 ? 2.5 : 5} fill={tape.ink} opacity={0.75} />
+            {dots.length <= FEW && (
+              <text
+                x={x(day)}
+                y={y(value) - 10}
+                textAnchor="middle"
+                fontSize={14}
+                fontWeight={700}
+                fill={tape.ink}
+                stroke={tape.paper}
+                strokeWidth={3}
+                paintOrder="stroke">
+                {showNumber(value)}
+              </text>
+            )}
+          </g>
+        ))}
+      </svg>
+    </Box>
+  );
+}
