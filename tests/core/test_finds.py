@@ -364,7 +364,7 @@ def test_costs_read_as_one_says_them() -> None:
 def test_two_times_beside_each_other() -> None:
     then, now = runs_of([5, 6, 5, 6, 5, 6, 5]), runs_of([8, 9, 8, 9, 8, 9, 8], since=date(2026, 6, 1))
     found = beside(then, now, MAKES, ("March 2026", "June 2026"))
-    assert found.words.startswith("3 makes better than then (")
+    assert found.words.startswith("3 makes better in June 2026 than in March 2026 (")
     assert found.then.made_words == "38 of 70 (54 %)"
     assert "No difference that is more than luck" in beside(then, then, MAKES, ("a", "b")).words
     assert beside(then, [], MAKES, ("a", "2025")).words == "Nothing was played in 2025."

@@ -26,7 +26,7 @@ PAUSE_DAYS = 28
 #: A shift is clear when chance alone has one as clear less than once in a hundred times.
 CLEAR = 0.01
 #: With fewer days of practice on either side of a shift it is not one. Common practice, no source.
-LEAST_DAYS = 5
+LEAST_DAYS = 4
 #: With fewer results no limits are drawn, with fewer days of practice no slope is told. Common practice, no source.
 LEAST_RESULTS, LEAST_SLOPE_DAYS = 8, 6
 #: As many days of practice are looked at for a slope.

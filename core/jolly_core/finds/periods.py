@@ -104,7 +104,7 @@ def _words(
     way = "better" if (shift.by > 0) == (metric.direction == UP) else "worse"
     low, high = sorted((abs(shift.low), abs(shift.high)))
     return (
-        f"{sentence(metric.words(round(abs(shift.by), 1)))} {way} than then "
+        f"{sentence(metric.words(round(abs(shift.by), 1)))} {way} in {now.title} than in {then.title} "
         f"({metric.number(round(low, 1))} to {metric.number(round(high, 1))}), which is more than luck."
     )
 

@@ -15,6 +15,9 @@ from lookback.records import read_rung
 from lookback.working_out import work_out
 from runs.filters import Filters
 
+#: The questions that are asked of the inside of runs.
+PAGE = "inside"
+
 
 @dataclass(frozen=True)
 class Answer:
@@ -48,7 +51,11 @@ def get_inside(athlete: Athlete, filters: Filters) -> InsidePage:
         looks = [Look.from_stored(each) for each in kept.looks] if kept else []
     else:
         looks = look_at_rung(read_rung(athlete, rung, filters))
-    wanted = [look for look in looks if not filters.side or look.side == filters.side]
+    wanted = [
+        look
+        for look in looks
+        if QUESTIONS[look.question].page == PAGE and (not filters.side or look.side == filters.side)
+    ]
     passed = pass_gate([Found(about_rung(rung, look.side), look) for look in wanted])
     through = [found.look for found in passed.finds]
     said = [

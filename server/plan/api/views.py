@@ -12,8 +12,8 @@ from config.requests import Request, read_given
 from jolly_core.challenges.for_two import ForTwo
 from jolly_core.planning.candidate import Kept
 from jolly_core.planning.own_parts import OwnPart
-from places.selectors import get_place
 from lookback.working_out import work_out
+from places.selectors import get_place
 from plan import selectors, services
 from plan.api.serializers import (
     AskedSerializer,

@@ -1,6 +1,7 @@
 /** Which part of the record is looked at. The same fields on every page; each takes only what there is. */
-import { Button, Stack } from "@mui/material";
+import { Box, Button, Stack } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 
 import { laddersQuery } from "../../api/queries";
 import { placesQuery, routinesQuery } from "../../api/planning";
@@ -51,7 +52,8 @@ export function FilterBar({ without = [] }: { without?: readonly FilterName[] })
     FilterName,
     { label: string; options: { value: string; word: string }[] },
   ][];
-  const isAny = Object.keys(filters).length > 0;
+  const many = Object.keys(filters).filter((name) => name !== "words").length;
+  const [isOpen, setOpen] = useState(false);
   return (
     <Stack
       spacing={1.5}
@@ -59,33 +61,43 @@ export function FilterBar({ without = [] }: { without?: readonly FilterName[] })
       component="form"
       aria-label="Filters"
       onSubmit={(event) => event.preventDefault()}>
-      <Fields>
-        {chosen
-          .filter(([name, { options }]) => !without.includes(name) && (options.length > 1 || filters[name]))
-          .map(([name, { label, options }]) => (
-            <Pick
-              key={name}
-              label={label}
-              width={150}
-              value={options.some(({ value }) => value === String(filters[name] ?? "")) ? String(filters[name]) : ""}
-              choices={[EVERYTHING, ...options]}
-              onChange={(value) => set({ ...WITHIN[name], [name]: value })}
-            />
-          ))}
-        {!without.includes("since") && (
-          <>
-            <DayField label="From" value={filters.since ?? ""} canBeOpen onChange={(since) => set({ since })} />
-            <DayField label="Until" value={filters.until ?? ""} canBeOpen onChange={(until) => set({ until })} />
-          </>
-        )}
-        {isAny && (
-          <Button
-            onClick={() => set(Object.fromEntries(Object.keys(filters).map((name) => [name, ""])))}
-            sx={{ alignSelf: "center" }}>
-            Show everything
-          </Button>
-        )}
-      </Fields>
+      {/* On a phone they would fill the screen before there is anything to see. */}
+      <Button
+        onClick={() => setOpen(!isOpen)}
+        aria-expanded={isOpen}
+        variant="outlined"
+        sx={{ display: { md: "none" }, alignSelf: "flex-start" }}>
+        {many > 0 ? `Filters (${many})` : "Filters"}
+      </Button>
+      <Box sx={{ display: { xs: isOpen ? "block" : "none", md: "block" } }}>
+        <Fields>
+          {chosen
+            .filter(([name, { options }]) => !without.includes(name) && (options.length > 1 || filters[name]))
+            .map(([name, { label, options }]) => (
+              <Pick
+                key={name}
+                label={label}
+                width={150}
+                value={options.some(({ value }) => value === String(filters[name] ?? "")) ? String(filters[name]) : ""}
+                choices={[EVERYTHING, ...options]}
+                onChange={(value) => set({ ...WITHIN[name], [name]: value })}
+              />
+            ))}
+          {!without.includes("since") && (
+            <>
+              <DayField label="From" value={filters.since ?? ""} canBeOpen onChange={(since) => set({ since })} />
+              <DayField label="Until" value={filters.until ?? ""} canBeOpen onChange={(until) => set({ until })} />
+            </>
+          )}
+          {many > 0 && (
+            <Button
+              onClick={() => set(Object.fromEntries(Object.keys(filters).map((name) => [name, ""])))}
+              sx={{ alignSelf: "center" }}>
+              Show everything
+            </Button>
+          )}
+        </Fields>
+      </Box>
     </Stack>
   );
 }

@@ -101,7 +101,7 @@ function Row({ run, isChosen, onChoose }: RowProps) {
       <TableCell sx={{ display: { xs: "none", sm: "table-cell" } }} align="right">
         {run.yardstick.usual_words ?? "none yet"}
       </TableCell>
-      <TableCell align="right">
+      <TableCell align="right" sx={{ whiteSpace: { md: "nowrap" } }}>
         {run.is_quick ? "" : run.yardstick.mark_words} {state(run)}
       </TableCell>
     </TableRow>

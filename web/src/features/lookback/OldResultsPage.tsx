@@ -63,10 +63,12 @@ function Row({ row, number, choices, fault, onChange }: RowProps) {
       role="group"
       aria-label={`Result ${number}`}
       sx={{ display: "flex", flexWrap: "wrap", gap: 1.5, alignItems: "flex-start" }}>
-      <Stack>
-        <DayField label="Day" value={row.day} onChange={(day) => onChange({ ...row, day })} />
+      <Box sx={{ width: 200 }}>
+        <Box sx={{ display: "flex" }}>
+          <DayField label="Day" value={row.day} onChange={(day) => onChange({ ...row, day })} />
+        </Box>
         {fault("day") && <Typography sx={{ color: "error.main", fontSize: "0.85rem" }}>{fault("day")}</Typography>}
-      </Stack>
+      </Box>
       <TextField
         select
         size="small"

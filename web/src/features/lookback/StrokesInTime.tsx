@@ -52,7 +52,7 @@ function Drawn({ stroke, x, foot }: { stroke: Stroke; x: number; foot: number })
 }
 
 export function StrokesInTime({ strokes }: { strokes: Stroke[] }) {
-  const last = strokes.at(-1);
+  const last = strokes.filter(({ fate }) => fate !== "control").at(-1);
   if (!last) return null;
   const lineMs = Math.max(LINE_MS, Math.ceil((last.at_ms + 1) / MOST_LINES / 10_000) * 10_000);
   const lines = Math.floor(last.at_ms / lineMs) + 1;
@@ -88,9 +88,11 @@ export function StrokesInTime({ strokes }: { strokes: Stroke[] }) {
             />
           </g>
         ))}
-        {strokes.map((stroke, number) => (
-          <Drawn key={number} stroke={stroke} {...place(stroke.at_ms)} />
-        ))}
+        {strokes
+          .filter(({ at_ms: atMs }) => atMs <= last.at_ms)
+          .map((stroke, number) => (
+            <Drawn key={number} stroke={stroke} {...place(stroke.at_ms)} />
+          ))}
         {end && (
           <text
             x={place(end.at_ms).x}

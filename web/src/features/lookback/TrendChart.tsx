@@ -58,7 +58,7 @@ function Bands({ level }: { level: Level }) {
 /** Vertical strips of tape with their words: climbs, steps back, changes of method. */
 function Strips({ strips }: { strips: Strip[] }) {
   const x = useXScale<"time">();
-  const { top, height } = useDrawingArea();
+  const { top, height, left, width } = useDrawingArea();
   return (
     <g>
       {strips.map(({ day, words, kind }, place) => {
@@ -74,7 +74,8 @@ function Strips({ strips }: { strips: Strip[] }) {
               opacity={0.8}
             />
             <text
-              x={at + 7}
+              textAnchor={at > left + width - 90 ? "end" : "start"}
+              x={at > left + width - 90 ? at - 7 : at + 7}
               y={top + 14 + 16 * (place % 3)}
               fontSize={13}
               fontWeight={650}
@@ -190,7 +191,9 @@ export default function TrendChart({ level, strips, mark, label, ends, onChoose 
           {
             type: "line",
             id: "average",
-            data: points.map(({ average }) => average),
+            // Several runs of a day are one step of the average.
+            data: points.map(({ average, day }, place) => (points[place + 1]?.day === day ? null : average)),
+            connectNulls: true,
             showMark: false,
             color: tape.plum,
             curve: "linear",
@@ -203,7 +206,7 @@ export default function TrendChart({ level, strips, mark, label, ends, onChoose 
         <ChartsReferenceLine
           y={mark}
           label={`mark ${showNumber(mark)}`}
-          labelAlign="end"
+          labelAlign="start"
           lineStyle={{ stroke: tape.plum, strokeWidth: 2, strokeDasharray: "7 4" }}
           labelStyle={{ fill: tape.plum, fontWeight: 650, fontSize: 13 }}
         />
