@@ -14,7 +14,7 @@ from jolly_core.errors import CoreError
 from jolly_core.finds.look import LookedRun, PlannedSide, Practice, RungRecord
 from jolly_core.record.trace import Trace, trace_of
 from ladders.models import Ladder, Rung
-from ladders.selectors import get_threshold
+from ladders.selectors import list_thresholds
 from lookback.models import MethodChange
 from runs.filters import Filters
 from runs.models import Run
@@ -37,19 +37,35 @@ def list_counting_runs(athlete: Athlete, filters: Filters | None = None) -> Quer
 
 def read_rung(athlete: Athlete, rung: Rung, filters: Filters | None = None) -> RungRecord:
     """What was played on a rung, side by side."""
-    threshold = get_threshold(rung)
-    runs = list_counting_runs(athlete, filters).filter(rung=rung)
-    by_side: dict[str, list[LookedRun]] = {side: [] for side in rung.ladder.sides}
-    for row in runs.values_list(*_COLUMNS):
-        by_side.setdefault(row[2], []).append(_looked(row, threshold.metric.id))
-    return RungRecord(
-        rung.game,
-        threshold.metric,
-        threshold.mark,
-        {side: played for side, played in by_side.items() if played},
-        rung.ladder.known_pair,
-        list_changes(rung.ladder_id),
-    )
+    return read_rungs(athlete, [rung], filters)[rung.pk]
+
+
+def read_rungs(athlete: Athlete, rungs: Sequence[Rung], filters: Filters | None = None) -> dict[int, RungRecord]:
+    """The same of each of the rungs, by their ids, read at once."""
+    thresholds = list_thresholds(rungs)
+    changes = list_changes([rung.ladder_id for rung in rungs])
+    played: dict[int, dict[str, list[LookedRun]]] = {rung.pk: {} for rung in rungs}
+    for row in list_counting_runs(athlete, filters).filter(rung__in=played).values_list(*_COLUMNS):
+        played[row[1]].setdefault(row[2], []).append(_looked(row, thresholds[row[1]].metric.id))
+    return {
+        rung.pk: RungRecord(
+            rung.game,
+            thresholds[rung.pk].metric,
+            thresholds[rung.pk].mark,
+            {side: played[rung.pk][side] for side in _in_order(rung, played[rung.pk])},
+            rung.ladder.known_pair,
+            changes.get(rung.ladder_id, []),
+        )
+        for rung in rungs
+    }
+
+
+def _in_order(rung: Rung, played: Mapping[str, Sequence[LookedRun]]) -> list[str]:
+    """The sides that were played: those that the ladder has today first, in its order."""
+    return [
+        *(side for side in rung.ladder.sides if side in played),
+        *(side for side in played if side not in rung.ladder.sides),
+    ]
 
 
 def _looked(row: Sequence[Any], metric: str) -> LookedRun:
@@ -72,7 +88,7 @@ def _minutes(began: datetime | None, at: datetime) -> float | None:
 
 def fill_traces(rung_id: int) -> None:
     """Work out the traces of runs that were over before there were traces."""
-    bare = Run.objects.filter(rung=rung_id, is_over=True, is_from_paper=False, trace=None, last_seq__gt=0)
+    bare = Run.objects.filter(rung=rung_id, is_over=True, is_from_paper=False, trace__isnull=True, last_seq__gt=0)
     for run in bare.select_related("rung").prefetch_related("events").iterator(chunk_size=100):
         try:
             trace = trace_of(replay_run(run, run.events.all()))
@@ -81,9 +97,12 @@ def fill_traces(rung_id: int) -> None:
         Run.objects.filter(pk=run.pk).update(trace=trace.as_stored())
 
 
-def list_changes(ladder_id: int) -> list[tuple[date, str]]:
-    """The changes of method of a ladder, the first one first."""
-    return list(MethodChange.objects.filter(ladder=ladder_id).values_list("day", "words"))
+def list_changes(ladder_ids: Sequence[int]) -> dict[int, list[tuple[date, str]]]:
+    """The changes of method of some ladders, the first one first."""
+    changes: dict[int, list[tuple[date, str]]] = {}
+    for ladder, day, words in MethodChange.objects.filter(ladder__in=ladder_ids).values_list("ladder", "day", "words"):
+        changes.setdefault(ladder, []).append((day, words))
+    return changes
 
 
 def read_practice(athlete: Athlete, today: date, filters: Filters | None = None) -> Practice:

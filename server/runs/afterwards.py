@@ -15,7 +15,7 @@ from accounts.selectors import get_today
 from config.finding import lock_one
 from jolly_core.challenges.corrections import CORRECT, read_correction
 from jolly_core.challenges.events import FINISH
-from jolly_core.errors import CoreError, Problem
+from jolly_core.errors import CoreError, NotFound, Problem
 from jolly_core.paper.totals import tally_of_result
 from jolly_core.record.trace import Trace, targets_of
 from jolly_core.sides import side_from
@@ -137,10 +137,18 @@ def keep_old_results(athlete: Athlete, rows: Sequence[Mapping[str, Any]]) -> lis
     return runs
 
 
+def _own_rung(athlete: Athlete, rung_id: int) -> Rung:
+    try:
+        return get_rung(athlete, rung_id)
+    except NotFound:
+        message = f"You have no rung {rung_id}; choose among your own."
+        raise CoreError.one("unknown_rung", message, "rung", value=rung_id) from None
+
+
 def _old_run(athlete: Athlete, row: Mapping[str, Any], place: int, known: dict[int, Rung]) -> Run:
     if row["day"] > get_today(athlete):
         raise CoreError.one("in_the_future", "A result has a day up to today.", "day", value=row["day"].isoformat())
-    rung = known.setdefault(row["rung"], get_rung(athlete, row["rung"]))
+    rung = known.get(row["rung"]) or known.setdefault(row["rung"], _own_rung(athlete, row["rung"]))
     side = side_from(row["side"], athlete.handedness)
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])

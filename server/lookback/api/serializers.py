@@ -10,7 +10,7 @@ from config.fields import DayField
 from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.finds.costs import Cost
-from layouts.api.serializers import LayoutSerializer
+from layouts.api.serializers import ZoneSerializer
 from lookback.pages.about import About
 from lookback.pages.finds import Find, FindsPage
 from lookback.pages.inside import InsidePage
@@ -52,11 +52,20 @@ class SeasonSerializer(ReadSerializer):
     page = TypedField(SeasonPage, source="*")
 
 
+class SpotLayoutSerializer(ReadSerializer):
+    """What of a layout is drawn below its spots."""
+
+    id = serializers.IntegerField()
+    title = serializers.CharField()
+    place = serializers.CharField(source="place_key")
+    zones = ZoneSerializer(many=True, source="drawn.zones")
+
+
 class SpotMapSerializer(ReadSerializer):
     """The targets of a rung and side, on its layout where it has one."""
 
     about = TypedField(About)
-    layout = LayoutSerializer(allow_null=True)
+    layout = SpotLayoutSerializer(allow_null=True)
     spots = serializers.ListField(child=TypedField(MapSpot))
 
 

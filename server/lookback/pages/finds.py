@@ -16,7 +16,7 @@ from jolly_core.finds.standing_still import StandingStill
 from ladders.models import Ladder, Rung
 from lookback.models import RungLooks
 from lookback.pages.about import EVERYTHING, About, about_rung
-from lookback.records import list_counting_runs, read_practice, read_rung
+from lookback.records import list_counting_runs, read_practice, read_rungs
 from lookback.working_out import work_out
 from runs.filters import Filters
 
@@ -132,12 +132,9 @@ def _kept(athlete: Athlete, filters: Filters) -> list[Found[About]]:
 def _anew(athlete: Athlete, filters: Filters) -> list[Found[About]]:
     """Looks at the runs that the filters leave: nothing of that is kept."""
     ids = list_counting_runs(athlete, filters).order_by().values_list("rung", flat=True).distinct()
-    rungs = Rung.everything.filter(pk__in=list(ids)).select_related("ladder__athlete")
-    return [
-        Found(about_rung(rung, look.side), look)
-        for rung in rungs
-        for look in look_at_rung(read_rung(athlete, rung, filters))
-    ]
+    rungs = list(Rung.everything.filter(pk__in=list(ids)).select_related("ladder__athlete"))
+    records = read_rungs(athlete, rungs, filters)
+    return [Found(about_rung(rung, look.side), look) for rung in rungs for look in look_at_rung(records[rung.pk])]
 
 
 def _of_the_practice(athlete: Athlete, filters: Filters) -> list[Found[About]]:

@@ -20,7 +20,7 @@ from ladders.models import Rung
 from lookback.pages.about import About, about_rung
 from lookback.pages.finds import get_finds
 from lookback.pages.weak_spots import get_weak_spots
-from lookback.records import list_counting_runs, read_rung
+from lookback.records import list_counting_runs, read_rungs
 from runs.filters import Filters
 
 #: As much as a sheet of A4 takes.
@@ -81,11 +81,10 @@ def get_season(athlete: Athlete, filters: Filters) -> SeasonPage:
     within = replace(filters, since=since, until=until)
     runs = list_counting_runs(athlete, within)
     many = runs.order_by().values_list("rung").annotate(many=Count("id")).order_by("-many")[:MOST_RUNGS]
-    rungs = {
-        rung.pk: rung
-        for rung in Rung.everything.filter(pk__in=[rung for rung, _ in many]).select_related("ladder__athlete")
-    }
-    rows = [row for rung, _ in many for row in _rows(athlete, rungs[rung], within)]
+    ids = [rung for rung, _ in many]
+    rungs = {rung.pk: rung for rung in Rung.everything.filter(pk__in=ids).select_related("ladder__athlete")}
+    records = read_rungs(athlete, list(rungs.values()), within)
+    rows = [row for rung in ids for row in _rows(rungs[rung], records[rung])]
     finds = get_finds(athlete, filters.of_ladders).first
     weeks = list_weeks(list_sessions(athlete, since), until, max(1, (until - since).days // 7))
     return SeasonPage(
@@ -105,8 +104,7 @@ def _said(about: About, words: str) -> str:
     return f"{about.ladder_title}{rung}: {words}" if about.ladder_title else words
 
 
-def _rows(athlete: Athlete, rung: Rung, filters: Filters) -> Iterator[SeasonRow]:
-    record = read_rung(athlete, rung, filters)
+def _rows(rung: Rung, record: RungRecord) -> Iterator[SeasonRow]:
     for side, runs in record.runs.items():
         values = record.values(side)
         best = best_of(values, record.metric.direction)

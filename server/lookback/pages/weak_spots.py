@@ -18,7 +18,7 @@ from ladders.models import Ladder, Rung
 from layouts.models import Layout
 from lookback.pages.about import About, about_rung
 from lookback.pages.finds import list_kept
-from lookback.records import list_counting_runs, read_practice, read_rung
+from lookback.records import list_counting_runs, read_practice, read_rungs
 from lookback.working_out import work_out
 from runs.filters import Filters
 
@@ -80,10 +80,11 @@ def _kept_targets(athlete: Athlete, filters: Filters) -> Targets:
 
 def _targets(athlete: Athlete, filters: Filters) -> Targets:
     ids = list_counting_runs(athlete, filters).order_by().values_list("rung", flat=True).distinct()
-    rungs = Rung.everything.filter(pk__in=list(ids)).select_related("ladder__athlete", "layout")
+    rungs = list(Rung.everything.filter(pk__in=list(ids)).select_related("ladder__athlete", "layout"))
+    records = read_rungs(athlete, rungs, filters)
     found: Targets = []
     for rung in rungs:
-        for side, runs in read_rung(athlete, rung, filters).runs.items():
+        for side, runs in records[rung.pk].runs.items():
             if played := [run for run in runs if run.trace.targets][-LATEST:]:
                 found.append((rung, side, added_up(played)))
     return found

@@ -4879,10 +4879,17 @@ export interface components {
             title: string;
             at: number[];
         };
+        /** @description What of a layout is drawn below its spots. */
+        SpotLayout: {
+            id: number;
+            title: string;
+            place: string;
+            zones: components["schemas"]["Zone"][];
+        };
         /** @description The targets of a rung and side, on its layout where it has one. */
         SpotMap: {
             readonly about: components["schemas"]["About"];
-            layout: components["schemas"]["Layout"] | null;
+            layout: components["schemas"]["SpotLayout"] | null;
             spots: components["schemas"]["MapSpot"][];
         };
         /** @description A landmark that one can hold the end of a tape to. */
