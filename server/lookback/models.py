@@ -15,6 +15,8 @@ class RungLooks(models.Model):
     rung = models.OneToOneField("ladders.Rung", on_delete=models.CASCADE, related_name="looks")
     seen = models.CharField(max_length=200)
     brief = models.JSONField(default=list)
+    #: Whether any of them is so sure that it could pass a gate: only then they are read in full.
+    may_pass = models.BooleanField(default=False)
     looks = models.JSONField(default=list)
     targets = models.JSONField(default=dict)
     #: What stands still there, by side, as the core's ``finds.standing_still`` stores it.

@@ -86,9 +86,11 @@ def _minutes(began: datetime | None, at: datetime) -> float | None:
     return None if began is None else (at - began).total_seconds() / MINUTE
 
 
-def fill_traces(rung_id: int) -> None:
+def fill_traces(rung_ids: Iterable[int]) -> None:
     """Work out the traces of runs that were over before there were traces."""
-    bare = Run.objects.filter(rung=rung_id, is_over=True, is_from_paper=False, trace__isnull=True, last_seq__gt=0)
+    bare = Run.objects.filter(
+        rung__in=list(rung_ids), is_over=True, is_from_paper=False, trace__isnull=True, last_seq__gt=0
+    )
     for run in bare.select_related("rung").prefetch_related("events").iterator(chunk_size=100):
         try:
             trace = trace_of(replay_run(run, run.events.all()))

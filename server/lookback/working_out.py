@@ -8,17 +8,21 @@ from collections.abc import Mapping
 from django.db.models import Max
 
 from accounts.models import Athlete
-from jolly_core.finds.look import Look, RungRecord
+from jolly_core.finds.gate import FALSE_SHARE
+from jolly_core.finds.look import RungRecord
 from jolly_core.finds.of_a_rung.weak_target import LATEST, added_up
 from jolly_core.finds.registry import look_at_rung
 from ladders.models import Rung, ThresholdRevision
 from lookback.models import MethodChange, RungLooks
-from lookback.records import fill_traces, read_rung
+from lookback.records import fill_traces, read_rungs
 from lookback.still import still_on
 from runs.models import Summary
 
 #: Goes up when a question is asked in another way, so that all looks are worked out anew.
-VERSION = 2
+VERSION = 1
+#: As many rungs are read at a time: their runs are in memory together.
+AT_ONCE = 200
+_FIELDS = ("seen", "brief", "may_pass", "looks", "targets", "still")
 
 
 def work_out(athlete: Athlete) -> int:
@@ -26,8 +30,8 @@ def work_out(athlete: Athlete) -> int:
     wanted = _list_states(athlete)
     known = dict(RungLooks.objects.filter(rung__in=wanted).values_list("rung", "seen"))
     stale = [rung for rung, seen in wanted.items() if known.get(rung) != seen]
-    for rung in Rung.everything.filter(pk__in=stale).select_related("ladder__athlete"):
-        _work_out(athlete, rung, wanted[rung.pk])
+    for begin in range(0, len(stale), AT_ONCE):
+        _work_out(athlete, {rung: wanted[rung] for rung in stale[begin : begin + AT_ONCE]})
     return len(stale)
 
 
@@ -52,18 +56,27 @@ def _list_states(athlete: Athlete) -> dict[int, str]:
     }
 
 
-def _work_out(athlete: Athlete, rung: Rung, seen: str) -> None:
-    fill_traces(rung.pk)
-    record = read_rung(athlete, rung)
+def _work_out(athlete: Athlete, states: Mapping[int, str]) -> None:
+    rungs = list(Rung.everything.filter(pk__in=states).select_related("ladder__athlete"))
+    fill_traces(states)
+    records = read_rungs(athlete, rungs)
+    worked_out = [_looks(rung, records[rung.pk], states[rung.pk]) for rung in rungs]
+    RungLooks.objects.bulk_create(
+        worked_out, update_conflicts=True, unique_fields=["rung"], update_fields=list(_FIELDS)
+    )
+
+
+def _looks(rung: Rung, record: RungRecord, seen: str) -> RungLooks:
     looks = look_at_rung(record)
-    values = {
-        "seen": seen,
-        "brief": [[look.question, look.side, look.p_value] for look in looks],
-        "looks": [look.as_stored() for look in looks],
-        "targets": _targets(record),
-        "still": {side: each.as_stored() for side, each in still_on(rung, record, looks).items()},
-    }
-    RungLooks.objects.update_or_create(rung=rung, defaults=values)
+    return RungLooks(
+        rung=rung,
+        seen=seen,
+        brief=[[look.question, look.side, look.p_value] for look in looks],
+        may_pass=any(look.p_value <= FALSE_SHARE for look in looks),
+        looks=[look.as_stored() for look in looks],
+        targets=_targets(record),
+        still={side: each.as_stored() for side, each in still_on(rung, record, looks).items()},
+    )
 
 
 def _targets(record: RungRecord) -> dict[str, list[list[object]]]:
@@ -73,8 +86,3 @@ def _targets(record: RungRecord) -> dict[str, list[list[object]]]:
         for side, runs in record.runs.items()
         if (played := [run for run in runs if run.trace.targets][-LATEST:])
     }
-
-
-def read_looks(looks: RungLooks) -> list[Look]:
-    """The looks that are kept, in full."""
-    return [Look.from_stored(each) for each in looks.looks]

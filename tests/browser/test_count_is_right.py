@@ -143,7 +143,7 @@ def test_the_best_row_is_the_result_wherever_it_is_shown(athlete: AthleteAtTheSc
     page.get_by_role("button", name="Stop").click()
     athlete.expect_end_number(6)
     athlete.see_what_it_means()
-    page.goto("/look-back")
+    page.goto("/look-back/logbook")
     expect(page.get_by_role("row").nth(1)).to_contain_text("6 in a row")
     page.goto("/")
     expect(page.get_by_role("link", name=re.compile("^6 in a row"))).to_be_visible()
@@ -158,7 +158,7 @@ def test_a_run_of_seconds_can_be_left_out_where_it_ends(athlete: AthleteAtTheScr
     athlete.page.get_by_role("button", name="Stop").click()
     athlete.page.get_by_role("button", name="It was only seconds: leave it out of the record").click()
     athlete.page.wait_for_url(re.compile(r"/practise$"))
-    athlete.page.goto("/look-back")
+    athlete.page.goto("/look-back/logbook")
     expect(athlete.page.get_by_text("left out: Stopped within its first seconds")).to_be_visible()
 
 

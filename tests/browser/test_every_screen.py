@@ -33,7 +33,14 @@ SCREENS = {
     "layout on paper": "/set-up/layouts/1/paper",
     "practise": "/practise",
     "briefing": "/practise/rungs/1",
-    "look back": "/look-back",
+    "what changed": "/look-back",
+    "trend": "/look-back/trend",
+    "weak spots": "/look-back/weak-spots",
+    "inside a run": "/look-back/inside",
+    "then and now": "/look-back/then-and-now",
+    "logbook": "/look-back/logbook",
+    "old results": "/look-back/old-results",
+    "season": "/look-back/season",
     "load": "/look-back/load",
     "with a partner": "/look-back/together",
     "climb": "/climb",
@@ -97,12 +104,12 @@ def test_screen(page: Page, screen: str) -> None:
 
 
 def test_end_of_a_run_and_its_events(page: Page) -> None:
-    page.goto("/look-back")
+    page.goto("/look-back/logbook")
     page.get_by_role("row").nth(1).get_by_role("link").click()
     expect(page.get_by_role("heading", name="What happened")).to_be_visible()
     check(page)
     page.get_by_role("link", name=re.compile("^See the .* of this run")).click()
-    expect(page.get_by_role("heading", name=re.compile("event by event"))).to_be_visible()
+    expect(page.get_by_role("heading", name=re.compile("stroke by stroke"))).to_be_visible()
     check(page)
 
 

@@ -9,7 +9,7 @@ from django.db.models import QuerySet
 from accounts.models import Athlete
 from accounts.selectors import get_today
 from config.caching import cached_until_write
-from jolly_core.finds.gate import FALSE_SHARE, Found, Passed, pass_gate
+from jolly_core.finds.gate import Found, Passed, pass_gate
 from jolly_core.finds.look import Look
 from jolly_core.finds.registry import QUESTIONS, look_at_practice, look_at_rung
 from jolly_core.finds.standing_still import StandingStill
@@ -20,8 +20,6 @@ from lookback.records import list_counting_runs, read_practice, read_rungs
 from lookback.working_out import work_out
 from runs.filters import Filters
 
-#: What is less sure than that passes no gate: it need not be read in full.
-MAY_PASS = FALSE_SHARE
 MOST_STILL = 3
 
 
@@ -106,13 +104,7 @@ def _kept(athlete: Athlete, filters: Filters) -> list[Found[About]]:
     """The looks that are kept, in full where they could pass."""
     kept = list_kept(athlete, filters)
     brief = list(kept.values_list("rung", "brief"))
-    through = {
-        rung
-        for rung, looks in brief
-        for _, side, p_value in looks
-        if p_value <= MAY_PASS and (not filters.side or side == filters.side)
-    }
-    full = {each.rung_id: each for each in kept.filter(rung__in=through).select_related("rung__ladder__athlete")}
+    full = {each.rung_id: each for each in kept.filter(may_pass=True).select_related("rung__ladder__athlete")}
     found: list[Found[About]] = []
     for rung_id, looks in brief:
         if rung_id in full:

@@ -12,7 +12,7 @@ from jolly_core.challenges.tally import Tally
 from jolly_core.record.strokes import Stroke
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from ladders.quick import QUICK_GAMES
-from runs.afterwards import LONGEST_TAG, MOST_TAGS
+from runs.afterwards import LONGEST_TAG, MOST_ROWS, MOST_TAGS
 from runs.models import LONGEST_NOTE as LONGEST_RUN_NOTE
 from runs.models import Run
 from runs.services import MOST_EVENTS_A_BATCH
@@ -241,4 +241,4 @@ class OldResultSerializer(serializers.Serializer[Any]):
 class OldResultsSerializer(serializers.Serializer[Any]):
     """Results from long ago, many at a time: all of them are kept, or none."""
 
-    rows = OldResultSerializer(many=True, allow_empty=False)
+    rows = serializers.ListField(child=OldResultSerializer(), allow_empty=False, max_length=MOST_ROWS)

@@ -104,6 +104,11 @@ class World:
         press = {"number": 1, "id": str(uuid4()), "run": run, "action": "zone", "text": "left"}
         return {"presses": [{**press, "age_ms": 400, "gap_ms": 0}], "offer": "v=0", "offer_number": 1}
 
+    def deleted(self) -> str:
+        run = self.player.putts(self.rung, 5)
+        self.send("delete", f"runs/{run}/")
+        return run
+
     def started(self) -> World:
         self.send("patch", f"blocks/{self.block['id']}/", change="start")
         return self
@@ -282,6 +287,40 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     "set_school": (
         lambda w: ("put", f"ladders/{w.ladder.pk}/school/", {"school": "prove_it"}),
         {"ThresholdRevision": 5},
+    ),
+    "delete_run": (lambda w: ("delete", f"runs/{w.player.putts(w.rung, 5)}/", {}), {"Run": -1}),
+    "restore_run": (lambda w: ("put", f"runs/{w.deleted()}/restored/", {}), {"Run": 1}),
+    "describe_run": (
+        lambda w: ("put", f"runs/{w.player.putts(w.rung, 5)}/described/", {"note": "windy", "tags": ["evening"]}),
+        {},
+    ),
+    "correct_run": (
+        lambda w: (
+            "put",
+            f"runs/{w.player.putts(w.rung, 5)}/corrections/{uuid4()}/",
+            {"seq": 1, "change": "was", "kind": "miss"},
+        ),
+        {"Event": 1},
+    ),
+    "keep_old_results": (
+        lambda w: (
+            "post",
+            "old-results/",
+            {"rows": [{"day": "2025-05-01", "rung": w.rung, "side": "none", "value": 7}]},
+        ),
+        {"Run": 1},
+    ),
+    "mark_change": (
+        lambda w: ("post", f"ladders/{w.ladder.pk}/method-changes/", {"day": "2026-05-01", "words": "new grip"}),
+        {"MethodChange": 1},
+    ),
+    "drop_change": (
+        lambda w: (
+            "delete",
+            f"method-changes/{w.post(f'ladders/{w.ladder.pk}/method-changes/', day='2026-05-01', words='grip')['id']}/",
+            {},
+        ),
+        {"MethodChange": -1},
     ),
     "begin_trial": (
         lambda w: ("post", f"rungs/{w.rung}/trials/", {"first": "old grip", "second": "new grip", "runs": 12}),
