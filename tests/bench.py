@@ -23,6 +23,7 @@ from playwright.sync_api import Browser, Page, expect
 from tests.bench_blocks import frames_while_moving_a_part, time_big_blocks
 from tests.bench_clock import REFERENCE_S, Clock, Figure
 from tests.bench_games import time_growth, time_presses, time_stepping
+from tests.bench_lookback import measure_drawing, measure_look_back
 from tests.bench_planning import change_record, time_proposals, time_weeks
 from tests.bench_record import ATHLETE, copy_record
 from tests.bench_setup import frames_while_dragging, time_aims, time_core
@@ -350,6 +351,7 @@ def all_figures() -> Iterator[Figure]:
         yield measure_posts(application.port)
         yield from measure_pages(application.port)
         yield from measure_blocks(application.port)
+        yield from measure_look_back(application, sign_in(application.port, ATHLETE).call)
         yield measure_twenty(application)
     with (
         running(lambda application: print(application.manage("prepare_demo").strip())) as application,
@@ -360,6 +362,7 @@ def all_figures() -> Iterator[Figure]:
         yield measure_second_screen(browser, application.url)
         yield from measure_presses_of_games(browser, application.url)
         yield from measure_dragging(browser, application.url)
+        yield measure_drawing(browser, application.url)
     yield measure_second_demo()
     yield from measure_games()
     yield measure_tuner()
