@@ -50,12 +50,6 @@ def arrange_a_week(athlete: AthleteAtTheScreen) -> None:
     page.evaluate("scrollTo(0, 0)")
 
 
-def see_the_last_block(athlete: AthleteAtTheScreen) -> None:
-    """The last one that was played: the demo story plans today's right after it."""
-    today = int(athlete.next_block().rsplit("/", 1)[1])
-    athlete.page.goto(f"/plan/blocks/{today - 1}")
-
-
 def see_a_wall(athlete: AthleteAtTheScreen) -> None:
     """Three targets on a measured wall, looked at with the aim of a ladder that is played at a wall."""
     page = athlete.page
@@ -101,10 +95,20 @@ def see_two_ways(athlete: AthleteAtTheScreen) -> None:
     page.mouse.wheel(0, 400)
 
 
-def let_a_second_screen_in(athlete: AthleteAtTheScreen) -> None:
-    athlete.open_run("Three-club cascade")
-    athlete.page.get_by_role("button", name=re.compile("^Pair: ")).click()
-    athlete.page.get_by_test_id("pairing-code").wait_for()
+def look_at_a_breakthrough(athlete: AthleteAtTheScreen) -> None:
+    page = athlete.page
+    ladders = {each["ladder"]["title"]: each for each in page.request.get("/api/ladders/").json()}
+    found = ladders["Three-club cascade"]
+    page.goto(f"/look-back/trend?ladder={found['ladder']['id']}&rung={found['rungs'][2]['id']}")
+    page.get_by_role("group", name=re.compile("in time")).wait_for()
+
+
+def look_at_weak_spots(athlete: AthleteAtTheScreen) -> None:
+    """The four boxes on the wall, each with its share."""
+    page = athlete.page
+    page.goto("/look-back/weak-spots")
+    page.get_by_role("heading", name="Four boxes on the wall, rung 1").scroll_into_view_if_needed()
+    page.mouse.wheel(0, 500)
 
 
 def begin(athlete: AthleteAtTheScreen) -> None:
@@ -119,18 +123,18 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "today": go("/"),
     "plan": go("/plan"),
     "week": arrange_a_week,
-    "block": see_the_last_block,
     "layout-wall": see_a_wall,
     "practise": play_rally,
     "end-of-a-run": play_to_the_end,
     "look-back": go("/look-back"),
+    "trend": look_at_a_breakthrough,
+    "weak-spots": look_at_weak_spots,
     "climb": go("/climb"),
     "shelf": go("/climb/shelf?discipline=walled+court+racket+sport"),
     "begin": begin,
     "ladder": go("/climb/2"),
     "threshold": price_a_threshold,
     "two-ways": see_two_ways,
-    "second-screen": let_a_second_screen_in,
 }
 PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "phone-today": go("/"),

@@ -19,6 +19,8 @@ class RungLooks(models.Model):
     may_pass = models.BooleanField(default=False)
     looks = models.JSONField(default=list)
     targets = models.JSONField(default=dict)
+    #: All tries and makes of each side, and the day of its last run.
+    sums = models.JSONField(default=dict)
     #: What stands still there, by side, as the core's ``finds.standing_still`` stores it.
     still = models.JSONField(default=dict)
 

@@ -12,7 +12,9 @@ from accounts.models import Athlete
 from blocks.selectors import list_planned_sides
 from jolly_core.errors import CoreError
 from jolly_core.finds.look import LookedRun, PlannedSide, Practice, RungRecord
+from jolly_core.finds.of_the_practice.pause import YEAR
 from jolly_core.record.trace import Trace, trace_of
+from jolly_core.sides import Pair
 from ladders.models import Ladder, Rung
 from ladders.selectors import list_thresholds
 from lookback.models import MethodChange
@@ -108,16 +110,28 @@ def list_changes(ladder_ids: Sequence[int]) -> dict[int, list[tuple[date, str]]]
 
 
 def read_practice(athlete: Athlete, today: date, filters: Filters | None = None) -> Practice:
-    """When the athlete practised, and what of the plan was left out."""
-    days = list_counting_runs(athlete, filters).order_by().values_list("day", flat=True).distinct()
+    """When the athlete practised in the last year of the record, and what of the plan was left out."""
+    runs = list_counting_runs(athlete, filters)
+    last = runs.order_by("-started_at").values_list("started_at", flat=True).first()
+    # Reads the year by its index, and not the ten before it.
+    year = runs.filter(started_at__gte=last - timedelta(days=YEAR + 1)) if last else runs.none()
+    days = year.order_by().values_list("day", flat=True).distinct()
+    return Practice(sorted(days), list_planned(athlete, today, filters))
+
+
+def list_planned(
+    athlete: Athlete, today: date, filters: Filters | None = None
+) -> dict[int, tuple[str, Pair, dict[str, PlannedSide]]]:
+    """How often each side of the ladders with sides was planned in the last year, and how often it was left out."""
     planned = list_planned_sides(athlete, today - timedelta(days=PLANNED_DAYS))
-    return Practice(sorted(days), _planned(athlete, planned, filters))
+    return _planned(athlete, planned, filters)
 
 
 def _planned(
     athlete: Athlete, planned: Mapping[tuple[int, str], tuple[int, int]], filters: Filters | None
-) -> dict[int, tuple[str, Any, dict[str, PlannedSide]]]:
-    wanted: Iterable[Ladder] = Ladder.objects.filter(athlete=athlete, is_quick=False, archived_at=None)
+) -> dict[int, tuple[str, Pair, dict[str, PlannedSide]]]:
+    ladders = Ladder.objects.filter(athlete=athlete, is_quick=False, archived_at=None)
+    wanted: Iterable[Ladder] = ladders.only("title", "discipline", "pair")
     found = {}
     for ladder in wanted:
         is_left_out = filters and (

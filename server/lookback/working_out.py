@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from collections import defaultdict
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 
 from django.db.models import Max
 
 from accounts.models import Athlete
 from jolly_core.finds.gate import FALSE_SHARE
-from jolly_core.finds.look import RungRecord
+from jolly_core.finds.look import LookedRun, RungRecord
 from jolly_core.finds.of_a_rung.weak_target import LATEST, added_up
 from jolly_core.finds.registry import look_at_rung
 from ladders.models import Rung, ThresholdRevision
@@ -22,7 +22,7 @@ from runs.models import Summary
 VERSION = 1
 #: As many rungs are read at a time: their runs are in memory together.
 AT_ONCE = 200
-_FIELDS = ("seen", "brief", "may_pass", "looks", "targets", "still")
+_FIELDS = ("seen", "brief", "may_pass", "looks", "targets", "sums", "still")
 
 
 def work_out(athlete: Athlete) -> int:
@@ -75,8 +75,13 @@ def _looks(rung: Rung, record: RungRecord, seen: str) -> RungLooks:
         may_pass=any(look.p_value <= FALSE_SHARE for look in looks),
         looks=[look.as_stored() for look in looks],
         targets=_targets(record),
+        sums={side: _sum(runs) for side, runs in record.runs.items()},
         still={side: each.as_stored() for side, each in still_on(rung, record, looks).items()},
     )
+
+
+def _sum(runs: Sequence[LookedRun]) -> list[object]:
+    return [sum(run.attempts for run in runs), sum(run.makes for run in runs), runs[-1].day.isoformat()]
 
 
 def _targets(record: RungRecord) -> dict[str, list[list[object]]]:

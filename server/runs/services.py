@@ -314,7 +314,7 @@ def keep_session(run: Run, session: Session, ids: set[UUID], fresh: Collection[E
     columns = run.keep(tally)
     if tally.is_over:
         # Worked out once: while a run is in play it changes with every press.
-        run.trace = trace_of(session).as_stored()
+        run.trace = trace_of(session, tally).as_stored()
         columns.append("trace")
     run.last_seq = max([run.last_seq, *(event.seq for event in fresh)])
     run.last_at_ms = max([run.last_at_ms, *(event.at_ms for event in fresh)])

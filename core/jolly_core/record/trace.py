@@ -40,8 +40,8 @@ class Trace(Stored):
     halves_ms: tuple[int, int] | None = None
 
 
-def trace_of(session: Session) -> Trace:
-    """What a run that was counted press by press leaves."""
+def trace_of(session: Session, tally: AnyTally | None = None) -> Trace:
+    """What a run that was counted press by press leaves; ``tally`` is the session's, where it is known already."""
     counts = session.counts()
     strokes = "".join(
         MAKE * (after.makes - before.makes) + MISS * (after.misses - before.misses)
@@ -53,7 +53,7 @@ def trace_of(session: Session) -> Trace:
         for (before, _), (middle, earlier_ms), (after, later_ms) in zip(counts, counts[1:], counts[2:], strict=False)
         if middle.makes - before.makes == 1 and after.makes - middle.makes == 1
     ]
-    return Trace(strokes[:MOST_STROKES], targets_of(session.tally()), _halves(gaps))
+    return Trace(strokes[:MOST_STROKES], targets_of(tally or session.tally()), _halves(gaps))
 
 
 def targets_of(tally: AnyTally) -> tuple[TargetTries, ...]:

@@ -93,7 +93,7 @@ def list_still(athlete: Athlete, filters: Filters) -> list[Still]:
     kept = list_kept(athlete, filters).exclude(still={}).select_related("rung__ladder__athlete")
     found = [
         Still(about_rung(each.rung, side), StandingStill.from_stored(still))
-        for each in kept.defer("looks", "brief")
+        for each in kept.defer("looks", "brief", "rung__ladder__taken_as")
         for side, still in each.still.items()
         if not filters.side or side == filters.side
     ]
@@ -104,7 +104,10 @@ def _kept(athlete: Athlete, filters: Filters) -> list[Found[About]]:
     """The looks that are kept, in full where they could pass."""
     kept = list_kept(athlete, filters)
     brief = list(kept.values_list("rung", "brief"))
-    full = {each.rung_id: each for each in kept.filter(may_pass=True).select_related("rung__ladder__athlete")}
+    full = {
+        each.rung_id: each
+        for each in kept.filter(may_pass=True).select_related("rung__ladder__athlete").defer("rung__ladder__taken_as")
+    }
     found: list[Found[About]] = []
     for rung_id, looks in brief:
         if rung_id in full:
@@ -133,7 +136,7 @@ def _of_the_practice(athlete: Athlete, filters: Filters) -> list[Found[About]]:
     if filters.rung or filters.side:
         return []
     practice = read_practice(athlete, get_today(athlete), filters)
-    ladders = Ladder.objects.in_bulk(list(practice.ladders))
+    ladders = Ladder.objects.only("title", "discipline", "pair").in_bulk(list(practice.ladders))
     found = []
     for ladder_id, look in look_at_practice(practice):
         ladder = ladders.get(ladder_id) if ladder_id else None

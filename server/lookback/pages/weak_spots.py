@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
+from datetime import date
 
 from django.db.models import Max, Sum
 
@@ -18,7 +19,7 @@ from ladders.models import Ladder, Rung
 from layouts.models import Layout
 from lookback.pages.about import About, about_rung
 from lookback.pages.finds import list_kept
-from lookback.records import list_counting_runs, read_practice, read_rungs
+from lookback.records import list_counting_runs, list_planned, read_rungs
 from lookback.working_out import work_out
 from runs.filters import Filters
 
@@ -59,9 +60,10 @@ class WeakSpots:
 def get_weak_spots(athlete: Athlete, filters: Filters) -> WeakSpots:
     """What each weakness that the filters leave costs."""
     work_out(athlete)
-    targets = _kept_targets(athlete, filters) if filters.are_of_place_alone else _targets(athlete, filters)
-    laid = _by_ladder(targets)
-    costs = list_costs([*_sides(athlete, filters), *laid], get_today(athlete))
+    is_kept = filters.are_of_place_alone
+    targets = (_kept_targets if is_kept else _targets)(athlete, filters)
+    sums = (_kept_sums if is_kept else _sums)(athlete, filters)
+    costs = list_costs([*_sides(athlete, sums), *_by_ladder(targets)], get_today(athlete))
     return WeakSpots(dearest(costs), tuple(costs), tuple(_maps(targets)))
 
 
@@ -90,13 +92,32 @@ def _targets(athlete: Athlete, filters: Filters) -> Targets:
     return found
 
 
-def _sides(athlete: Athlete, filters: Filters) -> list[Tried]:
+#: Tries, makes and the last day of a ladder's side.
+Sums = dict[tuple[int, str], tuple[int, int, date]]
+
+
+def _kept_sums(athlete: Athlete, filters: Filters) -> Sums:
+    sums: Sums = {}
+    for ladder, sides in list_kept(athlete, filters).values_list("rung__ladder", "sums"):
+        for side, (attempts, makes, day) in sides.items():
+            if not filters.side or side == filters.side:
+                known = sums.get((ladder, side), (0, 0, date.min))
+                last = max(known[2], date.fromisoformat(day))
+                sums[ladder, side] = known[0] + attempts, known[1] + makes, last
+    return sums
+
+
+def _sums(athlete: Athlete, filters: Filters) -> Sums:
     runs = list_counting_runs(athlete, filters).order_by()
     rows = runs.values_list("rung__ladder", "side").annotate(Sum("attempts"), Sum("makes"), Max("day"))
-    ladders = Ladder.objects.in_bulk([row[0] for row in rows])
-    planned = read_practice(athlete, get_today(athlete)).ladders
+    return {(ladder, side): (attempts, makes, day) for ladder, side, attempts, makes, day in rows}
+
+
+def _sides(athlete: Athlete, sums: Sums) -> list[Tried]:
+    ladders = Ladder.objects.only("title", "pair").in_bulk({ladder for ladder, _ in sums})
+    planned = list_planned(athlete, get_today(athlete))
     found = []
-    for ladder_id, side, attempts, makes, day in rows:
+    for (ladder_id, side), (attempts, makes, day) in sums.items():
         ladder = ladders[ladder_id]
         sides: Mapping[str, PlannedSide] = planned[ladder_id][2] if ladder_id in planned else {}
         words = ladder.known_pair.words(side)

@@ -111,6 +111,13 @@ function Why({ detail }: { detail: LadderDetail }) {
         </WhyPoint>
       ))}
       {ladder.dose_words && <WhyPoint title="Dose">{capital(ladder.dose_words)}.</WhyPoint>}
+      <WhyPoint title="Look back">
+        <RouterLink
+          to={`/look-back/trend?ladder=${ladder.id}&rung=${detail.standing.working.id}`}
+          style={{ color: "inherit" }}>
+          The trend of this rung
+        </RouterLink>
+      </WhyPoint>
       <WhyPoint title="Your decisions">
         <Moves moves={detail.moves} />
       </WhyPoint>

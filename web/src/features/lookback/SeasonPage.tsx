@@ -82,7 +82,7 @@ function Sheet({ season }: { season: Season }) {
         borderColor: "divider",
         p: 3,
         maxWidth: 820,
-        "@media print": { border: 0, p: 0, fontSize: "0.82rem", "& h2": { fontSize: "1.05rem" } },
+        "@media print": { border: 0, p: 0, fontSize: "0.74rem", "& h2": { fontSize: "1rem" } },
       }}>
       <Stack spacing={2}>
         <Typography>
@@ -106,7 +106,7 @@ function Sheet({ season }: { season: Season }) {
               display: "grid",
               gap: 1.5,
               gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" },
-              "@media print": { gridTemplateColumns: "1fr 1fr" },
+              "@media print": { gridTemplateColumns: "1fr 1fr 1fr", gap: 1 },
             }}>
             {season.rows.map((row) => (
               <Box key={`${row.about.rung} ${row.about.side}`} sx={{ breakInside: "avoid" }}>

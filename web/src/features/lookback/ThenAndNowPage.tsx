@@ -3,6 +3,7 @@ import { Box, Button, Link, Stack, Table, TableBody, TableCell, TableHead, Table
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink } from "react-router";
 
+import { routinesQuery } from "../../api/planning";
 import { thenAndNowQuery, type ThenAndNowPage as Page } from "../../api/lookback";
 import { capital, showDay } from "../../shared/lib/format";
 import { useAddress } from "../../shared/lib/useAddress";
@@ -94,6 +95,23 @@ const choicesOf = (page: Page, chosen: string) => [
   ...page.times.map(([value = "", word = ""]) => ({ value, word })),
 ];
 
+/** Recipes have a table of their own, session by session with its totals. */
+function Recipes() {
+  const { data: routines } = useQuery(routinesQuery);
+  if (!routines?.length) return null;
+  return (
+    <WhyPoint title="Recipes, with their totals">
+      <Stack spacing={0.5}>
+        {routines.map(({ id, title }) => (
+          <Link key={id} component={RouterLink} to={`/plan/routines/${id}`} color="inherit">
+            {title}, session by session
+          </Link>
+        ))}
+      </Stack>
+    </WhyPoint>
+  );
+}
+
 const WHY = (
   <>
     <WhyPoint title="The difference">
@@ -106,6 +124,7 @@ const WHY = (
         Type in old results
       </Link>
     </WhyPoint>
+    <Recipes />
   </>
 );
 

@@ -32,7 +32,7 @@ function Bands({ level }: { level: Level }) {
   const x = useXScale<"time">();
   const y = useYScale<"linear">();
   return (
-    <g>
+    <g pointerEvents="none">
       {level.periods.map(({ since, until, low, high, usual }) => {
         const [left, right] = [x(moment(since)) - 4, x(moment(until)) + 4];
         return (
@@ -60,7 +60,7 @@ function Strips({ strips }: { strips: Strip[] }) {
   const x = useXScale<"time">();
   const { top, height, left, width } = useDrawingArea();
   return (
-    <g>
+    <g pointerEvents="none">
       {strips.map(({ day, words, kind }, place) => {
         const at = x(moment(day));
         return (
