@@ -21,7 +21,9 @@ const worstOf = (spots: Spot[]) => spots.reduce((worst, spot) => (spot.rate < wo
 export function SpotTable({ spots }: { spots: Spot[] }) {
   const worst = worstOf(spots);
   return (
-    <Box component="table" sx={{ borderCollapse: "collapse", "& td, & th": { textAlign: "left", pr: 2, py: 0.4 } }}>
+    <Box
+      component="table"
+      sx={{ alignSelf: "flex-start", borderCollapse: "collapse", "& td, & th": { textAlign: "left", pr: 3, py: 0.4 } }}>
       <thead>
         <tr>
           <th scope="col">target</th>
