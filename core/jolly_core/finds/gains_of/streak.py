@@ -1,7 +1,7 @@
 """Streak: five more makes in a hundred, and what that does to the longest row.
 
-The longest row of n tries that are made with chance p is about log(n (1 - p)) / log(1 / p): Schilling 1990, "The
-longest run of heads", College Mathematics Journal 21.
+The longest row of n tries that are made with chance p has about log(n (1 - p)) / log(1 / p) + 0.577 / log(1 / p) - 1/2 makes on
+average: Schilling 1990, "The longest run of heads", College Mathematics Journal 21.
 """
 
 from __future__ import annotations
@@ -16,6 +16,8 @@ from jolly_core.finds.gains import Gain, GameGains
 from jolly_core.finds.saying import share
 
 MORE = 0.05
+#: Euler's constant.
+EULER = 0.5772156649
 #: With fewer tries, or rates beyond these, the formula says nothing.
 LEAST_TRIES, LEAST_RATE, MOST_RATE = 20, 0.3, 0.93
 
@@ -38,9 +40,10 @@ class StreakGains(GameGains):
 
 
 def longest_row(tries: float, rate: float) -> float:
-    """The length that the longest row of so many tries is likely to have.
+    """The mean length of the longest row of so many tries.
 
     >>> round(longest_row(200, 0.5), 1)
-    6.6
+    7.0
     """
-    return max(0.0, log(max(1.0, tries * (1 - rate))) / log(1 / rate))
+    steepness = log(1 / rate)
+    return max(0.0, (log(max(1.0, tries * (1 - rate))) + EULER) / steepness - 0.5)
