@@ -71,6 +71,27 @@ def test_five_more_makes_in_a_hundred_of_a_streak() -> None:
     assert one_change(game, [play("streak", {"goal": 20}, "oox")]) is None  # too little to tell
 
 
+def test_an_open_frame_made_a_spare_by_hand() -> None:
+    """By hand: 7 and 2 in every frame. As a spare each of the first nine has 1 pin more, and the next 7 twice."""
+    game = read_game("frames", {})
+    tally = play("frames", {}, "[7][2]" * 10)
+    gain = one_change(game, [tally])
+    assert gain is not None
+    assert gain.adds == 1 + 7
+    assert gain.words == "One open frame less a game, made a spare, adds about 8 pins."
+    assert one_change(game, [play("frames", {}, "[7][3]" * 10 + "[7]")]) is None
+
+
+def test_half_of_the_balls_that_are_out() -> None:
+    game = read_game("zone_points", {})
+    zones = [zone.name for zone in game.settings.zones]
+    tally = play("zone_points", {}, f"[{zones[0]}]xx[{zones[-1]}]xx f")
+    gain = one_change(game, [tally])
+    assert gain is not None
+    cheapest = min(zone.points for zone in game.settings.zones if zone.points > 0)
+    assert gain.adds == 2 * cheapest
+
+
 @pytest.mark.parametrize(("tries", "rate"), [(100, 0.5), (200, 0.7), (60, 0.8)])
 def test_longest_row_as_simulation_has_it(tries: int, rate: float) -> None:
     """Schilling 1990; the formula is of long sequences, so short ones are within a twentieth."""

@@ -1,7 +1,8 @@
 """Streak: five more makes in a hundred, and what that does to the longest row.
 
-The longest row of n tries that are made with chance p has about log(n (1 - p)) / log(1 / p) + 0.577 / log(1 / p) - 1/2 makes on
-average: Schilling 1990, "The longest run of heads", College Mathematics Journal 21.
+The longest row of n tries that are made with chance p has, on average, about
+log(n (1 - p)) / log(1 / p) + 0.577 / log(1 / p) - 1/2 makes: Schilling 1990, "The longest run of heads", College
+Mathematics Journal 21.
 """
 
 from __future__ import annotations

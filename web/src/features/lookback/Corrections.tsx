@@ -103,13 +103,15 @@ export function Corrections({ run, strokes }: { run: Run; strokes: Stroke[] }) {
   return (
     <Box sx={{ overflowX: "auto" }}>
       {correct.error && <ErrorNotice error={correct.error} />}
-      <Table size="small" sx={{ maxWidth: 760 }}>
+      <Table size="small" sx={{ maxWidth: 760, "& td, & th": { px: { xs: 0.5, md: 2 } } }}>
         <TableHead>
           <TableRow>
             <TableCell align="right">number</TableCell>
             <TableCell align="right">clock</TableCell>
             <TableCell>what happened</TableCell>
-            <TableCell align="right">in a row</TableCell>
+            <TableCell align="right" sx={{ display: { xs: "none", sm: "table-cell" } }}>
+              in a row
+            </TableCell>
             {mayCorrect && <TableCell>correct</TableCell>}
           </TableRow>
         </TableHead>
@@ -128,7 +130,9 @@ export function Corrections({ run, strokes }: { run: Run; strokes: Stroke[] }) {
                   </Box>
                 )}
               </TableCell>
-              <TableCell align="right">{stroke.row || ""}</TableCell>
+              <TableCell align="right" sx={{ display: { xs: "none", sm: "table-cell" } }}>
+                {stroke.row || ""}
+              </TableCell>
               {mayCorrect && (
                 <TableCell>
                   {stroke.seq > 0 && stroke.fate !== "control" && (

@@ -3,14 +3,15 @@ import { Box } from "@mui/material";
 
 import type { Schemas } from "../../api/client";
 import { quantity, showClock } from "../../shared/lib/format";
+import { useRoom } from "../../shared/lib/useRoom";
 import { tape } from "../../shared/ui/tape";
 
 type Stroke = Schemas["Stroke"];
 
-const [WIDTH, LEFT, LINE, TALL, SHORT] = [760, 52, 62, 34, 15];
+const [WIDEST, LEFT, LINE, TALL, SHORT] = [860, 46, 62, 34, 15];
 const MOST_LINES = 12;
-/** A line holds half a minute, or as much more as makes the run fit on a page. */
-const LINE_MS = 30_000;
+/** So much of a line is a second, or less where that makes the run fit on a page. */
+const SECOND = 22;
 const faint = "#8b8371";
 
 function Drawn({ stroke, x, foot }: { stroke: Stroke; x: number; foot: number }) {
@@ -52,9 +53,12 @@ function Drawn({ stroke, x, foot }: { stroke: Stroke; x: number; foot: number })
 }
 
 export function StrokesInTime({ strokes }: { strokes: Stroke[] }) {
+  const { room, width: roomWidth } = useRoom();
   const last = strokes.filter(({ fate }) => fate !== "control").at(-1);
   if (!last) return null;
-  const lineMs = Math.max(LINE_MS, Math.ceil((last.at_ms + 1) / MOST_LINES / 10_000) * 10_000);
+  const width = Math.min(WIDEST, roomWidth || WIDEST);
+  const fitting = Math.max(10, Math.floor((width - LEFT) / SECOND / 10) * 10) * 1000;
+  const lineMs = Math.max(fitting, Math.ceil((last.at_ms + 1) / MOST_LINES / 10_000) * 10_000);
   const lines = Math.floor(last.at_ms / lineMs) + 1;
   const height = lines * LINE + 10;
   const made = strokes.filter((stroke) => stroke.is_make).length;
@@ -64,15 +68,16 @@ export function StrokesInTime({ strokes }: { strokes: Stroke[] }) {
   const end = strokes.find((stroke) => stroke.row === best && best > 1);
   const place = (atMs: number) => {
     const line = Math.floor(atMs / lineMs);
-    return { x: LEFT + ((atMs - line * lineMs) / lineMs) * (WIDTH - LEFT - 12), foot: (line + 1) * LINE - 10 };
+    return { x: LEFT + ((atMs - line * lineMs) / lineMs) * (width - LEFT - 12), foot: (line + 1) * LINE - 10 };
   };
   return (
-    <Box>
+    <Box ref={room}>
       <svg
-        viewBox={`0 0 ${WIDTH} ${height}`}
+        width={width}
+        height={height}
         role="img"
         aria-label={`${made} made and ${quantity(missed, "miss", "misses")} in time; the same stands in the table`}
-        style={{ display: "block", width: "100%", maxWidth: 900, height: "auto" }}>
+        style={{ display: "block" }}>
         {Array.from({ length: lines }, (_, line) => (
           <g key={line}>
             <text x={0} y={(line + 1) * LINE - 12} fontSize={13} fill={faint}>
@@ -80,7 +85,7 @@ export function StrokesInTime({ strokes }: { strokes: Stroke[] }) {
             </text>
             <line
               x1={LEFT - 6}
-              x2={WIDTH - 4}
+              x2={width - 4}
               y1={(line + 1) * LINE - 10}
               y2={(line + 1) * LINE - 10}
               stroke="#d8cdb6"
@@ -97,7 +102,7 @@ export function StrokesInTime({ strokes }: { strokes: Stroke[] }) {
           <text
             x={place(end.at_ms).x}
             y={place(end.at_ms).foot - TALL - 5}
-            textAnchor={place(end.at_ms).x > WIDTH - 120 ? "end" : "middle"}
+            textAnchor={place(end.at_ms).x > width - 120 ? "end" : "middle"}
             fontSize={13}
             fontWeight={700}
             fill={tape.ink}>

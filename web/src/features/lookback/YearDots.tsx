@@ -3,11 +3,12 @@ import { Box } from "@mui/material";
 
 import type { ThenAndNowPage } from "../../api/lookback";
 import { showDay, showNumber } from "../../shared/lib/format";
+import { useRoom } from "../../shared/lib/useRoom";
 import { tape } from "../../shared/ui/tape";
 
 type Dot = ThenAndNowPage["sides"][number]["dots"][number];
 
-const [WIDTH, HEIGHT, LEFT, FOOT] = [640, 200, 34, 168];
+const [WIDEST, HEIGHT, LEFT, FOOT] = [900, 210, 8, 178];
 /** With more dots than that their numbers would lie on each other. */
 const FEW = 16;
 
@@ -28,29 +29,32 @@ function ticksOf(first: string, last: string): { at: number; word: string }[] {
 }
 
 export function YearDots({ dots, mark, label }: { dots: Dot[]; mark: number; label: string }) {
+  const { room, width } = useRoom();
+  const wide = Math.min(WIDEST, width || WIDEST);
   const [first] = dots;
   const last = dots.at(-1);
   if (!first || !last) return null;
   const ticks = ticksOf(first.day, last.day);
   const begin = ticks[0]?.at ?? 0;
   const span = (ticks.at(-1)?.at ?? 0) - begin || 1;
-  const x = (day: string) => LEFT + ((new Date(`${day}T12:00:00`).getTime() - begin) / span) * (WIDTH - LEFT - 12);
+  const x = (day: string) => LEFT + ((new Date(`${day}T12:00:00`).getTime() - begin) / span) * (wide - LEFT - 12);
   const values = [...dots.map(({ value }) => value), mark];
   const [low, high] = [Math.min(...values), Math.max(...values)];
   const y = (value: number) => FOOT - 14 - ((value - low) / (high - low || 1)) * (FOOT - 44);
   return (
-    <Box>
+    <Box ref={room}>
       <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+        width={wide}
+        height={HEIGHT}
         role="img"
         aria-label={`${label}: ${dots.length} results from ${showDay(first.day)} to ${showDay(last.day)}`}
-        style={{ display: "block", width: "100%", maxWidth: 900, height: "auto" }}>
+        style={{ display: "block" }}>
         {ticks.map(({ at, word }) => {
-          const left = LEFT + ((at - begin) / span) * (WIDTH - LEFT - 12);
+          const left = LEFT + ((at - begin) / span) * (wide - LEFT - 12);
           return (
             <g key={at}>
               <line x1={left} x2={left} y1={18} y2={FOOT} stroke="#d8cdb6" strokeWidth={1.5} />
-              {left < WIDTH - 40 && (
+              {left < wide - 40 && (
                 <text x={left + 4} y={FOOT + 20} fontSize={14} fill={tape.ink}>
                   {word}
                 </text>
@@ -58,9 +62,9 @@ export function YearDots({ dots, mark, label }: { dots: Dot[]; mark: number; lab
             </g>
           );
         })}
-        <line x1={LEFT} x2={WIDTH} y1={FOOT} y2={FOOT} stroke={tape.ink} strokeWidth={1.5} />
-        <line x1={LEFT} x2={WIDTH} y1={y(mark)} y2={y(mark)} stroke={tape.plum} strokeWidth={2} strokeDasharray="7 4" />
-        <text x={WIDTH - 4} y={y(mark) - 6} textAnchor="end" fontSize={13} fontWeight={650} fill={tape.plum}>
+        <line x1={LEFT} x2={wide} y1={FOOT} y2={FOOT} stroke={tape.ink} strokeWidth={1.5} />
+        <line x1={LEFT} x2={wide} y1={y(mark)} y2={y(mark)} stroke={tape.plum} strokeWidth={2} strokeDasharray="7 4" />
+        <text x={wide - 4} y={y(mark) - 6} textAnchor="end" fontSize={13} fontWeight={650} fill={tape.plum}>
           mark {showNumber(mark)}
         </text>
         {dots.map(({ run, day, value }) => (
