@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import itertools
 from collections.abc import Iterable, Sequence
 from statistics import fmean
 
@@ -30,7 +31,7 @@ class FramesGains(GameGains):
 
 def _would_add(sheet: Sequence[FrameLine]) -> Iterable[float]:
     """What each open frame but the last would add as a spare: the pins that stayed, and the next first ball."""
-    for frame, after in zip(sheet, sheet[1:], strict=False):
+    for frame, after in itertools.pairwise(sheet):
         if frame.kind == OPEN and after.balls:
             yield PINS - sum(map(_pins, frame.balls)) + _pins(after.balls[0])
 
