@@ -53,8 +53,8 @@ def share_with_finds(athletes: int) -> float:
 
 
 def test_aimless_athletes_show_finds_no_more_often_than_promised() -> None:
-    # Two standard errors of a share of 100 above the promise.
-    assert share_with_finds(100) <= FALSE_SHARE + 2 * (FALSE_SHARE * (1 - FALSE_SHARE) / 100) ** 0.5
+    # Two standard errors of a share of 40 above the promise.
+    assert share_with_finds(40) <= FALSE_SHARE + 2 * (FALSE_SHARE * (1 - FALSE_SHARE) / 40) ** 0.5
 
 
 @pytest.mark.slow

@@ -2,12 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
+from abc import abstractmethod
+from collections.abc import Callable, Iterable, Sequence
 from dataclasses import dataclass, replace
 
-from jolly_core.finds.look import FindPicture, LookedRun, PictureMark
+from jolly_core.finds.look import FindPicture, Look, LookedRun, PictureMark, RungQuestion, RungRecord
 from jolly_core.finds.saying import share
 from jolly_core.series.sequences import breaks_more_p_value, breaks_of
+from jolly_core.words import sentence
 
 #: The runs that are looked at, and how many tries make a stretch of time whose chance is taken as one.
 LATEST, STRETCH = 150, 400
@@ -26,6 +28,11 @@ class BreakLook:
     here: tuple[int, int]
     elsewhere: tuple[int, int]
     picture: FindPicture
+
+    @property
+    def shares(self) -> tuple[str, str]:
+        """The share that is missed at those places, and elsewhere, as they are said."""
+        return share(self.here[0] / self.here[1]), share(self.elsewhere[0] / self.elsewhere[1])
 
 
 def latest_rows(runs: Sequence[LookedRun]) -> list[LookedRun]:
@@ -66,6 +73,39 @@ def look_at_breaks(
         if reached[place] >= LEAST_BREAKS
     )
     return BreakLook(breaks_more_p_value(strata, weights), sums[0], sums[1], FindPicture("bars", "share missed", marks))
+
+
+class BreakQuestion(RungQuestion):
+    """Whether rows break more often at some places than elsewhere: a subclass says where, and how it is said."""
+
+    page = "inside"
+
+    @abstractmethod
+    def where(self, record: RungRecord) -> tuple[Callable[[int], float], int] | None:
+        """How much each place of a row weighs, and the last place told apart; None where it is not to be asked."""
+
+    @abstractmethod
+    def words(self, record: RungRecord, found: BreakLook) -> str:
+        """What came out, behind the name of the side."""
+
+    def looks(self, record: RungRecord) -> Iterable[Look]:
+        asked = self.where(record)
+        for side, runs in record.runs.items() if asked else ():
+            rows = latest_rows(runs)
+            found = look_at_breaks(rows, *asked) if asked else None
+            if found is None:
+                continue
+            (here, tries), (elsewhere, other_tries) = found.here, found.elsewhere
+            yield Look(
+                question=self.id,
+                p_value=found.p_value,
+                words=sentence(f"{record.lead(side)}{self.words(record, found)}"),
+                size=here / tries - elsewhere / other_tries,
+                side=side,
+                since=rows[0].day,
+                until=rows[-1].day,
+                picture=found.picture,
+            )
 
 
 def _stretches(sequences: Sequence[str]) -> list[list[str]]:

@@ -80,6 +80,7 @@ def get_trend(athlete: Athlete, filters: Filters) -> TrendPage:
             _gain(athlete, rung, side, filters),
         )
         for side, runs in record.runs.items()
+        if record.values(side)  # runs without a value draw nothing
     ]
     return TrendPage(about_rung(rung), asked_of(rung), tuple(sides), tuple(_strips(rung)))
 

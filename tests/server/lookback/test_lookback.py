@@ -219,3 +219,17 @@ def test_pages_take_the_same_filters(player: Player, putting: Ladder, serving: L
     assert "course" in [find["question"] for find in page(player, since="2026-05-04")["first"]]
     assert page(player, "inside/", ladder=putting.pk)["about"]["ladder"] == putting.pk
     assert player.client.get("/api/look-back/?ladder=none").status_code == 400
+
+
+def test_runs_without_a_result_draw_nothing(player: Player, athlete: Athlete, ladder_of: Any) -> None:
+    """The share of a set of ten says nothing of one that was stopped: there are runs, and no result of theirs."""
+    putting = ladder_of(athlete, "putting-circle")
+    asked = {"at_the_mark": {"reached": 2, "of_last": 3, "days": 1}}
+    body = {"metric": "rate", "mark": 80, "conditions": asked, "each_side": False, "floor": None, "floor_runs": 2}
+    answer = player.client.put(f"/api/rungs/{rung_id(putting)}/threshold/", body, format="json")
+    assert answer.status_code == 200, answer.json()
+    player.play(rung_id(putting), "oxo f")
+    found = page(player, "trend/")
+    assert found["about"]["rung"] == rung_id(putting)
+    assert found["sides"] == []
+    assert page(player, "season/", since="2026-05-01")["rows"] == []

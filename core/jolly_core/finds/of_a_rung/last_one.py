@@ -2,44 +2,30 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Callable
 
-from jolly_core.finds.look import Look, RungQuestion, RungRecord
-from jolly_core.finds.rows import MOST_PLACES, latest_rows, look_at_breaks
-from jolly_core.finds.saying import share
-from jolly_core.words import sentence
+from jolly_core.finds.look import RungRecord
+from jolly_core.finds.rows import MOST_PLACES, BreakLook, BreakQuestion
 
 #: The metric that asks for a row, and the shortest goal whose last one is apart from the rest.
 ROW, LEAST_GOAL = "best_streak", 3
 
 
-class LastOne(RungQuestion):
+class LastOne(BreakQuestion):
     id = "last_one"
     title = "Whether the last one before the goal breaks"
     place = 8
-    page = "inside"
 
-    def looks(self, record: RungRecord) -> Iterable[Look]:
+    def where(self, record: RungRecord) -> tuple[Callable[[int], float], int] | None:
         goal = int(record.mark)
         if record.metric.id != ROW or not LEAST_GOAL <= goal <= MOST_PLACES:
-            return
-        for side, runs in record.runs.items():
-            rows = latest_rows(runs)
-            found = look_at_breaks(rows, lambda place: float(place == goal - 1), goal)
-            if found is None:
-                continue
-            (last, last_tries), (others, other_tries) = found.here, found.elsewhere
-            words = (
-                f"{record.lead(side)}the last one before {goal} in a row is missed in {share(last / last_tries)} "
-                f"of the tries ({last} of {last_tries}), the others in {share(others / other_tries)}."
-            )
-            yield Look(
-                question=self.id,
-                p_value=found.p_value,
-                words=sentence(words),
-                size=last / last_tries - others / other_tries,
-                side=side,
-                since=rows[0].day,
-                until=rows[-1].day,
-                picture=found.picture,
-            )
+            return None
+        return lambda place: float(place == goal - 1), goal
+
+    def words(self, record: RungRecord, found: BreakLook) -> str:
+        last, others = found.shares
+        missed, tries = found.here
+        return (
+            f"the last one before {int(record.mark)} in a row is missed in {last} of the tries ({missed} of {tries}), "
+            f"the others in {others}."
+        )

@@ -2,42 +2,26 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable
+from collections.abc import Callable
 
-from jolly_core.finds.look import Look, RungQuestion, RungRecord
-from jolly_core.finds.rows import latest_rows, look_at_breaks
-from jolly_core.finds.saying import share
-from jolly_core.words import sentence
+from jolly_core.finds.look import RungRecord
+from jolly_core.finds.rows import BreakLook, BreakQuestion
 
-#: A row is long from here on.
+#: Places of a row from here on are one.
 MOST = 8
 
 
-class LateInARow(RungQuestion):
+class LateInARow(BreakQuestion):
     id = "late_in_a_row"
     title = "Whether rows break late"
     place = 7
-    page = "inside"
 
-    def looks(self, record: RungRecord) -> Iterable[Look]:
-        for side, runs in record.runs.items():
-            rows = latest_rows(runs)
-            found = look_at_breaks(rows, float, MOST)
-            if found is None:
-                continue
-            (late, late_tries), (early, early_tries) = found.here, found.elsewhere
-            words = (
-                f"{record.lead(side)}rows break late: after {MOST // 2 + 1} makes or more {share(late / late_tries)} "
-                f"of the tries are missed, before that {share(early / early_tries)} "
-                f"({late_tries} and {early_tries} tries)."
-            )
-            yield Look(
-                question=self.id,
-                p_value=found.p_value,
-                words=sentence(words),
-                size=late / late_tries - early / early_tries,
-                side=side,
-                since=rows[0].day,
-                until=rows[-1].day,
-                picture=found.picture,
-            )
+    def where(self, record: RungRecord) -> tuple[Callable[[int], float], int]:
+        return float, MOST
+
+    def words(self, record: RungRecord, found: BreakLook) -> str:
+        late, early = found.shares
+        return (
+            f"rows break late: after {MOST // 2 + 1} makes or more {late} of the tries are missed, before that {early} "
+            f"({found.here[1]} and {found.elsewhere[1]} tries)."
+        )

@@ -91,7 +91,15 @@ export function FilterBar({ without = [] }: { without?: readonly FilterName[] })
           )}
           {many > 0 && (
             <Button
-              onClick={() => set(Object.fromEntries(Object.keys(filters).map((name) => [name, ""])))}
+              onClick={() =>
+                set(
+                  Object.fromEntries(
+                    Object.keys(filters)
+                      .filter((name) => name !== "words")
+                      .map((name) => [name, ""]),
+                  ),
+                )
+              }
               sx={{ alignSelf: "center" }}>
               Show everything
             </Button>
