@@ -63,7 +63,8 @@ def get_weak_spots(athlete: Athlete, filters: Filters) -> WeakSpots:
     is_kept = filters.are_of_place_alone
     targets = (_kept_targets if is_kept else _targets)(athlete, filters)
     sums = (_kept_sums if is_kept else _sums)(athlete, filters)
-    costs = list_costs([*_sides(athlete, sums), *_by_ladder(targets)], get_today(athlete))
+    tried = [*_sides(athlete, sums), *_by_ladder(targets), *_by_tag(athlete, filters)]
+    costs = list_costs(tried, get_today(athlete))
     return WeakSpots(dearest(costs), tuple(costs), tuple(_maps(targets)))
 
 
@@ -125,6 +126,24 @@ def _sides(athlete: Athlete, sums: Sums) -> list[Tried]:
             Tried(ladder_id, ladder.title, side, words, "", attempts, makes, day, sides.get(side, PlannedSide()))
         )
     return found
+
+
+def _by_tag(athlete: Athlete, filters: Filters) -> list[Tried]:
+    """What was tried in runs with each tag of the athlete's own, ladder by ladder and side by side."""
+    runs = list_counting_runs(athlete, filters).exclude(tags="").order_by()
+    sums: dict[tuple[int, str, str], tuple[int, int, date]] = {}
+    ladders: dict[int, Ladder] = {}
+    for run in runs.select_related("rung__ladder").only(
+        "side", "tags", "attempts", "makes", "day", "rung__ladder__title", "rung__ladder__pair"
+    ):
+        ladder = ladders.setdefault(run.rung.ladder_id, run.rung.ladder)
+        for tag in run.tag_list:
+            attempts, makes, day = sums.get((ladder.pk, run.side, tag), (0, 0, date.min))
+            sums[ladder.pk, run.side, tag] = attempts + run.attempts, makes + run.makes, max(day, run.day)
+    return [
+        Tried(ladder, ladders[ladder].title, side, ladders[ladder].known_pair.words(side), f"tagged {tag}", *each)
+        for (ladder, side, tag), each in sums.items()
+    ]
 
 
 def _by_ladder(targets: Targets) -> list[Tried]:

@@ -233,3 +233,14 @@ def test_runs_without_a_result_draw_nothing(player: Player, athlete: Athlete, la
     assert found["about"]["rung"] == rung_id(putting)
     assert found["sides"] == []
     assert page(player, "season/", since="2026-05-01")["rows"] == []
+
+
+def test_tags_of_ones_own_are_priced_beside_targets(player: Player, putting: Ladder) -> None:
+    calm, windy = player.putts(rung_id(putting), 9), player.putts(rung_id(putting), 3)
+    body = {"note": "", "tags": ["windy"]}
+    player.client.put(f"/api/runs/{windy}/described/", body, format="json")
+    costs = page(player, "weak-spots/")["costs"]
+    assert [(cost["tried"]["target"], cost["misses"]) for cost in costs] == [("tagged windy", 7), ("", 8)]
+    assert costs[0]["words"] == "seven misses in ten"
+    player.client.delete(f"/api/runs/{calm}/")
+    assert [cost["misses"] for cost in page(player, "weak-spots/", tag="windy")["costs"]] == [7, 7]
