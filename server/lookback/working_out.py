@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections import defaultdict
 from collections.abc import Mapping, Sequence
+from hashlib import sha256
 
 from django.db.models import Max
 
@@ -48,12 +49,18 @@ def _list_states(athlete: Athlete) -> dict[int, str]:
     asked = ThresholdRevision.objects.filter(rung__in=versions).order_by().values_list("rung").annotate(Max("id"))
     marks = dict(asked)
     changes: Mapping[int, list[str]] = defaultdict(list)
-    for ladder, change in MethodChange.objects.filter(ladder__athlete=athlete).values_list("ladder", "id"):
-        changes[ladder].append(str(change))
+    for ladder, day, words in MethodChange.objects.filter(ladder__athlete=athlete).values_list(
+        "ladder", "day", "words"
+    ):
+        changes[ladder].append(f"{day} {words}")
     return {
-        rung: f"{VERSION} {' '.join(each)} {marks.get(rung)} {'.'.join(changes[ladders[rung]])}"[:200]
-        for rung, each in versions.items()
+        rung: _digest(VERSION, each, marks.get(rung), changes.get(ladders[rung], [])) for rung, each in versions.items()
     }
+
+
+def _digest(*state: object) -> str:
+    """A short text that stands for a state however much belongs to it."""
+    return sha256(repr(state).encode()).hexdigest()
 
 
 def _work_out(athlete: Athlete, states: Mapping[int, str]) -> None:

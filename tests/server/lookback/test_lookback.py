@@ -82,6 +82,9 @@ def test_looks_are_worked_out_once_and_anew_only_where_the_record_changed(
     body = {"day": "2026-05-20", "words": "new grip"}
     assert player.client.post(f"/api/ladders/{putting.pk}/method-changes/", body, format="json").status_code == 200
     assert work_out(athlete) == 2
+    # Marked in other words on the same day, its finds are said in those.
+    player.client.post(f"/api/ladders/{putting.pk}/method-changes/", {**body, "words": "old grip"}, format="json")
+    assert work_out(athlete) == 2
     run = Run.objects.filter(rung=first).first()
     assert run
     player.client.delete(f"/api/runs/{run.pk}/")
