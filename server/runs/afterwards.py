@@ -17,14 +17,13 @@ from jolly_core.challenges.corrections import CORRECT, read_correction
 from jolly_core.challenges.events import FINISH
 from jolly_core.errors import CoreError, NotFound, Problem
 from jolly_core.paper.totals import tally_of_result
-from jolly_core.record.trace import Trace, targets_of
 from jolly_core.sides import side_from
 from jolly_core.validation import check_choice
 from ladders.models import Rung
 from ladders.selectors import get_rung, get_threshold
-from runs.models import BAR, Event, Run, columns_of
-from runs.selectors import get_run_to_change, get_yardstick, list_ids
-from runs.services import aimed_columns, keep_session, replay_run
+from runs.models import BAR, Event, Run
+from runs.selectors import get_run_to_change, list_ids
+from runs.services import keep_session, replay_run, run_by_hand
 from runs.summaries import keep_summary, rebuild_summary
 
 MOST_TAGS, LONGEST_TAG = 8, 40
@@ -156,21 +155,6 @@ def _old_run(athlete: Athlete, row: Mapping[str, Any], place: int, known: dict[i
     game, metric = rung.said_game, get_threshold(rung).metric
     tally = tally_of_result(game, metric.id, row["value"])
     noon = datetime.combine(row["day"], NOON, ZoneInfo(athlete.timezone)) + timedelta(minutes=place)
-    return Run(
-        athlete=athlete,
-        rung=rung,
-        side=side,
-        is_from_paper=True,
-        format=game.id,
-        settings=game.settings.as_stored(),
-        double_tap_ms=athlete.double_tap_ms,
-        card=rung.said_card.as_stored(),
-        started_at=noon.astimezone(UTC),
-        day=row["day"],
-        tally=tally.as_stored(),
-        yardstick=get_yardstick(rung, side, noon).as_stored(),
-        trace=Trace(targets=targets_of(tally)).as_stored(),
-        note=row.get("note") or None,
-        **aimed_columns(rung),
-        **{**columns_of(game, tally), "is_played": True},
-    )
+    run = run_by_hand(athlete, rung, game, tally, started_at=noon.astimezone(UTC), day=row["day"])
+    run.note, run.is_played = row.get("note") or None, True
+    return run

@@ -18,6 +18,7 @@ from jolly_core.challenges.corrections import corrected
 from jolly_core.challenges.events import FINISH, check_follows, read_event
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.session import Session, replay
+from jolly_core.challenges.tally import AnyTally
 from jolly_core.errors import CoreError, Problem
 from jolly_core.load.registry import dose_of
 from jolly_core.paper.totals import tally_of_totals
@@ -159,26 +160,34 @@ def keep_paper_run(athlete: Athlete, part_id: int, totals: Mapping[str, Any], *,
     rung = rung.on(part.side)
     game = rung.said_game
     tally = tally_of_totals(game, totals)
-    run = Run.objects.create(
+    run = run_by_hand(athlete, rung, game, tally, started_at=started_at, day=get_day(athlete, started_at))
+    run.part = part
+    run.save(force_insert=True)
+    keep_summary(run, did_count=False)
+    return run
+
+
+def run_by_hand(
+    athlete: Athlete, rung: Rung, game: AnyGame, tally: AnyTally, *, started_at: datetime, day: date
+) -> Run:
+    """A run that was kept by hand, not stored yet: its tally, no events, on the side that the rung is said for."""
+    return Run(
         athlete=athlete,
         rung=rung,
-        part=part,
-        side=part.side,
+        side=rung.said_on,
         is_from_paper=True,
         format=game.id,
         settings=game.settings.as_stored(),
         double_tap_ms=athlete.double_tap_ms,
         card=rung.said_card.as_stored(),
         started_at=started_at,
-        day=get_day(athlete, started_at),
+        day=day,
         tally=tally.as_stored(),
-        yardstick=get_yardstick(rung, part.side, started_at).as_stored(),
+        yardstick=get_yardstick(rung, rung.said_on, started_at).as_stored(),
         trace=Trace(targets=targets_of(tally)).as_stored(),
         **aimed_columns(rung),
         **columns_of(game, tally),
     )
-    keep_summary(run, did_count=False)
-    return run
 
 
 def _check_part(part: Part, rung: Rung, side: str) -> None:

@@ -13,7 +13,7 @@ from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.tally import AnyTally
 from jolly_core.discovery import list_classes
 from jolly_core.finds.saying import share
-from jolly_core.record.trace import targets_of
+from jolly_core.record.trace import TargetTries, add_up, targets_of
 from jolly_core.words import plain, quantity
 
 #: The latest runs that are averaged.
@@ -63,20 +63,21 @@ def one_change(game: AnyGame, tallies: Sequence[AnyTally]) -> Gain | None:
 
 def worst_at_average(tallies: Sequence[AnyTally]) -> Iterable[Gain]:
     """The worst target made as often as all of them together."""
-    sums: dict[str, tuple[int, int]] = {}
-    for tally in tallies:
-        for each in targets_of(tally):
-            attempts, makes = sums.get(each.name, (0, 0))
-            sums[each.name] = attempts + each.attempts, makes + each.makes
-    known = {name: each for name, each in sums.items() if each[0] >= LEAST_TRIES}
+    added = add_up(each for tally in tallies for each in targets_of(tally))
+    known = [each for each in added if each.attempts >= LEAST_TRIES]
     if len(known) < 2:  # noqa: PLR2004 # one target is its own average
         return
-    average = sum(makes for _, makes in known.values()) / sum(attempts for attempts, _ in known.values())
-    name, (attempts, makes) = min(known.items(), key=lambda item: item[1][1] / item[1][0])
-    adds = (average - makes / attempts) * attempts / len(tallies)
-    rates = f"at your average of {share(average)} (now {share(makes / attempts)})"
-    words = f"“{name}” {rates} adds {about(adds, 'make')} a run."
+    average = average_of(known)
+    worst = min(known, key=lambda each: each.rate)
+    adds = (average - worst.rate) * worst.attempts / len(tallies)
+    rates = f"at your average of {share(average)} (now {share(worst.rate)})"
+    words = f"“{worst.name}” {rates} adds {about(adds, 'make')} a run."
     yield Gain(words, adds, "makes")
+
+
+def average_of(targets: Sequence[TargetTries]) -> float:
+    """The share made at all targets together."""
+    return sum(each.makes for each in targets) / sum(each.attempts for each in targets)
 
 
 def about(number: float, noun: str) -> str:

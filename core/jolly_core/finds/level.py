@@ -18,7 +18,7 @@ from jolly_core.record.usual import UP, best_of
 from jolly_core.series.change_point import change_point
 from jolly_core.series.moving_average import moving_average
 from jolly_core.series.process_limits import process_limits, runs_on_one_side
-from jolly_core.series.trend import kendall, theil_sen
+from jolly_core.series.trend import Slope, kendall, theil_sen
 from jolly_core.words import quantity
 
 #: So long a pause begins a new time. Common practice, no source.
@@ -160,19 +160,17 @@ def _period(why: str, part: Sequence[LookedRun], values: Sequence[float], metric
     )
 
 
-def _words(part: Sequence[LookedRun], usual: float, slope: object, metric: Metric) -> str:
+def _words(part: Sequence[LookedRun], usual: float, slope: Slope | None, metric: Metric) -> str:
     said = (
         f"{day_said(part[0].day)} to {day_said(part[-1].day)}: usually {metric.words(round(usual, 1))} "
         f"({quantity(len(part), 'run')})"
     )
-    change = getattr(slope, "slope", None)
-    if change is None:
+    if slope is None:
         return f"{said}."
-    low, high = slope.low, slope.high  # type: ignore[attr-defined]
-    if low <= 0 <= high:
+    if slope.low <= 0 <= slope.high:
         return f"{said}; whether it rises or falls cannot be told."
-    way = "better" if (change > 0) == (metric.direction == UP) else "worse"
-    size, unit = _sized(change, metric)
+    way = "better" if (slope.slope > 0) == (metric.direction == UP) else "worse"
+    size, unit = _sized(slope.slope, metric)
     return f"{said}; {way} by {size} a {unit}."
 
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from itertools import pairwise
 from statistics import median
@@ -25,6 +26,11 @@ class TargetTries(Stored):
     name: str
     attempts: int
     makes: int
+
+    @property
+    def rate(self) -> float:
+        """The share made; there is at least one attempt."""
+        return self.makes / self.attempts
 
 
 @dataclass(frozen=True)
@@ -60,6 +66,19 @@ def targets_of(tally: AnyTally) -> tuple[TargetTries, ...]:
     """What was tried and made at each target, as far as a tally knows."""
     lines: tuple[Any, ...] = getattr(tally.detail, "targets", ())
     return tuple(TargetTries(line.name, line.attempts, line.makes) for line in lines if getattr(line, "attempts", None))
+
+
+def add_up(tried: Iterable[TargetTries]) -> list[TargetTries]:
+    """What was tried and made at each target in all, in the order in which they first came.
+
+    >>> [(each.attempts, each.makes) for each in add_up([TargetTries("left", 3, 1), TargetTries("left", 2, 2)])]
+    [(5, 3)]
+    """
+    sums: dict[str, tuple[int, int]] = {}
+    for each in tried:
+        attempts, makes = sums.get(each.name, (0, 0))
+        sums[each.name] = attempts + each.attempts, makes + each.makes
+    return [TargetTries(name, attempts, makes) for name, (attempts, makes) in sums.items()]
 
 
 def _halves(gaps_ms: list[int]) -> tuple[int, int] | None:

@@ -8,29 +8,24 @@ from math import prod
 from jolly_core.challenges.formats.circuit import Circuit
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.tally import AnyTally
-from jolly_core.finds.gains import Gain, GameGains
+from jolly_core.finds.gains import Gain, GameGains, average_of
 from jolly_core.finds.saying import share
-from jolly_core.record.trace import targets_of
+from jolly_core.record.trace import add_up, targets_of
 
 
 class CircuitGains(GameGains):
     format = Circuit
 
     def gains(self, game: AnyGame, tallies: Sequence[AnyTally]) -> Iterable[Gain]:
-        sums: dict[str, tuple[int, int]] = {}
-        for tally in tallies:
-            for each in targets_of(tally):
-                attempts, makes = sums.get(each.name, (0, 0))
-                sums[each.name] = attempts + each.attempts, makes + each.makes
-        if len(sums) < 2:  # noqa: PLR2004 # one station is its own average
+        stations = add_up(each for tally in tallies for each in targets_of(tally))
+        if len(stations) < 2:  # noqa: PLR2004 # one station is its own average
             return
-        rates = {name: makes / attempts for name, (attempts, makes) in sums.items()}
-        average = sum(makes for _, makes in sums.values()) / sum(attempts for attempts, _ in sums.values())
-        worst = min(rates, key=lambda name: rates[name])
-        clean = prod(rates.values())
-        better = prod(average if name == worst else rate for name, rate in rates.items())
+        average = average_of(stations)
+        worst = min(stations, key=lambda each: each.rate)
+        clean = prod(each.rate for each in stations)
+        better = prod(average if each is worst else each.rate for each in stations)
         words = (
-            f"“{worst}” at your average of {share(average)} (now {share(rates[worst])}) makes a circuit without a miss "
-            f"{round(100 * better)} times in 100, now {round(100 * clean)}."
+            f"“{worst.name}” at your average of {share(average)} (now {share(worst.rate)}) makes a circuit without a "
+            f"miss {round(100 * better)} times in 100, now {round(100 * clean)}."
         )
         yield Gain(words, 100 * (better - clean), "clean circuits in 100")

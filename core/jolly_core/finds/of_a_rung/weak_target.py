@@ -6,7 +6,7 @@ from collections.abc import Iterable, Sequence
 
 from jolly_core.finds.look import FindPicture, Look, LookedRun, PictureMark, RungQuestion, RungRecord
 from jolly_core.finds.saying import misses_said, share
-from jolly_core.record.trace import TargetTries
+from jolly_core.record.trace import TargetTries, add_up
 from jolly_core.stats.chi_square import chi_square_above
 from jolly_core.stats.shift import rate_difference
 from jolly_core.words import sentence
@@ -33,12 +33,7 @@ class WeakTarget(RungQuestion):
 
 def added_up(runs: Sequence[LookedRun]) -> list[TargetTries]:
     """What was tried and made at each target in several runs, in the order in which they first came."""
-    sums: dict[str, tuple[int, int]] = {}
-    for run in runs:
-        for each in run.trace.targets:
-            attempts, makes = sums.get(each.name, (0, 0))
-            sums[each.name] = attempts + each.attempts, makes + each.makes
-    return [TargetTries(name, attempts, makes) for name, (attempts, makes) in sums.items()]
+    return add_up(each for run in runs for each in run.trace.targets)
 
 
 def alike_p_value(targets: Sequence[TargetTries]) -> float:
