@@ -214,6 +214,25 @@ def test_a_side_that_is_left_out_though_it_was_planned() -> None:
     assert look.p_value < 0.001
 
 
+def test_a_gap_is_said_by_the_numbers_that_its_word_comes_from() -> None:
+    """By hand: the gap is 3 in the first three months and 1 in the last three, though the very ends say otherwise."""
+    runs: dict[str, list[LookedRun]] = {FIRST: [], SECOND: []}
+    for month, gap in enumerate((1, 4, 4, 0, 0, 3), start=1):
+        day = date(2026, month, 3)
+        runs[FIRST].append(LookedRun(f"f{month}", day, 8.0))
+        runs[SECOND].append(LookedRun(f"s{month}", day, 8.0 - gap))
+    (look,) = looks_of(RungRecord(TEN, MAKES, 8, runs, Pair("strokes")), "gap_over_time")
+    said = "closes: 3 makes on average from January 2026, 1 make from April 2026."
+    assert look.words == f"The gap between forehand and backhand {said}"
+
+
+def test_what_ties_hide_is_said_by_the_means() -> None:
+    """Most days are alike, and the later ones are never worse: the median slope is nothing, the trend is not."""
+    values = [5.0, 6.0] + [5.0] * 14 + [5.0, 6.0, 5.0] * 4
+    (look,) = looks_of(RungRecord(TEN, MAKES, 8, {NONE: runs_of(values)}), "course")
+    assert look.words.startswith("5.1 on average in the first half, 5.3 makes in the second, from 3 March 2026 to ")
+
+
 # --- the gate ---------------------------------------------------------------------------------------------------------
 
 

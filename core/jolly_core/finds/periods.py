@@ -10,7 +10,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.finds.look import LookedRun
 from jolly_core.finds.saying import share
 from jolly_core.record.usual import UP, best_of
-from jolly_core.stats.shift import rate_difference, shift_between
+from jolly_core.stats.shift import rate_difference, shift_between, told_change
 from jolly_core.words import quantity, sentence
 
 #: So clear a difference comes by chance once in twenty.
@@ -101,10 +101,11 @@ def _words(
             f"No difference that is more than luck ({quantity(len(before), 'run')} then, {len(after)} now): "
             f"from {_signed(shift.low if shift else 0, metric)} to {_signed(shift.high if shift else 0, metric)}."
         )
-    way = "better" if (shift.by > 0) == (metric.direction == UP) else "worse"
+    by = told_change(shift, before, after)
+    way = "better" if (by > 0) == (metric.direction == UP) else "worse"
     low, high = sorted((abs(shift.low), abs(shift.high)))
     return (
-        f"{sentence(metric.words(round(abs(shift.by), 1)))} {way} in {now.title} than in {then.title} "
+        f"{sentence(metric.words(round(abs(by), 1)))} {way} in {now.title} than in {then.title} "
         f"({metric.number(round(low, 1))} to {metric.number(round(high, 1))}), which is more than luck."
     )
 

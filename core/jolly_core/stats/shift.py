@@ -11,7 +11,7 @@ from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass
 from math import sqrt
-from statistics import NormalDist, median
+from statistics import NormalDist, fmean, median
 
 from jolly_core.stats.proportions import wilson_interval
 from jolly_core.stats.ranks import chance_of_difference, rank_sum
@@ -25,6 +25,16 @@ class Shift:
     low: float
     high: float
     p_value: float
+
+
+def told_change(shift: Shift, before: Sequence[float], after: Sequence[float]) -> float:
+    """The change to name: the shift, or the difference of the means where ties leave its median at nothing.
+
+    >>> before, after = [7, 7, 7, 7, 6], [7, 7, 7, 8, 9]
+    >>> round(told_change(Shift(0.0, 0.0, 1.0, 0.04), before, after), 1)
+    0.8
+    """
+    return shift.by or fmean(after) - fmean(before)
 
 
 def shift_between(before: Sequence[float], after: Sequence[float], confidence: float = 0.95) -> Shift | None:

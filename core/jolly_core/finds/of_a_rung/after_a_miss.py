@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from jolly_core.finds.look import FindPicture, Look, PictureMark, RungQuestion, RungRecord
 from jolly_core.finds.rows import latest_rows
 from jolly_core.finds.saying import number_word, share
-from jolly_core.series.sequences import following
+from jolly_core.series.sequences import Following, following
 from jolly_core.words import sentence
 
 #: The rows that are looked at: one make, and a hand that seems hot.
@@ -40,12 +40,7 @@ class AfterAMiss(RungQuestion):
                     continue
                 after = "a make" if row == 1 else f"{number_word(row)} makes in a row"
                 other = "a miss" if row == 1 else f"{number_word(row)} misses in a row"
-                way = "more" if found.difference > 0 else "less"
-                words = (
-                    f"{record.lead(side)}after {after} the next one is made {way} often than after {other}: "
-                    f"{share(found.after_makes)} against {share(found.after_misses)}, where luck alone gives a "
-                    f"difference of {round(100 * found.expected)} points."
-                )
+                words = f"{record.lead(side)}{_said(found, after, other)}"
                 yield Look(
                     question=self.id,
                     p_value=found.p_value,
@@ -63,3 +58,15 @@ class AfterAMiss(RungQuestion):
                         ),
                     ),
                 )
+
+
+def _said(found: Following, after: str, other: str) -> str:
+    """What came out; where luck alone gives a larger difference the other way, that is what it is held against."""
+    shares = f"{share(found.after_makes)} against {share(found.after_misses)}"
+    luck = f"luck alone gives a difference of {round(100 * found.expected)} points"
+    is_more, looks_more = found.difference > 0, found.after_makes > found.after_misses
+    if is_more == looks_more:
+        way = "more" if is_more else "less"
+        return f"after {after} the next one is made {way} often than after {other}: {shares}, where {luck}."
+    way = "more" if is_more else "less"
+    return f"after {after} and after {other} the next one is made {shares}: {way} than by luck, as {luck}."

@@ -80,11 +80,15 @@ def _shifted(record: RungRecord, side: str, days: Sequence[DayMean], place: int,
 def _drifted(record: RungRecord, side: str, days: Sequence[DayMean], slope: Slope | None, p_value: float) -> Look:
     month, metric = 30.0, record.metric
     change = slope.slope * month if slope else 0.0
-    way = "better" if record.is_better(change) else "worse"
-    words = (
-        f"{record.lead(side)}{way} by {metric.words(round(abs(change), 1))} a month, from "
-        f"{day_said(days[0].day)} to {day_said(days[-1].day)} ({quantity(len(days), 'day')} of practice)."
-    )
+    time = f"from {day_said(days[0].day)} to {day_said(days[-1].day)} ({quantity(len(days), 'day')} of practice)"
+    if round(abs(change), 1):
+        way = "better" if record.is_better(change) else "worse"
+        words = f"{record.lead(side)}{way} by {metric.words(round(abs(change), 1))} a month, {time}."
+    else:
+        half = len(days) // 2
+        early, late = (fmean(day.value for day in part) for part in (days[:half], days[half:]))
+        ends = (metric.number(round(early, 1)), metric.words(round(late, 1)))
+        words = f"{record.lead(side)}{ends[0]} on average in the first half, {ends[1]} in the second, {time}."
     return Look(
         question=Course.id,
         p_value=p_value,

@@ -29,12 +29,13 @@ class GapOverTime(RungQuestion):
         if len(gaps) < LEAST_MONTHS:
             return
         values = [gap for _, gap in gaps]
-        is_closing = abs(fmean(values[len(values) // 2 :])) < abs(fmean(values[: len(values) // 2]))
-        ends = [record.metric.words(round(abs(value), 1)) for value in (values[0], values[-1])]
+        half = len(values) // 2
+        early, late = (abs(fmean(part)) for part in (values[:half], values[half:]))
+        ends = [record.metric.words(round(each, 1)) for each in (early, late)]
         first, second = record.pair.words(FIRST), record.pair.words(SECOND)
         words = (
-            f"the gap between {first} and {second} {'closes' if is_closing else 'opens'}: "
-            f"{ends[0]} in {month_said(*gaps[0][0])}, {ends[1]} in {month_said(*gaps[-1][0])}."
+            f"the gap between {first} and {second} {'closes' if late < early else 'opens'}: "
+            f"{ends[0]} on average from {month_said(*gaps[0][0])}, {ends[1]} from {month_said(*gaps[half][0])}."
         )
         marks = tuple(
             PictureMark(month_said(*month), round(gap, 2), record.metric.number(round(gap, 1))) for month, gap in gaps
@@ -43,7 +44,7 @@ class GapOverTime(RungQuestion):
             question=self.id,
             p_value=kendall(values).p_value,
             words=sentence(words),
-            size=values[-1] - values[0],
+            size=late - early,
             picture=FindPicture("dots", f"{second} less {first}", marks),
         )
 

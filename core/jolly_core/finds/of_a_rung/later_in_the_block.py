@@ -35,7 +35,7 @@ class LaterInTheBlock(RungQuestion):
             score = kendall_within([[run.value or 0.0 for run in block] for block in blocks])
             halves = [[run.value or 0.0 for block in blocks for run in part(block)] for part in (_early, _late)]
             early, late = (fmean(half) for half in halves)
-            metric, way = record.metric, "better" if record.is_better(score.score) else "worse"
+            metric, way = record.metric, "better" if record.is_better(late - early) else "worse"
             words = (
                 f"{record.lead(side)}later in a block it gets {way}: {metric.number(round(early, 1))} in the first "
                 f"half of its runs, {metric.words(round(late, 1))} in the second ({len(blocks)} blocks)."

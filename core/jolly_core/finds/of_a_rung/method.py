@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from jolly_core.finds.look import Look, RungQuestion, RungRecord
 from jolly_core.finds.of_a_rung.course import draw_days
 from jolly_core.finds.saying import day_said
-from jolly_core.stats.shift import shift_between
+from jolly_core.stats.shift import shift_between, told_change
 from jolly_core.words import quantity, sentence
 
 #: On either side of the change. Common practice, no source.
@@ -34,9 +34,10 @@ class Method(RungQuestion):
                 shift = shift_between(before, after)
                 if shift is None:
                     continue
-                metric, way = record.metric, "better" if record.is_better(shift.by) else "worse"
+                change = told_change(shift, before, after)
+                metric, way = record.metric, "better" if record.is_better(change) else "worse"
                 said = (
-                    f"{record.lead(side)}{metric.words(round(abs(shift.by), 1))} {way} since “{words}” "
+                    f"{record.lead(side)}{metric.words(round(abs(change), 1))} {way} since “{words}” "
                     f"({day_said(changed)}): {quantity(len(after), 'day')} since, {len(before)} before."
                 )
                 yield Look(

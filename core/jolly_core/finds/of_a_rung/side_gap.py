@@ -7,7 +7,7 @@ from collections.abc import Iterable
 from jolly_core.finds.look import FindPicture, Look, PictureMark, RungQuestion, RungRecord
 from jolly_core.record.weaker import ENOUGH_RUNS, SideResults, find_weaker
 from jolly_core.sides import FIRST, SECOND
-from jolly_core.stats.shift import shift_between
+from jolly_core.stats.shift import shift_between, told_change
 from jolly_core.words import quantity, sentence
 
 #: The latest runs of each side that are compared: what was two years ago is no gap of today.
@@ -30,11 +30,12 @@ class SideGap(RungQuestion):
         gap = shift_between(first, second)
         if gap is None:
             return
-        behind = SECOND if not record.is_better(gap.by) else FIRST
+        change = told_change(gap, first, second)
+        behind = SECOND if not record.is_better(change) else FIRST
         metric, pair = record.metric, record.pair
         ahead = FIRST if behind == SECOND else SECOND
         words = (
-            f"{pair.words(behind)} is {metric.words(round(abs(gap.by), 1))} behind {pair.words(ahead)} "
+            f"{pair.words(behind)} is {metric.words(round(abs(change), 1))} behind {pair.words(ahead)} "
             f"({quantity(len(first), 'run')} and {len(second)})."
         )
         days = [run.day for side in (FIRST, SECOND) for run in record.runs[side] if run.value is not None]

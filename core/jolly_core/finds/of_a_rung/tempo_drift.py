@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable
-from math import exp, log
+from math import log
 from statistics import median
 
 from jolly_core.finds.look import FindPicture, Look, PictureMark, RungQuestion, RungRecord
@@ -27,8 +27,8 @@ class TempoDrift(RungQuestion):
             if len(told) < LEAST_RUNS:
                 continue
             ratios = [log(later / earlier) for _, (earlier, later) in told]
-            drift = exp(median(ratios)) - 1
             first, second = (median(each[place] for _, each in told) / 1000 for place in (0, 1))
+            drift = second / first - 1
             words = (
                 f"{record.lead(side)}in the second half of a run the makes come {abs(round(100 * drift))} % "
                 f"{'slower' if drift > 0 else 'faster'}: {second:.2f} s apart, {first:.2f} s in the first half "
