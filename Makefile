@@ -6,6 +6,7 @@ MANAGE := $(PY) server/manage.py
 VAR := var
 DEMO_ENV := JOLLY_DEMO=1 JOLLY_DB=$(VAR)/demo.sqlite3 PYTHONUNBUFFERED=1
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts
+CORE_SOURCES := $(shell find core/jolly_core -name '*.py')
 # A field with a default may be left out of what is sent.
 OPENAPI_TS := npx --no-install openapi-typescript --default-non-nullable=false
 UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --generate-hashes \
@@ -37,9 +38,14 @@ browser:
 
 # --- build -----------------------------------------------------------------------------------------------------------
 
-web/dist/.built: web/node_modules/.installed .venv/.runtime $(WEB_SOURCES)
+# What the page counts by: the core, and the Python that runs it in a browser.
+web/rules/out/rules.json: web/node_modules/.installed web/rules/build.mjs $(CORE_SOURCES)
+	cd web && node rules/build.mjs
+
+web/dist/.built: web/node_modules/.installed .venv/.runtime web/rules/out/rules.json $(WEB_SOURCES)
 	cd web && npm run --silent build
 	$(PY) -m whitenoise.compress --quiet web/dist
+	cp -r web/rules/out/rules web/dist/
 	@touch $@
 
 build: web/dist/.built
@@ -63,7 +69,7 @@ home: .venv/.runtime web/dist/.built
 	@sh tools/home.sh $(PORT) $(PY)
 
 # Django with reload on PORT, and Vite with hot reload on 5173 in front of it.
-dev: .venv/.dev web/node_modules/.installed
+dev: .venv/.dev web/node_modules/.installed web/rules/out/rules.json
 	@mkdir -p $(VAR)
 	@$(DEMO_ENV) $(MANAGE) prepare_demo
 	@trap 'kill 0' INT TERM EXIT; \
@@ -141,4 +147,4 @@ lock: .venv/.dev
 	for name in runtime dev fuzz postgres; do $(UV_COMPILE) requirements/$$name.in -o requirements/$$name.txt; done
 
 clean:
-	rm -rf .venv web/node_modules web/dist $(VAR)/test.sqlite3*
+	rm -rf .venv web/node_modules web/dist web/rules/out $(VAR)/test.sqlite3*

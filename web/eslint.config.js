@@ -24,12 +24,12 @@ const noOtherFeature = FEATURES.map((feature) => ({
 }));
 
 export default defineConfig(
-  { ignores: ["dist", "src/api/*.gen.ts"] },
+  { ignores: ["dist", "rules/out", "src/api/*.gen.ts"] },
   ...tseslint.configs.strictTypeChecked,
   {
     languageOptions: {
       parserOptions: {
-        projectService: { allowDefaultProject: ["eslint.config.js"] },
+        projectService: { allowDefaultProject: ["eslint.config.js", "rules/build.mjs"] },
         tsconfigRootDir: import.meta.dirname,
       },
     },
@@ -52,4 +52,5 @@ export default defineConfig(
     },
   },
   ...noOtherFeature,
+  { files: ["rules/*.mjs"], ...tseslint.configs.disableTypeChecked },
 );

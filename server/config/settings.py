@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from csp.constants import NONE, SELF
+from csp.constants import NONE, SELF, WASM_UNSAFE_EVAL
 
 from config.database import read_database
 from config.env import read_flag, read_list, read_secret_key, read_text
@@ -112,8 +112,8 @@ WHITENOISE_MIMETYPES = {".webmanifest": "application/manifest+json"}
 
 
 def _is_hashed_asset(path: str, url: str) -> bool:
-    """Vite puts a hash of the contents into the name of everything under /assets/."""
-    return url.startswith("/assets/")
+    """Everything under these has a hash of its contents in its name."""
+    return url.startswith(("/assets/", "/rules/"))
 
 
 WHITENOISE_IMMUTABLE_FILE_TEST = _is_hashed_asset
@@ -121,10 +121,12 @@ WHITENOISE_IMMUTABLE_FILE_TEST = _is_hashed_asset
 #: The hash is that of the empty string: emotion opens its style element empty and fills it from script.
 EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='"
 CONTENT_SECURITY_POLICY = {
-    # A policy is a document's: what it loads needs none of its own. A worker's script would, and belongs elsewhere.
+    # A policy is a document's: what it loads needs none of its own. A worker's script does: it lies under /rules/.
     "EXCLUDE_URL_PREFIXES": ["/assets/"],
     "DIRECTIVES": {
         "default-src": [SELF],
+        # The worker runs the rules as WebAssembly.
+        "script-src": [SELF, WASM_UNSAFE_EVAL],
         "style-src": [SELF, EMPTY_STYLE],
         "style-src-attr": ["'unsafe-inline'"],
         "img-src": [SELF, "data:"],

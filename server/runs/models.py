@@ -14,6 +14,7 @@ from jolly_core.challenges.events import Event as CoreEvent
 from jolly_core.challenges.registry import AnyGame, stored_game, stored_tally
 from jolly_core.challenges.tally import AnyTally
 from jolly_core.record.result import Result, result_of
+from jolly_core.record.standing import RunRules
 from jolly_core.record.summary import PlayedRun
 from jolly_core.record.yardstick import Distance, Yardstick, measure
 from ladders.models import Rung
@@ -116,6 +117,17 @@ class Run(models.Model):
     def known_card(self) -> Card:
         """The card it is played by."""
         return Card.from_stored(self.card)
+
+    @property
+    def rules(self) -> RunRules:
+        """What it is counted and measured by, as a page needs it to count by itself."""
+        return RunRules(
+            format=self.format,
+            settings=self.settings,
+            card=self.card,
+            yardstick=self.yardstick,
+            double_tap_ms=self.double_tap_ms,
+        )
 
     @cached_property
     def known_tally(self) -> AnyTally:

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Collection, Iterable, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from datetime import date, datetime, timedelta
 from itertools import pairwise
 from typing import TYPE_CHECKING, Any
@@ -16,6 +16,8 @@ from accounts.selectors import get_day
 from blocks.selectors import get_part
 from jolly_core.challenges.corrections import corrected
 from jolly_core.challenges.events import FINISH, check_follows, read_event
+from jolly_core.challenges.events import Event as CoreEvent
+from jolly_core.challenges.merging import lined_up
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.session import Session, replay
 from jolly_core.challenges.tally import AnyTally
@@ -54,11 +56,15 @@ MOST_EVENTS = 90_000
 
 @dataclass(frozen=True)
 class Recorded:
-    """What became of a batch: the run as it stands now, and how many events were new and how many known."""
+    """What became of a batch: the run as it stands now, and how many events were new and how many known.
+
+    ``has_moved``: the new ones went behind what another device had sent.
+    """
 
     run: Run
     added: int
     repeated: int
+    has_moved: bool = False
 
 
 @transaction.atomic
@@ -197,11 +203,14 @@ def _check_part(part: Part, rung: Rung, side: str) -> None:
 
 
 @transaction.atomic(savepoint=False)
-def record_events(athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, Any]]) -> Recorded:
+def record_events(
+    athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, Any]], *, merges: bool = False
+) -> Recorded:
     """Add events to a run, each once however often it arrives, and bring the tally up to date. All or nothing.
 
-    Raises ``CoreError``: bad fields by their place in the batch, ``event_id_reused``, ``seq_taken``,
-    ``time_goes_backwards``, ``run_set_aside``.
+    With ``merges``, events that do not fit because another device has counted meanwhile go behind what is stored, as
+    the core's ``merging`` says; without it they are refused. Raises ``CoreError``: bad fields by their place in the
+    batch, ``event_id_reused``, ``seq_taken``, ``time_goes_backwards``, ``run_set_aside``.
     """
     run = get_run_to_record(athlete, run_id)
     if run.set_aside:
@@ -214,7 +223,8 @@ def record_events(athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, A
         message = f"A run holds {MOST_EVENTS:,} presses; stop it and begin another."
         raise CoreError.one("no_room", message, "events", value=run.event_count, allowed=MOST_EVENTS)
     kept = take_session(run.pk, run.event_count)
-    fresh = _fresh_events(run, batch, ids=kept and kept[0])
+    fresh = _fresh_events(run, batch, ids=kept and kept[0], merges=merges)
+    has_moved = merges and _line_up(run, list(fresh.values()))
     if fresh:
         if _share_cap(run):
             kept = None
@@ -227,7 +237,19 @@ def record_events(athlete: Athlete, run_id: UUID, batch: Sequence[Mapping[str, A
         keep_session(run, session, ids, fresh.values())
     elif kept:
         put_session(run.pk, *kept)
-    return Recorded(run, len(fresh), len(batch) - len(fresh))
+    return Recorded(run, len(fresh), len(batch) - len(fresh), has_moved)
+
+
+def _line_up(run: Run, fresh: Sequence[Event]) -> bool:
+    """Put events behind what another device has sent, where they do not fit. Whether that was so."""
+    waiting = [event.known for event in fresh]
+    last = CoreEvent("", run.last_at_ms, run.last_seq)
+    if all(before.seq < after.seq and before.at_ms <= after.at_ms for before, after in pairwise([last, *waiting])):
+        return False
+    joined = lined_up([event.known for event in run.events.all()], waiting, run.double_tap_ms)
+    for event, known in zip(fresh, joined, strict=True):
+        event.seq, event.at_ms = known.seq, known.at_ms
+    return joined != waiting
 
 
 def _share_cap(run: Run) -> bool:
@@ -248,9 +270,11 @@ def _share_cap(run: Run) -> bool:
 
 
 def _fresh_events(
-    run: Run, batch: Sequence[Mapping[str, Any]], ids: Collection[UUID] | None = None
+    run: Run, batch: Sequence[Mapping[str, Any]], ids: Collection[UUID] | None = None, *, merges: bool = False
 ) -> dict[int, Event]:
     """The events of the batch that are not stored yet, by their place in it; raises with every problem found.
+
+    One that was stored may stand elsewhere by now, where it ``merges``.
 
     ``ids`` are those of all that are stored, where they are known: then nothing is asked of the database.
     """
@@ -269,7 +293,7 @@ def _fresh_events(
         if twin is None:
             known[event.client_id] = event
             fresh[place] = event
-        elif twin.known != read:
+        elif twin.known != (replace(read, seq=twin.seq, at_ms=twin.at_ms) if merges else read):
             message = "This id was already sent with another event; every event needs an id of its own."
             problems.append(Problem("event_id_reused", message, ("events", place, "id"), str(event.client_id)))
     if problems:

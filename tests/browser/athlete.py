@@ -102,6 +102,11 @@ class AthleteAtTheScreen:
         self.page.keyboard.press("Space") if hand == "keys" else button.click()
         expect(self.page.locator("main[data-playing=true]")).to_be_visible(timeout=COUNT_IN_TIMEOUT_MS)
 
+    def expect_counted(self, where: Literal["here", "there"]) -> None:
+        """See that the court counts by itself, or that the server does."""
+        patience_ms = 60_000  # the rules have to be loaded first
+        expect(self.page.locator(f"main[data-counted={where}]")).to_be_attached(timeout=patience_ms)
+
     def pad(self, kind: str) -> Locator:
         return self.page.locator(f"[data-pad={kind}]")
 

@@ -2,12 +2,8 @@
 
 from __future__ import annotations
 
-import json
 import os
-import subprocess
-import sys
 from dataclasses import replace
-from pathlib import Path
 from typing import Any
 
 import pytest
@@ -15,12 +11,11 @@ from hypothesis import given
 from hypothesis import settings as effort
 from hypothesis import strategies as st
 
-from jolly_core.challenges.events import CONTROLS, KINDS, LET, MAKE, NOTE, PRESSES, TICK, UNDO, ZONE, Event
+from jolly_core.challenges.events import CONTROLS, KINDS, LET, MAKE, NOTE, PRESSES, TICK, UNDO, Event
 from jolly_core.challenges.registry import FORMATS, get_format, read_game
 from jolly_core.challenges.session import Session, replay
 from jolly_core.challenges.signs import CalledOut
 from jolly_core.challenges.tally import Tally
-from jolly_core.challenges.wire import tally_json
 from jolly_core.errors import CoreError
 from jolly_core.foretelling.registry import forecast_of
 from jolly_core.lessons.registry import lessons_of
@@ -272,37 +267,3 @@ def test_unknown_format_is_refused_with_those_there_are() -> None:
     with pytest.raises(CoreError) as refused:
         get_format("tug_of_war")
     assert refused.value.problems[0].allowed == list(FORMATS)
-
-
-def test_the_same_input_gives_the_same_bytes_in_another_process() -> None:
-    """With another hash seed, and so another order of sets and dictionaries of objects, as in the browser's worker."""
-    hits = {ZONE: "left"}
-    events = json.dumps(
-        [{"kind": kind, "at_ms": 300 * n, "seq": n, "text": hits.get(kind, "")} for n, kind in enumerate(KINDS * 3, 1)]
-    )
-    asked = [(format_id, json.dumps(settings), events) for format_id, settings in CASES]
-    program = (
-        "import json, sys; from jolly_core.challenges.wire import tally_json;"
-        "print(json.dumps([tally_json(*each) for each in json.load(sys.stdin)]))"
-    )
-    core = Path(__file__).resolve().parents[2] / "core"
-    environment = {**os.environ, "PYTHONHASHSEED": "1234", "PYTHONPATH": str(core)}
-    words = [sys.executable, "-c", program]
-    other = subprocess.run(words, input=json.dumps(asked), capture_output=True, text=True, check=True, env=environment)
-    assert json.loads(other.stdout) == [tally_json(*each) for each in asked]
-
-
-def test_the_challenges_import_only_the_standard_library() -> None:
-    program = (
-        "import sys; import jolly_core.challenges.wire;"
-        "print([n for n in {m.split('.')[0] for m in sys.modules} - set(sys.stdlib_module_names)"
-        " if n not in ('jolly_core', '__main__') and not n.startswith('_')])"
-    )
-    core = Path(__file__).resolve().parents[2] / "core"
-    done = subprocess.run(
-        [sys.executable, "-I", "-S", "-c", f"import sys; sys.path.insert(0, {str(core)!r}); {program}"],
-        capture_output=True,
-        text=True,
-        check=True,
-    )
-    assert done.stdout.strip() == "[]"

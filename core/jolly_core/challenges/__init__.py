@@ -5,11 +5,12 @@
 - ``registry``   every format by its id; a game from what is asked for, or from what was stored
 - ``formats``    the formats, one module for each
 - ``events``     what happened in a run, checked and put in order
+- ``corrections``  corrections of a run that is over
+- ``merging``    one history of events from several devices
 - ``session``    one run being played: undo, pause, double taps, the clock; step by step or all at once
 - ``card``, ``card_item``, ``card_items``  what stands on the card of a rung, one module an item; played with the game
 - ``tally``, ``signs``  what is said of a run
 - ``metric``     what a run is measured by, and how its values are said
-- ``wire``       the same with JSON strings on either side
 - ``count``, ``counted``  the plain count, and what formats share that keep one
 - ``targets``, ``marks``  targets by name; the marks that a run asks for at its end
 - ``rally``      the arithmetic of a timed count

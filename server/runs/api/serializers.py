@@ -97,6 +97,9 @@ class RunSerializer(ReadSerializer):
     result = ResultSerializer()
     yardstick = YardstickSerializer(source="measure")
     distance = DistanceSerializer()
+    rules = serializers.DictField(
+        source="rules.as_stored", help_text="What it is counted and measured by, for whoever counts it elsewhere."
+    )
 
     def get_make_word(self, run: Run) -> str:
         return run.game.pressed_words[0]
@@ -163,6 +166,11 @@ class NewEventSerializer(ReadSerializer):
 
 
 class EventsSerializer(ReadSerializer):
+    merges = serializers.BooleanField(
+        required=False,
+        default=False,
+        help_text="Whether events that another device was faster than go behind what is stored, and are not refused.",
+    )
     events = serializers.ListField(child=NewEventSerializer(), max_length=MOST_EVENTS_A_BATCH)
 
 
@@ -171,6 +179,7 @@ class RecordedSerializer(ReadSerializer):
 
     added = serializers.IntegerField()
     repeated = serializers.IntegerField()
+    has_moved = serializers.BooleanField(help_text="Whether new ones went behind what another device had sent.")
     last_seq = serializers.IntegerField(source="run.last_seq")
     last_at_ms = serializers.IntegerField(source="run.last_at_ms")
     tally = tally_field(source="run.tally")

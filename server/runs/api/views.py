@@ -1,4 +1,3 @@
-from dataclasses import asdict
 from typing import TYPE_CHECKING, Any, cast
 from uuid import UUID
 
@@ -11,6 +10,7 @@ from rest_framework.views import APIView
 from config.pagination import LongPagination
 from config.requests import Request, read_given
 from jolly_core.challenges.events import LONGEST_NOTE
+from jolly_core.record.standing import standing_of
 from jolly_core.sides import NONE
 from ladders.services import get_quick_rung
 from runs import afterwards, selectors, services
@@ -106,24 +106,23 @@ def _recorded(recorded: services.Recorded) -> dict[str, Any]:
     return {
         "added": recorded.added,
         "repeated": recorded.repeated,
+        "has_moved": recorded.has_moved,
         "last_seq": run.last_seq,
         "last_at_ms": run.last_at_ms,
-        "tally": run.known_tally.as_dict(),
-        "result": asdict(run.result),
-        "distance": asdict(run.distance),
+        **standing_of(run.game, run.measure, run.known_tally),
     }
 
 
-def _read_events(request: Request) -> list[dict[str, Any]]:
-    """The events of a batch. What is plainly right is read at once: a press is waiting. The rest is told in full."""
+def _read_batch(request: Request) -> tuple[list[dict[str, Any]], bool]:
+    """A batch, and whether it merges. What is plainly right is read at once; the rest is told in full."""
     given = request.data
     try:
         if isinstance(given, dict) and isinstance(given["events"], list):
-            return [_read_event(each) for each in given["events"]]
+            return [_read_event(each) for each in given["events"]], given.get("merges") is True
     except (KeyError, ValueError, TypeError):
         pass
-    events: list[dict[str, Any]] = read_given(request, EventsSerializer)["events"]
-    return events
+    read = read_given(request, EventsSerializer)
+    return read["events"], read["merges"]
 
 
 def _read_event(given: dict[str, Any]) -> dict[str, Any]:
@@ -150,7 +149,8 @@ class EventsView(ListAPIView[Event]):
 
     @extend_schema(operation_id="record_events", request=EventsSerializer, responses=RecordedSerializer)
     def post(self, request: Request, run_id: UUID) -> Response:
-        recorded = services.record_events(request.user, run_id, _read_events(request))
+        events, merges = _read_batch(request)
+        recorded = services.record_events(request.user, run_id, events, merges=merges)
         return Response(_recorded(recorded))
 
 

@@ -217,7 +217,9 @@ export function useTakeMoveBack(ladderId: number) {
 }
 
 export function recordEvents(runId: string, events: NewEvent[]): Promise<Recorded> {
-  return unwrap(api.POST("/api/runs/{run_id}/events/", { params: { path: { run_id: runId } }, body: { events } }));
+  return unwrap(
+    api.POST("/api/runs/{run_id}/events/", { params: { path: { run_id: runId } }, body: { events, merges: true } }),
+  );
 }
 
 export const unfinishedQuery = queryOptions({

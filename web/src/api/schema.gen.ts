@@ -2808,6 +2808,11 @@ export interface components {
          */
         EventKind: "make" | "miss" | "let" | "zone" | "undo" | "pause" | "resume" | "finish" | "note" | "tick" | "correct";
         EventsRequest: {
+            /**
+             * @description Whether events that another device was faster than go behind what is stored, and are not refused.
+             * @default false
+             */
+            merges?: boolean;
             events: components["schemas"]["NewEventRequest"][];
         };
         /**
@@ -4285,6 +4290,8 @@ export interface components {
         Recorded: {
             added: number;
             repeated: number;
+            /** @description Whether new ones went behind what another device had sent. */
+            has_moved: boolean;
             last_seq: number;
             last_at_ms: number;
             readonly tally: components["schemas"]["Tally"];
@@ -4491,6 +4498,10 @@ export interface components {
             result: components["schemas"]["Result"];
             yardstick: components["schemas"]["Yardstick"];
             distance: components["schemas"]["Distance"];
+            /** @description What it is counted and measured by, for whoever counts it elsewhere. */
+            rules: {
+                [key: string]: unknown;
+            };
         };
         RunPoint: {
             /** Format: uuid */

@@ -5,13 +5,27 @@ import { useEffect } from "react";
 
 import { readAnew } from "../api/queries";
 import { sweep } from "../features/practise/sweep";
+import { rules } from "../shared/device/rules";
 import { quantity } from "../shared/lib/format";
 import { useWaiting } from "../shared/lib/usePresses";
 import { tape } from "../shared/ui/tape";
 
 const TRY_EVERY_MS = 20_000;
+/** Counting by itself takes some seconds to set up: begun once nobody waits for anything else. */
+const RULES_AFTER_MS = 4000;
+
+function useRules() {
+  useEffect(() => {
+    const timer = window.setTimeout(() => {
+      if ("requestIdleCallback" in window) window.requestIdleCallback(() => rules.start(), { timeout: 10_000 });
+      else rules.start();
+    }, RULES_AFTER_MS);
+    return () => window.clearTimeout(timer);
+  }, []);
+}
 
 export function WaitingPresses() {
+  useRules();
   const client = useQueryClient();
   const waiting = useWaiting();
   const isWaiting = waiting > 0;

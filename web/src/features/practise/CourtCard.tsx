@@ -4,7 +4,7 @@ import { useEffect, useState } from "react";
 
 import { HEADINGS, court, tape } from "../../shared/ui/tape";
 import { Metronome } from "./metronome";
-import type { Standing } from "./outbox";
+import type { Standing } from "./courtRun";
 import type { SignOf } from "./signs";
 import type { Playing } from "./useClick";
 

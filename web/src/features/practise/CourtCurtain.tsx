@@ -10,7 +10,7 @@ import { HEADINGS, court } from "../../shared/ui/tape";
 import type { useAloud } from "./aloud";
 import { bigButton, Curtain } from "./Curtain";
 import { GoesOn, useRunsStart } from "./GoesOn";
-import type { Standing } from "./outbox";
+import type { Standing } from "./courtRun";
 import { signOf } from "./signs";
 import type { CourtSound } from "./useSound";
 import { VoiceChoice } from "./VoiceChoice";

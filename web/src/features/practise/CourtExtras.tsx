@@ -3,7 +3,7 @@ import { Box, Button } from "@mui/material";
 
 import type { Tally } from "../../api/queries";
 import { HEADINGS, court, tape } from "../../shared/ui/tape";
-import type { Standing } from "./outbox";
+import type { Standing } from "./courtRun";
 import type { PressKind } from "./Pads";
 import { pressing } from "./pressing";
 import type { Sign, SignOf } from "./signs";

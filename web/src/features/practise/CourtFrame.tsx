@@ -4,11 +4,19 @@ import type { ReactNode } from "react";
 
 import { court } from "../../shared/ui/tape";
 
-export function CourtFrame({ isPlaying, children }: { isPlaying: boolean; children: ReactNode }) {
+interface CourtFrameProps {
+  isPlaying: boolean;
+  /** Whether this device counts; said for whoever watches the page. */
+  isCountedHere?: boolean;
+  children: ReactNode;
+}
+
+export function CourtFrame({ isPlaying, isCountedHere = false, children }: CourtFrameProps) {
   return (
     <Box
       component="main"
       data-playing={isPlaying}
+      data-counted={isCountedHere ? "here" : "there"}
       sx={{
         height: "100dvh",
         display: "flex",

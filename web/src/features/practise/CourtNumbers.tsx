@@ -5,7 +5,7 @@ import { memo, type ReactNode } from "react";
 import type { Run, Tally } from "../../api/queries";
 import { quantity, showClock, showNumber } from "../../shared/lib/format";
 import { HEADINGS, court } from "../../shared/ui/tape";
-import type { Standing } from "./outbox";
+import type { Standing } from "./courtRun";
 
 const LAST_SECONDS = 5;
 /** Units that a number says itself. */

@@ -1,11 +1,13 @@
 /** The court screen: one run in play, on the whole screen. */
 import { Alert, Box, Button, CssBaseline, ThemeProvider } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
+import { memo, useEffect } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 
-import { athleteQuery, runQuery, type Athlete, type NewEvent, type Run } from "../../api/queries";
+import { athleteQuery, runQuery, type Athlete, type Run } from "../../api/queries";
+import { rules } from "../../shared/device/rules";
 import { quantity } from "../../shared/lib/format";
-import { listPresses } from "../../shared/lib/presses";
+import { listPresses, type KeptRun } from "../../shared/lib/presses";
 import { Loaded } from "../../shared/ui/Loaded";
 import { useTitle } from "../../shared/ui/Page";
 import { HEADINGS, court } from "../../shared/ui/tape";
@@ -19,7 +21,7 @@ import { CourtExtras, hasExtras } from "./CourtExtras";
 import { CountIn, EndCurtain, ReadyCurtain } from "./CourtCurtain";
 import { CourtClock, CourtNumbers } from "./CourtNumbers";
 import { KeysDialog } from "./KeysDialog";
-import type { Standing } from "./outbox";
+import type { Standing } from "./courtRun";
 import { hasBoard } from "./signs";
 import { PairDialog } from "./pairing/PairDialog";
 import { useSecondScreen } from "./pairing/useSecondScreen";
@@ -27,13 +29,23 @@ import { useDrawnZones } from "./useDrawnZones";
 import { usePlay } from "./usePlay";
 
 /** Says what is kept and what is happening when presses have not been answered. */
-function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => void }) {
-  const { problem, isCutOff, waiting } = standing;
-  if (!problem && !isCutOff) return null;
-  const kept = `${quantity(waiting, "press", "presses")} kept on this device`;
+type LinkNoticeProps = Pick<Standing, "problem" | "isCutOff" | "isFull" | "isCountedHere" | "waiting"> & {
+  onRetry: () => void;
+};
+
+const LinkNotice = memo(function LinkNotice(props: LinkNoticeProps) {
+  const { problem, isCutOff, isFull, isCountedHere, waiting, onRetry } = props;
+  if (!problem && !isCutOff && !isFull) return null;
+  const presses = quantity(waiting, "press", "presses");
+  const kept = isFull
+    ? `This device has no room to keep ${presses}: leave this screen open until they are sent.`
+    : `${presses} kept on this device`;
+  const counted = isCountedHere ? "and sent" : "and counted";
   const words = problem
     ? `${problem.message} ${kept}.`
-    : `No connection. ${kept} and counted as soon as it is back; play on.`;
+    : isFull
+      ? kept
+      : `No connection. ${kept} ${counted} as soon as it is back; play on.`;
   return (
     <Alert
       severity={problem ? "error" : "warning"}
@@ -47,10 +59,10 @@ function LinkNotice({ standing, onRetry }: { standing: Standing; onRetry: () => 
       {words}
     </Alert>
   );
-}
+});
 
 /** A strip of its own for what is called out: it hides nothing, and nothing moves when it comes. */
-function CallStrip({ words }: { words: string | null }) {
+const CallStrip = memo(function CallStrip({ words }: { words: string | null }) {
   return (
     <Box
       role="status"
@@ -67,9 +79,30 @@ function CallStrip({ words }: { words: string | null }) {
       {words && <Box sx={{ bgcolor: court.mustard, color: court.ground, px: 3, py: 0.5 }}>{words}</Box>}
     </Box>
   );
+});
+
+interface CourtHeaderProps {
+  run: Run;
+  leftS: number | null;
+  usedS: number;
+  isPaused: boolean;
+  wayOut: string;
 }
 
-function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept: NewEvent[] }) {
+const CourtHeader = memo(function CourtHeader({ run, wayOut, ...clock }: CourtHeaderProps) {
+  return (
+    <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
+      <CourtHeading run={run} />
+      {run.block !== null && <BlockClock blockId={run.block} />}
+      <CourtClock {...clock} />
+      <Button component={RouterLink} to={wayOut} color="inherit" sx={{ minWidth: 0 }}>
+        Leave
+      </Button>
+    </Box>
+  );
+});
+
+function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept: KeptRun }) {
   const play = usePlay(run, athlete, kept);
   const { acts } = play;
   const { standing, clock } = play.court;
@@ -98,17 +131,17 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
     </CourtNumbers>
   );
   return (
-    <CourtFrame isPlaying={isOn}>
-      <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
-        <CourtHeading run={run} />
-        {run.block !== null && <BlockClock blockId={run.block} />}
-        <CourtClock leftS={play.leftS} usedS={play.usedS} isPaused={standing.isPaused} />
-        <Button component={RouterLink} to={play.wayOut} color="inherit" sx={{ minWidth: 0 }}>
-          Leave
-        </Button>
-      </Box>
+    <CourtFrame isPlaying={isOn} isCountedHere={standing.isCountedHere}>
+      <CourtHeader run={run} leftS={play.leftS} usedS={play.usedS} isPaused={standing.isPaused} wayOut={play.wayOut} />
       <CallStrip words={play.call} />
-      <LinkNotice standing={standing} onRetry={play.court.retry} />
+      <LinkNotice
+        problem={standing.problem}
+        isCutOff={standing.isCutOff}
+        isFull={standing.isFull}
+        isCountedHere={standing.isCountedHere}
+        waiting={standing.waiting}
+        onRetry={play.court.retry}
+      />
       <Box sx={{ flex: 1, position: "relative", minHeight: 0 }}>
         <CourtFace
           run={run}
@@ -157,6 +190,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
 
 export default function CourtPage() {
   const id = useParams()["runId"] ?? "";
+  useEffect(() => rules.start(), []);
   // What stands on this screen is newer than any answer: it is read once, and never again while it is open.
   const run = useQuery({
     ...runQuery(id),
@@ -183,7 +217,7 @@ export default function CourtPage() {
           <Loaded query={athlete}>
             {(person) =>
               (!run.isFetching || run.isFetchedAfterMount) && kept.isFetchedAfterMount ? (
-                <CourtScreen key={id} run={data} athlete={person} kept={kept.data ?? []} />
+                <CourtScreen key={id} run={data} athlete={person} kept={kept.data ?? { sent: [], waiting: [] }} />
               ) : null
             }
           </Loaded>

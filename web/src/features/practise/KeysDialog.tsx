@@ -11,9 +11,17 @@ import {
   Typography,
 } from "@mui/material";
 
+import { memo } from "react";
+
 import { KEY_HELP } from "./keys";
 
-export function KeysDialog({ isOpen, isAwake, onClose }: { isOpen: boolean; isAwake: boolean; onClose: () => void }) {
+interface KeysDialogProps {
+  isOpen: boolean;
+  isAwake: boolean;
+  onClose: () => void;
+}
+
+export const KeysDialog = memo(function KeysDialog({ isOpen, isAwake, onClose }: KeysDialogProps) {
   return (
     <Dialog open={isOpen} onClose={onClose} aria-labelledby="keys-title" maxWidth="sm" fullWidth>
       <DialogTitle id="keys-title">Keys and clicker</DialogTitle>
@@ -41,4 +49,4 @@ export function KeysDialog({ isOpen, isAwake, onClose }: { isOpen: boolean; isAw
       </DialogActions>
     </Dialog>
   );
-}
+});

@@ -2,7 +2,7 @@
 import { quantity, showNumber } from "../../shared/lib/format";
 import { useKept } from "../../shared/lib/useKept";
 import type { Call } from "./calls";
-import type { Standing } from "./outbox";
+import type { Standing } from "./courtRun";
 import type { Sound } from "./sounds";
 import type { Clocks } from "./useClocks";
 

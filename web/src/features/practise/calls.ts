@@ -1,6 +1,6 @@
 /** What the court screen calls out, in words and with a sound, when the count moves from one standing to the next. */
 import { showNumber } from "../../shared/lib/format";
-import type { Standing } from "./outbox";
+import type { Standing } from "./courtRun";
 import type { Sound } from "./sounds";
 
 /** A press that counts adds no more; one that scores may. */

@@ -1,7 +1,6 @@
 /** Sends what waits on this device of runs that no screen has open: when the application opens, and when it is online. */
-import { ProblemError } from "../../api/client";
-import { forgetPresses, keepPresses, listPresses, listWaiting } from "../../shared/lib/presses";
-import { behind, MOST_A_BATCH, OVERTAKEN, serverOf } from "./runServer";
+import { forgetRun, keepSent, listPresses, listWaiting } from "../../shared/lib/presses";
+import { MOST_A_BATCH, serverOf } from "./runServer";
 
 /** Browsers have locks over HTTPS and on localhost only. */
 const locks = navigator.locks as LockManager | undefined;
@@ -21,18 +20,12 @@ export function holdRun(runId: string): () => void {
 async function sendWaiting(runId: string): Promise<void> {
   const server = serverOf(runId);
   for (;;) {
-    const waiting = await listPresses(runId);
+    const { waiting } = await listPresses(runId);
     if (waiting.length === 0) return;
     const batch = waiting.slice(0, MOST_A_BATCH);
-    try {
-      await server.record(batch);
-      await forgetPresses(batch.map((event) => event.id));
-    } catch (error) {
-      if (!(error instanceof ProblemError) || !OVERTAKEN.has(error.problem?.code ?? "")) throw error;
-      const stands = await server.reload();
-      await forgetPresses(waiting.filter((event) => stands.known.has(event.id)).map((event) => event.id));
-      await keepPresses(runId, behind(waiting, stands, 0).events);
-    }
+    const { tally } = await server.record(batch);
+    await keepSent(runId, batch);
+    if (tally.is_over && batch.length === waiting.length) await forgetRun(runId);
   }
 }
 

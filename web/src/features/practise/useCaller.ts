@@ -1,7 +1,7 @@
 /** Calls out what the rules drew, at its moment: by voice where there is one, by tone and colour always. */
 import { useEffect, useState } from "react";
 
-import type { Standing } from "./outbox";
+import type { Standing } from "./courtRun";
 import type { SignOf } from "./signs";
 import type { Playing } from "./useClick";
 

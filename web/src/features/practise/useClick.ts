@@ -1,7 +1,7 @@
 /** The click of a tempo ladder: it starts with every go, and says which stroke sounds. */
 import { useEffect, useState } from "react";
 
-import type { Standing } from "./outbox";
+import type { Standing } from "./courtRun";
 import { Metronome } from "./metronome";
 import type { RunClock } from "./runClock";
 import type { SignOf } from "./signs";

@@ -1,7 +1,7 @@
 /** The clocks of a run in whole seconds, running from what its last tally said. */
 import { useCallback } from "react";
 
-import type { Standing } from "./outbox";
+import type { Standing } from "./courtRun";
 import { useTick } from "./useTick";
 
 /** What is left of a running clock at `nowMs`; the tally's own figure while the run stands still. */

@@ -1,9 +1,10 @@
-/** One run in play: its clock, its events on their way, and where it stands. What counts is the server's to say. */
+/** One run in play: its clock, its events on their way, and where it stands. */
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
 
-import { outcomeQuery, type EventKind, type NewEvent, type Run } from "../../api/queries";
-import { Outbox, type Origin, type Standing } from "./outbox";
+import { outcomeQuery, type EventKind, type Run } from "../../api/queries";
+import { forgetRun, type KeptRun } from "../../shared/lib/presses";
+import { CourtRun, type Origin, type Standing } from "./courtRun";
 import { RunClock } from "./runClock";
 import { serverOf } from "./runServer";
 import { holdRun } from "./sweep";
@@ -18,30 +19,38 @@ export interface Court {
   /** A moment that the rules wait for is past: they are told how late it is. */
   tick: (atMs: number) => void;
   retry: () => void;
-  /** Whether any press is not answered yet. */
-  hasPending: () => boolean;
+  /** Whether any press is not counted yet. */
+  isBehind: () => boolean;
 }
 
-export function useCourt(run: Run, kept: NewEvent[]): Court {
+export function useCourt(run: Run, kept: KeptRun): Court {
   const client = useQueryClient();
   const [clock] = useState(() => new RunClock(run.id));
-  const [outbox] = useState(() => new Outbox(run, serverOf(run.id), clock, kept));
-  const standing = useSyncExternalStore(outbox.subscribe, outbox.read);
-  const press = useCallback(
-    (kind: EventKind, text?: string, origin?: Origin) => outbox.add(kind, text, origin),
-    [outbox],
-  );
+  const [play] = useState(() => {
+    const settled = (isOver: boolean) => {
+      // What other screens know of this run is behind by these presses.
+      for (const queryKey of [["runs", run.id], ["today"], ["ladders"], ["blocks"]])
+        void client.invalidateQueries({ queryKey, refetchType: "none" });
+      if (!isOver) return;
+      clock.clear();
+      // Read ahead; whoever opens the result is told of any trouble.
+      client.query(outcomeQuery(run.id)).catch(() => undefined);
+    };
+    return new CourtRun(run, serverOf(run.id), clock, kept, settled);
+  });
+  const standing = useSyncExternalStore(play.subscribe, play.read);
+  const press = useCallback((kind: EventKind, text?: string, origin?: Origin) => play.add(kind, text, origin), [play]);
   const tick = useCallback(
     (atMs: number) => {
-      // A press, or a pause, that is not answered yet comes first.
-      if (outbox.isEmpty) outbox.add("tick", "", { atMs });
+      // A press, or a pause, that is not counted yet comes first.
+      if (!play.isBehind) play.add("tick", "", { atMs });
     },
-    [outbox],
+    [play],
   );
-  const retry = useCallback(() => void outbox.send(), [outbox]);
+  const retry = useCallback(() => play.send(), [play]);
 
   useEffect(() => {
-    void outbox.send();
+    play.begin();
     const letGo = holdRun(run.id);
     const save = () => clock.save();
     const timer = window.setInterval(save, SAVE_EVERY_MS);
@@ -50,22 +59,13 @@ export function useCourt(run: Run, kept: NewEvent[]): Court {
     return () => {
       save();
       letGo();
+      play.leave();
+      if (play.read().tally.is_over && play.waiting === 0) void forgetRun(run.id);
       window.clearInterval(timer);
       window.removeEventListener("pagehide", save);
       window.removeEventListener("online", retry);
     };
-  }, [outbox, clock, retry, run.id]);
+  }, [play, clock, retry, run.id]);
 
-  useEffect(() => {
-    if (standing.waiting > 0) return;
-    // What other screens know of this run is behind by these presses.
-    for (const queryKey of [["runs", run.id], ["today"], ["ladders"], ["blocks"]])
-      void client.invalidateQueries({ queryKey, refetchType: "none" });
-    if (!standing.tally.is_over) return;
-    clock.clear();
-    // Read ahead; whoever opens the result is told of any trouble.
-    client.query(outcomeQuery(run.id)).catch(() => undefined);
-  }, [client, clock, run.id, standing.tally.is_over, standing.waiting]);
-
-  return { standing, clock, press, tick, retry, hasPending: () => !outbox.isEmpty };
+  return { standing, clock, press, tick, retry, isBehind: () => play.isBehind };
 }

@@ -3,11 +3,12 @@ import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 
 import type { HandPress } from "../../api/pairing";
-import type { Athlete, NewEvent, Run } from "../../api/queries";
+import type { Athlete, Run } from "../../api/queries";
+import type { KeptRun } from "../../shared/lib/presses";
 import { useStable } from "../../shared/lib/useStable";
 import { timeAloud, useAloud, wordsAloud, type Aloud } from "./aloud";
 import { callBetween } from "./calls";
-import type { Origin } from "./outbox";
+import type { Origin } from "./courtRun";
 import { lightPad, type PressKind } from "./Pads";
 import type { Speaker } from "./sounds";
 import { areNumbers, isFetching, signOf } from "./signs";
@@ -69,8 +70,8 @@ function useAnnouncer(
 
 /** Tells the rules how late it is when time is up, and when they said that something changes by itself. */
 function useWake({ standing, clock, tick }: Court, isPlaying: boolean) {
-  const { tally, atMs, waiting, isPaused } = standing;
-  const isOn = isPlaying && !tally.is_over && !isPaused && waiting === 0;
+  const { tally, atMs, isBehind, isPaused } = standing;
+  const isOn = isPlaying && !tally.is_over && !isPaused && !isBehind;
   // A contact on the very last millisecond counts, so time is up one later.
   const upMs = tally.time_left_ms === null ? Infinity : tally.time_left_ms + 1;
   const wakeMs = Math.min(upMs, tally.wakes_in_ms ?? Infinity);
@@ -101,10 +102,10 @@ function useEndGuard(isOver: boolean) {
   return { isEndReady, isSeen };
 }
 
-export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
+export function usePlay(run: Run, athlete: Athlete, kept: KeptRun) {
   const navigate = useNavigate();
   const court = useCourt(run, kept);
-  const { tally, waiting, isPaused, isStopped } = court.standing;
+  const { tally, isBehind, isPaused, isStopped } = court.standing;
   const sound = useSound(athlete);
   const { speaker } = sound;
   const { call, say } = useCall();
@@ -132,7 +133,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
 
   useWake(court, isPlaying);
 
-  const canUndo = tally.undoable > 0 || tally.ending === "stopped" || waiting > 0;
+  const canUndo = tally.undoable > 0 || tally.ending === "stopped" || isBehind;
   const start = () => {
     if (isPlaying) return;
     speaker.wake();
@@ -166,7 +167,7 @@ export function usePlay(run: Run, athlete: Athlete, kept: NewEvent[]) {
     else if (isNumbered) say(`No ${digit} here`);
   };
   const undo = (origin?: Origin) => {
-    if (!canUndo && !court.hasPending()) return;
+    if (!canUndo && !court.isBehind()) return;
     court.press("undo", "", origin);
     say("Undone");
   };

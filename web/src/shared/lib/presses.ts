@@ -1,11 +1,22 @@
-/** Presses on their way to the server, kept on this device one by one until they are answered. A record is an event. */
+/**
+ * The presses of runs in play, kept on this device one by one: a record is an event. What the server has not answered yet
+ * waits; what it has stays until its run is left behind, so that the run can be counted here without a network.
+ */
 import Dexie, { liveQuery, type Table } from "dexie";
 
 import type { NewEvent } from "../../api/queries";
 import { ownerName } from "./storage";
 
-export interface KeptPress extends NewEvent {
+interface KeptPress extends NewEvent {
   run: string;
+  /** A number, because a truth value cannot be looked up. */
+  isSent: 0 | 1;
+}
+
+/** The events of a run on this device, each in its order. */
+export interface KeptRun {
+  sent: NewEvent[];
+  waiting: NewEvent[];
 }
 
 class Presses extends Dexie {
@@ -14,6 +25,9 @@ class Presses extends Dexie {
   constructor(owner: string) {
     super(`jolly.${owner}`);
     this.version(1).stores({ events: "id, run" });
+    this.version(2)
+      .stores({ events: "id, run, isSent" })
+      .upgrade((change) => change.table("events").toCollection().modify({ isSent: 0 }));
   }
 }
 
@@ -28,33 +42,48 @@ function store(): Table<KeptPress, string> {
   return opened.presses.events;
 }
 
-/** Where nothing can be kept, as in a private window, a press lives as long as its screen. */
-function quietly(work: Promise<unknown>): Promise<void> {
+/** Whether it could be done: in a private window, or on a full disk, a press lives as long as its screen. */
+function quietly(work: Promise<unknown>): Promise<boolean> {
   return work.then(
-    () => undefined,
-    () => undefined,
+    () => true,
+    () => false,
   );
 }
 
-export const keepPresses = (run: string, events: NewEvent[]) =>
-  quietly(store().bulkPut(events.map((event) => ({ ...event, run }))));
+const keep = (run: string, events: NewEvent[], isSent: 0 | 1) =>
+  quietly(store().bulkPut(events.map((event) => ({ ...event, run, isSent }))));
 
-export const forgetPresses = (ids: string[]) => quietly(store().bulkDelete(ids));
+/** Keeps what waits for the server; whether there was room for it. */
+export const keepPresses = (run: string, events: NewEvent[]) => keep(run, events, 0);
 
-/** What waits of a run, in its order. */
-export async function listPresses(run: string): Promise<NewEvent[]> {
+/** Keeps what the server has. */
+export const keepSent = (run: string, events: NewEvent[]) => keep(run, events, 1);
+
+/** Forgets a run that is played out and sent. */
+export const forgetRun = (run: string) => quietly(store().where("run").equals(run).delete());
+
+export async function listPresses(run: string): Promise<KeptRun> {
   try {
     const kept = await store().where("run").equals(run).sortBy("seq");
-    return kept.map(({ id, kind, seq, at_ms, text }) => ({ id, kind, seq, at_ms, text }));
+    const listed = (isSent: 0 | 1) =>
+      kept
+        .filter((event) => event.isSent === isSent)
+        .map(({ id, kind, seq, at_ms, text }) => ({ id, kind, seq, at_ms, text }));
+    return { sent: listed(1), waiting: listed(0) };
   } catch {
-    return [];
+    return { sent: [], waiting: [] };
   }
 }
 
 /** How many presses wait, run by run. */
 async function countPresses(): Promise<Record<string, number>> {
   const counts: Record<string, number> = {};
-  for (const { run } of await store().toArray()) counts[run] = (counts[run] ?? 0) + 1;
+  await store()
+    .where("isSent")
+    .equals(0)
+    .each(({ run }) => {
+      counts[run] = (counts[run] ?? 0) + 1;
+    });
   return counts;
 }
 
@@ -73,9 +102,9 @@ export async function listWaiting(): Promise<string[]> {
 }
 
 /** Forgets every press of the athlete who is signed in. */
-export function forgetAllPresses(): Promise<void> {
+export function forgetAllPresses(): Promise<boolean> {
   store();
   const { presses } = opened ?? {};
   opened = null;
-  return presses ? quietly(presses.delete()) : Promise.resolve();
+  return presses ? quietly(presses.delete()) : Promise.resolve(true);
 }

@@ -12,6 +12,8 @@ import {
   Typography,
 } from "@mui/material";
 
+import { memo } from "react";
+
 import type { Pairing } from "../../../api/pairing";
 import { HEADINGS, tape } from "../../../shared/ui/tape";
 import type { useSecondScreen } from "./useSecondScreen";
@@ -64,7 +66,7 @@ function Joined({ isDirect }: { isDirect: boolean }) {
   );
 }
 
-export function PairDialog({ second }: { second: ReturnType<typeof useSecondScreen> }) {
+export const PairDialog = memo(function PairDialog({ second }: { second: ReturnType<typeof useSecondScreen> }) {
   const { pairing, isDirect, isOpening } = second.state;
   return (
     <Dialog open={second.isShown} onClose={second.hide} aria-labelledby="pair-title" maxWidth="sm" fullWidth>
@@ -106,4 +108,4 @@ export function PairDialog({ second }: { second: ReturnType<typeof useSecondScre
       </DialogActions>
     </Dialog>
   );
-}
+});

@@ -1,6 +1,6 @@
 /** The run as the second screen shows it: by the court's own word where the two talk directly, else by the server's. */
 import type { Run } from "../../../api/queries";
-import type { Standing } from "../outbox";
+import type { Standing } from "../courtRun";
 import { useClocks, type Clocks } from "../useClocks";
 import type { HandState } from "./handEnd";
 
@@ -19,6 +19,9 @@ export function useHandRun(run: Run, isPlayingThere: boolean, { shown: said, wai
   const standing: Standing = {
     ...{ tally, result, distance, atMs, waiting, isCutOff },
     problem: null,
+    isFull: false,
+    isBehind: waiting > 0,
+    isCountedHere: false,
     isPaused: tally.is_paused,
     isStopped: tally.is_over,
   };

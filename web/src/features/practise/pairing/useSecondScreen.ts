@@ -1,8 +1,9 @@
 /** The second screen of a run on the court: whether there is one, and what it presses. */
-import { useEffect, useState, useSyncExternalStore } from "react";
+import { useEffect, useMemo, useState, useSyncExternalStore } from "react";
 
 import type { HandPress } from "../../../api/pairing";
 import type { Run } from "../../../api/queries";
+import { useStable } from "../../../shared/lib/useStable";
 import type { Court } from "../useCourt";
 import { CourtEnd } from "./courtEnd";
 
@@ -31,10 +32,7 @@ export function useSecondScreen(
     setRefused(false);
     asked.catch(() => setRefused(true));
   };
-  return {
-    state,
-    isShown,
-    isRefused,
+  const acts = useStable({
     show: () => {
       setShown(true);
       if (!state.pairing) ask(end.open());
@@ -42,5 +40,7 @@ export function useSecondScreen(
     hide: () => setShown(false),
     open: () => ask(end.open()),
     end: () => ask(end.end()),
-  };
+  });
+  // The same while nothing of it changes, whatever is counted.
+  return useMemo(() => ({ state, isShown, isRefused, ...acts }), [state, isShown, isRefused, acts]);
 }

@@ -1,0 +1,39 @@
+"""The calls that a page may make, with JSON strings on either side."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Callable, Mapping
+from typing import Any
+
+from jolly_core.device.counter import Counter
+from jolly_core.errors import CoreError
+
+
+class Device:
+    """Takes calls by their names. The same calls give the same bytes, wherever this runs.
+
+    >>> device = Device()
+    >>> run = {"run": "a", "rules": {"format": "streak", "settings": {}}, "sent": [], "waiting": []}
+    >>> json.loads(device.answer(json.dumps({"call": "open", "with": run})))["value"]["seq"]
+    0
+    >>> json.loads(device.answer('{"call": "take", "with": {"run": "b", "events": []}}'))["problem"]["code"]
+    'not_open'
+    """
+
+    def __init__(self) -> None:
+        counter = Counter()
+        self._calls: Mapping[str, Callable[..., Any]] = {
+            "open": counter.open,
+            "take": counter.take,
+            "close": counter.close,
+        }
+
+    def answer(self, asked: str) -> str:
+        """What a call comes to: its ``value``, or the ``problem`` for which the core refuses it."""
+        request = json.loads(asked)
+        try:
+            answer = {"value": self._calls[request["call"]](**request["with"])}
+        except CoreError as error:
+            answer = {"problem": {"code": error.code, "message": str(error)}}
+        return json.dumps(answer, sort_keys=True, separators=(",", ":"), ensure_ascii=False)
