@@ -107,6 +107,11 @@ class AthleteAtTheScreen:
         patience_ms = 60_000  # the rules have to be loaded first
         expect(self.page.locator(f"main[data-counted={where}]")).to_be_attached(timeout=patience_ms)
 
+    def expect_waiting(self, presses: int) -> None:
+        """See how many presses wait for the network; none, that nothing is said of it."""
+        said = self.page.get_by_text(re.compile(r"No connection\. \d+ press|No network: \d+ press"))
+        expect(said).to_contain_text(f" {presses} press") if presses else expect(said).to_be_hidden()
+
     def pad(self, kind: str) -> Locator:
         return self.page.locator(f"[data-pad={kind}]")
 

@@ -31,4 +31,7 @@ function draw() {
   );
 }
 
+// A part of an older version that is gone from here and from the server: the newer one has it.
+window.addEventListener("vite:preloadError", () => window.location.reload());
+
 void Promise.race([prepare(), new Promise((resolve) => window.setTimeout(resolve, PATIENCE_MS))]).finally(draw);

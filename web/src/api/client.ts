@@ -1,6 +1,7 @@
 /** The server, typed from its own schema. Every refusal becomes a ProblemError. */
 import createClient, { type Middleware } from "openapi-fetch";
 
+import { fetchOrRecall } from "../shared/lib/network";
 import { makeUuid } from "../shared/lib/uuid";
 import type { paths as AccountPaths } from "./account.gen";
 import type { components, paths } from "./schema.gen";
@@ -45,7 +46,7 @@ const onceOnly: Middleware = {
   },
 };
 
-export const api = createClient<paths>({ baseUrl: "/" });
+export const api = createClient<paths>({ baseUrl: "/", fetch: fetchOrRecall });
 export const account = createClient<AccountPaths>({ baseUrl: "/" });
 api.use(csrf, onceOnly);
 account.use(csrf);

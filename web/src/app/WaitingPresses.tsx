@@ -1,34 +1,59 @@
-/** Presses that wait on this device are said in the strip, and sent when the application opens and comes online. */
-import { Box } from "@mui/material";
+/** What the strip says of this device: presses that wait here, a server that is away, that it is ready without one. */
+import OfflinePinIcon from "@mui/icons-material/OfflinePinOutlined";
+import { Box, Button } from "@mui/material";
 import { useQueryClient } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { useEffect, useSyncExternalStore, type ReactNode } from "react";
 
 import { readAnew } from "../api/queries";
 import { sweep } from "../features/practise/sweep";
-import { rules } from "../shared/device/rules";
-import { quantity } from "../shared/lib/format";
+import { quantity, showMoment } from "../shared/lib/format";
+import { network } from "../shared/lib/network";
 import { useWaiting } from "../shared/lib/usePresses";
 import { tape } from "../shared/ui/tape";
+import { onDevice } from "../shared/device/onDevice";
 
 const TRY_EVERY_MS = 20_000;
-/** Counting by itself takes some seconds to set up: begun once nobody waits for anything else. */
-const RULES_AFTER_MS = 4000;
 
-function useRules() {
-  useEffect(() => {
-    const timer = window.setTimeout(() => {
-      if ("requestIdleCallback" in window) window.requestIdleCallback(() => rules.start(), { timeout: 10_000 });
-      else rules.start();
-    }, RULES_AFTER_MS);
-    return () => window.clearTimeout(timer);
-  }, []);
+function Said({ children, isLoud = true }: { children: ReactNode; isLoud?: boolean }) {
+  return (
+    <Box
+      role="status"
+      sx={{
+        bgcolor: isLoud ? tape.mustard : "transparent",
+        color: isLoud ? tape.ink : "inherit",
+        px: 1,
+        py: 0.25,
+        fontSize: "0.88rem",
+        fontWeight: isLoud ? 650 : 400,
+        whiteSpace: "nowrap",
+        display: "flex",
+        alignItems: "center",
+        gap: 0.5,
+      }}>
+      {children}
+    </Box>
+  );
+}
+
+/** Ready without a network: the words where there is room, a sign with the same name where there is not. */
+function Ready() {
+  return (
+    <Said isLoud={false}>
+      <OfflinePinIcon titleAccess="ready without network" sx={{ fontSize: "1.15rem", display: { lg: "none" } }} />
+      <Box component="span" sx={{ display: { xs: "none", lg: "inline" } }}>
+        ready without network
+      </Box>
+    </Said>
+  );
 }
 
 export function WaitingPresses() {
-  useRules();
   const client = useQueryClient();
   const waiting = useWaiting();
+  const { isReady, hasNewer } = useSyncExternalStore(onDevice.subscribe, onDevice.read);
+  const { isAway, shownOf } = useSyncExternalStore(network.subscribe, network.read);
   const isWaiting = waiting > 0;
+  useEffect(() => onDevice.begin(client), [client]);
   useEffect(() => {
     const send = () =>
       void sweep().then((hasSent) => {
@@ -42,20 +67,13 @@ export function WaitingPresses() {
       window.removeEventListener("online", send);
     };
   }, [client, isWaiting]);
-  if (!isWaiting) return null;
-  return (
-    <Box
-      role="status"
-      sx={{
-        bgcolor: tape.mustard,
-        color: tape.ink,
-        px: 1,
-        py: 0.25,
-        fontSize: "0.88rem",
-        fontWeight: 650,
-        whiteSpace: "nowrap",
-      }}>
-      {quantity(waiting, "press waits", "presses wait")}
-    </Box>
-  );
+  if (isWaiting) return <Said>{quantity(waiting, "press waits", "presses wait")} here</Said>;
+  if (isAway) return <Said>{shownOf === null ? "No network" : `No network: as of ${showMoment(shownOf)}`}</Said>;
+  if (hasNewer)
+    return (
+      <Button size="small" color="inherit" onClick={() => onDevice.take()} sx={{ whiteSpace: "nowrap" }}>
+        New version: take it
+      </Button>
+    );
+  return isReady ? <Ready /> : null;
 }

@@ -8,5 +8,9 @@ function isWorthRetrying(failures: number, error: Error): boolean {
 }
 
 export const queryClient = new QueryClient({
-  defaultOptions: { queries: { retry: isWorthRetrying, staleTime: 2000, refetchOnWindowFocus: false } },
+  defaultOptions: {
+    // Whether the server can be reached is seen by asking it: a browser's own notion of it is often wrong.
+    queries: { retry: isWorthRetrying, staleTime: 2000, refetchOnWindowFocus: false, networkMode: "always" },
+    mutations: { networkMode: "always" },
+  },
 });

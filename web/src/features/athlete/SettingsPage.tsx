@@ -7,11 +7,12 @@ import { Link as RouterLink, useNavigate } from "react-router";
 import { account, api, ProblemError, unwrap, type Schemas } from "../../api/client";
 import { athleteQuery, useChange, type Athlete } from "../../api/queries";
 import { quantity } from "../../shared/lib/format";
-import { forgetAllPresses } from "../../shared/lib/presses";
-import { forgetAll } from "../../shared/lib/storage";
+import { forgetDevice } from "../../shared/lib/deviceStore";
+import { forgetAll, setOwner } from "../../shared/lib/storage";
 import { useWaiting } from "../../shared/lib/usePresses";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { NewCodes } from "../../shared/ui/RecoveryCodes";
+import { ThisDevice } from "./ThisDevice";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 
 type Changes = Schemas["PatchedAthleteRequest"];
@@ -150,8 +151,9 @@ function SignOut() {
     // The server answers 401 to say that nobody is signed in any more: that is the wish, not a fault.
     await account.DELETE("/_allauth/{client}/v1/auth/session", { params: { path: { client: "browser" } } });
     // Whoever signs in next on this device finds nothing of this athlete's.
-    await forgetAllPresses();
+    await forgetDevice();
     forgetAll();
+    setOwner("");
     client.clear();
     await navigate("/welcome", { replace: true });
   };
@@ -199,6 +201,7 @@ export default function SettingsPage() {
             <Panel title="If you forget your password">
               <NewCodes />
             </Panel>
+            <ThisDevice />
             <SignOut />
           </>
         )}

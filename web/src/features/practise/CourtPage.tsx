@@ -21,31 +21,32 @@ import { CourtExtras, hasExtras } from "./CourtExtras";
 import { CountIn, EndCurtain, ReadyCurtain } from "./CourtCurtain";
 import { CourtClock, CourtNumbers } from "./CourtNumbers";
 import { KeysDialog } from "./KeysDialog";
-import type { Standing } from "./courtRun";
+import type { Link } from "./outbox";
 import { hasBoard } from "./signs";
 import { PairDialog } from "./pairing/PairDialog";
 import { useSecondScreen } from "./pairing/useSecondScreen";
 import { useDrawnZones } from "./useDrawnZones";
 import { usePlay } from "./usePlay";
 
-/** Says what is kept and what is happening when presses have not been answered. */
-type LinkNoticeProps = Pick<Standing, "problem" | "isCutOff" | "isFull" | "isCountedHere" | "waiting"> & {
-  onRetry: () => void;
-};
+/** Whether a device that counts by itself only waits to send: that is said in passing, and moves nothing. */
+const isCalm = ({ problem, isCutOff, isFull, isCountedHere }: Link & { isCountedHere: boolean }) =>
+  isCutOff && isCountedHere && !problem && !isFull;
 
-const LinkNotice = memo(function LinkNotice(props: LinkNoticeProps) {
-  const { problem, isCutOff, isFull, isCountedHere, waiting, onRetry } = props;
-  if (!problem && !isCutOff && !isFull) return null;
+type LinkNoticeProps = Link & { isCountedHere: boolean; waiting: number; onRetry: () => void };
+
+/** Says what is kept and what is happening when presses have not been answered. */
+const LinkNotice = memo(function LinkNotice({ onRetry, ...link }: LinkNoticeProps) {
+  const { problem, isCutOff, isFull, isCountedHere, waiting } = link;
+  if ((!problem && !isCutOff && !isFull) || isCalm(link)) return null;
   const presses = quantity(waiting, "press", "presses");
   const kept = isFull
     ? `This device has no room to keep ${presses}: leave this screen open until they are sent.`
     : `${presses} kept on this device`;
-  const counted = isCountedHere ? "and sent" : "and counted";
   const words = problem
-    ? `${problem.message} ${kept}.`
+    ? `${problem.message} ${kept}${isFull ? "" : "."}`
     : isFull
       ? kept
-      : `No connection. ${kept} ${counted} as soon as it is back; play on.`;
+      : `No connection. ${kept} and ${isCountedHere ? "sent" : "counted"} as soon as it is back; play on.`;
   return (
     <Alert
       severity={problem ? "error" : "warning"}
@@ -87,12 +88,19 @@ interface CourtHeaderProps {
   usedS: number;
   isPaused: boolean;
   wayOut: string;
+  /** How many presses wait here while the court plays on by itself; 0 where none do. */
+  waiting: number;
 }
 
-const CourtHeader = memo(function CourtHeader({ run, wayOut, ...clock }: CourtHeaderProps) {
+const CourtHeader = memo(function CourtHeader({ run, wayOut, waiting, ...clock }: CourtHeaderProps) {
   return (
     <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
       <CourtHeading run={run} />
+      {waiting > 0 && (
+        <Box role="status" sx={{ color: court.mustard, lineHeight: 1.2, textAlign: "right", fontSize: "0.95rem" }}>
+          No network: {quantity(waiting, "press waits", "presses wait")} here
+        </Box>
+      )}
       {run.block !== null && <BlockClock blockId={run.block} />}
       <CourtClock {...clock} />
       <Button component={RouterLink} to={wayOut} color="inherit" sx={{ minWidth: 0 }}>
@@ -132,7 +140,14 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
   );
   return (
     <CourtFrame isPlaying={isOn} isCountedHere={standing.isCountedHere}>
-      <CourtHeader run={run} leftS={play.leftS} usedS={play.usedS} isPaused={standing.isPaused} wayOut={play.wayOut} />
+      <CourtHeader
+        run={run}
+        leftS={play.leftS}
+        usedS={play.usedS}
+        isPaused={standing.isPaused}
+        wayOut={play.wayOut}
+        waiting={isCalm(standing) ? standing.waiting : 0}
+      />
       <CallStrip words={play.call} />
       <LinkNotice
         problem={standing.problem}

@@ -61,6 +61,19 @@ class Rules extends Followed<State> {
     this.worker.postMessage({ folder, core, lock } satisfies Begin);
   }
 
+  /** Comes when they are ready, or have failed. */
+  whenSettled(): Promise<void> {
+    return new Promise((resolve) => {
+      const look = () => {
+        if (this.state.status !== "ready" && this.state.status !== "failed") return;
+        leave();
+        resolve();
+      };
+      const leave = this.subscribe(look);
+      look();
+    });
+  }
+
   /** The value of a call. Throws what the rules refuse, and `NoRules` where they do not answer. */
   call<T>(name: string, values: object): Promise<T> {
     this.start();

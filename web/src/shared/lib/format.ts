@@ -76,3 +76,10 @@ export function localDay(at = new Date()): string {
 export function showLimit({ words, until }: { words: string; until: string | null }): string {
   return `${capital(words)}${until ? `, until ${showDay(until)}` : ""}`;
 }
+
+/** A moment as it is said: its hour, and its day where that is not today. */
+export function showMoment(at: number): string {
+  const day = localDay(new Date(at));
+  const hour = timeFormat.format(new Date(at));
+  return day === localDay() ? hour : `${showDay(day)}, ${hour}`;
+}

@@ -2,16 +2,10 @@
  * The presses of runs in play, kept on this device one by one: a record is an event. What the server has not answered yet
  * waits; what it has stays until its run is left behind, so that the run can be counted here without a network.
  */
-import Dexie, { liveQuery, type Table } from "dexie";
+import { liveQuery } from "dexie";
 
 import type { NewEvent } from "../../api/queries";
-import { ownerName } from "./storage";
-
-interface KeptPress extends NewEvent {
-  run: string;
-  /** A number, because a truth value cannot be looked up. */
-  isSent: 0 | 1;
-}
+import { deviceStore, quietly } from "./deviceStore";
 
 /** The events of a run on this device, each in its order. */
 export interface KeptRun {
@@ -19,36 +13,7 @@ export interface KeptRun {
   waiting: NewEvent[];
 }
 
-class Presses extends Dexie {
-  events!: Table<KeptPress, string>;
-
-  constructor(owner: string) {
-    super(`jolly.${owner}`);
-    this.version(1).stores({ events: "id, run" });
-    this.version(2)
-      .stores({ events: "id, run, isSent" })
-      .upgrade((change) => change.table("events").toCollection().modify({ isSent: 0 }));
-  }
-}
-
-let opened: { owner: string; presses: Presses } | null = null;
-
-function store(): Table<KeptPress, string> {
-  const owner = ownerName();
-  if (opened?.owner !== owner) {
-    opened?.presses.close();
-    opened = { owner, presses: new Presses(owner) };
-  }
-  return opened.presses.events;
-}
-
-/** Whether it could be done: in a private window, or on a full disk, a press lives as long as its screen. */
-function quietly(work: Promise<unknown>): Promise<boolean> {
-  return work.then(
-    () => true,
-    () => false,
-  );
-}
+const store = () => deviceStore().events;
 
 const keep = (run: string, events: NewEvent[], isSent: 0 | 1) =>
   quietly(store().bulkPut(events.map((event) => ({ ...event, run, isSent }))));
@@ -99,12 +64,4 @@ export async function listWaiting(): Promise<string[]> {
   } catch {
     return [];
   }
-}
-
-/** Forgets every press of the athlete who is signed in. */
-export function forgetAllPresses(): Promise<boolean> {
-  store();
-  const { presses } = opened ?? {};
-  opened = null;
-  return presses ? quietly(presses.delete()) : Promise.resolve(true);
 }

@@ -6,8 +6,12 @@
  */
 let owner = "";
 
+/** Who is signed in. This device remembers it for when the server cannot be asked; nobody's name is empty. */
 export function setOwner(name: string): void {
+  if (owner === name) return;
   owner = name;
+  if (name) onDevice.keep("owner", name);
+  else onDevice.forget("owner");
 }
 
 export const ownerName = () => owner;
@@ -44,6 +48,9 @@ export const { keep, recall, forget } = storeUnder(keyOf);
 
 /** The same for what belongs to this device and to nobody who is signed in; no name holds a star. */
 export const onDevice = storeUnder((key) => `jolly.*.${key}`);
+
+const remembered = onDevice.recall("owner");
+owner = typeof remembered === "string" ? remembered : "";
 
 /** Forgets all that is kept for the athlete who is signed in. */
 export function forgetAll(): void {

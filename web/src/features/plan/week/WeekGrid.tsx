@@ -7,7 +7,7 @@ import type { Block } from "../../../api/queries";
 import { localDay, showDay, showHour } from "../../../shared/lib/format";
 import { tape } from "../../../shared/ui/tape";
 import { BlockTape, type Target } from "./BlockTape";
-import { dayOf, localHour, minuteOf, WEEKDAYS, windowWords } from "./dates";
+import { dayOf, localHour, minuteOf, WEEKDAYS, windowWords } from "../../../shared/lib/weekDates";
 
 type Window = Schemas["Window"];
 

@@ -13,7 +13,7 @@ import { ErrorNotice, Loaded } from "../../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../../shared/ui/Page";
 import type { Target } from "./BlockTape";
 import { CalendarPanel } from "./CalendarPanel";
-import { addWeeks, dayOf, mondayOf } from "./dates";
+import { addWeeks, dayOf, mondayOf } from "../../../shared/lib/weekDates";
 import { MoveDialog } from "./MoveDialog";
 import { MoveEffect } from "./MoveEffect";
 import { TermsEditor } from "./TermsEditor";

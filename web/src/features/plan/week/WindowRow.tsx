@@ -5,7 +5,7 @@ import { Box, IconButton, TextField, Typography } from "@mui/material";
 import type { Place } from "../../../api/planning";
 import { Fields, Pick } from "../../../shared/ui/Pick";
 import { DayField } from "../../../shared/ui/DayField";
-import { WEEKDAYS } from "./dates";
+import { WEEKDAYS } from "../../../shared/lib/weekDates";
 import type { NewWindow } from "./TermsEditor";
 
 const DAYS = WEEKDAYS.map((word, day) => ({ value: String(day), word }));

@@ -6,7 +6,7 @@ import { Box, IconButton, TextField, Typography } from "@mui/material";
 
 import type { Standing } from "../../../api/queries";
 import { Fields, Pick } from "../../../shared/ui/Pick";
-import { WEEKDAYS } from "./dates";
+import { WEEKDAYS } from "../../../shared/lib/weekDates";
 import type { NewWish } from "./TermsEditor";
 
 const KINDS = [

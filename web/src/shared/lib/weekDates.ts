@@ -1,5 +1,5 @@
 /** Days of a week by its Monday, and the hours of its windows. */
-import { localDay, showHour } from "../../../shared/lib/format";
+import { localDay, showHour } from "./format";
 
 export const WEEKDAYS = ["Monday", "Tuesday", "Wednesday", "Thursday", "Friday", "Saturday", "Sunday"];
 

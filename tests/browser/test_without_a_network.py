@@ -1,0 +1,142 @@
+"""The court counts by itself, and the application opens, where no server can be reached."""
+
+from __future__ import annotations
+
+import re
+import signal
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from tests.browser.athlete import AthleteAtTheScreen
+from tests.browser.conftest import OpenPage
+from tests.serving import Application
+
+#: Setting up waits until nobody waits for anything else, and then loads and compiles the rules.
+SET_UP_MS = 90_000
+
+
+def wait_until_ready(page: Page) -> None:
+    """Until the strip says that this device is ready without a network."""
+    ready = page.get_by_role("status").filter(has_text="ready without network")
+    expect(ready).to_be_visible(timeout=SET_UP_MS)
+
+
+def count_on(page: Page) -> AthleteAtTheScreen:
+    """An athlete two makes into a run that this device counts."""
+    athlete = AthleteAtTheScreen(page)
+    athlete.open_run("Putts from the circle")
+    athlete.start()
+    athlete.press("make", "make")
+    athlete.expect_counted("here")
+    athlete.expect_count(2)
+    return athlete
+
+
+def test_a_run_goes_on_through_a_dead_server_and_a_reload(open_page: OpenPage, fresh_application: Application) -> None:
+    page = open_page(fresh_application.url, is_quiet=True)
+    athlete = AthleteAtTheScreen(page)
+    athlete.sign_up()
+    athlete.take_ladder("Putts from the circle")
+    wait_until_ready(page)
+    count_on(page)
+    fresh_application.stop(signal.SIGKILL)
+    athlete.press("make", "miss")
+    athlete.expect_count(3)
+    athlete.expect_waiting(2)
+    page.reload()
+    athlete.start()
+    athlete.expect_counted("here")
+    athlete.press("make")
+    athlete.expect_count(4)
+    # What was seen before is shown as it was, and what waits is said.
+    page.get_by_role("link", name="Leave").click()
+    expect(page.get_by_role("status").filter(has_text="3 presses wait here")).to_be_visible()
+    page.goto("/climb")
+    expect(page.get_by_text("Putts from the circle").first).to_be_visible()
+    fresh_application.start()
+    page.goto("/practise")
+    page.get_by_role("link", name="Carry on").click()
+    athlete.start()
+    athlete.press("make")
+    athlete.expect_count(5)
+    athlete.expect_waiting(0)
+
+
+def test_the_first_answers_are_the_servers_and_the_rest_the_devices(open_page: OpenPage) -> None:
+    """The rules come late: the court takes over without a jump."""
+    page = open_page()
+    held = []
+    page.route("**/rules/core-*", lambda route: held.append(route))
+    athlete = AthleteAtTheScreen(page)
+    athlete.sign_up()
+    athlete.take_ladder("Putts from the circle")
+    athlete.open_run("Putts from the circle")
+    athlete.start()
+    athlete.press("make", "miss", "make")
+    athlete.expect_count(2)
+    athlete.expect_counted("there")
+    page.evaluate(WATCH_NUMBER)
+    for route in held:
+        route.continue_()
+    athlete.expect_counted("here")
+    athlete.press("make")
+    athlete.expect_count(3)
+    assert page.evaluate("window.numbers") == ["3"]
+
+
+#: Every number that the court shows from here on.
+WATCH_NUMBER = """() => {
+  window.numbers = [];
+  const number = document.querySelector("[data-testid=number]");
+  new MutationObserver(() => window.numbers.push(number.textContent))
+    .observe(number, { childList: true, characterData: true, subtree: true });
+}"""
+
+
+@pytest.mark.parametrize(
+    "answer",
+    [
+        pytest.param({"status": 404, "body": ""}, id="rules not there"),
+        pytest.param({"status": 200, "content_type": "text/plain", "body": "no script"}, id="worker of a wrong type"),
+    ],
+)
+def test_where_the_rules_do_not_run_the_server_counts_and_settings_say_why(
+    open_page: OpenPage, answer: dict[str, object]
+) -> None:
+    page = open_page(is_quiet=True)
+    page.route(re.compile("/rules/(worker|python)"), lambda route: route.fulfill(**answer))  # type: ignore[arg-type]
+    athlete = AthleteAtTheScreen(page)
+    athlete.sign_up()
+    athlete.take_ladder("Putts from the circle")
+    athlete.open_run("Putts from the circle")
+    athlete.start()
+    athlete.press("make", "miss", "make")
+    athlete.expect_count(2)
+    athlete.expect_counted("there")
+    page.goto("/settings")
+    expect(page.get_by_text("The rules do not run on this device, so the server counts").first).to_be_visible()
+
+
+def test_a_difference_shows_the_servers_count_and_is_written_down(open_page: OpenPage) -> None:
+    """What never happens is made to: an answer of the server with another count."""
+    page = open_page(is_quiet=True)
+    athlete = AthleteAtTheScreen(page)
+    athlete.sign_up()
+    athlete.take_ladder("Putts from the circle")
+    count_on(page)
+
+    def another_count(route: object) -> None:
+        answer = route.fetch()  # type: ignore[attr-defined]
+        body = answer.json()
+        if "tally" in body:
+            body["tally"]["number"] = 7
+        route.fulfill(response=answer, json=body)  # type: ignore[attr-defined]
+
+    page.route("**/events/", another_count)
+    athlete.press("make")
+    athlete.press("make")
+    athlete.expect_count(7)
+    athlete.expect_counted("there")
+    page.goto("/settings")
+    expect(page.get_by_text("counted run").first).to_contain_text("differently")

@@ -1,0 +1,58 @@
+/** What is kept on this device for the athlete who is signed in, in IndexedDB: presses, and answers of the server. */
+import Dexie, { type Table } from "dexie";
+
+import type { NewEvent } from "../../api/queries";
+import { ownerName } from "./storage";
+
+export interface KeptPress extends NewEvent {
+  run: string;
+  /** A number, because a truth value cannot be looked up. */
+  isSent: 0 | 1;
+}
+
+export interface KeptAnswer {
+  /** Path and query. */
+  address: string;
+  text: string;
+  /** When it came, ms since 1970. */
+  at: number;
+}
+
+class DeviceStore extends Dexie {
+  events!: Table<KeptPress, string>;
+  answers!: Table<KeptAnswer, string>;
+
+  constructor(owner: string) {
+    super(`jolly.${owner}`);
+    this.version(1).stores({ events: "id, run" });
+    this.version(2)
+      .stores({ events: "id, run, isSent", answers: "address, at" })
+      .upgrade((change) => change.table("events").toCollection().modify({ isSent: 0 }));
+  }
+}
+
+let opened: { owner: string; store: DeviceStore } | null = null;
+
+export function deviceStore(): DeviceStore {
+  const owner = ownerName();
+  if (opened?.owner !== owner) {
+    opened?.store.close();
+    opened = { owner, store: new DeviceStore(owner) };
+  }
+  return opened.store;
+}
+
+/** Whether it could be done: a private window and a full disk keep nothing. */
+export function quietly(work: Promise<unknown>): Promise<boolean> {
+  return work.then(
+    () => true,
+    () => false,
+  );
+}
+
+/** Forgets all that is kept for the athlete who is signed in. */
+export function forgetDevice(): Promise<boolean> {
+  const store = deviceStore();
+  opened = null;
+  return quietly(store.delete());
+}
