@@ -22,6 +22,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from tests.bench_blocks import frames_while_moving_a_part, time_big_blocks
 from tests.bench_clock import REFERENCE_S, Clock, Figure
+from tests.bench_court import measure_court, measure_long_run, p95
 from tests.bench_games import time_growth, time_presses, time_stepping
 from tests.bench_lookback import measure_drawing, measure_look_back
 from tests.bench_planning import change_record, time_proposals, time_weeks
@@ -55,11 +56,6 @@ def line(figure: Figure, promised: dict[str, Any]) -> str:
     was = f"last {last:8.1f}" if last else "        new  "
     beside = f"(at most {limit:g}; {was}, now {figure.level:.1f})"
     return f"{verdict}{figure.measured:8.1f} {promised['unit']:<3} {beside}  {promised['what']}"
-
-
-def p95(values: list[float]) -> float:
-    """The 95th percentile, as the standard library's inclusive quantiles give it."""
-    return statistics.quantiles(values, n=20, method="inclusive")[-1]
 
 
 # --- the server -------------------------------------------------------------------------------------------------------
@@ -174,38 +170,6 @@ def measure_tuner() -> Figure:
 
 
 # --- the screen -------------------------------------------------------------------------------------------------------
-
-#: From the key's own time stamp to the frame that follows the new number.
-WATCH = """() => {
-  window.delays = [];
-  let pressed = null;
-  window.addEventListener("keydown", (event) => { pressed = event.timeStamp; }, true);
-  const number = document.querySelector("[data-testid=number]");
-  new MutationObserver(() => {
-    if (pressed === null) return;
-    const since = pressed;
-    pressed = null;
-    requestAnimationFrame(() => window.delays.push(performance.now() - since));
-  }).observe(number, { childList: true, characterData: true, subtree: true });
-}"""
-
-
-def measure_presses(browser: Browser, url: str) -> Figure:
-    page = open_window(browser, url).new_page()
-    athlete = AthleteAtTheScreen(page)
-    athlete.enter_demo()
-    athlete.open_run("Three-club cascade")
-    athlete.start()
-    page.evaluate(WATCH)
-    clock = Clock()
-    for _ in range(PRESSES // 50):
-        athlete.press(*["make"] * 50, "miss")
-    delays: list[float] = page.evaluate("window.delays")
-    if len(delays) < PRESSES * 0.9:
-        raise RuntimeError(f"only {len(delays)} presses changed the number")
-    clock.add(delays)
-    return Figure.of("press", p95, clock.timings)
-
 
 #: When a pad was pressed, and when the frame after the new number was drawn: both by the machine's own clock.
 WATCH_PAD = "window.at = []; addEventListener('pointerdown', () => at.push(Date.now()), true)"
@@ -358,7 +322,8 @@ def all_figures() -> Iterator[Figure]:
         open_browser() as browser,
     ):
         yield from measure_first_view(browser, application.url)
-        yield measure_presses(browser, application.url)
+        yield from measure_court(browser, application.url)
+        yield from measure_long_run(browser, application.url)
         yield measure_second_screen(browser, application.url)
         yield from measure_presses_of_games(browser, application.url)
         yield from measure_dragging(browser, application.url)

@@ -6,7 +6,7 @@ import re
 import signal
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Page, Route, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
@@ -66,8 +66,8 @@ def test_a_run_goes_on_through_a_dead_server_and_a_reload(open_page: OpenPage, f
 def test_the_first_answers_are_the_servers_and_the_rest_the_devices(open_page: OpenPage) -> None:
     """The rules come late: the court takes over without a jump."""
     page = open_page()
-    held = []
-    page.route("**/rules/core-*", lambda route: held.append(route))
+    held: list[Route] = []
+    page.route("**/rules/core-*", held.append)
     athlete = AthleteAtTheScreen(page)
     athlete.sign_up()
     athlete.take_ladder("Putts from the circle")
@@ -126,12 +126,12 @@ def test_a_difference_shows_the_servers_count_and_is_written_down(open_page: Ope
     athlete.take_ladder("Putts from the circle")
     count_on(page)
 
-    def another_count(route: object) -> None:
-        answer = route.fetch()  # type: ignore[attr-defined]
+    def another_count(route: Route) -> None:
+        answer = route.fetch()
         body = answer.json()
         if "tally" in body:
             body["tally"]["number"] = 7
-        route.fulfill(response=answer, json=body)  # type: ignore[attr-defined]
+        route.fulfill(response=answer, json=body)
 
     page.route("**/events/", another_count)
     athlete.press("make")
