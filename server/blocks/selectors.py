@@ -107,6 +107,11 @@ def get_part(athlete: Athlete, part_id: int) -> Part:
     return find_one(Part.objects.select_related("block"), pk=part_id, block__athlete=athlete)
 
 
+def is_planned_for(athlete: Athlete, part_id: int, rung_id: int, side: str) -> bool:
+    """Whether there is such a part, and it is planned for that rung and side."""
+    return Part.objects.filter(pk=part_id, block__athlete=athlete, rung=rung_id, side=side).exists()
+
+
 @dataclass(frozen=True)
 class LeftOut:
     """How often a ladder's side was left out of the last ``planned`` blocks that it was part of."""

@@ -13,7 +13,7 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from accounts.selectors import get_day
-from blocks.selectors import get_part
+from blocks.selectors import get_part, is_planned_for
 from jolly_core.challenges.corrections import corrected
 from jolly_core.challenges.events import FINISH, check_follows, read_event
 from jolly_core.challenges.events import Event as CoreEvent
@@ -69,40 +69,68 @@ class Recorded:
 
 @transaction.atomic
 def start_run(
-    athlete: Athlete, run_id: UUID, rung_id: int, *, side: str, started_at: datetime, part_id: int | None = None
+    athlete: Athlete,
+    run_id: UUID,
+    rung_id: int,
+    *,
+    side: str,
+    started_at: datetime,
+    part_id: int | None = None,
+    was_played: bool = False,
 ) -> Run:
     """Begin a run under an id made by the client. The same call again returns the run that is there.
 
-    Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``wrong_part`` for a part that is
-    planned for something else, ``id_taken`` for an id in other use.
+    ``was_played``: it began on a device without a network, and is a fact: no cap refuses it, and where its part of a
+    block has changed it stands by itself. Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have,
+    ``wrong_part`` for a part that is planned for something else, ``id_taken`` for an id in other use.
     """
     rung, side = get_rung(athlete, rung_id), side_from(side, athlete.handedness)
     if problem := check_choice("side", side, rung.ladder.sides):
         raise CoreError([problem])
-    if part_id is not None:
+    if part_id is not None and was_played:
+        part_id = part_id if is_planned_for(athlete, part_id, rung.pk, side) else None
+    elif part_id is not None:
         _check_part(get_part(athlete, part_id), rung, side)
     known = Run.everything.filter(pk=run_id).first()
     if known is None:
-        known = _begin(athlete, run_id, rung, side=side, started_at=started_at, part_id=part_id)
+        day = get_day(athlete, started_at)
+        if not was_played:
+            _check_allowed(athlete, rung, day)
+        rung = rung.on(side)
+        game = _game_of(athlete, rung, run_id, started_at, day, was_played=was_played)
+        values = _values_of_a_new_run(athlete, rung, game, side=side, started_at=started_at, day=day)
+        trial, place = place_in_trial(rung, side)
+        values |= {"part_id": part_id, "trial": trial, "trial_place": place}
+        # Another request may have been faster.
+        known = Run.everything.get_or_create(pk=run_id, defaults=values)[0]
     if (known.athlete_id, known.rung_id, known.side) != (athlete.pk, rung.pk, side):
         raise CoreError.one("id_taken", "This id belongs to another run; make a new one.", "id")
     return known
 
 
-def _begin(athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at: datetime, part_id: int | None) -> Run:
-    """A new run; the one that is there where another request was faster."""
-    day = get_day(athlete, started_at)
+def make_kit(athlete: Athlete, rung: Rung, side: str, at: datetime) -> Run:
+    """A run as it would begin at that moment, not stored: what is drawn anew for every run is still open in its game.
+
+    Raises ``CoreError`` as ``start_run`` does for what may not be played.
+    """
+    day, said = get_day(athlete, at), rung.on(side)
     _check_allowed(athlete, rung, day)
-    rung = rung.on(side)
-    game, card = _game_of(athlete, rung, run_id, started_at, day), rung.said_card
+    game = _game_of(athlete, said, None, at, day)
+    values = _values_of_a_new_run(athlete, said, game.drawn(0), side=side, started_at=at, day=day)
+    run = Run(**values)
+    run.settings = game.settings.as_stored()
+    return run
+
+
+def _values_of_a_new_run(
+    athlete: Athlete, rung: Rung, game: AnyGame, *, side: str, started_at: datetime, day: date
+) -> dict[str, Any]:
+    """What a run of that game begins with, on a rung as it is said for that side."""
+    card = rung.said_card
     tally = replay(game, [], double_tap_ms=athlete.double_tap_ms, card=card)
-    trial, place = place_in_trial(rung, side)
-    values = {
-        "trial": trial,
-        "trial_place": place,
+    return {
         "athlete": athlete,
         "rung": rung,
-        "part_id": part_id,
         "side": side,
         "format": game.id,
         "settings": game.settings.as_stored(),
@@ -114,19 +142,25 @@ def _begin(athlete: Athlete, run_id: UUID, rung: Rung, *, side: str, started_at:
         "yardstick": get_yardstick(rung, side, started_at).as_stored(),
         **aimed_columns(rung),
     }
-    return Run.everything.get_or_create(pk=run_id, defaults=values)[0]
 
 
-def _game_of(athlete: Athlete, rung: Rung, run_id: UUID, started_at: datetime, day: date) -> AnyGame:
+def _game_of(
+    athlete: Athlete, rung: Rung, run_id: UUID | None, started_at: datetime, day: date, *, was_played: bool = False
+) -> AnyGame:
     """The game of a run: the rung's, with what is drawn for it, and what the record says of today.
 
-    Raises ``CoreError`` (``dose_used_up``) where the game's own cap leaves nothing.
+    Without an id, what is drawn stays open. Raises ``CoreError`` (``dose_used_up``) where the game's own cap leaves
+    nothing, unless the run was played already.
     """
-    game = rung.said_game.drawn(run_id.int).laid_out(lambda written, names: order_on(rung.laid, written, names))
+    drawn = rung.said_game if run_id is None else rung.said_game.drawn(run_id.int)
+    game = drawn.laid_out(lambda written, names: order_on(rung.laid, written, names))
     dose = dose_of(game)
     if game.looks_back and (last := get_counted_before(rung, started_at)):
         game = game.after(last.known_tally)
-    return dose.applied(get_used(athlete, rung, day, but=run_id)) if dose else game
+    if dose is None:
+        return game
+    used = get_used(athlete, rung, day, but=run_id)
+    return dose.reduced(used) if was_played else dose.applied(used)
 
 
 def aimed_columns(rung: Rung) -> dict[str, Any]:

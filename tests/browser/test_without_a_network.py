@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import re
 import signal
+from datetime import UTC, datetime
 
 import pytest
 from playwright.sync_api import Page, Route, expect
@@ -67,7 +68,11 @@ def test_the_first_answers_are_the_servers_and_the_rest_the_devices(open_page: O
     """The rules come late: the court takes over without a jump."""
     page = open_page()
     held: list[Route] = []
-    page.route("**/rules/core-*", held.append)
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    page.route("**/rules/core-*", hold)
     athlete = AthleteAtTheScreen(page)
     athlete.sign_up()
     athlete.take_ladder("Putts from the circle")
@@ -140,3 +145,54 @@ def test_a_difference_shows_the_servers_count_and_is_written_down(open_page: Ope
     athlete.expect_counted("there")
     page.goto("/settings")
     expect(page.get_by_text("counted run").first).to_contain_text("differently")
+
+
+def play_the_part(athlete: AthleteAtTheScreen) -> None:
+    """One run of a part of ten tries, from the block's page and back to it."""
+    page = athlete.page
+    page.get_by_role("button", name=re.compile("^Start run")).click()
+    page.wait_for_url(re.compile(r"/practise/runs/[0-9a-f-]+$"))
+    athlete.start()
+    athlete.press(*["make"] * 8, "miss", "miss")
+    page.get_by_role("button", name="See what it means").click()
+    page.get_by_role("link", name=re.compile("^On with")).click()
+
+
+def test_a_whole_block_is_played_with_no_server_and_stands_there_afterwards(
+    open_page: OpenPage, fresh_application: Application
+) -> None:
+    page = open_page(fresh_application.url, is_quiet=True)
+    athlete = AthleteAtTheScreen(page)
+    athlete.sign_up()
+    athlete.take_ladder("Putts from the circle")
+    ladder = page.request.get("/api/ladders/").json()[0]
+    rung = ladder["working"]["id"]
+    block = athlete.send(
+        "api/blocks/", minutes=15, day=datetime.now(UTC).date().isoformat(), ladders=[ladder["ladder"]["id"]]
+    )
+    page.goto("/")
+    wait_until_ready(page)
+    fresh_application.stop(signal.SIGKILL)
+    page.goto(f"/practise/blocks/{block['id']}")
+    page.get_by_role("button", name="Start with the warm-up").click()
+    page.get_by_role("button", name="Warm: go on").click()
+    play_the_part(athlete)
+    # The page is loaded anew in the middle: the block stands as it was played.
+    page.reload()
+    expect(page.get_by_text("1 of")).to_be_visible()
+    play_the_part(athlete)
+    page.get_by_role("button", name=re.compile("That is enough|On to what")).click()
+    page.get_by_label("What did you feel?").fill("Quiet hands.")
+    page.get_by_role("button", name="Finish the block").click()
+    expect(page.get_by_role("status").filter(has_text="wait here")).to_be_visible()
+    fresh_application.start()
+    address = f"/api/blocks/{block['id']}/"
+    with page.expect_response(lambda answer: answer.url.endswith(address) and answer.request.method == "PATCH"):
+        page.goto("/")  # the start of the block goes first
+    expect(page.get_by_role("status").filter(has_text="wait here")).to_be_hidden()
+    there = page.request.get(address).json()
+    assert (there["status"], there["note"]) == ("done", "Quiet hands.")
+    runs = [each for part in there["parts"] for each in part["runs"]]
+    assert len(runs) == 2
+    assert {page.request.get(f"/api/runs/{each}/").json()["tally"]["makes"] for each in runs} == {8}
+    assert {page.request.get(f"/api/runs/{each}/").json()["rung"]["id"] for each in runs} == {rung}

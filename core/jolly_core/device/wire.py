@@ -6,7 +6,9 @@ import json
 from collections.abc import Callable, Mapping
 from typing import Any
 
+from jolly_core.device.blocks import count_run, finish_block, finish_part, start_block
 from jolly_core.device.counter import Counter
+from jolly_core.device.starting import begin_run
 from jolly_core.errors import CoreError
 
 
@@ -27,6 +29,11 @@ class Device:
             "open": counter.open,
             "take": counter.take,
             "close": counter.close,
+            "begin_run": begin_run,
+            "start_block": start_block,
+            "finish_part": finish_part,
+            "count_run": count_run,
+            "finish_block": finish_block,
         }
 
     def answer(self, asked: str) -> str:

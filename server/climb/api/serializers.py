@@ -7,7 +7,6 @@ from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.stored import to_plain
-from jolly_core.thresholds.conditions.comfort import HURT_WORDS, SCALE
 from jolly_core.thresholds.price import Price
 from jolly_core.thresholds.proposing import Proposed
 from jolly_core.verdicts.kept_check import WHY
@@ -271,10 +270,6 @@ class OutcomeSerializer(ReadSerializer):
     threshold = AskedSerializer()
     standing = LadderStandingSerializer()
     is_working_rung = serializers.BooleanField()
-    comforts = serializers.ListField(
-        child=serializers.CharField(), default=list(SCALE), help_text="What a comfort is called, from 1 up."
-    )
-    hurt_words = serializers.CharField(default=HURT_WORDS, help_text="What a comfort of 0 is called.")
     closing = serializers.CharField(help_text="What is said where it is enough for today; empty where one may go on.")
     band = serializers.CharField(help_text="The named range that the result lies in, or is next; may be empty.")
     lessons = serializers.ListField(child=serializers.CharField(), help_text="What the run's arithmetic says.")

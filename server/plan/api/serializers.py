@@ -7,7 +7,7 @@ from rest_framework import serializers
 
 from blocks.models import LONGEST_NOTE, Block, Part
 from blocks.selectors import actual_seconds, get_part_in_play, list_block_layouts, list_braids, running_of
-from config.fields import DayField
+from config.fields import DayField, StartField
 from config.reading import ReadSerializer
 from jolly_core.foretelling.pace import Estimate
 from jolly_core.paper.registry import form_of
@@ -376,7 +376,13 @@ class RefitSerializer(ReadSerializer):
     minutes = serializers.IntegerField()
 
 
-class BlockChangeSerializer(ReadSerializer):
+class WhenSerializer(ReadSerializer):
+    """When something happened, where that was not now: on a device without a network."""
+
+    at = StartField(required=False, allow_null=True, default=None)
+
+
+class BlockChangeSerializer(WhenSerializer):
     change = serializers.ChoiceField(choices=["start", "finish", "drop", "restore"])
     note = serializers.CharField(required=False, default="", allow_blank=True, max_length=LONGEST_NOTE)
     effort = serializers.IntegerField(required=False, default=None, allow_null=True, help_text="0 to 10, or not told.")

@@ -22,6 +22,7 @@ from plan.api.serializers import (
     PlanSerializer,
     ProposalSerializer,
     RefitSerializer,
+    WhenSerializer,
 )
 from plan.proposals import BlockRequest, propose_block
 
@@ -97,6 +98,12 @@ class BlocksView(APIView):
         return _answer(request, block.pk, 201)
 
 
+def _when(given: dict[str, Any]) -> datetime:
+    """When it happened: at the moment that was given, but at none that is still to come."""
+    now = datetime.now(UTC)
+    return min(given["at"] or now, now)
+
+
 class BlockView(APIView):
     """One block; starting, finishing, dropping and restoring it."""
 
@@ -114,7 +121,7 @@ class BlockView(APIView):
     @extend_schema(operation_id="change_block", request=BlockChangeSerializer, responses=BlockSerializer)
     def patch(self, request: Request, block_id: int) -> Response:
         given = read_given(request, BlockChangeSerializer)
-        athlete, now = request.user, datetime.now(UTC)
+        athlete, now = request.user, _when(given)
         change = given["change"]
         if change == "start":
             block_services.start_block(athlete, block_id, now)
@@ -131,9 +138,9 @@ class BlockView(APIView):
 class PartDoneView(APIView):
     """Leave a part behind and go on to the next."""
 
-    @extend_schema(operation_id="finish_part", request=None, responses=BlockSerializer)
+    @extend_schema(operation_id="finish_part", request=WhenSerializer, responses=BlockSerializer)
     def post(self, request: Request, part_id: int) -> Response:
-        part = block_services.finish_part(request.user, part_id, datetime.now(UTC))
+        part = block_services.finish_part(request.user, part_id, _when(read_given(request, WhenSerializer)))
         return _answer(request, part.block_id)
 
 

@@ -10,6 +10,7 @@ from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES
 from jolly_core.challenges.registry import FORMATS
 from jolly_core.challenges.tally import Tally
 from jolly_core.record.strokes import Stroke
+from jolly_core.thresholds.conditions.comfort import HURT_WORDS, SCALE
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from ladders.quick import QUICK_GAMES
 from runs.afterwards import LONGEST_TAG, MOST_ROWS, MOST_TAGS
@@ -66,6 +67,9 @@ class NewRunSerializer(ReadSerializer):
     side = SideField()
     part = serializers.IntegerField(allow_null=True, required=False, default=None)
     started_at = StartField()
+    was_played = serializers.BooleanField(
+        required=False, default=False, help_text="It began on a device without a network: nothing refuses it any more."
+    )
 
 
 class RunSerializer(ReadSerializer):
@@ -91,6 +95,10 @@ class RunSerializer(ReadSerializer):
     is_over = serializers.BooleanField()
     set_aside = serializers.CharField()
     comfort = serializers.IntegerField(allow_null=True, help_text="1, at my limit, to 5, easy; 0: it hurt.")
+    comforts = serializers.ListField(
+        child=serializers.CharField(), default=list(SCALE), help_text="What a comfort is called, from 1 up."
+    )
+    hurt_words = serializers.CharField(default=HURT_WORDS, help_text="What a comfort of 0 is called.")
     note = serializers.CharField(source="said_note", help_text="As it was written last; may be empty.")
     tags = serializers.ListField(source="tag_list", child=serializers.CharField())
     tally = tally_field(source="known_tally")
@@ -106,6 +114,15 @@ class RunSerializer(ReadSerializer):
 
     def get_miss_word(self, run: Run) -> str:
         return run.game.pressed_words[1]
+
+
+class KitSerializer(ReadSerializer):
+    """What a device needs to begin a run by itself."""
+
+    rung = serializers.IntegerField(source="run.rung_id")
+    side = SideField(source="run.side")
+    game = serializers.CharField(help_text="Which of the plain games it is, without a plan; empty on a rung.")
+    run = RunSerializer(help_text="A run as it would begin now; what is drawn anew for every run is open in its rules.")
 
 
 class LadderNameSerializer(ReadSerializer):

@@ -22,6 +22,7 @@ from runs.api.serializers import (
     DescribedSerializer,
     EventSerializer,
     EventsSerializer,
+    KitSerializer,
     NewRunSerializer,
     OldResultsSerializer,
     QuickRunSerializer,
@@ -31,6 +32,7 @@ from runs.api.serializers import (
     SetAsideSerializer,
     StrokesSerializer,
 )
+from runs.kits import list_kits
 from runs.models import Event, Run
 
 if TYPE_CHECKING:
@@ -75,8 +77,21 @@ class RunView(APIView):
             side=values["side"],
             started_at=values["started_at"],
             part_id=values["part"],
+            was_played=values["was_played"],
         )
         return Response(RunSerializer(run).data)
+
+
+RUNGS = OpenApiParameter("rung", int, many=True, description="The rungs that may be played; the plain games are there.")
+
+
+class KitsView(APIView):
+    """What a device takes along to begin runs where no server can be reached."""
+
+    @extend_schema(operation_id="list_kits", parameters=[RUNGS], responses=KitSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        asked = [int(each) for each in request.query_params.getlist("rung") if each.isdecimal()]
+        return Response(KitSerializer(list_kits(request.user, asked), many=True).data)
 
 
 class QuickRunView(APIView):

@@ -46,6 +46,32 @@ const onceOnly: Middleware = {
   },
 };
 
+/** A change as it is kept where no server can be reached. */
+export interface RawChange {
+  method: string;
+  address: string;
+  body: object;
+  key: string;
+}
+
+/** Sends a change that was kept; throws a ProblemError for a refusal. */
+export async function sendChange({ method, address, body, key }: RawChange): Promise<unknown> {
+  if (!readCookie("csrftoken")) await fetch("/_allauth/browser/v1/config");
+  const headers = {
+    "Content-Type": "application/json",
+    "X-CSRFToken": readCookie("csrftoken") ?? "",
+    "Idempotency-Key": key,
+  };
+  const response = await fetch(address, { method, headers, body: JSON.stringify(body) });
+  const answer: unknown = await response.json().catch(() => null);
+  if (!response.ok) throw new ProblemError(response.status, asProblem(answer));
+  return answer;
+}
+
+/** Whether a request failed because nobody was there to answer, and not because it was refused. */
+export const isUnreachable = (error: unknown) =>
+  !(error instanceof ProblemError) || [502, 503, 504].includes(error.status);
+
 export const api = createClient<paths>({ baseUrl: "/", fetch: fetchOrRecall });
 export const account = createClient<AccountPaths>({ baseUrl: "/" });
 api.use(csrf, onceOnly);

@@ -173,30 +173,6 @@ export function useBlockChange(id: number) {
   );
 }
 
-export function useStartRun() {
-  return useChange(
-    ({ id, ...body }: Schemas["NewRunRequest"] & { id: string }) =>
-      unwrap(api.PUT("/api/runs/{run_id}/", { params: { path: { run_id: id } }, body })),
-    ["runs"],
-  );
-}
-
-export function useQuickRun() {
-  return useChange(
-    ({ id, ...body }: Schemas["QuickRunRequest"] & { id: string }) =>
-      unwrap(api.PUT("/api/quick-runs/{run_id}/", { params: { path: { run_id: id } }, body })),
-    ["runs"],
-  );
-}
-
-export function usePartDone() {
-  return useChange(
-    (id: number) => unwrap(api.POST("/api/parts/{part_id}/done/", { params: { path: { part_id: id } } })),
-    ["blocks"],
-    ["today"],
-  );
-}
-
 export function useDecision(ladderId: number) {
   return useChange(
     (body: Schemas["DecisionRequest"]) =>

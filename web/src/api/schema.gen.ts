@@ -373,6 +373,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kits/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What a device takes along to begin runs where no server can be reached. */
+        get: operations["list_kits"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/ladders/": {
         parameters: {
             query?: never;
@@ -3119,6 +3136,15 @@ export interface components {
             is_locked?: boolean;
             place?: number | null;
         };
+        /** @description What a device needs to begin a run by itself. */
+        Kit: {
+            rung: number;
+            side: components["schemas"]["Side"];
+            /** @description Which of the plain games it is, without a plan; empty on a rung. */
+            game: string;
+            /** @description A run as it would begin now; what is drawn anew for every run is open in its rules. */
+            run: components["schemas"]["Run"];
+        };
         /** @description A rung that another one needs. */
         KnownNeed: {
             rung: number;
@@ -3604,6 +3630,11 @@ export interface components {
             part?: number | null;
             /** Format: date-time */
             started_at: string;
+            /**
+             * @description It began on a device without a network: nothing refuses it any more.
+             * @default false
+             */
+            was_played?: boolean;
         };
         NewTermsRequest: {
             windows: components["schemas"]["NewWindowRequest"][];
@@ -3697,22 +3728,6 @@ export interface components {
             threshold: components["schemas"]["Asked"];
             standing: components["schemas"]["LadderStanding"];
             is_working_rung: boolean;
-            /**
-             * @description What a comfort is called, from 1 up.
-             * @default [
-             *       "at my limit",
-             *       "hard",
-             *       "it works",
-             *       "comfortable",
-             *       "easy"
-             *     ]
-             */
-            comforts: string[];
-            /**
-             * @description What a comfort of 0 is called.
-             * @default it hurt
-             */
-            hurt_words: string;
             /** @description What is said where it is enough for today; empty where one may go on. */
             closing: string;
             /** @description The named range that the result lies in, or is next; may be empty. */
@@ -3950,7 +3965,10 @@ export interface components {
             is_mirrored?: boolean;
             is_eased?: boolean;
         };
+        /** @description When something happened, where that was not now: on a device without a network. */
         PatchedBlockChangeRequest: {
+            /** Format: date-time */
+            at?: string | null;
             change?: components["schemas"]["BlockChangeChangeEnum"];
             /** @default  */
             note?: string;
@@ -4491,6 +4509,22 @@ export interface components {
             set_aside: string;
             /** @description 1, at my limit, to 5, easy; 0: it hurt. */
             comfort: number | null;
+            /**
+             * @description What a comfort is called, from 1 up.
+             * @default [
+             *       "at my limit",
+             *       "hard",
+             *       "it works",
+             *       "comfortable",
+             *       "easy"
+             *     ]
+             */
+            comforts: string[];
+            /**
+             * @description What a comfort of 0 is called.
+             * @default it hurt
+             */
+            hurt_words: string;
             /** @description As it was written last; may be empty. */
             note: string;
             tags: string[];
@@ -5507,6 +5541,11 @@ export interface components {
          * @enum {string}
          */
         WhatForEnum: "next" | "easier" | "between";
+        /** @description When something happened, where that was not now: on a device without a network. */
+        WhenRequest: {
+            /** Format: date-time */
+            at?: string | null;
+        };
         WhyRequest: {
             key: string;
             why: string;
@@ -7827,6 +7866,60 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_kits: {
+        parameters: {
+            query?: {
+                /** @description The rungs that may be played; the plain games are there. */
+                rung?: number[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kit"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -11356,7 +11449,11 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: never;
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["WhenRequest"];
+            };
+        };
         responses: {
             200: {
                 headers: {
@@ -11399,6 +11496,14 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

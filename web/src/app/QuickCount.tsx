@@ -4,8 +4,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 
 import type { Schemas } from "../api/client";
-import { useQuickRun } from "../api/queries";
-import { makeUuid } from "../shared/lib/uuid";
+import { useQuickRun } from "../shared/device/steps";
 import { tape } from "../shared/ui/tape";
 
 const GAMES: { game: Schemas["QuickRunRequest"]["game"]; title: string; words: string }[] = [
@@ -20,10 +19,7 @@ export function QuickCount() {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const start = (game: Schemas["QuickRunRequest"]["game"]) => {
     setAnchor(null);
-    begin.mutate(
-      { id: makeUuid(), game, started_at: new Date().toISOString() },
-      { onSuccess: (run) => void navigate(`/practise/runs/${run.id}`) },
-    );
+    begin.mutate(game, { onSuccess: (run) => void navigate(`/practise/runs/${run.id}`) });
   };
   return (
     <>

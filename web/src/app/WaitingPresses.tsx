@@ -5,8 +5,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useSyncExternalStore, type ReactNode } from "react";
 
 import { readAnew } from "../api/queries";
-import { sweep } from "../features/practise/sweep";
-import { quantity, showMoment } from "../shared/lib/format";
+import { sweep } from "../shared/device/sweep";
+import { showMoment } from "../shared/lib/format";
 import { network } from "../shared/lib/network";
 import { useWaiting } from "../shared/lib/usePresses";
 import { tape } from "../shared/ui/tape";
@@ -49,10 +49,10 @@ function Ready() {
 
 export function WaitingPresses() {
   const client = useQueryClient();
-  const waiting = useWaiting();
+  const waiting = useWaiting("waits", "wait");
   const { isReady, hasNewer } = useSyncExternalStore(onDevice.subscribe, onDevice.read);
   const { isAway, shownOf } = useSyncExternalStore(network.subscribe, network.read);
-  const isWaiting = waiting > 0;
+  const isWaiting = waiting !== "";
   useEffect(() => onDevice.begin(client), [client]);
   useEffect(() => {
     const send = () =>
@@ -67,7 +67,7 @@ export function WaitingPresses() {
       window.removeEventListener("online", send);
     };
   }, [client, isWaiting]);
-  if (isWaiting) return <Said>{quantity(waiting, "press waits", "presses wait")} here</Said>;
+  if (isWaiting) return <Said>{waiting} here</Said>;
   if (isAway) return <Said>{shownOf === null ? "No network" : `No network: as of ${showMoment(shownOf)}`}</Said>;
   if (hasNewer)
     return (

@@ -1,10 +1,11 @@
 import { QueryClient } from "@tanstack/react-query";
 
 import { ProblemError } from "../api/client";
+import { network } from "../shared/lib/network";
 
 /** A refusal will be refused again; a server that cannot be reached may come back. */
 function isWorthRetrying(failures: number, error: Error): boolean {
-  return !(error instanceof ProblemError) && failures < 3;
+  return !(error instanceof ProblemError) && failures < (network.read().isAway ? 1 : 3);
 }
 
 export const queryClient = new QueryClient({

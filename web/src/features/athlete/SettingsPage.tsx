@@ -6,7 +6,6 @@ import { Link as RouterLink, useNavigate } from "react-router";
 
 import { account, api, ProblemError, unwrap, type Schemas } from "../../api/client";
 import { athleteQuery, useChange, type Athlete } from "../../api/queries";
-import { quantity } from "../../shared/lib/format";
 import { forgetDevice } from "../../shared/lib/deviceStore";
 import { forgetAll, setOwner } from "../../shared/lib/storage";
 import { useWaiting } from "../../shared/lib/usePresses";
@@ -145,7 +144,7 @@ function CourtSettings({ athlete }: { athlete: Athlete }) {
 function SignOut() {
   const client = useQueryClient();
   const navigate = useNavigate();
-  const waiting = useWaiting();
+  const waiting = useWaiting("has", "have");
   const [isAsking, setIsAsking] = useState(false);
   const leave = async () => {
     // The server answers 401 to say that nobody is signed in any more: that is the wish, not a fault.
@@ -157,7 +156,7 @@ function SignOut() {
     client.clear();
     await navigate("/welcome", { replace: true });
   };
-  if (isAsking && waiting > 0) {
+  if (isAsking && waiting) {
     return (
       <Alert
         severity="warning"
@@ -168,8 +167,8 @@ function SignOut() {
             Sign out all the same
           </Button>
         }>
-        {quantity(waiting, "press has", "presses have")} not reached the server yet. Signing out forgets them; stay
-        signed in until the connection is back, and they are sent by themselves.
+        {waiting} not reached the server yet. Signing out forgets them; stay signed in until the connection is back, and
+        they are sent by themselves.
       </Alert>
     );
   }
@@ -177,7 +176,7 @@ function SignOut() {
     <Button
       variant="outlined"
       sx={{ alignSelf: "flex-start" }}
-      onClick={() => (waiting > 0 ? setIsAsking(true) : void leave())}>
+      onClick={() => (waiting ? setIsAsking(true) : void leave())}>
       Sign out
     </Button>
   );

@@ -2,21 +2,16 @@
 import { Box, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
 import { Link as RouterLink } from "react-router";
 
-import { api, unwrap } from "../../api/client";
-import { useChange, type Run } from "../../api/queries";
+import type { Run } from "../../api/queries";
+import { useComfort } from "../../shared/device/steps";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 
 /** What is said where it hurt, below the scale. */
 const HURT = 0;
 
-export function Comfort({ run, words, hurt }: { run: Run; words: string[]; hurt: string }) {
-  const save = useChange(
-    (comfort: number | null) =>
-      unwrap(api.PUT("/api/runs/{run_id}/comfort/", { params: { path: { run_id: run.id } }, body: { comfort } })),
-    ["runs"],
-    ["ladders"],
-    ["today"],
-  );
+export function Comfort({ run }: { run: Run }) {
+  const { comforts: words, hurt_words: hurt } = run;
+  const save = useComfort(run);
   const said = save.isPending ? save.variables : run.comfort;
   return (
     <Box>

@@ -4,7 +4,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
-import { athleteQuery, blockQuery, useBlockChange, usePartDone, type Block, type Part } from "../../api/queries";
+import { athleteQuery, blockQuery, type Block, type Part } from "../../api/queries";
+import { usePartDone, usePlayBlock } from "../../shared/device/steps";
 import { quantity, showMinutes } from "../../shared/lib/format";
 import { useKept } from "../../shared/lib/useKept";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
@@ -28,7 +29,7 @@ const LONGEST_NOTE = 2000;
 const LEAVE_S = 5;
 
 function NowChallenge({ block, part, startsRuns }: { block: Block; part: Part; startsRuns: boolean }) {
-  const done = usePartDone();
+  const done = usePartDone(block);
   const { start } = useStart();
   if (!part.rung) return null;
   const played = part.runs.length;
@@ -79,7 +80,7 @@ function turnsOf(block: Block, part: Part): string {
 }
 
 function NowNote({ block, part }: { block: Block; part: Part | undefined }) {
-  const change = useBlockChange(block.id);
+  const change = usePlayBlock(block);
   const navigate = useNavigate();
   const [note, setNote] = useState("");
   const [effort, setEffort] = useState<number | null>(null);
@@ -125,7 +126,7 @@ function Now({ block, part, next, playsItself, startsRuns }: NowProps) {
   if (part.rung) return <NowChallenge block={block} part={part} startsRuns={startsRuns} />;
   if (!athlete) return null;
   return (
-    <TimedPart part={part} next={next} athlete={athlete} playsItself={playsItself}>
+    <TimedPart block={block} part={part} next={next} athlete={athlete} playsItself={playsItself}>
       {part.game && <ForTwo block={block} part={part} game={part.game} athlete={athlete} />}
     </TimedPart>
   );
@@ -135,7 +136,7 @@ function Playing({ block }: { block: Block }) {
   const open = block.parts.filter(isOpen);
   const current = open.find((part) => part.id === block.now);
   const next = open.find((part) => part !== current);
-  const done = usePartDone();
+  const done = usePartDone(block);
   // Its clocks start, and what is over makes way for what comes next, by themselves.
   const [playsItself, setPlaysItself] = useKept("block-plays-itself", (kept) => kept === true);
   const [startsRuns, setStartsRuns] = useRunsStart();
@@ -171,7 +172,7 @@ function Playing({ block }: { block: Block }) {
 }
 
 function Begin({ block }: { block: Block }) {
-  const change = useBlockChange(block.id);
+  const change = usePlayBlock(block);
   return (
     <Panel>
       <Stack spacing={2.5}>

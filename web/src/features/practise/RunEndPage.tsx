@@ -1,9 +1,10 @@
 /** The end of a run: what happened, beside the usual, the best and the mark; the verdict with its reasons; what next. */
 import { Box, Button, Stack, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, type UseQueryResult } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
+import { isUnreachable } from "../../api/client";
 import { blockQuery, outcomeQuery, type Outcome, type Run } from "../../api/queries";
 import { quantity, showNumber } from "../../shared/lib/format";
 import { Decision } from "../../shared/ui/Decision";
@@ -18,6 +19,7 @@ import { AttachRun } from "./AttachRun";
 import { Breather } from "./Breather";
 import { StartButton } from "./Briefing";
 import { Comfort } from "./Comfort";
+import { EndHere } from "./EndHere";
 import { RunBreakdown } from "./RunBreakdown";
 import { RunNote } from "./RunNote";
 import { SetAside } from "./SetAside";
@@ -215,6 +217,11 @@ function WhatNext({ run, closing }: { run: Run; closing: string }) {
 export default function RunEndPage() {
   const id = useParams()["runId"] ?? "";
   const query = useQuery(outcomeQuery(id));
+  if (query.isError && !query.data && isUnreachable(query.error)) return <EndHere id={id} />;
+  return <TheEnd id={id} query={query} />;
+}
+
+function TheEnd({ id, query }: { id: string; query: UseQueryResult<Outcome> }) {
   const outcome = query.data;
   const heading = outcome ? `${outcome.run.ladder.title}: ${outcome.run.rung.title}` : "End of the run";
   const why = outcome && (
@@ -261,7 +268,7 @@ export default function RunEndPage() {
             <VerdictLine outcome={data} />
             <WhatHappened outcome={data} />
             <RunBreakdown breakdown={data.breakdown} />
-            {data.run.is_over && <Comfort run={data.run} words={data.comforts} hurt={data.hurt_words} />}
+            {data.run.is_over && <Comfort run={data.run} />}
             {data.run.is_quick ? <AttachRun run={data.run} /> : <TheVerdict outcome={data} />}
             <WhatNext run={data.run} closing={data.closing} />
             <Panel title="For the record">

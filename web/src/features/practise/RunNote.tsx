@@ -2,7 +2,9 @@
 import { Button, Stack, TextField, Typography } from "@mui/material";
 import { useState } from "react";
 
+import { isUnreachable } from "../../api/client";
 import { recordEvents, useChange, type Run } from "../../api/queries";
+import { keepPresses } from "../../shared/lib/presses";
 import { makeUuid } from "../../shared/lib/uuid";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 
@@ -10,10 +12,15 @@ const LONGEST_NOTE = 500;
 
 export function RunNote({ run }: { run: Run }) {
   const [text, setText] = useState("");
-  const add = useChange(
-    () => recordEvents(run.id, [{ id: makeUuid(), kind: "note", seq: run.last_seq + 1, at_ms: run.last_at_ms, text }]),
-    ["runs"],
-  );
+  const add = useChange(async () => {
+    const note = { id: makeUuid(), kind: "note" as const, seq: run.last_seq + 1, at_ms: run.last_at_ms, text };
+    try {
+      await recordEvents(run.id, [note]);
+    } catch (error) {
+      // It waits with the run's presses, and goes behind them.
+      if (!isUnreachable(error) || !(await keepPresses(run.id, [note]))) throw error;
+    }
+  }, ["runs"]);
   return (
     <Stack
       spacing={1}

@@ -2,7 +2,8 @@
 import { Box, Button, Stack, Typography } from "@mui/material";
 import { useMemo, type ReactNode } from "react";
 
-import { usePartDone, type Athlete, type Part } from "../../api/queries";
+import type { Athlete, Block, Part } from "../../api/queries";
+import { usePartDone } from "../../shared/device/steps";
 import { showClock } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { Extend } from "./RunningBlock";
@@ -20,6 +21,7 @@ const DONE: Partial<Record<Part["kind"], string>> = {
 };
 
 interface TimedPartProps {
+  block: Block;
   part: Part;
   next: Part | undefined;
   athlete: Athlete;
@@ -28,8 +30,8 @@ interface TimedPartProps {
   children?: ReactNode;
 }
 
-export function TimedPart({ part, next, athlete, playsItself, children }: TimedPartProps) {
-  const done = usePartDone();
+export function TimedPart({ block, part, next, athlete, playsItself, children }: TimedPartProps) {
+  const done = usePartDone(block);
   const { speaker } = useSound(athlete);
   const say = (words: string) => void speaker.speak(words);
   const steps = useMemo(

@@ -14,7 +14,7 @@ import { makeUuid } from "../../shared/lib/uuid";
 import { Counter, type Counted } from "./counter";
 import { OPEN_LINK, Outbox, type Link } from "./outbox";
 import type { RunClock } from "./runClock";
-import type { RunServer } from "./runServer";
+import type { RunServer } from "../../shared/device/runServer";
 import { Windows } from "./windows";
 
 export interface Standing extends Link {

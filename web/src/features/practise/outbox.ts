@@ -3,7 +3,8 @@ import { ProblemError } from "../../api/client";
 import type { NewEvent, Recorded } from "../../api/queries";
 import { afterDrawing } from "../../shared/lib/afterDrawing";
 import { keepPresses, keepSent } from "../../shared/lib/presses";
-import { MOST_A_BATCH, type RunServer } from "./runServer";
+import type { RunServer } from "../../shared/device/runServer";
+import { MOST_A_BATCH } from "../../shared/device/sweep";
 
 /** Another window sends what was pressed there; should it be closed before that, this one does. */
 const OTHERS_SEND_MS = 3000;

@@ -3,11 +3,12 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
 
 import { outcomeQuery, type EventKind, type Run } from "../../api/queries";
+import { endHere } from "../../shared/device/steps";
 import { forgetRun, type KeptRun } from "../../shared/lib/presses";
 import { CourtRun, type Origin, type Standing } from "./courtRun";
 import { RunClock } from "./runClock";
-import { serverOf } from "./runServer";
-import { holdRun } from "./sweep";
+import { serverOf } from "../../shared/device/runServer";
+import { holdRun } from "../../shared/device/sweep";
 
 const SAVE_EVERY_MS = 1000;
 
@@ -60,12 +61,15 @@ export function useCourt(run: Run, kept: KeptRun): Court {
       save();
       letGo();
       play.leave();
-      if (play.read().tally.is_over && play.waiting === 0) void forgetRun(run.id);
       window.clearInterval(timer);
       window.removeEventListener("pagehide", save);
       window.removeEventListener("online", retry);
+      const standing = play.read();
+      if (!standing.tally.is_over) return;
+      if (play.waiting === 0) void forgetRun(run.id);
+      else void endHere(client, run, standing).catch(() => undefined);
     };
-  }, [play, clock, retry, run.id]);
+  }, [client, play, clock, retry, run]);
 
   return { standing, clock, press, tick, retry, isBehind: () => play.isBehind };
 }

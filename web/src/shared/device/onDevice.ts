@@ -1,6 +1,7 @@
 /** The application on this device: kept so that it opens without a network, brought up to date when nothing is in play. */
 import type { QueryClient } from "@tanstack/react-query";
 
+import { api, unwrap } from "../../api/client";
 import {
   athleteQuery,
   blockQuery,
@@ -13,7 +14,9 @@ import {
 import { layoutQuery, libraryQuery } from "../../api/setup";
 import { weekQuery } from "../../api/planning";
 import { rules } from "./rules";
+import { KITS } from "./steps";
 import { noteTrouble } from "./troubles";
+import { keepAnswer } from "../lib/answers";
 import { Followed } from "../lib/followed";
 import { localDay } from "../lib/format";
 import { onDevice as deviceStorage } from "../lib/storage";
@@ -24,6 +27,7 @@ const SETTLE_MS = 4000;
 const READY = "ready";
 const MOST_BLOCKS = 3;
 const MOST_LADDERS = 12;
+const MOST_RUNGS = 60;
 
 interface OnDevice {
   /** Whether the application opens, and counts, where no server can be reached. */
@@ -110,12 +114,23 @@ async function takeAlong(client: QueryClient) {
     client.query(libraryQuery),
   ]);
   const next = blocks.filter(({ status }) => status === "planned" || status === "started").slice(0, MOST_BLOCKS);
+  const planned = new Set<number>();
   // One after the other: nobody waits for them, and others may wait for the server.
   for (const { id } of next) {
     const block = await client.query(blockQuery(id));
+    block.parts.forEach(({ rung }) => rung && planned.add(rung.id));
     for (const { id: layout } of block.layouts) await client.query(layoutQuery(layout));
   }
+  ladders.forEach(({ working }) => planned.add(working.id));
   for (const { ladder } of ladders.slice(0, MOST_LADDERS)) await client.query(ladderQuery(ladder.id));
+  await takeKits([...planned]);
+}
+
+/** What runs are begun from without a network: of what is planned first, then of what is worked on. */
+async function takeKits(rungs: number[]) {
+  const query = { rung: rungs.slice(0, MOST_RUNGS) };
+  const kits = await unwrap(api.GET("/api/kits/", { params: { query } }));
+  await keepAnswer(KITS, JSON.stringify(kits));
 }
 
 export const onDevice = new Keeper();

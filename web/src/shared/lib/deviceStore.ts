@@ -18,15 +18,31 @@ export interface KeptAnswer {
   at: number;
 }
 
+/** A change that was made without a network, as it is sent when there is one. */
+export interface KeptChange {
+  /** In the order in which they were made. */
+  number: number;
+  method: "PUT" | "POST" | "PATCH";
+  address: string;
+  body: object;
+  /** Its own name, so that it is done once however often it is sent. */
+  key: string;
+  /** What it is, for whoever reads that it was refused. */
+  words: string;
+  /** The run that begins with it, if one does. */
+  run?: string;
+}
+
 class DeviceStore extends Dexie {
   events!: Table<KeptPress, string>;
+  changes!: Table<KeptChange, number>;
   answers!: Table<KeptAnswer, string>;
 
   constructor(owner: string) {
     super(`jolly.${owner}`);
     this.version(1).stores({ events: "id, run" });
     this.version(2)
-      .stores({ events: "id, run, isSent", answers: "address, at" })
+      .stores({ events: "id, run, isSent", answers: "address, at", changes: "++number" })
       .upgrade((change) => change.table("events").toCollection().modify({ isSent: 0 }));
   }
 }

@@ -1,5 +1,7 @@
 import { useEffect, useState } from "react";
 
+import { watchChanges } from "./changes";
+import { quantity } from "./format";
 import { watchPresses } from "./presses";
 
 /** How many presses wait on this device, run by run. */
@@ -9,7 +11,11 @@ export function usePresses(): Record<string, number> {
   return counts;
 }
 
-/** How many presses wait on this device in all. */
-export function useWaiting(): number {
-  return Object.values(usePresses()).reduce((sum, count) => sum + count, 0);
+/** What waits on this device to be sent, in words: presses, or else other changes; empty where nothing does. */
+export function useWaiting(one: string, many: string): string {
+  const presses = Object.values(usePresses()).reduce((sum, count) => sum + count, 0);
+  const [changes, setChanges] = useState(0);
+  useEffect(() => watchChanges(setChanges), []);
+  if (presses > 0) return quantity(presses, `press ${one}`, `presses ${many}`);
+  return changes > 0 ? quantity(changes, `change ${one}`, `changes ${many}`) : "";
 }

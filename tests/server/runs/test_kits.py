@@ -1,0 +1,110 @@
+"""A run that a device begins by itself is the one that the server would have begun."""
+
+from __future__ import annotations
+
+import json
+from datetime import datetime, timedelta
+from typing import Any
+from uuid import uuid4
+
+import pytest
+from rest_framework.test import APIClient
+
+from accounts.models import Athlete
+from accounts.selectors import get_day
+from jolly_core.challenges.registry import FORMATS
+from jolly_core.device.wire import Device
+from ladders.models import Ladder
+from tests.server.conftest import rung_id
+from tests.server.moments import MOMENT
+from tests.server.player import Player, events
+from tests.server.runs.test_every_game import own
+
+MOMENTS_PARTED = ("started_at",)
+
+
+def device(name: str, **values: Any) -> Any:
+    return json.loads(Device().answer(json.dumps({"call": name, "with": values})))["value"]
+
+
+def kits(client: APIClient, *rungs: int) -> list[Any]:
+    answer = client.get("/api/kits/", {"rung": rungs})
+    assert answer.status_code == 200
+    found: list[Any] = answer.json()
+    return found
+
+
+def begun(kit: Any, athlete: Athlete, at: datetime = MOMENT, **values: Any) -> Any:
+    day = get_day(athlete, at).isoformat()
+    return device("begin_run", kit=kit, run=str(uuid4()), started_at=at.isoformat(), day=day, **values)
+
+
+def without_moments(run: Any) -> Any:
+    return {name: value for name, value in run.items() if name not in MOMENTS_PARTED}
+
+
+def start_late(client: APIClient, run: Any) -> Any:
+    """The start arrives at the server when the network is back."""
+    body = {"rung": run["rung"]["id"], "side": run["side"], "part": run["part"], "started_at": run["started_at"]}
+    return client.put(f"/api/runs/{run['id']}/", {**body, "was_played": True}, format="json")
+
+
+@pytest.mark.parametrize("format_id", list(FORMATS))
+def test_begins_as_the_server_begins_it(format_id: str, athlete: Athlete, client: APIClient) -> None:
+    """Whatever is drawn for it, by the run's own id."""
+    [kit] = kits(client, own(athlete, format_id))
+    here = begun(kit, athlete)
+    there = start_late(client, here).json()
+    assert without_moments(here) == without_moments(there)
+
+
+def test_each_side_has_its_own(athlete: Athlete, client: APIClient, player: Player, serving: Ladder) -> None:
+    rung = rung_id(serving)
+    for day in range(4):
+        player.play(rung, "ooooooxxxx", side=serving.sides[0], day=day)
+    found = kits(client, rung)
+    assert [kit["side"] for kit in found] == list(serving.sides)
+    at = MOMENT + timedelta(days=9)
+    for kit in found:
+        here = begun(kit, athlete, at)
+        assert without_moments(here) == without_moments(start_late(client, here).json())
+    assert [kit["run"]["yardstick"]["usual"] for kit in found] == [6, None]
+
+
+def test_a_whole_run_played_without_a_network_is_the_same_there(
+    athlete: Athlete, client: APIClient, player: Player, putting: Ladder
+) -> None:
+    [kit] = kits(client, rung_id(putting))
+    run = begun(kit, athlete)
+    pressed = events("ooxolooxoou")
+    here = device("open", run=run["id"], rules=run["rules"], sent=[], waiting=pressed)
+    assert start_late(client, run).status_code == 200
+    there = player.send(run["id"], pressed).json()
+    assert all(here[name] == there[name] for name in ("tally", "result", "distance"))
+
+
+def test_the_plain_games_are_taken_along_once_they_were_played(client: APIClient) -> None:
+    assert kits(client) == []
+    body = {"game": "row", "started_at": MOMENT.isoformat()}
+    client.put(f"/api/quick-runs/{uuid4()}/", body, format="json")
+    assert [kit["game"] for kit in kits(client)] == ["row"]
+
+
+def test_what_was_played_is_not_refused_afterwards(
+    athlete: Athlete, client: APIClient, player: Player, putting: Ladder
+) -> None:
+    """Its cap was used up meanwhile on another device, and its part of the block is no more."""
+    rung = own(athlete, "capped_attempts", cap=3)
+    [kit] = kits(client, rung)
+    player.play(rung, "ooo")
+    here = begun(kit, athlete, MOMENT + timedelta(minutes=5), part=4711)
+    answer = start_late(client, here)
+    assert (answer.status_code, answer.json()["part"]) == (200, None)
+    refused = client.put(
+        f"/api/runs/{uuid4()}/", {"rung": rung, "side": "none", "started_at": here["started_at"]}, format="json"
+    )
+    assert refused.json()["code"] == "dose_used_up"
+
+
+def test_another_athletes_rungs_are_not_there(client: APIClient, stranger: Athlete) -> None:
+    assert kits(client, own(stranger, "streak")) == []
