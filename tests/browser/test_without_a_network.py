@@ -23,6 +23,16 @@ def wait_until_ready(page: Page) -> None:
     expect(ready).to_be_visible(timeout=SET_UP_MS)
 
 
+def on_the_court(page: Page) -> AthleteAtTheScreen:
+    """A new athlete with a run of ten putts in play."""
+    athlete = AthleteAtTheScreen(page)
+    athlete.sign_up()
+    athlete.take_ladder("Putts from the circle")
+    athlete.open_run("Putts from the circle")
+    athlete.start()
+    return athlete
+
+
 def count_on(page: Page) -> AthleteAtTheScreen:
     """An athlete two makes into a run that this device counts."""
     athlete = AthleteAtTheScreen(page)
@@ -73,11 +83,7 @@ def test_the_first_answers_are_the_servers_and_the_rest_the_devices(open_page: O
         held.append(route)
 
     page.route("**/rules/core-*", hold)
-    athlete = AthleteAtTheScreen(page)
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
-    athlete.open_run("Putts from the circle")
-    athlete.start()
+    athlete = on_the_court(page)
     athlete.press("make", "miss", "make")
     athlete.expect_count(2)
     athlete.expect_counted("there")
@@ -111,11 +117,7 @@ def test_where_the_rules_do_not_run_the_server_counts_and_settings_say_why(
 ) -> None:
     page = open_page(is_quiet=True)
     page.route(re.compile("/rules/(worker|python)"), lambda route: route.fulfill(**answer))  # type: ignore[arg-type]
-    athlete = AthleteAtTheScreen(page)
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
-    athlete.open_run("Putts from the circle")
-    athlete.start()
+    athlete = on_the_court(page)
     athlete.press("make", "miss", "make")
     athlete.expect_count(2)
     athlete.expect_counted("there")

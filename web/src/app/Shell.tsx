@@ -95,7 +95,8 @@ function Strip() {
           minHeight: 52,
           display: "grid",
           alignItems: "center",
-          gridTemplateColumns: { xs: "1fr auto", md: "1fr auto 1fr" },
+          gridTemplateColumns: { xs: "1fr auto auto auto", md: "1fr auto 1fr" },
+          columnGap: { xs: 0.75, md: 0 },
         }}>
         <Link
           component={RouterLink}
@@ -126,7 +127,10 @@ function Strip() {
         </Link>
         <LoopLinks />
         {athlete && (
-          <Stack direction="row" sx={{ justifySelf: "end", alignItems: "center", gap: 1.5 }}>
+          // On a phone its children stand in the strip's own grid: what is said of this device has a line to itself.
+          <Stack
+            direction="row"
+            sx={{ display: { xs: "contents", md: "flex" }, justifySelf: "end", alignItems: "center", gap: 1.5 }}>
             <Suspense fallback={null}>
               <WaitingPresses />
               <QuickCount />

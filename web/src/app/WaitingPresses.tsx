@@ -19,6 +19,10 @@ function Said({ children, isLoud = true }: { children: ReactNode; isLoud?: boole
     <Box
       role="status"
       sx={{
+        gridColumn: isLoud ? { xs: "1 / -1" } : undefined,
+        order: isLoud ? { xs: 1, md: 0 } : undefined,
+        justifySelf: "start",
+        mb: isLoud ? { xs: 0.75, md: 0 } : 0,
         bgcolor: isLoud ? tape.mustard : "transparent",
         color: isLoud ? tape.ink : "inherit",
         px: 1,

@@ -27,7 +27,7 @@ export function ThisDevice() {
         <Typography>{COUNTS[status]}</Typography>
         <Typography>
           {isReady
-            ? "Ready without network: the application opens, shows what it showed last, and runs that are begun are counted on. What is pressed is sent when the network is back."
+            ? "Ready without network: the application opens and shows what it showed last; runs and planned blocks are begun, played and noted. All of it is sent when the network is back, and the verdicts come then."
             : "Without a network this device is not ready yet: leave the application open for a moment."}
         </Typography>
         {isInstalled ? (

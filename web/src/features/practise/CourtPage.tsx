@@ -62,8 +62,14 @@ const LinkNotice = memo(function LinkNotice({ onRetry, ...link }: LinkNoticeProp
   );
 });
 
+interface CallStripProps {
+  words: string | null;
+  /** How many presses wait here while the court plays on by itself; 0 where none do. */
+  waiting: number;
+}
+
 /** A strip of its own for what is called out: it hides nothing, and nothing moves when it comes. */
-const CallStrip = memo(function CallStrip({ words }: { words: string | null }) {
+const CallStrip = memo(function CallStrip({ words, waiting }: CallStripProps) {
   return (
     <Box
       role="status"
@@ -78,6 +84,11 @@ const CallStrip = memo(function CallStrip({ words }: { words: string | null }) {
         lineHeight: 1,
       }}>
       {words && <Box sx={{ bgcolor: court.mustard, color: court.ground, px: 3, py: 0.5 }}>{words}</Box>}
+      {!words && waiting > 0 && (
+        <Box sx={{ color: court.mustard, fontSize: "1rem", fontWeight: 500 }}>
+          No network: {quantity(waiting, "press waits", "presses wait")} here
+        </Box>
+      )}
     </Box>
   );
 });
@@ -88,19 +99,12 @@ interface CourtHeaderProps {
   usedS: number;
   isPaused: boolean;
   wayOut: string;
-  /** How many presses wait here while the court plays on by itself; 0 where none do. */
-  waiting: number;
 }
 
-const CourtHeader = memo(function CourtHeader({ run, wayOut, waiting, ...clock }: CourtHeaderProps) {
+const CourtHeader = memo(function CourtHeader({ run, wayOut, ...clock }: CourtHeaderProps) {
   return (
     <Box component="header" sx={{ display: "flex", alignItems: "center", gap: 2, px: { xs: 1.5, md: 2 }, py: 1 }}>
       <CourtHeading run={run} />
-      {waiting > 0 && (
-        <Box role="status" sx={{ color: court.mustard, lineHeight: 1.2, textAlign: "right", fontSize: "0.95rem" }}>
-          No network: {quantity(waiting, "press waits", "presses wait")} here
-        </Box>
-      )}
       {run.block !== null && <BlockClock blockId={run.block} />}
       <CourtClock {...clock} />
       <Button component={RouterLink} to={wayOut} color="inherit" sx={{ minWidth: 0 }}>
@@ -140,15 +144,8 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
   );
   return (
     <CourtFrame isPlaying={isOn} isCountedHere={standing.isCountedHere}>
-      <CourtHeader
-        run={run}
-        leftS={play.leftS}
-        usedS={play.usedS}
-        isPaused={standing.isPaused}
-        wayOut={play.wayOut}
-        waiting={isCalm(standing) ? standing.waiting : 0}
-      />
-      <CallStrip words={play.call} />
+      <CourtHeader run={run} leftS={play.leftS} usedS={play.usedS} isPaused={standing.isPaused} wayOut={play.wayOut} />
+      <CallStrip words={play.call} waiting={isCalm(standing) ? standing.waiting : 0} />
       <LinkNotice
         problem={standing.problem}
         isCutOff={standing.isCutOff}
