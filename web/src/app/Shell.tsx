@@ -109,6 +109,8 @@ function Strip() {
             fontWeight: 750,
             fontSize: "1.15rem",
             py: 1,
+            // However much stands beside it, the strip keeps its height: what is below does not move under a finger.
+            whiteSpace: "nowrap",
           }}>
           Jolly Ladder
           <Box
@@ -139,7 +141,8 @@ function Strip() {
               component={RouterLink}
               to="/settings"
               underline="hover"
-              sx={{ color: "inherit", fontSize: "0.92rem", py: 1, textAlign: "right" }}>
+              noWrap
+              sx={{ color: "inherit", fontSize: "0.92rem", py: 1, textAlign: "right", whiteSpace: { md: "normal" } }}>
               {athlete.name}
               <Box component="span" sx={{ display: { xs: "none", lg: "inline" }, color: "#c5cbe0" }}>
                 , {hand}, {athlete.units}

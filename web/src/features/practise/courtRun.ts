@@ -61,6 +61,9 @@ function wishedOf(tally: Tally, unanswered: readonly NewEvent[]) {
 /** What the screen shows as wished before it is counted. */
 const CONTROLS = new Set<EventKind>(["pause", "resume", "finish"]);
 
+/** As far back an event is looked for that another window, or the server, may have told of already. */
+const MOST_KNOWN_AGAIN = 1000;
+
 const countOf = ({ tally, result, distance }: Counted | Recorded) => hashKey([tally, result, distance]);
 
 export class CourtRun extends Followed<Standing> {
@@ -185,7 +188,10 @@ export class CourtRun extends Followed<Standing> {
   private async count(): Promise<void> {
     try {
       if (this.isOvertaken) await this.catchUp();
-      await this.counter.open(this.run, this.sent, this.outbox.pending);
+      // What was read from the server may still be under way here, its answer not come.
+      const known = new Set(this.sent.map((event) => event.id));
+      const waiting = this.outbox.pending.filter((event) => !known.has(event.id));
+      await this.counter.open(this.run, this.sent, waiting);
     } catch (error) {
       // Without the rules, or without what another device has sent, the server counts.
       if (!(error instanceof NoRules) && !this.state.isCutOff)
@@ -205,12 +211,18 @@ export class CourtRun extends Followed<Standing> {
   private hear(batch: NewEvent[], recorded: Recorded) {
     const isMoved = recorded.has_moved || recorded.last_seq !== batch[batch.length - 1]?.seq;
     this.windows.say({ sent: batch, isMoved });
-    this.sent.push(...batch);
+    this.remember(batch);
     if (isMoved) this.fallBehind(recorded);
     else this.check(recorded);
     // What is counted here says it all: that the server has it too changes nothing on the screen.
     if (!this.counter.isOn) this.showRecorded(recorded);
     if (this.waiting === 0) this.settled(recorded.tally.is_over);
+  }
+
+  /** The server has these: once each, whoever said so first. */
+  private remember(events: NewEvent[]) {
+    const last = new Set(this.sent.slice(-MOST_KNOWN_AGAIN).map((event) => event.id));
+    this.sent.push(...events.filter((event) => !last.has(event.id)));
   }
 
   private showRecorded(recorded: Recorded) {
@@ -241,7 +253,7 @@ export class CourtRun extends Followed<Standing> {
   /** It has sent that. */
   private drop(events: NewEvent[], isMoved: boolean) {
     this.outbox.drop(new Set(events.map((event) => event.id)));
-    this.sent.push(...events);
+    this.remember(events);
     this.isOvertaken ||= isMoved;
     if (isMoved) void this.count();
     this.tell({});
