@@ -115,10 +115,10 @@ export class CourtRun extends Followed<Standing> {
       if (said.pressed) this.adopt(said.pressed);
       if (said.sent) this.drop(said.sent, said.isMoved ?? false);
     });
-    const known = [...kept.sent, ...kept.waiting];
+    const known = [...kept.sent.slice(-1), ...kept.waiting.slice(-MOST_KNOWN_AGAIN)];
     this.shownSeq = run.last_seq;
-    this.lastSeq = Math.max(run.last_seq, ...known.slice(-1000).map((event) => event.seq));
-    this.lastAtMs = Math.max(run.last_at_ms, ...known.slice(-1000).map((event) => event.at_ms));
+    this.lastSeq = Math.max(run.last_seq, ...known.map((event) => event.seq));
+    this.lastAtMs = Math.max(run.last_at_ms, ...known.map((event) => event.at_ms));
     // Far enough behind the last press of another screen, or before a crash, not to be taken for a double tap of it.
     const fromMs = this.lastSeq === 0 ? 0 : this.lastAtMs + run.double_tap_ms;
     clock.skip(Math.max(0, fromMs - clock.now()));
@@ -274,9 +274,11 @@ export class CourtRun extends Followed<Standing> {
   /** The two counts differ: all is read anew, for a cap may be shared meanwhile; then the server's stands. */
   private async differ(recorded: Recorded) {
     if (!this.isSecondLook) {
+      const run = await this.server.run().catch(() => null);
+      if (!run) return; // Out of reach just now: the next answer is compared again.
       this.isSecondLook = this.isOvertaken = true;
       this.unchecked = recorded;
-      this.run = await this.server.run();
+      this.run = run;
       return this.count();
     }
     const words = `This device and the server counted run ${this.run.id} differently, as of event ${recorded.last_seq}.`;

@@ -71,12 +71,8 @@ export async function sendChanges(): Promise<boolean> {
 
 /** Sends what waits, but for the presses of runs that are open; whether anything was sent. */
 export async function sweep(): Promise<boolean> {
-  let hasSent = false;
-  try {
-    hasSent = await sendChanges();
-    for (const runId of await listWaiting()) hasSent = (await sendUnlessHeld(runId)) || hasSent;
-  } catch {
-    // It stays here, is said in the strip, and is tried again.
-  }
+  // What is refused, or cannot be sent, stays here, is said in the strip, and is tried again; it holds up no other run.
+  let hasSent = await sendChanges().catch(() => false);
+  for (const runId of await listWaiting()) hasSent = (await sendUnlessHeld(runId).catch(() => false)) || hasSent;
   return hasSent;
 }

@@ -32,6 +32,10 @@ export async function hasChanges(): Promise<boolean> {
 
 /** Tells how many wait, now and whenever that changes. */
 export function watchChanges(tell: (count: number) => void): () => void {
-  const watched = liveQuery(() => deviceStore().changes.count()).subscribe({ next: tell, error: () => tell(0) });
+  const hear = (count: number) => {
+    known = null; // Another window may have made them.
+    tell(count);
+  };
+  const watched = liveQuery(() => deviceStore().changes.count()).subscribe({ next: hear, error: () => tell(0) });
   return () => watched.unsubscribe();
 }
