@@ -17,7 +17,7 @@ from jolly_core.foretelling.pace import Estimate
 from jolly_core.load.weekly import Practice
 from jolly_core.planning.running import PartLeft, Running, rank_of, stand_of
 from jolly_core.planning.times import HABIT_PARTS, Timed, around_seconds, set_up_seconds
-from jolly_core.planning.weaving import BLOCKED, Braid, Drill, find_braids, next_turn
+from jolly_core.planning.weaving import BLOCKED, Braid, Drill, find_braids, left_behind, next_turn
 from jolly_core.record.together import PlayedForTwo, Together, list_together
 from ladders.selectors import list_laid
 from layouts.models import Layout
@@ -202,9 +202,8 @@ def _drills(block: Block) -> list[Drill]:
 
 def list_played_out(block: Block, part: Part) -> list[Part]:
     """A part, and what is woven with it and has no run to come: what is left behind in one go."""
-    braid = next((each.keys for each in list_braids(block) if part.key in each.keys), (part.key,))
-    woven = [each for each in block.parts.all() if each.key in braid and each.is_open]
-    return [each for each in woven if each.pk == part.pk or each.runs_played >= each.runs_planned]
+    keys = left_behind(_drills(block), block.weave, block.seed, part.key)
+    return [each for each in block.parts.all() if each.key in keys and each.is_open]
 
 
 def running_of(block: Block, now: datetime) -> Running | None:

@@ -17,7 +17,7 @@ from blocks.selectors import get_part, is_planned_for
 from jolly_core.challenges.corrections import corrected
 from jolly_core.challenges.events import FINISH, check_follows, read_event
 from jolly_core.challenges.events import Event as CoreEvent
-from jolly_core.challenges.merging import lined_up
+from jolly_core.challenges.merging import fits, lined_up
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.session import Session, replay
 from jolly_core.challenges.tally import AnyTally
@@ -278,8 +278,8 @@ def _line_up(run: Run, fresh: Sequence[Event]) -> bool:
     """Put events behind what another device has sent, where they do not fit. Whether that was so."""
     waiting = [event.known for event in fresh]
     last = CoreEvent("", run.last_at_ms, run.last_seq)
-    if all(before.seq < after.seq and before.at_ms <= after.at_ms for before, after in pairwise([last, *waiting])):
-        return False
+    if fits([last, *waiting]):
+        return False  # the way of a run in play: nothing of it has to be read
     joined = lined_up([event.known for event in run.events.all()], waiting, run.double_tap_ms)
     for event, known in zip(fresh, joined, strict=True):
         event.seq, event.at_ms = known.seq, known.at_ms

@@ -23,10 +23,14 @@ def lined_up(stored: Sequence[Event], waiting: Sequence[Event], double_tap_ms: i
     >>> lined_up([Event("make", 400, 1), Event("miss", 900, 2)], [Event("make", 700, 2), Event("make", 1900, 3)], 80)
     [Event(kind='make', at_ms=980, seq=3, text=''), Event(kind='make', at_ms=2180, seq=4, text='')]
     """
-    together = sorted([*stored, *waiting], key=lambda event: event.seq)
-    if all(before.seq < after.seq and before.at_ms <= after.at_ms for before, after in pairwise(together)):
+    if fits(sorted([*stored, *waiting], key=lambda event: event.seq)):
         return list(waiting)
     return behind(stored[-1] if stored else Event("", 0, 0), waiting, double_tap_ms)
+
+
+def fits(events: Sequence[Event]) -> bool:
+    """Whether each may stand behind the one before: a later number, no earlier time (as ``events.check_follows``)."""
+    return all(before.seq < after.seq and before.at_ms <= after.at_ms for before, after in pairwise(events))
 
 
 def behind(last: Event, waiting: Sequence[Event], double_tap_ms: int) -> list[Event]:

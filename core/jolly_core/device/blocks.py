@@ -8,7 +8,7 @@ from __future__ import annotations
 from collections.abc import Mapping
 from typing import Any
 
-from jolly_core.planning.weaving import Drill, find_braids, next_turn
+from jolly_core.planning.weaving import Drill, left_behind, next_turn
 
 Block = dict[str, Any]
 
@@ -22,12 +22,10 @@ def start_block(block: Mapping[str, Any], *, at: str) -> Block:
 
 def finish_part(block: Mapping[str, Any], *, part: int, at: str) -> Block:
     """A part is left behind; what is woven with it and has no run to come goes with it."""
-    drills = _drills(block)
     left = next(each["key"] for each in block["parts"] if each["id"] == part)
-    braid = next((each.keys for each in find_braids(drills, block["weave"], block["seed"]) if left in each.keys), ())
-    behind = {drill.key for drill in drills if drill.is_open and drill.key in braid and drill.played >= drill.runs}
+    behind = left_behind(_drills(block), block["weave"], block["seed"], left)
     parts = [
-        {**each, "done_at": at} if each["done_at"] is None and each["key"] in {left, *behind} else each
+        {**each, "done_at": at} if each["done_at"] is None and each["key"] in behind else each
         for each in block["parts"]
     ]
     return _turned({**block, "parts": parts})

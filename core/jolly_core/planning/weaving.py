@@ -164,6 +164,16 @@ def _stretches(parts: Sequence[Drill]) -> Iterator[list[Drill]]:
         stretch = []
 
 
+def left_behind(parts: Sequence[Drill], weave: str, seed: int, key: str) -> set[str]:
+    """The keys of what goes when that part is left: itself, and what is woven with it, is open and has no run to come.
+
+    >>> left_behind([Drill("serves", 2, played=2), Drill("rally", 2)], "in_turn", 0, "rally") == {"serves", "rally"}
+    True
+    """
+    braid = next((each.keys for each in find_braids(parts, weave, seed) if key in each.keys), ())
+    return {key, *(part.key for part in parts if part.key in braid and part.is_open and part.played >= part.runs)}
+
+
 def next_turn(parts: Sequence[Drill], weave: str, seed: int = 0) -> str | None:
     """The key of the part whose turn it is; None once all are over.
 

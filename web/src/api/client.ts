@@ -1,7 +1,7 @@
 /** The server, typed from its own schema. Every refusal becomes a ProblemError. */
 import createClient, { type Middleware } from "openapi-fetch";
 
-import { fetchOrRecall } from "../shared/lib/network";
+import { fetchOrRecall, NOT_THERE } from "../shared/lib/network";
 import { makeUuid } from "../shared/lib/uuid";
 import type { paths as AccountPaths } from "./account.gen";
 import type { components, paths } from "./schema.gen";
@@ -31,11 +31,14 @@ function readCookie(name: string): string | undefined {
 }
 
 /** Django wants its token back with every change; asking for the account's config is what hands it out. */
+async function csrfToken(): Promise<string> {
+  if (!readCookie("csrftoken")) await fetch("/_allauth/browser/v1/config");
+  return readCookie("csrftoken") ?? "";
+}
+
 const csrf: Middleware = {
   async onRequest({ request }) {
-    if (request.method === "GET") return;
-    if (!readCookie("csrftoken")) await fetch("/_allauth/browser/v1/config");
-    request.headers.set("X-CSRFToken", readCookie("csrftoken") ?? "");
+    if (request.method !== "GET") request.headers.set("X-CSRFToken", await csrfToken());
   },
 };
 
@@ -56,12 +59,7 @@ export interface RawChange {
 
 /** Sends a change that was kept; throws a ProblemError for a refusal. */
 export async function sendChange({ method, address, body, key }: RawChange): Promise<unknown> {
-  if (!readCookie("csrftoken")) await fetch("/_allauth/browser/v1/config");
-  const headers = {
-    "Content-Type": "application/json",
-    "X-CSRFToken": readCookie("csrftoken") ?? "",
-    "Idempotency-Key": key,
-  };
+  const headers = { "Content-Type": "application/json", "X-CSRFToken": await csrfToken(), "Idempotency-Key": key };
   const response = await fetch(address, { method, headers, body: JSON.stringify(body) });
   const answer: unknown = await response.json().catch(() => null);
   if (!response.ok) throw new ProblemError(response.status, asProblem(answer));
@@ -69,8 +67,7 @@ export async function sendChange({ method, address, body, key }: RawChange): Pro
 }
 
 /** Whether a request failed because nobody was there to answer, and not because it was refused. */
-export const isUnreachable = (error: unknown) =>
-  !(error instanceof ProblemError) || [502, 503, 504].includes(error.status);
+export const isUnreachable = (error: unknown) => !(error instanceof ProblemError) || NOT_THERE.has(error.status);
 
 export const api = createClient<paths>({ baseUrl: "/", fetch: fetchOrRecall });
 export const account = createClient<AccountPaths>({ baseUrl: "/" });

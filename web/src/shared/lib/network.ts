@@ -26,7 +26,7 @@ class Watch extends Followed<Network> {
 export const network = new Watch();
 
 /** What a server says that stands before one that cannot be reached. */
-const NOT_THERE = new Set([502, 503, 504]);
+export const NOT_THERE = new Set([502, 503, 504]);
 /** A hall's network may take everything in and answer nothing. */
 const LONGEST_WAIT_MS = 8000;
 /** Keeping an answer is nobody's hurry. */
