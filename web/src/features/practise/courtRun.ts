@@ -202,10 +202,17 @@ export class CourtRun extends Followed<Standing> {
 
   /** Reads what the server has of other devices. */
   private async catchUp() {
-    const sent = await this.server.events();
     this.isOvertaken = false;
-    this.sent = sent;
-    void keepSent(this.run.id, sent);
+    try {
+      const sent = await this.server.events();
+      const known = new Set(sent.map((event) => event.id));
+      // What was answered while it was read is stored behind it; where it was moved, that is read once more.
+      this.sent = [...sent, ...this.sent.filter((event) => !known.has(event.id))];
+      void keepSent(this.run.id, sent);
+    } catch (error) {
+      this.isOvertaken = true;
+      throw error;
+    }
   }
 
   private hear(batch: NewEvent[], recorded: Recorded) {

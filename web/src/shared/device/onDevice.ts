@@ -20,6 +20,7 @@ import { keepAnswer } from "../lib/answers";
 import { Followed } from "../lib/followed";
 import { localDay } from "../lib/format";
 import { onDevice as deviceStorage } from "../lib/storage";
+import { allKept } from "../lib/network";
 import { mondayOf } from "../lib/weekDates";
 
 /** Setting this up takes some seconds of the processor: begun once nobody waits for anything else. */
@@ -87,6 +88,7 @@ class Keeper extends Followed<OnDevice> {
     this.watch();
     await workers.ready;
     await takeAlong(client);
+    await allKept();
     // Asked for, not demanded: a browser short of room gives up what was not asked for first.
     void (navigator.storage as StorageManager | undefined)?.persist();
     const isReady = rules.read().status === "ready";

@@ -32,6 +32,9 @@ const LONGEST_WAIT_MS = 8000;
 /** Keeping an answer is nobody's hurry. */
 const KEEP_AFTER_MS = 400;
 
+/** Answers that are about to be kept. */
+const keeping = new Set<Promise<void>>();
+
 const addressOf = ({ url }: Request) => url.slice(new URL(url).origin.length);
 
 /** Loaded when it is needed: whoever is not signed in keeps nothing. */
@@ -55,14 +58,20 @@ function keptInTime(request: Request, asked: Promise<Response>): Promise<Respons
 function keepLater(request: Request, answer: Response) {
   const owner = ownerName();
   const copy = answer.clone();
-  window.setTimeout(() => {
-    void (async () => {
-      const text = await copy.text();
-      // Signed out meanwhile: it is nobody's any more.
-      if (ownerName() === owner && owner) await (await answers()).keepAnswer(addressOf(request), text);
-    })().catch(() => undefined);
-  }, KEEP_AFTER_MS);
+  const keep = async () => {
+    await new Promise((resolve) => window.setTimeout(resolve, KEEP_AFTER_MS));
+    const text = await copy.text();
+    // Signed out meanwhile: it is nobody's any more.
+    if (ownerName() === owner && owner) await (await answers()).keepAnswer(addressOf(request), text);
+  };
+  const work = keep()
+    .catch(() => undefined)
+    .finally(() => keeping.delete(work));
+  keeping.add(work);
 }
+
+/** Comes when every answer that has come by now is kept. */
+export const allKept = () => Promise.all(keeping);
 
 /** Asks the server; what it answered last where it cannot be reached. */
 export async function fetchOrRecall(request: Request): Promise<Response> {
