@@ -80,8 +80,8 @@ export class CourtRun extends Followed<Standing> {
   private isOvertaken: boolean;
   /** The server's latest count that is still to be compared with ours. */
   private unchecked: Recorded | null = null;
-  /** Whether all was read and counted anew because the two counts had differed. */
-  private isSecondLook = false;
+  /** Where the two counts have differed, all is read and counted anew before either is doubted. */
+  private secondLook: "none" | "under way" | "taken" = "none";
 
   constructor(
     private run: Run,
@@ -220,7 +220,10 @@ export class CourtRun extends Followed<Standing> {
     this.windows.say({ sent: batch, isMoved });
     this.remember(batch);
     if (isMoved) this.fallBehind(recorded);
-    else this.check(recorded);
+    else {
+      this.unchecked = recorded;
+      this.compare();
+    }
     // What is counted here says it all: that the server has it too changes nothing on the screen.
     if (!this.counter.isOn) this.showRecorded(recorded);
     if (this.waiting === 0) this.settled(recorded.tally.is_over);
@@ -267,27 +270,37 @@ export class CourtRun extends Followed<Standing> {
   }
 
   /** Compares the server's count with ours, as soon as that is there. */
-  private check(recorded: Recorded) {
-    this.unchecked = recorded;
+  private compare() {
+    const recorded = this.unchecked;
+    if (!recorded || this.secondLook === "under way") return;
     const { last_seq: seq } = recorded;
     const counted = this.counter.at(seq);
     // What another window has still to send is counted here, and not there.
     if (!counted || this.outbox.pending.some((event) => event.seq < seq)) return;
     this.unchecked = null;
-    if (countOf(counted) === countOf(recorded)) this.isSecondLook = false;
-    else void this.differ(recorded);
+    if (countOf(counted) === countOf(recorded)) this.secondLook = "none";
+    else if (this.secondLook === "none") void this.lookAgain(recorded);
+    else this.giveWay(recorded);
   }
 
-  /** The two counts differ: all is read anew, for a cap may be shared meanwhile; then the server's stands. */
-  private async differ(recorded: Recorded) {
-    if (!this.isSecondLook) {
-      const run = await this.server.run().catch(() => null);
-      if (!run) return; // Out of reach just now: the next answer is compared again.
-      this.isSecondLook = this.isOvertaken = true;
-      this.unchecked = recorded;
-      this.run = run;
-      return this.count();
+  /** The two counts differ: all is read anew, for a cap may be shared meanwhile. */
+  private async lookAgain(recorded: Recorded) {
+    this.secondLook = "under way";
+    const run = await this.server.run().catch(() => null);
+    if (!run) {
+      this.secondLook = "none"; // Out of reach just now: the next answer is compared again.
+      return;
     }
+    this.run = run;
+    this.isOvertaken = true;
+    this.unchecked ??= recorded;
+    await this.count();
+    this.secondLook = "taken";
+    this.compare();
+  }
+
+  /** They differ still: the server's count stands. */
+  private giveWay(recorded: Recorded) {
     const words = `This device and the server counted run ${this.run.id} differently, as of event ${recorded.last_seq}.`;
     noteTrouble(words);
     console.error(words);
@@ -297,7 +310,7 @@ export class CourtRun extends Followed<Standing> {
   }
 
   private show({ seq, tally, result, distance, at_ms: atMs }: Counted) {
-    if (seq === this.unchecked?.last_seq) this.check(this.unchecked);
+    if (seq === this.unchecked?.last_seq) this.compare();
     if (seq < this.shownSeq) return;
     this.shownSeq = seq;
     this.tell({ tally, result, distance, atMs });
