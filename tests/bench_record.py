@@ -91,7 +91,8 @@ def _playable() -> list[Any]:
 
 def _play_block(athlete: Any, rungs: list[Any], at: datetime, chance: Random) -> None:
     from blocks.services import finish_block, finish_part, keep_block, start_block
-    from runs.services import record_events, start_run
+    from runs.services import record_events
+    from runs.starting import start_run
 
     parts = [
         {

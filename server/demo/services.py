@@ -34,7 +34,8 @@ from plan.models import Repetition
 from plan.proposals import BlockRequest
 from plan.services import keep_routine, plan_block
 from runs.models import Run
-from runs.services import record_events, say_comfort, start_run
+from runs.services import record_events, say_comfort
+from runs.starting import start_run
 from trials.selectors import get_running_trial
 from trials.services import begin_trial
 from weeks.services import keep_terms

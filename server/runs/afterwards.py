@@ -23,7 +23,8 @@ from ladders.models import Rung
 from ladders.selectors import get_rung, get_threshold
 from runs.models import BAR, Event, Run
 from runs.selectors import get_run_to_change, list_ids
-from runs.services import keep_session, replay_run, run_by_hand
+from runs.services import keep_session, replay_run
+from runs.starting import run_by_hand
 from runs.summaries import keep_summary, rebuild_summary
 
 MOST_TAGS, LONGEST_TAG = 8, 40

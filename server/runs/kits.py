@@ -1,19 +1,27 @@
-"""What a device takes along to begin runs by itself: one run for each rung and side, as it would begin now."""
+"""What a device takes along to begin runs by itself: for each rung and side a run as it would begin now, and the record
+by which those that follow it begin.
+"""
 
 from __future__ import annotations
 
-from collections.abc import Sequence
-from dataclasses import dataclass
+from collections.abc import Mapping, Sequence
+from dataclasses import asdict, dataclass, field
+from datetime import date, timedelta
+from typing import Any
 
 from django.db.models import Q
 from django.utils import timezone
 
 from accounts.models import Athlete
+from accounts.selectors import get_day
 from jolly_core.errors import CoreError
+from jolly_core.load.registry import dose_of
+from jolly_core.record.summary import SideSummary
 from ladders.models import Rung
 from ladders.quick import QUICK_GAMES
 from runs.models import Run
-from runs.services import make_kit
+from runs.selectors import list_attempts_by_day, list_days_of, list_summaries
+from runs.starting import make_kit
 
 #: A device plays a few blocks without a network, not all ladders there are.
 MOST_RUNGS = 60
@@ -22,10 +30,22 @@ _GAMES = {each.title: game for game, each in QUICK_GAMES.items()}
 
 @dataclass(frozen=True)
 class Kit:
-    """A run that was not begun yet; ``game`` is the plain game that it is of, where it has no plan."""
+    """A run that was not begun yet; ``game`` is the plain game that it is of, where it has no plan.
+
+    ``earlier``: the latest values that its yardstick was laid by, oldest first. The attempts of the last seven days, on
+    the rung and on its whole ladder, are what caps go by.
+    """
 
     run: Run
     game: str = ""
+    earlier: Sequence[float] = ()
+    rung_days: Mapping[date, int] = field(default_factory=dict)
+    ladder_days: Mapping[date, int] = field(default_factory=dict)
+
+    @property
+    def dose(self) -> dict[str, Any]:
+        """What its ladder allows."""
+        return asdict(self.run.rung.ladder.known_traits.dose)
 
 
 def list_kits(athlete: Athlete, rung_ids: Sequence[int]) -> list[Kit]:
@@ -34,11 +54,22 @@ def list_kits(athlete: Athlete, rung_ids: Sequence[int]) -> list[Kit]:
     rungs = Rung.objects.filter(wanted, ladder__athlete=athlete).select_related("ladder__athlete", "layout")
     rungs = rungs.prefetch_related("ladder__acknowledgements", "ladder__athlete__body_sides", "threshold_revisions")
     at, kits = timezone.now(), list[Kit]()
+    since = get_day(athlete, at) - timedelta(days=6)
+    ladder_days = list_attempts_by_day(athlete, since)
+    summaries = list_summaries([rung.pk for rung in rungs])
     for rung in rungs:
         for side in rung.ladder.sides:
             try:
                 run = make_kit(athlete, rung, side, at)
             except CoreError:
                 continue
-            kits.append(Kit(run, _GAMES.get(rung.title, "") if rung.ladder.is_quick else ""))
+            kits.append(
+                Kit(
+                    run,
+                    _GAMES.get(rung.title, "") if rung.ladder.is_quick else "",
+                    earlier=summaries.get((rung.pk, side), SideSummary()).values(run.measure.metric),
+                    rung_days=list_days_of(Run.objects.filter(rung=rung), since) if dose_of(run.game) else {},
+                    ladder_days=ladder_days.get(rung.ladder_id, {}),
+                )
+            )
     return kits

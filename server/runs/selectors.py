@@ -189,10 +189,13 @@ def dose_left_on(ladder: Ladder, rung: Rung, attempts: Mapping[date, int], day: 
 
 def get_used(athlete: Athlete, rung: Rung | int, day: date, *, but: UUID | None = None) -> Used:
     """What a day and the six before it have used of a rung's own cap; ``but`` leaves one run out."""
-    runs = Run.objects.filter(athlete=athlete, rung=rung, day__gte=day - timedelta(days=6), day__lte=day)
-    others = runs if but is None else runs.exclude(pk=but)
-    rows = others.order_by().values_list("day").annotate(tries=Sum("attempts"))
-    return used_of(dict(rows), day)
+    runs = Run.objects.filter(athlete=athlete, rung=rung, day__lte=day)
+    return used_of(list_days_of(runs if but is None else runs.exclude(pk=but), day - timedelta(days=6)), day)
+
+
+def list_days_of(runs: QuerySet[Run], since: date) -> dict[date, int]:
+    """The attempts of some runs, day by day."""
+    return dict(runs.filter(day__gte=since).order_by().values_list("day").annotate(tries=Sum("attempts")))
 
 
 def list_played_counts(athlete: Athlete, since: date) -> list[Played]:

@@ -54,6 +54,10 @@ def stored_game(format_id: str, stored: Mapping[str, Any]) -> AnyGame:
 
 def stored_tally(stored: Mapping[str, Any]) -> AnyTally:
     """The tally that was stored, by whichever version of the rules."""
-    values = upgraded(Tally, stored)
+    return plain_tally(upgraded(Tally, stored))
+
+
+def plain_tally(values: Mapping[str, Any]) -> AnyTally:
+    """The tally that was made plain values by these rules."""
     tally: AnyTally = from_plain(Tally, values)
     return replace(tally, detail=from_plain(get_format(tally.format).detail_type, values["detail"]))

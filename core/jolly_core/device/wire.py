@@ -8,7 +8,8 @@ from typing import Any
 
 from jolly_core.device.blocks import count_run, finish_block, finish_part, start_block
 from jolly_core.device.counter import Counter
-from jolly_core.device.starting import begin_run
+from jolly_core.device.kits import begin_run, count_in
+from jolly_core.device.sheets import enter_sheet
 from jolly_core.errors import CoreError
 
 
@@ -30,10 +31,12 @@ class Device:
             "take": counter.take,
             "close": counter.close,
             "begin_run": begin_run,
+            "count_in": count_in,
             "start_block": start_block,
             "finish_part": finish_part,
             "count_run": count_run,
             "finish_block": finish_block,
+            "enter_sheet": enter_sheet,
         }
 
     def answer(self, asked: str) -> str:
@@ -42,5 +45,6 @@ class Device:
         try:
             answer = {"value": self._calls[request["call"]](**request["with"])}
         except CoreError as error:
-            answer = {"problem": {"code": error.code, "message": str(error)}}
+            errors = [{"loc": list(each.path), "code": each.code, "msg": each.message} for each in error.problems]
+            answer = {"problem": {"code": error.code, "detail": error.problems[0].message, "errors": errors}}
         return json.dumps(answer, sort_keys=True, separators=(",", ":"), ensure_ascii=False)

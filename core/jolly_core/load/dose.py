@@ -53,6 +53,13 @@ class DoseLeft:
         return self.attempts == 0
 
 
+def check_left(title: str, left: DoseLeft) -> None:
+    """Raise ``CoreError`` (``dose_used_up``) where a hard cap leaves nothing of what has that title."""
+    if left.is_used_up:
+        message = f"{title} is done for today, whatever happened: {left.words}. Rest is part of it."
+        raise CoreError.one("dose_used_up", message, "rung")
+
+
 @dataclass(frozen=True)
 class Used:
     """What was tried of a skill: today, in the seven days up to today, and on how many days of them before today."""

@@ -9,7 +9,7 @@ from blocks.models import LONGEST_NOTE
 from blocks.selectors import get_block
 from config.reading import ReadSerializer
 from config.requests import Request, read_given
-from plan.api.serializers import MOST_PARTS, BlockSerializer
+from plan.api.serializers import MOST_PARTS, BlockSerializer, WhenSerializer
 from plan.sheets import enter_sheet
 
 
@@ -22,7 +22,7 @@ class SheetRowSerializer(ReadSerializer):
     )
 
 
-class FilledSheetSerializer(ReadSerializer):
+class FilledSheetSerializer(WhenSerializer):
     rows = serializers.ListField(child=SheetRowSerializer(), max_length=MOST_PARTS)
     minutes = serializers.IntegerField(min_value=1, max_value=1440)
     effort = serializers.IntegerField(required=False, default=None, allow_null=True)

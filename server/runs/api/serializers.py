@@ -123,6 +123,12 @@ class KitSerializer(ReadSerializer):
     side = SideField(source="run.side")
     game = serializers.CharField(help_text="Which of the plain games it is, without a plan; empty on a rung.")
     run = RunSerializer(help_text="A run as it would begin now; what is drawn anew for every run is open in its rules.")
+    earlier = serializers.ListField(
+        child=serializers.FloatField(), help_text="The latest values that it is measured by, oldest first."
+    )
+    dose = serializers.DictField(help_text="How many attempts a day and a week its ladder allows.")
+    rung_days = serializers.DictField(help_text="The attempts of the last seven days on the rung, where it has a cap.")
+    ladder_days = serializers.DictField(help_text="The same of its whole ladder.")
 
 
 class LadderNameSerializer(ReadSerializer):

@@ -13,7 +13,7 @@ from jolly_core.challenges.events import LONGEST_NOTE
 from jolly_core.record.standing import standing_of
 from jolly_core.sides import NONE
 from ladders.services import get_quick_rung
-from runs import afterwards, selectors, services
+from runs import afterwards, selectors, services, starting
 from runs.api.filters import FiltersSerializer, read_filters
 from runs.api.serializers import (
     AttachSerializer,
@@ -70,7 +70,7 @@ class RunView(APIView):
     @extend_schema(operation_id="start_run", request=NewRunSerializer, responses=RunSerializer)
     def put(self, request: Request, run_id: UUID) -> Response:
         values = read_given(request, NewRunSerializer)
-        run = services.start_run(
+        run = starting.start_run(
             request.user,
             run_id,
             values["rung"],
@@ -101,7 +101,7 @@ class QuickRunView(APIView):
     def put(self, request: Request, run_id: UUID) -> Response:
         given = read_given(request, QuickRunSerializer)
         rung = get_quick_rung(request.user, given["game"], given["started_at"])
-        run = services.start_run(request.user, run_id, rung.pk, side=NONE, started_at=given["started_at"])
+        run = starting.start_run(request.user, run_id, rung.pk, side=NONE, started_at=given["started_at"])
         return Response(RunSerializer(run).data)
 
 
@@ -111,7 +111,7 @@ class RunRungView(APIView):
     @extend_schema(operation_id="attach_run", request=AttachSerializer, responses=RunSerializer)
     def put(self, request: Request, run_id: UUID) -> Response:
         given = read_given(request, AttachSerializer)
-        services.attach_run(request.user, run_id, given["rung"], given["side"])
+        starting.attach_run(request.user, run_id, given["rung"], given["side"])
         return Response(RunSerializer(selectors.get_run(request.user, run_id)).data)
 
 

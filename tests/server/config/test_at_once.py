@@ -23,7 +23,7 @@ from jolly_core.pairing import HandPress
 from pairing.models import WaitingPress
 from pairing.services import come_in, hand_in
 from runs.models import Run
-from runs.services import start_run
+from runs.starting import start_run
 from tests.server.config.writes import ELSEWHERE, GAME, NO_WRITES, WRITES, Call, World
 from tests.server.moments import MOMENT
 from tests.server.player import events

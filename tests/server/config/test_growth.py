@@ -26,7 +26,8 @@ from places.services import keep_place
 from plan.proposals import BlockRequest
 from plan.services import keep_routine, plan_block
 from runs.models import Run
-from runs.services import record_events, start_run
+from runs.services import record_events
+from runs.starting import start_run
 from tests.server.moments import MOMENT
 from tests.server.player import events
 from weeks.services import keep_terms, make_link

@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+import json
+from datetime import UTC, datetime
 from typing import Any
 
 import pytest
 
 from accounts.models import Athlete
 from accounts.selectors import get_today
+from jolly_core.device.wire import Device
 from ladders.models import Ladder
 from runs.models import Run
 from tests.server.conftest import rung_id
@@ -115,3 +118,23 @@ def test_totals_of_a_streak_with_sides(player: Player, athlete: Athlete, ladder_
     tally = player.played()[0]["tally"]
     assert (tally["best_streak"], tally["attempts"]) == (12, 45)
     assert rung_id(ladder)
+
+
+@pytest.mark.parametrize("runs", [[{"makes": 8}], [{"makes": 11}, {}, {"makes": -1}], [{}, {"makes": 3, "misses": 1}]])
+def test_a_device_without_a_network_takes_and_refuses_the_same(
+    player: Player, block: Any, runs: list[dict[str, Any]]
+) -> None:
+    part = challenge(block)
+    kits = player.client.get("/api/kits/", {"rung": part["rung"]["id"]}).json()
+    rows, at = [{"part": part["id"], "runs": runs}], datetime.now(UTC).isoformat()
+    asked = {"block": block, "kits": kits, "rows": rows, "at": at, "note": "Windy", "effort": 6}
+    here = json.loads(Device().answer(json.dumps({"call": "enter_sheet", "with": asked})))
+    there = enter(player, block, *runs, at=at, note="Windy", effort=6).json()
+    if "problem" in here:
+        assert here["problem"] == {name: there[name] for name in ("code", "detail", "errors")}
+    else:
+        assert [here["value"][name] for name in SAID] == [there[name] for name in SAID]
+        assert all(each["done_at"] for each in here["value"]["parts"])
+
+
+SAID = ("status", "now", "note", "effort", "running")

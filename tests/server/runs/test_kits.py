@@ -17,14 +17,18 @@ from jolly_core.device.wire import Device
 from ladders.models import Ladder
 from tests.server.conftest import rung_id
 from tests.server.moments import MOMENT
-from tests.server.player import Player, events
-from tests.server.runs.test_every_game import own
+from tests.server.player import Player, event, events
+from tests.server.runs.test_every_game import own, random_presses
 
 MOMENTS_PARTED = ("started_at",)
 
 
+def answered(name: str, **values: Any) -> Any:
+    return json.loads(Device().answer(json.dumps({"call": name, "with": values})))
+
+
 def device(name: str, **values: Any) -> Any:
-    return json.loads(Device().answer(json.dumps({"call": name, "with": values})))["value"]
+    return answered(name, **values)["value"]
 
 
 def kits(client: APIClient, *rungs: int) -> list[Any]:
@@ -81,6 +85,39 @@ def test_a_whole_run_played_without_a_network_is_the_same_there(
     assert start_late(client, run).status_code == 200
     there = player.send(run["id"], pressed).json()
     assert all(here[name] == there[name] for name in ("tally", "result", "distance"))
+
+
+@pytest.mark.parametrize("format_id", list(FORMATS))
+def test_what_was_played_here_counts_for_the_next_run_as_it_does_there(
+    format_id: str, athlete: Athlete, client: APIClient, player: Player
+) -> None:
+    """Usual, best, the run to play against, and what is left of a cap; said twice, it counts once."""
+    found, at = kits(client, own(athlete, format_id)), MOMENT
+    for number in range(3):
+        run, at = begun(found[0], athlete, at), at + timedelta(days=2)
+        pressed = [*random_presses(f"{format_id}{number}", 9)[:5], event("f", 10)]
+        standing = device("open", run=run["id"], rules=run["rules"], sent=[], waiting=pressed)
+        over = run | {name: standing[name] for name in ("tally", "result", "distance")}
+        found = device("count_in", kits=device("count_in", kits=found, run=over), run=over)
+        start_late(client, run)
+        assert player.send(run["id"], pressed).json()["tally"] == over["tally"]
+    here = begun(found[0], athlete, at)
+    assert without_moments(here) == without_moments(start_late(client, here).json())
+
+
+@pytest.mark.parametrize("days", [{"per_day": 10, "is_capped": True}, {"per_week": 10, "is_capped": True}])
+def test_a_cap_holds_without_a_network(days: Any, athlete: Athlete, client: APIClient) -> None:
+    rung = own(athlete, "open_count")
+    Ladder.objects.update(traits={"dose": days})
+    [kit] = kits(client, rung)
+    run = begun(kit, athlete)
+    standing = device("open", run=run["id"], rules=run["rules"], sent=[], waiting=events("o" * 10 + "f"))
+    [kit] = device("count_in", kits=[kit], run=run | {"tally": standing["tally"]})
+    later = {"kit": kit, "run": str(uuid4()), "started_at": MOMENT.isoformat()}
+    problem = answered("begin_run", **later, day=run["day"])["problem"]
+    assert (problem["code"], "Rest is part of it" in problem["detail"]) == ("dose_used_up", True)
+    tomorrow = (get_day(athlete, MOMENT) + timedelta(days=1)).isoformat()
+    assert ("value" in answered("begin_run", **later, day=tomorrow)) == ("per_day" in days)
 
 
 def test_the_plain_games_are_taken_along_once_they_were_played(client: APIClient) -> None:

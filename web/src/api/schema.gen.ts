@@ -2859,7 +2859,10 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        /** @description When something happened, where that was not now: on a device without a network. */
         FilledSheetRequest: {
+            /** Format: date-time */
+            at?: string | null;
             rows: components["schemas"]["SheetRowRequest"][];
             minutes: number;
             effort?: number | null;
@@ -3144,6 +3147,20 @@ export interface components {
             game: string;
             /** @description A run as it would begin now; what is drawn anew for every run is open in its rules. */
             run: components["schemas"]["Run"];
+            /** @description The latest values that it is measured by, oldest first. */
+            earlier: number[];
+            /** @description How many attempts a day and a week its ladder allows. */
+            dose: {
+                [key: string]: unknown;
+            };
+            /** @description The attempts of the last seven days on the rung, where it has a cap. */
+            rung_days: {
+                [key: string]: unknown;
+            };
+            /** @description The same of its whole ladder. */
+            ladder_days: {
+                [key: string]: unknown;
+            };
         };
         /** @description A rung that another one needs. */
         KnownNeed: {

@@ -4,8 +4,9 @@ import { useQuery } from "@tanstack/react-query";
 import { useState, type SubmitEvent } from "react";
 import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
-import { api, ProblemError, unwrap, type Schemas } from "../../api/client";
-import { blockQuery, useChange, type Block, type Part } from "../../api/queries";
+import { ProblemError, type Schemas } from "../../api/client";
+import { blockQuery, type Block, type Part } from "../../api/queries";
+import { useTypeIn } from "../../shared/device/steps";
 import { Effort } from "../../shared/ui/Effort";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -72,16 +73,7 @@ function Form({ block }: { block: Block }) {
   const [minutes, setMinutes] = useState(String(block.minutes));
   const [effort, setEffort] = useState<number | null>(null);
   const [note, setNote] = useState("");
-  const send = useChange(
-    (body: Filled) =>
-      unwrap(api.POST("/api/blocks/{block_id}/sheet/", { params: { path: { block_id: block.id } }, body })),
-    ["blocks"],
-    ["today"],
-    ["runs"],
-    ["ladders"],
-    ["load"],
-    ["weeks"],
-  );
+  const send = useTypeIn(block);
   const problems = send.error instanceof ProblemError ? (send.error.problem?.errors ?? []) : [];
   // The server names rows and runs by their place among those that were sent.
   const sentRun = (id: number, run: number) =>

@@ -3,7 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
 
 import { outcomeQuery, type EventKind, type Run } from "../../api/queries";
-import { endHere } from "../../shared/device/steps";
+import { countIn, endHere } from "../../shared/device/steps";
 import { forgetRun, type KeptRun } from "../../shared/lib/presses";
 import { CourtRun, type Origin, type Standing } from "./courtRun";
 import { RunClock } from "./runClock";
@@ -66,8 +66,11 @@ export function useCourt(run: Run, kept: KeptRun): Court {
       window.removeEventListener("online", retry);
       const standing = play.read();
       if (!standing.tally.is_over) return;
+      const { tally, result, distance } = standing;
+      const over = { ...run, tally, result, distance };
+      countIn(over).catch(() => undefined);
       if (play.waiting === 0) void forgetRun(run.id);
-      else void endHere(client, run, standing).catch(() => undefined);
+      else endHere(client, over).catch(() => undefined);
     };
   }, [client, play, clock, retry, run]);
 

@@ -1,4 +1,5 @@
 /** The rules on this device: started once, asked by name, and given up for good where they do not answer. */
+import { ProblemError, type Problem } from "../../api/client";
 import { Followed } from "../lib/followed";
 import type { Begin, FromWorker } from "./messages";
 import { noteTrouble } from "./troubles";
@@ -11,13 +12,14 @@ const LONGEST_START_MS = 60_000;
 const LONGEST_CALL_MS = 30_000;
 /** A page that was asleep finds its time-outs over before it finds the answers that had come. */
 const GRACE_MS = 1000;
+const REFUSED = 400;
 
-export class Refused extends Error {
-  constructor(
-    readonly code: string,
-    message: string,
-  ) {
-    super(message);
+type Refusal = Pick<Problem, "code" | "detail" | "errors">;
+
+/** What the rules refuse, as the server would. */
+export class Refused extends ProblemError {
+  constructor(refusal: Refusal) {
+    super(REFUSED, { type: "about:blank", title: "Refused on this device", status: REFUSED, ...refusal });
   }
 }
 
@@ -109,8 +111,8 @@ class Rules extends Followed<State> {
     if (!call) return;
     this.calls.delete(id);
     window.clearTimeout(call.timer);
-    const { value, problem } = JSON.parse(answer) as { value: unknown; problem?: { code: string; message: string } };
-    if (problem) call.reject(new Refused(problem.code, problem.message));
+    const { value, problem } = JSON.parse(answer) as { value: unknown; problem?: Refusal };
+    if (problem) call.reject(new Refused(problem));
     else call.resolve(value);
   }
 

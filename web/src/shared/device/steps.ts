@@ -46,12 +46,20 @@ const now = () => new Date().toISOString();
 
 const keepRun = (run: Run) => keepAnswer(`/api/runs/${run.id}/`, JSON.stringify(run));
 
+const kitsHere = async () => JSON.parse((await recallAnswer(KITS))?.text ?? "[]") as Kit[];
+
 async function findKit(fits: (kit: Kit) => boolean): Promise<Kit> {
-  const kept = await recallAnswer(KITS);
-  const kit = (JSON.parse(kept?.text ?? "[]") as Kit[]).find(fits);
-  if (!kit)
-    throw new Refused("no_kit", "This cannot be begun without a network: this device has not taken it along yet.");
+  const kit = (await kitsHere()).find(fits);
+  const detail = "This cannot be begun without a network: this device has not taken it along yet.";
+  if (!kit) throw new Refused({ code: "no_kit", detail, errors: [] });
   return kit;
+}
+
+/** A run that was played counts for those that are begun here after it. */
+export async function countIn(run: Run) {
+  const kits = await kitsHere();
+  if (kits.length === 0) return;
+  await keepAnswer(KITS, JSON.stringify(await rules.call("count_in", { kits, run })));
 }
 
 async function beginHere(id: string, kit: Kit, startedAt: string, part: number | null, block: number | null) {
@@ -114,9 +122,8 @@ export function useQuickRun() {
 }
 
 /** A run that is over and not sent: as it stands here it is shown, and counted in its block. */
-export async function endHere(client: QueryClient, run: Run, standing: Pick<Run, "tally" | "result" | "distance">) {
-  const { tally, result, distance } = standing;
-  await keepRun({ ...run, tally, result, distance, is_over: true });
+export async function endHere(client: QueryClient, run: Run) {
+  await keepRun({ ...run, is_over: true });
   client.removeQueries({ queryKey: runQuery(run.id).queryKey });
   if (run.block === null || run.part === null) return;
   const block = await client.query(blockQuery(run.block));
@@ -152,6 +159,34 @@ export function usePlayBlock(block: Block) {
     ["blocks"],
     ["load"],
     ["today"],
+  );
+}
+
+type Filled = Schemas["FilledSheetRequest"];
+
+/** Typing in the sheet of a block, which closes it. */
+export function useTypeIn({ id }: Block) {
+  const client = useQueryClient();
+  return useChange(
+    (filled: Filled) => {
+      const at = now();
+      const body = { ...filled, at };
+      const { rows, note, effort } = filled;
+      return take({
+        change: { method: "POST", address: `/api/blocks/${id}/sheet/`, body, words: "the sheet of a block" },
+        send: () => unwrap(api.POST("/api/blocks/{block_id}/sheet/", { params: { path: { block_id: id } }, body })),
+        here: async () => {
+          const [block, kits] = [await client.query(blockQuery(id)), await kitsHere()];
+          return putBlock(client, rules.call<Block>("enter_sheet", { block, kits, rows, note, effort, at }));
+        },
+      });
+    },
+    ["blocks"],
+    ["today"],
+    ["runs"],
+    ["ladders"],
+    ["load"],
+    ["weeks"],
   );
 }
 
