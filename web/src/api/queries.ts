@@ -18,8 +18,7 @@ export type Verdict = Schemas["Verdict"];
 export type Result = Schemas["Result"];
 export type Distance = Schemas["Distance"];
 export type EventKind = Schemas["EventKind"];
-export type NewEvent = Schemas["NewEventRequest"];
-export type Recorded = Schemas["Recorded"];
+export { recordEvents, type NewEvent, type Recorded } from "./sending";
 export type Outcome = Schemas["Outcome"];
 export type Side = Schemas["Side"];
 export type LadderDetail = Schemas["LadderDetail"];
@@ -189,12 +188,6 @@ export function useTakeMoveBack(ladderId: number) {
     ["ladders"],
     ["today"],
     ["runs"],
-  );
-}
-
-export function recordEvents(runId: string, events: NewEvent[]): Promise<Recorded> {
-  return unwrap(
-    api.POST("/api/runs/{run_id}/events/", { params: { path: { run_id: runId } }, body: { events, merges: true } }),
   );
 }
 

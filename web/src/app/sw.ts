@@ -4,7 +4,13 @@ import { clientsClaim } from "workbox-core";
 import { cleanupOutdatedCaches, createHandlerBoundToURL, precacheAndRoute } from "workbox-precaching";
 import { NavigationRoute, registerRoute } from "workbox-routing";
 
+import { sendInBackground } from "../shared/device/background";
+
 declare const self: ServiceWorkerGlobalScope;
+
+interface SyncEvent extends ExtendableEvent {
+  tag: string;
+}
 
 precacheAndRoute(self.__WB_MANIFEST);
 cleanupOutdatedCaches();
@@ -16,3 +22,6 @@ self.addEventListener("message", ({ data }) => {
   if (data === "take over") void self.skipWaiting();
 });
 clientsClaim();
+
+// Not in every browser: elsewhere what waits is sent once a page is open.
+self.addEventListener("sync" as "activate", (event) => event.waitUntil(sendInBackground((event as SyncEvent).tag)));

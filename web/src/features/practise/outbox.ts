@@ -3,6 +3,7 @@ import { ProblemError } from "../../api/client";
 import type { NewEvent, Recorded } from "../../api/queries";
 import { afterDrawing } from "../../shared/lib/afterDrawing";
 import { keepPresses, keepSent } from "../../shared/lib/presses";
+import { askToSend } from "../../shared/device/background";
 import type { RunServer } from "../../shared/device/runServer";
 import { MOST_A_BATCH } from "../../shared/device/sweep";
 
@@ -95,6 +96,7 @@ export class Outbox {
       this.heard.link({ problem: error });
     } else {
       this.heard.link({ isCutOff: true });
+      if (this.waitMs === FIRST_WAIT_MS) void askToSend();
       this.timer = window.setTimeout(() => void this.send(), this.waitMs);
       this.waitMs = Math.min(LONGEST_WAIT_MS, this.waitMs * 2);
     }

@@ -10,6 +10,7 @@ import { keepAnswer, recallAnswer } from "../lib/answers";
 import { hasChanges, keepChange, type KeptChange } from "../lib/changes";
 import { localDay } from "../lib/format";
 import { makeUuid } from "../lib/uuid";
+import { askToSend } from "./background";
 import { Refused, rules } from "./rules";
 import { sendChanges } from "./sweep";
 
@@ -36,6 +37,7 @@ async function take<T>({ change, send, here }: Step<T>): Promise<T> {
     if (!isUnreachable(error)) throw error;
     const value = await here();
     await keepChange({ ...change, key: makeUuid() });
+    void askToSend();
     return value;
   }
 }

@@ -1,6 +1,5 @@
 /** Sends what waits on this device, in the order in which it was made: changes, and the presses of runs. */
-import { ProblemError, sendChange } from "../../api/client";
-import { recordEvents } from "../../api/queries";
+import { ProblemError, recordEvents, sendChange } from "../../api/sending";
 import { dropChange, hasChanges, nextChange, type KeptChange } from "../lib/changes";
 import { forgetRun, keepSent, listPresses, listWaiting } from "../lib/presses";
 import { noteTrouble } from "./troubles";
@@ -46,13 +45,18 @@ async function sendUnlessHeld(runId: string): Promise<boolean> {
   });
 }
 
-async function sendOne(change: KeptChange): Promise<void> {
+type OnRefused = (change: KeptChange, error: ProblemError) => void;
+
+const sayRefused: OnRefused = ({ words }, { message }) =>
+  noteTrouble(`The server refused ${words}, made here earlier: ${message}`);
+
+async function sendOne(change: KeptChange, onRefused: OnRefused): Promise<void> {
   try {
     await sendChange(change);
   } catch (error) {
     // Refused for good: what comes behind it is not held up, and the athlete finds it said.
     if (!(error instanceof ProblemError) || error.status >= 500) throw error;
-    noteTrouble(`The server refused ${change.words}, made here earlier: ${error.message}`);
+    onRefused(change, error);
   }
   await dropChange(change);
   // Whatever else was changed after it goes by what was played.
@@ -60,19 +64,19 @@ async function sendOne(change: KeptChange): Promise<void> {
 }
 
 /** Sends every change that waits; throws where the server cannot be reached. */
-export async function sendChanges(): Promise<boolean> {
+export async function sendChanges(onRefused = sayRefused): Promise<boolean> {
   if (!(await hasChanges())) return false;
   const sendAll = async () => {
-    for (let change = await nextChange(); change; change = await nextChange()) await sendOne(change);
+    for (let change = await nextChange(); change; change = await nextChange()) await sendOne(change, onRefused);
   };
   await (locks ? locks.request(CHANGES, sendAll) : sendAll());
   return true;
 }
 
 /** Sends what waits, but for the presses of runs that are open; whether anything was sent. */
-export async function sweep(): Promise<boolean> {
+export async function sweep(onRefused = sayRefused): Promise<boolean> {
   // What is refused, or cannot be sent, stays here, is said in the strip, and is tried again; it holds up no other run.
-  let hasSent = await sendChanges().catch(() => false);
+  let hasSent = await sendChanges(onRefused).catch(() => false);
   for (const runId of await listWaiting()) hasSent = (await sendUnlessHeld(runId).catch(() => false)) || hasSent;
   return hasSent;
 }

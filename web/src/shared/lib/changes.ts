@@ -9,7 +9,7 @@ export type { KeptChange };
 let known: { owner: string; has: boolean } | null = null;
 
 export async function keepChange(change: Omit<KeptChange, "number">): Promise<void> {
-  known = null;
+  lookAnew();
   await deviceStore().changes.add(change as KeptChange);
 }
 
@@ -18,6 +18,11 @@ export const nextChange = () => deviceStore().changes.orderBy("number").first();
 export async function dropChange({ number }: KeptChange): Promise<void> {
   await deviceStore().changes.delete(number);
 }
+
+/** Forgets what is known: another window, or a page, may have made some. */
+export const lookAnew = () => {
+  known = null;
+};
 
 export async function hasChanges(): Promise<boolean> {
   const owner = deviceStore().name;
@@ -33,7 +38,7 @@ export async function hasChanges(): Promise<boolean> {
 /** Tells how many wait, now and whenever that changes. */
 export function watchChanges(tell: (count: number) => void): () => void {
   const hear = (count: number) => {
-    known = null; // Another window may have made them.
+    lookAnew();
     tell(count);
   };
   const watched = liveQuery(() => deviceStore().changes.count()).subscribe({ next: hear, error: () => tell(0) });

@@ -1,7 +1,7 @@
 /** What is kept on this device for the athlete who is signed in, in IndexedDB: presses, and answers of the server. */
 import Dexie, { type Table } from "dexie";
 
-import type { NewEvent } from "../../api/queries";
+import type { NewEvent } from "../../api/sending";
 import { ownerName } from "./storage";
 
 export interface KeptPress extends NewEvent {

@@ -4,7 +4,7 @@
  */
 import { liveQuery } from "dexie";
 
-import type { NewEvent } from "../../api/queries";
+import type { NewEvent } from "../../api/sending";
 import { deviceStore, quietly } from "./deviceStore";
 
 /** The events of a run on this device, each in its order. */
