@@ -12,7 +12,7 @@ OPENAPI_TS := npx --no-install openapi-typescript --default-non-nullable=false
 UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --generate-hashes \
 	--no-emit-index-url --no-emit-find-links --custom-compile-command "make lock"
 
-.PHONY: demo serve home dev test test-slow test-postgres check check-python check-web fuzz bench types lock build clean screenshots browser schema-check
+.PHONY: demo serve home dev test test-slow test-postgres check check-python check-web fuzz soak bench types lock build clean screenshots browser schema-check
 .DEFAULT_GOAL := demo
 
 # --- install ---------------------------------------------------------------------------------------------------------
@@ -50,6 +50,10 @@ web/dist/.built: web/node_modules/.installed .venv/.runtime web/rules/out/rules.
 
 build: web/dist/.built
 
+# One window of the application without its screens, which the queue's model plays with.
+web/tests/out/window.js: web/node_modules/.installed web/tests/build.mjs web/tests/window.ts $(WEB_SOURCES)
+	cd web && node tests/build.mjs
+
 # --- run -------------------------------------------------------------------------------------------------------------
 
 demo: .venv/.runtime web/dist/.built
@@ -78,7 +82,7 @@ dev: .venv/.dev web/node_modules/.installed web/rules/out/rules.json
 
 # --- check -----------------------------------------------------------------------------------------------------------
 
-test: .venv/.dev web/dist/.built browser
+test: .venv/.dev web/dist/.built web/tests/out/window.js browser
 	@mkdir -p $(VAR)
 	# As many at once as there are processors; who is done takes over from the end of what another still has to do.
 	$(PY) -m pytest -n logical --dist worksteal --durations 10
@@ -135,6 +139,11 @@ fuzz: .venv/.fuzz web/dist/.built
 	FUZZ_S=300 $(PY) -m pytest tests/server/config/test_fuzz.py
 	$(PY) -m tests.fuzz
 
+# Ten thousand evenings of misfortune for the queue of presses, some hundreds of them in the browser: ten minutes.
+soak: .venv/.dev web/dist/.built web/tests/out/window.js browser
+	@mkdir -p $(VAR)
+	PYTHONPATH=core $(PY) -m tests.soak
+
 bench: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)
 	PYTHONPATH=core:server $(PY) -m tests.bench
@@ -147,4 +156,4 @@ lock: .venv/.dev
 	for name in runtime dev fuzz postgres; do $(UV_COMPILE) requirements/$$name.in -o requirements/$$name.txt; done
 
 clean:
-	rm -rf .venv web/node_modules web/dist web/rules/out $(VAR)/test.sqlite3*
+	rm -rf .venv web/node_modules web/dist web/rules/out web/tests/out $(VAR)/test.sqlite3*

@@ -24,12 +24,14 @@ const noOtherFeature = FEATURES.map((feature) => ({
 }));
 
 export default defineConfig(
-  { ignores: ["dist", "rules/out", "src/api/*.gen.ts"] },
+  { ignores: ["dist", "rules/out", "tests/out", "src/api/*.gen.ts"] },
   ...tseslint.configs.strictTypeChecked,
   {
     languageOptions: {
       parserOptions: {
-        projectService: { allowDefaultProject: ["eslint.config.js", "rules/build.mjs"] },
+        projectService: {
+          allowDefaultProject: ["eslint.config.js", "rules/build.mjs", "tests/build.mjs", "tests/browsers.mjs"],
+        },
         tsconfigRootDir: import.meta.dirname,
       },
     },
@@ -52,5 +54,5 @@ export default defineConfig(
     },
   },
   ...noOtherFeature,
-  { files: ["rules/*.mjs"], ...tseslint.configs.disableTypeChecked },
+  { files: ["rules/*.mjs", "tests/*.mjs"], ...tseslint.configs.disableTypeChecked },
 );

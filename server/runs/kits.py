@@ -39,13 +39,17 @@ class Kit:
     run: Run
     game: str = ""
     earlier: Sequence[float] = ()
-    rung_days: Mapping[date, int] = field(default_factory=dict)
-    ladder_days: Mapping[date, int] = field(default_factory=dict)
+    rung_days: Mapping[str, int] = field(default_factory=dict)
+    ladder_days: Mapping[str, int] = field(default_factory=dict)
 
     @property
     def dose(self) -> dict[str, Any]:
         """What its ladder allows."""
         return asdict(self.run.rung.ladder.known_traits.dose)
+
+
+def _written(days: Mapping[date, int]) -> dict[str, int]:
+    return {day.isoformat(): attempts for day, attempts in days.items()}
 
 
 def list_kits(athlete: Athlete, rung_ids: Sequence[int]) -> list[Kit]:
@@ -68,8 +72,8 @@ def list_kits(athlete: Athlete, rung_ids: Sequence[int]) -> list[Kit]:
                     run,
                     _GAMES.get(rung.title, "") if rung.ladder.is_quick else "",
                     earlier=summaries.get((rung.pk, side), SideSummary()).values(run.measure.metric),
-                    rung_days=list_days_of(Run.objects.filter(rung=rung), since) if dose_of(run.game) else {},
-                    ladder_days=ladder_days.get(rung.ladder_id, {}),
+                    rung_days=_written(list_days_of(Run.objects.filter(rung=rung), since)) if dose_of(run.game) else {},
+                    ladder_days=_written(ladder_days.get(rung.ladder_id, {})),
                 )
             )
     return kits

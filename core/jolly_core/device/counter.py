@@ -7,7 +7,7 @@ from dataclasses import dataclass
 from typing import Any
 
 from jolly_core.challenges.corrections import CORRECT, corrected
-from jolly_core.challenges.events import Event, read_event
+from jolly_core.challenges.events import Event, in_order, read_event
 from jolly_core.challenges.game import Game
 from jolly_core.challenges.merging import lined_up
 from jolly_core.challenges.session import Session
@@ -67,7 +67,8 @@ class Counter:
             raise CoreError.one("corrected", "This run was corrected; the server counts it.", "sent")
         stored = corrected(read_event(event) for event in sent)
         in_play = _InPlay(session.game, known.measure, session)
-        for event in [*stored, *lined_up(stored, [read_event(event) for event in waiting], known.double_tap_ms)]:
+        joined = lined_up(stored, [read_event(event) for event in waiting], known.double_tap_ms)
+        for event in in_order([*stored, *joined]):  # what is waiting may fit between what is stored
             in_play.step(event)
         self._runs[run] = in_play
         return in_play.standing()

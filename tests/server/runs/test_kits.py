@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import json
-from datetime import datetime, timedelta
+from datetime import UTC, datetime, timedelta
 from typing import Any
 from uuid import uuid4
 
@@ -118,6 +118,19 @@ def test_a_cap_holds_without_a_network(days: Any, athlete: Athlete, client: APIC
     assert (problem["code"], "Rest is part of it" in problem["detail"]) == ("dose_used_up", True)
     tomorrow = (get_day(athlete, MOMENT) + timedelta(days=1)).isoformat()
     assert ("value" in answered("begin_run", **later, day=tomorrow)) == ("per_day" in days)
+
+
+@pytest.mark.parametrize("cap", [3, 4])
+def test_what_was_played_today_is_known_to_the_kit(
+    cap: int, athlete: Athlete, client: APIClient, player: Player
+) -> None:
+    rung, now = own(athlete, "capped_attempts", cap=cap), datetime.now(UTC)
+    player.send(player.start(rung, at=now - timedelta(minutes=1)), events("oxx"))
+    [kit] = kits(client, rung)
+    today = get_day(athlete, now).isoformat()
+    assert (kit["rung_days"], kit["ladder_days"]) == ({today: 3}, {today: 3})
+    answer = answered("begin_run", kit=kit, run=str(uuid4()), started_at=now.isoformat(), day=today)
+    assert ("problem" in answer) == (cap == 3)
 
 
 def test_the_plain_games_are_taken_along_once_they_were_played(client: APIClient) -> None:

@@ -6,7 +6,7 @@
 import { hashKey } from "@tanstack/react-query";
 
 import type { Distance, EventKind, NewEvent, Recorded, Result, Run, Tally } from "../../api/queries";
-import { NoRules } from "../../shared/device/rules";
+import { Refused } from "../../shared/device/rules";
 import { noteTrouble } from "../../shared/device/troubles";
 import { Followed } from "../../shared/lib/followed";
 import { keepSent, type KeptRun } from "../../shared/lib/presses";
@@ -76,8 +76,12 @@ export class CourtRun extends Followed<Standing> {
   private lastAtMs: number;
   /** The number of the event as of which the tally is shown. */
   private shownSeq: number;
-  /** Whether the server has events that this device does not know. */
-  private isOvertaken: boolean;
+  /** How often the server has turned out to have events that this device does not know, and how often as of when they
+   * were read last. */
+  private overtaken: number;
+  private caughtUp = 0;
+  private lastCount = 0;
+  private countsUnderWay = 0;
   /** The server's latest count that is still to be compared with ours. */
   private unchecked: Recorded | null = null;
   /** Where the two counts have differed, all is read and counted anew before either is doubted. */
@@ -103,7 +107,7 @@ export class CourtRun extends Followed<Standing> {
       ...wishedOf(run.tally, kept.waiting),
     });
     this.sent = kept.sent;
-    this.isOvertaken = kept.sent.length < run.last_seq;
+    this.overtaken = kept.sent.length < run.last_seq ? 1 : 0;
     this.outbox = new Outbox(
       run.id,
       server,
@@ -138,7 +142,7 @@ export class CourtRun extends Followed<Standing> {
 
   send() {
     void this.outbox.send();
-    if (!this.counter.isOn) void this.count();
+    this.countWhereMissing();
   }
 
   add(
@@ -186,33 +190,52 @@ export class CourtRun extends Followed<Standing> {
 
   /** Counts on this device from the start of the run, by everything that is known of it. */
   private async count(): Promise<void> {
+    this.lastCount += 1;
+    const mine = this.lastCount;
+    this.countsUnderWay += 1;
     try {
       if (this.isOvertaken) await this.catchUp();
+      // Begun once more meanwhile: that one knows more.
+      if (mine !== this.lastCount) return;
       // What was read from the server may still be under way here, its answer not come.
       const known = new Set(this.sent.map((event) => event.id));
       const waiting = this.outbox.pending.filter((event) => !known.has(event.id));
       await this.counter.open(this.run, this.sent, waiting);
     } catch (error) {
       // Without the rules, or without what another device has sent, the server counts.
-      if (!(error instanceof NoRules) && !this.state.isCutOff)
-        noteTrouble(`Not counted on this device: ${String(error)}`);
+      if (error instanceof Refused) noteTrouble(`Not counted on this device: ${error.message}`);
       this.tell({});
+    } finally {
+      this.countsUnderWay -= 1;
     }
+  }
+
+  /** Whether the server has events that this device does not know. */
+  private get isOvertaken(): boolean {
+    return this.overtaken > this.caughtUp;
+  }
+
+  /** What was missing to count here, or to count all of it, may be there by now. */
+  private countWhereMissing() {
+    if ((!this.counter.isOn || this.isOvertaken) && this.countsUnderWay === 0) void this.count();
+  }
+
+  /** Another device has been faster, or another window has told of one. */
+  private overtake() {
+    this.overtaken += 1;
+    void this.count();
   }
 
   /** Reads what the server has of other devices. */
   private async catchUp() {
-    this.isOvertaken = false;
-    try {
-      const sent = await this.server.events();
-      const known = new Set(sent.map((event) => event.id));
-      // What was answered while it was read is stored behind it; where it was moved, that is read once more.
-      this.sent = [...sent, ...this.sent.filter((event) => !known.has(event.id))];
-      void keepSent(this.run.id, sent);
-    } catch (error) {
-      this.isOvertaken = true;
-      throw error;
-    }
+    const { overtaken } = this;
+    const sent = await this.server.events();
+    const known = new Set(sent.map((event) => event.id));
+    // What was answered while it was read belongs to it, in its place; where it was moved, all is read once more.
+    const answered = this.sent.filter((event) => !known.has(event.id));
+    this.sent = [...sent, ...answered].sort((one, other) => one.seq - other.seq);
+    this.caughtUp = Math.max(this.caughtUp, overtaken);
+    void keepSent(this.run.id, sent);
   }
 
   private hear(batch: NewEvent[], recorded: Recorded) {
@@ -226,6 +249,7 @@ export class CourtRun extends Followed<Standing> {
     }
     // What is counted here says it all: that the server has it too changes nothing on the screen.
     if (!this.counter.isOn) this.showRecorded(recorded);
+    this.countWhereMissing();
     if (this.waiting === 0) this.settled(recorded.tally.is_over);
   }
 
@@ -244,8 +268,7 @@ export class CourtRun extends Followed<Standing> {
     this.lastSeq = Math.max(this.lastSeq, seq);
     this.lastAtMs = Math.max(this.lastAtMs, atMs);
     this.clock.skip(Math.max(0, atMs + this.run.double_tap_ms - this.clock.now()));
-    this.isOvertaken = true;
-    void this.count();
+    this.overtake();
   }
 
   /** Another window of this browser has pressed on this run. */
@@ -264,15 +287,14 @@ export class CourtRun extends Followed<Standing> {
   private drop(events: NewEvent[], isMoved: boolean) {
     this.outbox.drop(new Set(events.map((event) => event.id)));
     this.remember(events);
-    this.isOvertaken ||= isMoved;
-    if (isMoved) void this.count();
-    this.tell({});
+    if (isMoved) this.overtake();
+    this.tell({ isCutOff: false });
   }
 
   /** Compares the server's count with ours, as soon as that is there. */
   private compare() {
     const recorded = this.unchecked;
-    if (!recorded || this.secondLook === "under way") return;
+    if (!recorded || this.isOvertaken || this.secondLook === "under way") return;
     const { last_seq: seq } = recorded;
     const counted = this.counter.at(seq);
     // What another window has still to send is counted here, and not there.
@@ -292,7 +314,7 @@ export class CourtRun extends Followed<Standing> {
       return;
     }
     this.run = run;
-    this.isOvertaken = true;
+    this.overtaken += 1;
     this.unchecked ??= recorded;
     await this.count();
     this.secondLook = "taken";

@@ -29,6 +29,7 @@ interface Heard {
 
 export class Outbox {
   private unkept: NewEvent[] = [];
+  private isToKeep = false;
   private isSending = false;
   private waitMs = FIRST_WAIT_MS;
   private timer: number | undefined;
@@ -49,12 +50,18 @@ export class Outbox {
     this.waiting.push(event);
     this.unkept.push(event);
     // The new number first: keeping and sending take longer than counting.
-    if (this.unkept.length === 1) afterDrawing(() => this.keep());
+    if (!this.isToKeep) afterDrawing(() => void this.keep());
+    this.isToKeep = true;
   }
 
-  private keep() {
-    void keepPresses(this.runId, this.unkept.splice(0)).then((hasRoom) => this.heard.link({ isFull: !hasRoom }));
+  private async keep() {
+    this.isToKeep = false;
+    // What is answered already is kept as such.
+    const unkept = this.unkept.splice(0).filter((event) => this.waiting.includes(event));
     void this.send();
+    const hasRoom = await keepPresses(this.runId, unkept);
+    if (!hasRoom) this.unkept.unshift(...unkept); // Tried again with the next press.
+    this.heard.link({ isFull: !hasRoom });
   }
 
   /** Takes over what another window of this browser has pressed, and kept. */
@@ -78,12 +85,14 @@ export class Outbox {
       const recorded = await this.server.record(batch);
       this.drop(new Set(batch.map((event) => event.id)));
       this.waitMs = FIRST_WAIT_MS;
-      void keepSent(this.runId, batch);
+      // What was moved is kept once it was read as it stands there; until then it would be sent again, and known again.
+      if (!recorded.has_moved) void keepSent(this.runId, batch);
       this.heard.link({ isCutOff: false, problem: null });
       this.heard.answered(batch, recorded);
     } catch (error) {
       this.isSending = false;
-      this.holdUp(error);
+      // Sent by another window meanwhile: then nothing is held up.
+      if (this.waiting.length > 0) this.holdUp(error);
       return;
     }
     this.isSending = false;

@@ -1,0 +1,161 @@
+"""Ten thousand evenings of misfortune for the queue of presses. Run by `make soak`; ten minutes.
+
+Most of them are played with the queue's model (`tests.queue`), in a process of their own; 200 in chromium, with the
+application as it is served, where requests are lost, late and doubled, pages loaded anew and windows opened beside.
+"""
+
+from __future__ import annotations
+
+import sys
+import tempfile
+import time
+from collections.abc import Iterator
+from concurrent.futures import ProcessPoolExecutor
+from contextlib import contextmanager
+from datetime import UTC, datetime
+from pathlib import Path
+from random import Random
+from uuid import uuid4
+
+from playwright.sync_api import BrowserContext, Page, Route
+
+from jolly_core.errors import CoreError
+from tests.browser.athlete import AthleteAtTheScreen
+from tests.browser.chromium import HEADLESS, open_browser, open_window
+from tests.queue.chance import play_by_chance
+from tests.queue.world import Browsers
+from tests.serving import Application
+
+IN_THE_MODEL, IN_THE_BROWSER = 9_800, 200
+FIRST_SEED = 1_000_000
+PATIENCE_S = 30
+STEPS = 6
+
+
+def soak_the_model(evenings: int) -> list[int]:
+    """The seeds of the evenings that went wrong."""
+    browsers, wrong = Browsers(), []
+    for seed in range(FIRST_SEED, FIRST_SEED + evenings):
+        try:
+            play_by_chance(browsers, seed).check()
+        except (AssertionError, CoreError) as error:
+            print(f"evening {seed}: {type(error).__name__} {error}", flush=True)
+            wrong.append(seed)
+    browsers.close()
+    return wrong
+
+
+class Weather:
+    """What becomes of the presses that a window sends."""
+
+    def __init__(self, window: BrowserContext, chance: Random) -> None:
+        self.window, self.chance, self.is_fair = window, chance, True
+        window.route("**/events/", self.meet)
+
+    @contextmanager
+    def fair(self) -> Iterator[None]:
+        """A page can be loaded."""
+        self.window.set_offline(False)
+        self.is_fair = True
+        yield
+        self.is_fair = False
+
+    def meet(self, route: Route) -> None:
+        luck = 1.0 if self.is_fair else self.chance.random()
+        if luck < 0.2:
+            route.abort()
+        elif luck < 0.35:  # it arrives, and its answer does not
+            route.fetch()
+            route.abort()
+        elif luck < 0.45:  # it arrives twice
+            route.fetch()
+            route.continue_()
+        else:
+            route.continue_()
+
+
+def play_in_the_browser(window: BrowserContext, chance: Random) -> bool:
+    """One run of presses in one page or in two; whether server and page come to as many as there were."""
+    weather, run, pressed = Weather(window, chance), str(uuid4()), 0
+    body = {"game": "count", "started_at": datetime.now(UTC).isoformat()}
+    headers = {"X-CSRFToken": next(each["value"] for each in window.cookies() if each["name"] == "csrftoken")}
+    window.request.put(f"/api/quick-runs/{run}/", data=body, headers=headers)
+    pages = [walk_to(page, run) for page in window.pages[: chance.choice((1, 1, 2))]]
+    weather.is_fair = False
+    for _ in range(STEPS):
+        luck, page = chance.random(), chance.choice(pages)
+        if luck < 0.75:
+            AthleteAtTheScreen(page).press("make")
+            pressed += 1
+        elif luck < 0.9:
+            window.set_offline(chance.random() < 0.5)
+        elif luck < 0.94:
+            with weather.fair():
+                page.reload()
+                AthleteAtTheScreen(page).start()
+        else:
+            with weather.fair():
+                walk_to(page, run)
+    weather.is_fair = True
+    for is_offline in (True, False):
+        window.set_offline(is_offline)  # a network that comes back is used at once
+    AthleteAtTheScreen(pages[0]).press("make")
+    is_right = wait_for(pages[0], run, pressed + 1)
+    window.unroute_all()
+    return is_right
+
+
+def walk_to(page: Page, run: str) -> Page:
+    """From one screen of the application to the court, as by a link."""
+    page.evaluate(WALK, "/settings")
+    page.get_by_role("heading", level=1, name="Settings").wait_for()
+    page.evaluate(WALK, f"/practise/runs/{run}")
+    AthleteAtTheScreen(page).start()
+    return page
+
+
+WALK = "address => { history.pushState(null, '', address); dispatchEvent(new PopStateEvent('popstate')); }"
+
+
+def wait_for(page: Page, run: str, makes: int) -> bool:
+    """Until the page and the server have counted so many."""
+    shown = there = None
+    deadline = time.monotonic() + PATIENCE_S
+    while time.monotonic() < deadline:
+        shown = page.get_by_test_id("number").inner_text()
+        there = page.request.get(f"/api/runs/{run}/").json()["tally"]["makes"]
+        if shown == str(makes) and there == makes:
+            return True
+        page.wait_for_timeout(100)
+    print(f"{makes} pressed, {shown} shown, {there} at the server", flush=True)
+    return False
+
+
+def soak_the_browser(evenings: int) -> list[int]:
+    """The seeds of the evenings that went wrong."""
+    with tempfile.TemporaryDirectory() as folder, open_browser(HEADLESS) as browser:
+        application = Application(Path(folder) / "soak.sqlite3", is_demo=False)
+        application.manage("migrate")
+        application.start()
+        window = open_window(browser, application.url)
+        AthleteAtTheScreen(window.new_page()).sign_up()
+        window.new_page().goto("/")
+        wrong = [seed for seed in range(evenings) if not play_in_the_browser(window, Random(seed))]
+        window.close()
+        application.stop()
+    return wrong
+
+
+def main() -> int:
+    begun = time.monotonic()
+    with ProcessPoolExecutor(2) as pool:
+        model = pool.submit(soak_the_model, IN_THE_MODEL)
+        browser = pool.submit(soak_the_browser, IN_THE_BROWSER)
+        wrong = [*model.result(), *browser.result()]
+    minutes = (time.monotonic() - begun) / 60
+    print(f"{IN_THE_MODEL + IN_THE_BROWSER} evenings in {minutes:.1f} minutes, {len(wrong)} went wrong: {wrong[:20]}")
+    return 1 if wrong else 0
+
+
+if __name__ == "__main__":
+    sys.exit(main())
