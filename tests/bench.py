@@ -21,8 +21,8 @@ from uuid import uuid4
 from playwright.sync_api import Browser, Page, expect
 
 from tests.bench_blocks import frames_while_moving_a_part, time_big_blocks
-from tests.bench_clock import REFERENCE_S, Clock, Figure
-from tests.bench_court import measure_court, measure_long_run, p95
+from tests.bench_clock import REFERENCE_S, Clock, Figure, p95
+from tests.bench_court import measure_court, measure_long_run, measure_memory, measure_sending
 from tests.bench_games import time_growth, time_presses, time_stepping
 from tests.bench_lookback import measure_drawing, measure_look_back
 from tests.bench_planning import change_record, time_proposals, time_weeks
@@ -324,6 +324,8 @@ def all_figures() -> Iterator[Figure]:
         yield from measure_first_view(browser, application.url)
         yield from measure_court(browser, application.url)
         yield from measure_long_run(browser, application.url)
+        yield measure_memory(browser, application.url)
+        yield measure_sending(browser, application.url)
         yield measure_second_screen(browser, application.url)
         yield from measure_presses_of_games(browser, application.url)
         yield from measure_dragging(browser, application.url)

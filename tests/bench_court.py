@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
-import statistics
+import time
 from collections.abc import Iterator
 from datetime import UTC, datetime
+from pathlib import Path
 from uuid import uuid4
 
 from playwright.sync_api import Browser, CDPSession, Page, expect
 
-from tests.bench_clock import Clock, Figure
+from tests.bench_clock import Clock, Figure, p95
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.chromium import open_window
 
@@ -31,11 +32,6 @@ WATCH = """() => {
     requestAnimationFrame(() => window.delays.push(performance.now() - since));
   }).observe(number, { childList: true, characterData: true, subtree: true });
 }"""
-
-
-def p95(values: list[float]) -> float:
-    """The 95th percentile, as the standard library's inclusive quantiles give it."""
-    return statistics.quantiles(values, n=20, method="inclusive")[-1]
 
 
 def wait_for_the_rules(page: Page) -> None:
@@ -119,3 +115,57 @@ def measure_long_run(browser: Browser, url: str) -> Iterator[Figure]:
     athlete.start()
     yield _timed("press_in_a_long_run", athlete)
     page.close()
+
+
+def measure_memory(browser: Browser, url: str) -> Figure:
+    """What the page's own process holds, its worker included, with a run in play; in MB."""
+    page = open_window(browser, url).new_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.enter_demo()
+    page.goto(count_anything(athlete))
+    wait_for_the_rules(page)
+    athlete.start()
+    athlete.press(*["make"] * 20)
+    session = browser.new_browser_cdp_session()
+    processes = session.send("SystemInfo.getProcessInfo")["processInfo"]
+    held = max(_held_mb(each["id"]) for each in processes if each["type"] == "renderer")
+    page.close()
+    return Figure.plain("memory", held)
+
+
+def _held_mb(process: int) -> float:
+    """The proportional set size of a process: what it shares with others counts in part."""
+    rows = Path(f"/proc/{process}/smaps_rollup").read_text().splitlines()
+    return sum(int(row.split()[1]) for row in rows if row.startswith("Pss:")) / 1024
+
+
+#: Presses as they wait on a device after an evening without a network.
+PUT_WAITING = """([owner, run, many]) => new Promise((resolve, reject) => {
+  const opened = indexedDB.open(`jolly.${owner}`);
+  opened.onsuccess = () => {
+    const change = opened.result.transaction("events", "readwrite");
+    for (let seq = 1; seq <= many; seq += 1)
+      change.objectStore("events").put(
+        { id: crypto.randomUUID(), run, kind: "make", seq, at_ms: 500 * seq, text: "", isSent: 0 });
+    change.oncomplete = resolve;
+    change.onerror = reject;
+  };
+})"""
+
+
+def measure_sending(browser: Browser, url: str) -> Figure:
+    """A thousand presses that have waited, from the network's return until the server has the last of them."""
+    page = open_window(browser, url).new_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.enter_demo()
+    run = count_anything(athlete).rsplit("/", 1)[1]
+    owner = page.request.get("/api/athlete/").json()["username"]
+    page.context.set_offline(True)
+    page.evaluate(PUT_WAITING, [owner, run, WAITING])
+    clock = Clock(unit=1)
+    with clock.time():
+        page.context.set_offline(False)
+        while page.request.get(f"/api/runs/{run}/").json()["last_seq"] < WAITING:
+            time.sleep(0.02)
+    page.close()
+    return Figure.of("waiting_sent", max, clock.timings)

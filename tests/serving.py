@@ -35,6 +35,7 @@ class Application:
     port: int = field(default_factory=free_port)
     is_demo: bool = True
     settings: str = "config.settings"
+    web: Path | None = None
     process: subprocess.Popen[bytes] | None = None
 
     @property
@@ -45,6 +46,7 @@ class Application:
     def environment(self) -> dict[str, str]:
         settings = {"JOLLY_DB": str(self.database), "JOLLY_DEMO": "1" if self.is_demo else ""}
         python = {"DJANGO_SETTINGS_MODULE": self.settings, "PYTHONPATH": str(ROOT), "PYTHONUNBUFFERED": "1"}
+        settings["JOLLY_WEB"] = str(self.web or "")
         return {**os.environ, **settings, **python}
 
     def manage(self, *words: str) -> str:

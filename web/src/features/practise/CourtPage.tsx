@@ -39,9 +39,11 @@ const LinkNotice = memo(function LinkNotice({ onRetry, ...link }: LinkNoticeProp
   const { problem, isCutOff, isFull, isCountedHere, waiting } = link;
   if ((!problem && !isCutOff && !isFull) || isCalm(link)) return null;
   const presses = quantity(waiting, "press", "presses");
-  const kept = isFull
-    ? `This device has no room to keep ${presses}: leave this screen open until they are sent.`
-    : `${presses} kept on this device`;
+  const noRoom =
+    waiting > 0
+      ? `This device has no room to keep ${presses}: leave this screen open until all is sent.`
+      : "This device has no room to keep presses: they are safe only once they are sent.";
+  const kept = isFull ? noRoom : `${presses} kept on this device`;
   const words = problem
     ? `${problem.message} ${kept}${isFull ? "" : "."}`
     : isFull

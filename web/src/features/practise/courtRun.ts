@@ -64,7 +64,9 @@ const CONTROLS = new Set<EventKind>(["pause", "resume", "finish"]);
 /** As far back an event is looked for that another window, or the server, may have told of already. */
 const MOST_KNOWN_AGAIN = 1000;
 
-const countOf = ({ tally, result, distance }: Counted | Recorded) => hashKey([tally, result, distance]);
+type Count = Pick<Counted, "tally" | "result" | "distance">;
+
+const countOf = ({ tally, result, distance }: Count) => hashKey([tally, result, distance]);
 
 export class CourtRun extends Followed<Standing> {
   private readonly outbox: Outbox;
@@ -85,7 +87,9 @@ export class CourtRun extends Followed<Standing> {
   /** The server's latest count that is still to be compared with ours. */
   private unchecked: Recorded | null = null;
   /** Where the two counts have differed, all is read and counted anew before either is doubted. */
-  private secondLook: "none" | "under way" | "taken" = "none";
+  private secondLook = false;
+  /** Whether the server counts for good. */
+  private hasGivenWay = false;
 
   constructor(
     private run: Run,
@@ -190,6 +194,7 @@ export class CourtRun extends Followed<Standing> {
 
   /** Counts on this device from the start of the run, by everything that is known of it. */
   private async count(): Promise<void> {
+    if (this.hasGivenWay) return;
     this.lastCount += 1;
     const mine = this.lastCount;
     this.countsUnderWay += 1;
@@ -259,7 +264,7 @@ export class CourtRun extends Followed<Standing> {
     this.sent.push(...events.filter((event) => !last.has(event.id)));
   }
 
-  private showRecorded(recorded: Recorded) {
+  private showRecorded(recorded: Count & Pick<Run, "last_seq" | "last_at_ms">) {
     this.show({ ...recorded, seq: recorded.last_seq, at_ms: recorded.last_at_ms });
   }
 
@@ -294,41 +299,46 @@ export class CourtRun extends Followed<Standing> {
   /** Compares the server's count with ours, as soon as that is there. */
   private compare() {
     const recorded = this.unchecked;
-    if (!recorded || this.isOvertaken || this.secondLook === "under way") return;
+    if (!recorded || this.isOvertaken || this.secondLook) return;
     const { last_seq: seq } = recorded;
     const counted = this.counter.at(seq);
     // What another window has still to send is counted here, and not there.
     if (!counted || this.outbox.pending.some((event) => event.seq < seq)) return;
     this.unchecked = null;
-    if (countOf(counted) === countOf(recorded)) this.secondLook = "none";
-    else if (this.secondLook === "none") void this.lookAgain(recorded);
-    else this.giveWay(recorded);
+    if (countOf(counted) !== countOf(recorded)) void this.lookAgain();
   }
 
-  /** The two counts differ: all is read anew, for a cap may be shared meanwhile. */
-  private async lookAgain(recorded: Recorded) {
-    this.secondLook = "under way";
-    const run = await this.server.run().catch(() => null);
-    if (!run) {
-      this.secondLook = "none"; // Out of reach just now: the next answer is compared again.
-      return;
+  /**
+   * The two counts differ. An event may be new to one of the two, or a cap be shared meanwhile: all is read anew, and
+   * ours compared with what the server says after that.
+   */
+  private async lookAgain() {
+    this.secondLook = true;
+    try {
+      this.run = await this.server.run();
+      this.overtaken += 1;
+      await this.count();
+      const there = await this.server.run();
+      const here = this.counter.at(there.last_seq);
+      if (here && countOf(here) !== countOf(there)) this.giveWay(there);
+      if (this.unchecked && this.unchecked.last_seq <= there.last_seq) this.unchecked = null;
+    } catch {
+      // Out of reach just now: the next answer is compared again.
+    } finally {
+      this.secondLook = false;
     }
-    this.run = run;
-    this.overtaken += 1;
-    this.unchecked ??= recorded;
-    await this.count();
-    this.secondLook = "taken";
     this.compare();
   }
 
   /** They differ still: the server's count stands. */
-  private giveWay(recorded: Recorded) {
-    const words = `This device and the server counted run ${this.run.id} differently, as of event ${recorded.last_seq}.`;
+  private giveWay(there: Run) {
+    const words = `This device and the server counted run ${there.id} differently, as of event ${there.last_seq}.`;
     noteTrouble(words);
     console.error(words);
+    this.hasGivenWay = true;
     this.counter.close();
     this.shownSeq = 0;
-    this.showRecorded(recorded);
+    this.showRecorded(there);
   }
 
   private show({ seq, tally, result, distance, at_ms: atMs }: Counted) {

@@ -125,8 +125,9 @@ export function useQuickRun() {
 
 /** A run that is over and not sent: as it stands here it is shown, and counted in its block. */
 export async function endHere(client: QueryClient, run: Run) {
-  await keepRun({ ...run, is_over: true });
-  client.removeQueries({ queryKey: runQuery(run.id).queryKey });
+  const over = { ...run, is_over: true };
+  await keepRun(over);
+  client.setQueryData(runQuery(run.id).queryKey, over);
   if (run.block === null || run.part === null) return;
   const block = await client.query(blockQuery(run.block));
   await putBlock(client, rules.call<Block>("count_run", { block, part: run.part, run: run.id }));
