@@ -160,6 +160,8 @@ def measure_sending(browser: Browser, url: str) -> Figure:
     athlete.enter_demo()
     run = count_anything(athlete).rsplit("/", 1)[1]
     owner = page.request.get("/api/athlete/").json()["username"]
+    page.goto("/settings")
+    page.wait_for_load_state("networkidle")
     page.context.set_offline(True)
     page.evaluate(PUT_WAITING, [owner, run, WAITING])
     clock = Clock(unit=1)

@@ -26,6 +26,23 @@ def play_rally(athlete: AthleteAtTheScreen) -> None:
     athlete.press(*["make"] * 6, apart_ms=900)
 
 
+def play_on_in_the_air(athlete: AthleteAtTheScreen) -> None:
+    """The same after the network has gone: what is pressed waits here."""
+    play_rally(athlete)
+    athlete.page.context.set_offline(True)
+    athlete.press(*["make"] * 3, apart_ms=900)
+
+
+def leave_the_court_in_the_air(athlete: AthleteAtTheScreen) -> None:
+    """What the strip says of it, on the screens as they were seen last."""
+    page = athlete.page
+    page.goto("/practise")
+    page.get_by_role("status").filter(has_text="ready without network").wait_for(timeout=90_000)
+    play_on_in_the_air(athlete)
+    page.get_by_role("link", name="Leave").click()
+    page.get_by_role("status").filter(has_text="wait here").wait_for()
+
+
 def play_to_the_end(athlete: AthleteAtTheScreen) -> None:
     athlete.press(*["make"] * 8, apart_ms=1000)
     athlete.expect_end("Time")
@@ -86,15 +103,6 @@ def price_a_threshold(athlete: AthleteAtTheScreen) -> None:
     page.get_by_role("region", name="What it costs").scroll_into_view_if_needed()
 
 
-def see_two_ways(athlete: AthleteAtTheScreen) -> None:
-    """Two swings that were tried on the serve, below the ladder and what its rungs need."""
-    page = athlete.page
-    ladders = {each["ladder"]["title"]: each["ladder"]["id"] for each in page.request.get("/api/ladders/").json()}
-    page.goto(f"/climb/{ladders['Serve to the box']}")
-    page.get_by_role("heading", name="Two ways").scroll_into_view_if_needed()
-    page.mouse.wheel(0, 400)
-
-
 def look_at_a_breakthrough(athlete: AthleteAtTheScreen) -> None:
     page = athlete.page
     ladders = {each["ladder"]["title"]: each for each in page.request.get("/api/ladders/").json()}
@@ -134,12 +142,12 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "begin": begin,
     "ladder": go("/climb/2"),
     "threshold": price_a_threshold,
-    "two-ways": see_two_ways,
+    "no-network": leave_the_court_in_the_air,
 }
 PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "phone-today": go("/"),
     "phone-plan": go("/plan"),
-    "phone-practise": play_rally,
+    "phone-practise": play_on_in_the_air,
 }
 #: Games of the shelf, taken last: the demo world is seen before without them.
 GAMES: dict[str, Callable[[AthleteAtTheScreen], None]] = {
