@@ -95,6 +95,18 @@ class AthleteAtTheScreen:
         self.page.get_by_role("button", name=re.compile(f"Start.*{side}" if side else "^Start")).first.click()
         self.page.wait_for_url(re.compile(r"/practise/runs/[0-9a-f-]+$"))
 
+    def play_ladder(self, title: str) -> None:
+        """Have taken a ladder of the shelf, and be in play on it."""
+        self.own_ladder(title)
+        self.open_run(title)
+        self.start()
+
+    def carry_on(self) -> None:
+        """Go back to the run that is not over yet."""
+        self.page.goto("/practise")
+        self.page.get_by_role("link", name="Carry on").click()
+        self.start()
+
     def start(self, hand: Hand = "keys") -> None:
         """Press start, and wait for three, two, one."""
         button = self.page.get_by_role("button", name=re.compile("(Start|Carry on): 3, 2, 1"))

@@ -18,9 +18,7 @@ from tests.serving import Application
 def at_putts(page: Page) -> AthleteAtTheScreen:
     athlete = AthleteAtTheScreen(page)
     athlete.come_in()
-    athlete.own_ladder("Putts from the circle")
-    athlete.open_run("Putts from the circle")
-    athlete.start()
+    athlete.play_ladder("Putts from the circle")
     return athlete
 
 

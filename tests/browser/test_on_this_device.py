@@ -81,9 +81,7 @@ def test_a_new_version_waits_until_no_run_is_open(
     page.get_by_role("link", name="Leave").click()
     page.goto("/")  # opened again: what waited takes over, and loads the page anew
     page.wait_for_function(f"({look})().then((registration) => !registration.waiting)")
-    page.goto("/practise")
-    page.get_by_role("link", name="Carry on").click()
-    athlete.start()
+    athlete.carry_on()
     athlete.press("make")
     athlete.expect_count(5)
     athlete.expect_waiting(0)

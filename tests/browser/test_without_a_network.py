@@ -23,16 +23,6 @@ def wait_until_ready(page: Page) -> None:
     expect(ready).to_be_visible(timeout=SET_UP_MS)
 
 
-def on_the_court(page: Page) -> AthleteAtTheScreen:
-    """A new athlete with a run of ten putts in play."""
-    athlete = AthleteAtTheScreen(page)
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
-    athlete.open_run("Putts from the circle")
-    athlete.start()
-    return athlete
-
-
 def count_on(page: Page) -> AthleteAtTheScreen:
     """An athlete two makes into a run that this device counts."""
     athlete = AthleteAtTheScreen(page)
@@ -63,12 +53,11 @@ def test_a_run_goes_on_through_a_dead_server_and_a_reload(open_page: OpenPage, f
     # What was seen before is shown as it was, and what waits is said.
     page.get_by_role("link", name="Leave").click()
     expect(page.get_by_role("status").filter(has_text="3 presses wait here")).to_be_visible()
+    expect(page.get_by_text("4 made so far")).to_be_visible()
     page.goto("/climb")
     expect(page.get_by_text("Putts from the circle").first).to_be_visible()
     fresh_application.start()
-    page.goto("/practise")
-    page.get_by_role("link", name="Carry on").click()
-    athlete.start()
+    athlete.carry_on()
     athlete.press("make")
     athlete.expect_count(5)
     athlete.expect_waiting(0)
@@ -83,7 +72,9 @@ def test_the_first_answers_are_the_servers_and_the_rest_the_devices(open_page: O
         held.append(route)
 
     page.route("**/rules/core-*", hold)
-    athlete = on_the_court(page)
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.play_ladder("Putts from the circle")
     athlete.press("make", "miss", "make")
     athlete.expect_count(2)
     athlete.expect_counted("there")
@@ -117,7 +108,9 @@ def test_where_the_rules_do_not_run_the_server_counts_and_settings_say_why(
 ) -> None:
     page = open_page(is_quiet=True)
     page.route(re.compile("/rules/(worker|python)"), lambda route: route.fulfill(**answer))  # type: ignore[arg-type]
-    athlete = on_the_court(page)
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.play_ladder("Putts from the circle")
     athlete.press("make", "miss", "make")
     athlete.expect_count(2)
     athlete.expect_counted("there")

@@ -25,6 +25,7 @@ WEB = Path(__file__).resolve().parents[2] / "web"
 RUN = "14c34927-f805-4fe6-9db8-526b67ccd45a"
 #: Longer than any wait before what is held up is tried again, or another window's presses are sent.
 LONG_MS = 6000
+GIVEN_UP = "The rules do not run on this device"
 
 
 class Browsers:
@@ -262,7 +263,8 @@ class World:
             self.settle()
             looked, there = self.look(number), self.server.standing()
             assert {name: looked["standing"][name] for name in there} == there, "a window shows another count"
-            assert looked["troubles"] == []
+            # Rules that were kept waiting for minutes are given up, and that is said.
+            assert [each for each in looked["troubles"] if not each["words"].startswith(GIVEN_UP)] == []
 
     def look(self, number: int) -> Any:
         return self._say("look", window=number)

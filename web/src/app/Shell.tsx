@@ -142,9 +142,9 @@ function Strip() {
               to="/settings"
               underline="hover"
               noWrap
-              sx={{ color: "inherit", fontSize: "0.92rem", py: 1, textAlign: "right", whiteSpace: { md: "normal" } }}>
+              sx={{ color: "inherit", fontSize: "0.92rem", py: 1 }}>
               {athlete.name}
-              <Box component="span" sx={{ display: { xs: "none", lg: "inline" }, color: "#c5cbe0" }}>
+              <Box component="span" sx={{ display: { xs: "none", xl: "inline" }, color: "#c5cbe0" }}>
                 , {hand}, {athlete.units}
               </Box>
             </Link>

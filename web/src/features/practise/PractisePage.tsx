@@ -28,7 +28,7 @@ function UnfinishedRun({ run, waiting }: { run: RunRow; waiting: number }) {
   );
 }
 
-/** A run of which nothing has reached the server yet: all of it waits on this device. */
+/** A run of which presses wait on this device, if not all of it: as it stands here. */
 function UnsentRun({ id, waiting }: { id: string; waiting: number }) {
   const run = useQuery(runQuery(id));
   return run.data && !run.data.is_over ? <UnfinishedRun run={run.data} waiting={waiting} /> : null;
@@ -36,13 +36,14 @@ function UnsentRun({ id, waiting }: { id: string; waiting: number }) {
 
 function Unfinished({ runs }: { runs: RunRow[] }) {
   const waiting = usePresses();
-  const unsent = Object.keys(waiting).filter((id) => runs.every((run) => run.id !== id));
-  if (runs.length === 0 && unsent.length === 0) return null;
+  const unsent = Object.keys(waiting);
+  const sent = runs.filter(({ id }) => !unsent.includes(id));
+  if (sent.length === 0 && unsent.length === 0) return null;
   return (
     <Panel title="Not over yet">
       <Stack spacing={1}>
-        {runs.map((run) => (
-          <UnfinishedRun key={run.id} run={run} waiting={waiting[run.id] ?? 0} />
+        {sent.map((run) => (
+          <UnfinishedRun key={run.id} run={run} waiting={0} />
         ))}
         {unsent.map((id) => (
           <UnsentRun key={id} id={id} waiting={waiting[id] ?? 0} />

@@ -3,7 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState, useSyncExternalStore } from "react";
 
 import { outcomeQuery, type EventKind, type Run } from "../../api/queries";
-import { countIn, endHere } from "../../shared/device/steps";
+import { countIn, endHere, keepHere } from "../../shared/device/steps";
 import { forgetRun, type KeptRun } from "../../shared/lib/presses";
 import { CourtRun, type Origin, type Standing } from "./courtRun";
 import { RunClock } from "./runClock";
@@ -65,12 +65,15 @@ export function useCourt(run: Run, kept: KeptRun): Court {
       window.removeEventListener("pagehide", save);
       window.removeEventListener("online", retry);
       const standing = play.read();
-      if (!standing.tally.is_over) return;
       const { tally, result, distance } = standing;
-      const over = { ...run, tally, result, distance };
-      countIn(over).catch(() => undefined);
+      const left = { ...run, tally, result, distance };
+      if (!tally.is_over) {
+        if (play.waiting > 0) void keepHere(client, left);
+        return;
+      }
+      countIn(left).catch(() => undefined);
       if (play.waiting === 0) void forgetRun(run.id);
-      else endHere(client, over).catch(() => undefined);
+      else endHere(client, left).catch(() => undefined);
     };
   }, [client, play, clock, retry, run]);
 

@@ -123,11 +123,15 @@ export function useQuickRun() {
   );
 }
 
-/** A run that is over and not sent: as it stands here it is shown, and counted in its block. */
+/** A run that is left with presses that wait: as it stands here it is shown. */
+export async function keepHere(client: QueryClient, run: Run) {
+  client.setQueryData(runQuery(run.id).queryKey, run);
+  await keepRun(run);
+}
+
+/** One that is over as well: it is counted in its block. */
 export async function endHere(client: QueryClient, run: Run) {
-  const over = { ...run, is_over: true };
-  await keepRun(over);
-  client.setQueryData(runQuery(run.id).queryKey, over);
+  await keepHere(client, { ...run, is_over: true });
   if (run.block === null || run.part === null) return;
   const block = await client.query(blockQuery(run.block));
   await putBlock(client, rules.call<Block>("count_run", { block, part: run.part, run: run.id }));
