@@ -35,10 +35,12 @@ class AthleteAtTheScreen:
         self.page.wait_for_url(re.compile(r"/$"))
         return name
 
-    def come_in(self) -> None:
-        """Be signed up already, as on any day but the first: not through the screen, which has tests of its own."""
+    def come_in(self, *ladders: str) -> None:
+        """Be signed up already, with ladders of the shelf, as on any later day. The screen has tests of its own."""
         self.page.request.get("/_allauth/browser/v1/config")
         self.send("_allauth/browser/v1/auth/signup", username=f"athlete-{uuid4().hex[:12]}", password=PASSWORD)
+        for title in ladders:
+            self.own_ladder(title)
 
     def send(self, path: str, *, method: str = "POST", **body: Any) -> Any:
         """Send something to the server as the page does, and give back its answer."""

@@ -33,8 +33,6 @@ MIDDLE = "Every mark once"
 
 def plan(athlete: AthleteAtTheScreen) -> Any:
     """A block of the five, a run each."""
-    for title in FIVE:
-        athlete.own_ladder(title)
     ladders = {each["ladder"]["title"]: each for each in athlete.page.request.get("/api/ladders/").json()}
     kept = [
         {"key": f"{ladders[title]['working']['id']}-none", "place": place, "runs": 1}
@@ -102,13 +100,13 @@ def test_five_games_come_to_the_same_with_the_server_and_without(
     open_page: OpenPage, fresh_application: Application
 ) -> None:
     with_it = AthleteAtTheScreen(open_page(fresh_application.url, is_quiet=True))
-    with_it.come_in()
+    with_it.come_in(*FIVE)
     block = plan(with_it)
     play(with_it, block, in_the_middle=lambda: None)
     wanted = seen(with_it, block["id"])
 
     without = AthleteAtTheScreen(open_page(fresh_application.url, is_quiet=True))
-    without.come_in()
+    without.come_in(*FIVE)
     block = plan(without)
     page = without.page
     page.goto("/")

@@ -34,6 +34,12 @@ def count_on(page: Page) -> AthleteAtTheScreen:
     return athlete
 
 
+def begin_counting(page: Page) -> AthleteAtTheScreen:
+    """A new athlete who is two makes into a run that this device counts."""
+    AthleteAtTheScreen(page).come_in("Putts from the circle")
+    return count_on(page)
+
+
 def test_a_run_goes_on_through_a_dead_server_and_a_reload(open_page: OpenPage, fresh_application: Application) -> None:
     page = open_page(fresh_application.url, is_quiet=True)
     athlete = AthleteAtTheScreen(page)
@@ -120,11 +126,8 @@ def test_where_the_rules_do_not_run_the_server_counts_and_settings_say_why(
 
 def test_a_difference_shows_the_servers_count_and_is_written_down(open_page: OpenPage) -> None:
     """What never happens is made to: an answer of the server with another count."""
-    page = open_page(is_quiet=True)
-    athlete = AthleteAtTheScreen(page)
-    athlete.sign_up()
-    athlete.take_ladder("Putts from the circle")
-    count_on(page)
+    athlete = begin_counting(open_page(is_quiet=True))
+    page = athlete.page
 
     def another_count(route: Route) -> None:
         answer = route.fetch()

@@ -12,7 +12,6 @@ from datetime import date
 from typing import Any
 from uuid import UUID
 
-from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.registry import AnyGame, plain_tally
 from jolly_core.load.dose import Dose, check_left, dose_left, used_of
 from jolly_core.load.registry import dose_of
@@ -107,9 +106,8 @@ def _follow_on(kit: Kit, run: Mapping[str, Any]) -> dict[str, Any]:
     value = tally.metrics.get(before.metric)
     if value is not None and before.mark is not None:
         earlier = [*earlier, value][-USUAL_RUNS:]
-        metric = Metric(before.metric, before.title, before.direction, before.unit)
         best = best_of([each for each in (before.best, value) if each is not None], before.direction)
-        yardstick = lay_yardstick(metric, before.mark, earlier, best)
+        yardstick = lay_yardstick(before.measured, before.mark, earlier, best)
     rules = replace(rules, settings=game.settings.as_stored(), yardstick=yardstick.as_stored())
     return {"earlier": earlier, "run": {**template, "rules": rules.as_stored()}}
 

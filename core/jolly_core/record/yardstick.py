@@ -25,8 +25,13 @@ class Yardstick(Stored):
     usual: float | None = None
     best: float | None = None
 
+    @property
+    def measured(self) -> Metric:
+        """The metric that is measured, as far as a yardstick knows it."""
+        return Metric(self.metric, self.title, self.direction, self.unit)
+
     def _said(self, value: float | None) -> str | None:
-        return None if value is None else Metric(self.metric, self.title, self.direction, self.unit).number(value)
+        return None if value is None else self.measured.number(value)
 
     @property
     def mark_words(self) -> str:

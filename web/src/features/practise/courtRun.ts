@@ -6,7 +6,7 @@
 import { hashKey } from "@tanstack/react-query";
 
 import type { Distance, EventKind, NewEvent, Recorded, Result, Run, Tally } from "../../api/queries";
-import { Refused } from "../../shared/device/rules";
+import { NoRules, Refused } from "../../shared/device/rules";
 import { noteTrouble } from "../../shared/device/troubles";
 import { Followed } from "../../shared/lib/followed";
 import { keepSent, type KeptRun } from "../../shared/lib/presses";
@@ -78,9 +78,9 @@ export class CourtRun extends Followed<Standing> {
   private lastAtMs: number;
   /** The number of the event as of which the tally is shown. */
   private shownSeq: number;
-  /** How often the server has turned out to have events that this device does not know, and how often as of when they
-   * were read last. */
+  /** How often the server has turned out to have events that this device does not know. */
   private overtaken: number;
+  /** The same as of when they were read last. */
   private caughtUp = 0;
   private lastCount = 0;
   private countsUnderWay = 0;
@@ -207,7 +207,8 @@ export class CourtRun extends Followed<Standing> {
       const waiting = this.outbox.pending.filter((event) => !known.has(event.id));
       await this.counter.open(this.run, this.sent, waiting);
     } catch (error) {
-      // Without the rules, or without what another device has sent, the server counts.
+      // Without the rules, or without what another device has sent, the server counts: the rules do not come back.
+      if (error instanceof NoRules) this.hasGivenWay = true;
       if (error instanceof Refused) noteTrouble(`Not counted on this device: ${error.message}`);
       this.tell({});
     } finally {
