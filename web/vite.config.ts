@@ -68,6 +68,12 @@ const pwa = VitePWA({
   },
 });
 
+/**
+ * What is loaded whatever the address comes in one piece: each piece more costs a head of its own, and the heads of
+ * some are longer than themselves.
+ */
+const firstPiece = { name: "first", tags: ["$initial" as const] };
+
 export default defineConfig({
   plugins: [react(), rules, pwa],
   define: { __RULES__: JSON.stringify(manifest) },
@@ -75,5 +81,10 @@ export default defineConfig({
   // A worker has the content security policy of its own address: nothing under /assets/ is sent one.
   worker: { format: "es", rollupOptions: { output: { entryFileNames: "rules/worker-[hash].js" } } },
   // Inlined assets would be data: addresses, which the content security policy refuses.
-  build: { assetsInlineLimit: 0, target: "es2022", reportCompressedSize: false },
+  build: {
+    assetsInlineLimit: 0,
+    target: "es2022",
+    reportCompressedSize: false,
+    rolldownOptions: { output: { codeSplitting: { groups: [firstPiece] } } },
+  },
 });
