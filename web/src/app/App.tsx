@@ -5,6 +5,7 @@ import { lazy, Suspense } from "react";
 import { BrowserRouter, Route, Routes } from "react-router";
 
 import { Skeletons } from "../shared/ui/Loaded";
+import { Mishap } from "./Mishap";
 import { queryClient } from "./queryClient";
 import { RequireAthlete } from "./RequireAthlete";
 import { Shell } from "./Shell";
@@ -59,60 +60,62 @@ export function App() {
       <ThemeProvider theme={paperTheme}>
         <CssBaseline />
         <BrowserRouter>
-          <Suspense fallback={<Skeletons />}>
-            <Routes>
-              <Route path="/welcome" element={<Welcome />} />
-              {/* A second screen needs no account: it comes in by a code. */}
-              <Route path="/hand" element={<Hand />} />
-              <Route element={<RequireAthlete />}>
-                {/* The court has the whole screen to itself. */}
-                <Route path="/practise/runs/:runId" element={<Court />} />
-                <Route element={<Shell />}>
-                  <Route index element={<Today />} />
-                  <Route path="/plan" element={<Plan />} />
-                  <Route path="/plan/blocks/:blockId" element={<Block />} />
-                  <Route path="/plan/blocks/:blockId/sheet" element={<Sheet />} />
-                  <Route path="/plan/blocks/:blockId/type-in" element={<TypeIn />} />
-                  <Route path="/plan/routines/:routineId" element={<Comparison />} />
-                  <Route path="/plan/week" element={<Week />} />
-                  <Route path="/plan/week/:monday" element={<Week />} />
-                  <Route path="/set-up" element={<SetUp />} />
-                  <Route path="/set-up/places" element={<Places />} />
-                  <Route path="/set-up/flight" element={<Flight />} />
-                  <Route path="/set-up/layouts/:layoutId" element={<LayoutPage />} />
-                  <Route path="/set-up/layouts/:layoutId/paper" element={<LayoutPaper />} />
-                  <Route path="/practise" element={<Practise />} />
-                  <Route path="/practise/blocks/:blockId" element={<PlayBlock />} />
-                  <Route path="/practise/rungs/:rungId" element={<PlayRung />} />
-                  <Route path="/practise/runs/:runId/end" element={<RunEnd />} />
-                  <Route path="/look-back" element={<LookBack />} />
-                  <Route path="/look-back/trend" element={<Trend />} />
-                  <Route path="/look-back/weak-spots" element={<WeakSpots />} />
-                  <Route path="/look-back/inside" element={<Inside />} />
-                  <Route path="/look-back/then-and-now" element={<ThenAndNow />} />
-                  <Route path="/look-back/logbook" element={<Logbook />} />
-                  <Route path="/look-back/old-results" element={<OldResults />} />
-                  <Route path="/look-back/season" element={<Season />} />
-                  <Route path="/look-back/load" element={<Load />} />
-                  <Route path="/look-back/together" element={<Together />} />
-                  <Route path="/look-back/runs/:runId" element={<RunEvents />} />
-                  <Route path="/climb" element={<Climb />} />
-                  <Route path="/begin" element={<Begin />} />
-                  <Route path="/climb/shelf" element={<Shelf />} />
-                  <Route path="/climb/shelf/:key" element={<ShelfLadder />} />
-                  <Route path="/climb/new" element={<NewLadder />} />
-                  <Route path="/climb/:ladderId" element={<Ladder />} />
-                  <Route path="/climb/:ladderId/table" element={<LadderTable />} />
-                  <Route path="/climb/:ladderId/rungs/new" element={<RungGame />} />
-                  <Route path="/climb/:ladderId/rungs/:rungId/game" element={<RungGame />} />
-                  <Route path="/climb/:ladderId/rungs/:rungId/card" element={<RungCard />} />
-                  <Route path="/settings/sides" element={<SideFinder />} />
-                  <Route path="/settings" element={<Settings />} />
+          <Mishap>
+            <Suspense fallback={<Skeletons />}>
+              <Routes>
+                <Route path="/welcome" element={<Welcome />} />
+                {/* A second screen needs no account: it comes in by a code. */}
+                <Route path="/hand" element={<Hand />} />
+                <Route element={<RequireAthlete />}>
+                  {/* The court has the whole screen to itself. */}
+                  <Route path="/practise/runs/:runId" element={<Court />} />
+                  <Route element={<Shell />}>
+                    <Route index element={<Today />} />
+                    <Route path="/plan" element={<Plan />} />
+                    <Route path="/plan/blocks/:blockId" element={<Block />} />
+                    <Route path="/plan/blocks/:blockId/sheet" element={<Sheet />} />
+                    <Route path="/plan/blocks/:blockId/type-in" element={<TypeIn />} />
+                    <Route path="/plan/routines/:routineId" element={<Comparison />} />
+                    <Route path="/plan/week" element={<Week />} />
+                    <Route path="/plan/week/:monday" element={<Week />} />
+                    <Route path="/set-up" element={<SetUp />} />
+                    <Route path="/set-up/places" element={<Places />} />
+                    <Route path="/set-up/flight" element={<Flight />} />
+                    <Route path="/set-up/layouts/:layoutId" element={<LayoutPage />} />
+                    <Route path="/set-up/layouts/:layoutId/paper" element={<LayoutPaper />} />
+                    <Route path="/practise" element={<Practise />} />
+                    <Route path="/practise/blocks/:blockId" element={<PlayBlock />} />
+                    <Route path="/practise/rungs/:rungId" element={<PlayRung />} />
+                    <Route path="/practise/runs/:runId/end" element={<RunEnd />} />
+                    <Route path="/look-back" element={<LookBack />} />
+                    <Route path="/look-back/trend" element={<Trend />} />
+                    <Route path="/look-back/weak-spots" element={<WeakSpots />} />
+                    <Route path="/look-back/inside" element={<Inside />} />
+                    <Route path="/look-back/then-and-now" element={<ThenAndNow />} />
+                    <Route path="/look-back/logbook" element={<Logbook />} />
+                    <Route path="/look-back/old-results" element={<OldResults />} />
+                    <Route path="/look-back/season" element={<Season />} />
+                    <Route path="/look-back/load" element={<Load />} />
+                    <Route path="/look-back/together" element={<Together />} />
+                    <Route path="/look-back/runs/:runId" element={<RunEvents />} />
+                    <Route path="/climb" element={<Climb />} />
+                    <Route path="/begin" element={<Begin />} />
+                    <Route path="/climb/shelf" element={<Shelf />} />
+                    <Route path="/climb/shelf/:key" element={<ShelfLadder />} />
+                    <Route path="/climb/new" element={<NewLadder />} />
+                    <Route path="/climb/:ladderId" element={<Ladder />} />
+                    <Route path="/climb/:ladderId/table" element={<LadderTable />} />
+                    <Route path="/climb/:ladderId/rungs/new" element={<RungGame />} />
+                    <Route path="/climb/:ladderId/rungs/:rungId/game" element={<RungGame />} />
+                    <Route path="/climb/:ladderId/rungs/:rungId/card" element={<RungCard />} />
+                    <Route path="/settings/sides" element={<SideFinder />} />
+                    <Route path="/settings" element={<Settings />} />
+                  </Route>
                 </Route>
-              </Route>
-              <Route path="*" element={<NotFound />} />
-            </Routes>
-          </Suspense>
+                <Route path="*" element={<NotFound />} />
+              </Routes>
+            </Suspense>
+          </Mishap>
         </BrowserRouter>
       </ThemeProvider>
     </QueryClientProvider>

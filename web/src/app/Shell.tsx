@@ -5,6 +5,7 @@ import { lazy, Suspense, useEffect, useRef } from "react";
 import { Link as RouterLink, NavLink, Outlet, NavigationType, useLocation, useNavigationType } from "react-router";
 
 import { athleteQuery } from "../api/queries";
+import { Mishap } from "./Mishap";
 import { Skeletons } from "../shared/ui/Loaded";
 import { HEADINGS, tape } from "../shared/ui/tape";
 
@@ -186,7 +187,9 @@ export function Shell() {
             <Skeletons />
           </Box>
         }>
-        <Outlet />
+        <Mishap>
+          <Outlet />
+        </Mishap>
       </Suspense>
     </Stack>
   );
