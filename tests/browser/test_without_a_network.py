@@ -193,3 +193,42 @@ def test_a_whole_block_is_played_with_no_server_and_stands_there_afterwards(
     assert len(runs) == 2
     assert {page.request.get(f"/api/runs/{each}/").json()["tally"]["makes"] for each in runs} == {8}
     assert {page.request.get(f"/api/runs/{each}/").json()["rung"]["id"] for each in runs} == {rung}
+
+
+def test_what_another_screen_sends_late_does_not_disturb_the_court(open_page: OpenPage) -> None:
+    """Presses that are on their way from the screen before come to the server while the run is open again."""
+    page = open_page(is_quiet=True)
+    athlete = begin_counting(page)
+    athlete.expect_waiting(0)
+    held: list[Route] = []
+    page.route("**/events/", lambda route: route.abort())
+    athlete.press("make")
+    athlete.expect_waiting(1)
+    page.unroute_all()
+    is_on_the_court = re.compile("/practise/runs/")
+    page.route("**/events/", lambda each: each.abort() if is_on_the_court.search(page.url) else held.append(each))
+    with page.expect_request("**/events/"):
+        page.get_by_role("link", name="Leave").click()
+    page.get_by_role("link", name="Carry on").click()
+    athlete.start()
+    athlete.expect_waiting(1)
+    run = re.compile(r"/api/runs/[0-9a-f-]+/$")
+    with page.expect_response(lambda answer: run.search(answer.url) is not None):
+        for request in held:
+            request.continue_()  # the screen before tells all others to read anew
+    athlete.press("make")
+    athlete.expect_count(4)
+
+
+def test_a_screen_that_stops_working_says_so_and_shows_the_ways_on(open_page: OpenPage) -> None:
+    page = open_page(is_quiet=True)
+    athlete = AthleteAtTheScreen(page)
+    name = athlete.sign_up()
+    # An answer that no server gives: what the screen makes of it is its own affair, and not that of all others.
+    page.route("**/api/today/**", lambda route: route.fulfill(json={}))
+    page.goto("/")
+    expect(page.get_by_text("This screen has stopped working")).to_be_visible()
+    page.get_by_role("navigation", name="The loop").get_by_role("link", name="Climb").click()
+    expect(page.get_by_role("heading", level=1, name="Your ladders")).to_be_visible()
+    page.get_by_role("link", name=name).click()
+    expect(page.get_by_text("The screen at / has stopped working").first).to_be_visible()

@@ -1,7 +1,7 @@
 /** The court screen: one run in play, on the whole screen. */
 import { Alert, Box, Button, CssBaseline, ThemeProvider } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { memo, useEffect } from "react";
+import { memo, useEffect, useState } from "react";
 import { Link as RouterLink, useParams } from "react-router";
 
 import { athleteQuery, runQuery, type Athlete, type Run } from "../../api/queries";
@@ -116,7 +116,9 @@ const CourtHeader = memo(function CourtHeader({ run, wayOut, ...clock }: CourtHe
   );
 });
 
-function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept: KeptRun }) {
+function CourtScreen({ run: opened, athlete, kept }: { run: Run; athlete: Athlete; kept: KeptRun }) {
+  // As it was when it was opened: what comes of it from there on is the count's to say, whoever reads it anew.
+  const [run] = useState(opened);
   const play = usePlay(run, athlete, kept);
   const { acts } = play;
   const { standing, clock } = play.court;
@@ -205,7 +207,7 @@ function CourtScreen({ run, athlete, kept }: { run: Run; athlete: Athlete; kept:
 export default function CourtPage() {
   const id = useParams()["runId"] ?? "";
   useEffect(() => rules.start(), []);
-  // What stands on this screen is newer than any answer: it is read once, and never again while it is open.
+  // What stands on this screen is newer than any answer: it goes by what is read first.
   const run = useQuery({
     ...runQuery(id),
     staleTime: 0,
