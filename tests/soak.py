@@ -1,4 +1,4 @@
-"""Ten thousand evenings of misfortune for the queue of presses. Run by `make soak`; ten minutes.
+"""Ten thousand evenings of misfortune for the queue of presses. Run by `make soak`; up to ten minutes.
 
 Most of them are played with the queue's model (`tests.queue`), in a process of their own; 200 in chromium, with the
 application as it is served, where requests are lost, late and doubled, pages loaded anew and windows opened beside.
@@ -13,11 +13,13 @@ from collections.abc import Iterator
 from concurrent.futures import ProcessPoolExecutor
 from contextlib import contextmanager
 from datetime import UTC, datetime
+from multiprocessing import get_context
 from pathlib import Path
 from random import Random
 from uuid import uuid4
 
-from playwright.sync_api import BrowserContext, Page, Route
+from playwright.sync_api import Browser, BrowserContext, Page, Route
+from playwright.sync_api import Error as PlaywrightError
 
 from jolly_core.errors import CoreError
 from tests.browser.athlete import AthleteAtTheScreen
@@ -32,10 +34,10 @@ PATIENCE_S = 30
 STEPS = 6
 
 
-def soak_the_model(evenings: int) -> list[int]:
+def soak_the_model(seeds: range) -> list[int]:
     """The seeds of the evenings that went wrong."""
     browsers, wrong = Browsers(), []
-    for seed in range(FIRST_SEED, FIRST_SEED + evenings):
+    for seed in seeds:
         try:
             play_by_chance(browsers, seed).check()
         except (AssertionError, CoreError) as error:
@@ -131,27 +133,47 @@ def wait_for(page: Page, run: str, makes: int) -> bool:
     return False
 
 
-def soak_the_browser(evenings: int) -> list[int]:
+def soak_the_browser(seeds: range) -> list[int]:
     """The seeds of the evenings that went wrong."""
+    wrong = []
     with tempfile.TemporaryDirectory() as folder, open_browser(HEADLESS) as browser:
         application = Application(Path(folder) / "soak.sqlite3", is_demo=False)
         application.manage("migrate")
         application.start()
-        window = open_window(browser, application.url)
-        AthleteAtTheScreen(window.new_page()).sign_up()
-        window.new_page().goto("/")
-        wrong = [seed for seed in range(evenings) if not play_in_the_browser(window, Random(seed))]
+        window = come_in(browser, application.url)
+        for seed in seeds:
+            try:
+                is_right = play_in_the_browser(window, Random(seed))
+            except (AssertionError, PlaywrightError) as error:
+                print(f"evening {seed} in chromium: {error}", flush=True)
+                is_right = False
+            if not is_right:
+                wrong.append(seed)
+                window.close()
+                window = come_in(browser, application.url)
         window.close()
         application.stop()
     return wrong
 
 
+def come_in(browser: Browser, url: str) -> BrowserContext:
+    """A new athlete with two pages."""
+    window = open_window(browser, url)
+    AthleteAtTheScreen(window.new_page()).sign_up()
+    window.new_page().goto("/")
+    return window
+
+
 def main() -> int:
     begun = time.monotonic()
-    with ProcessPoolExecutor(2) as pool:
-        model = pool.submit(soak_the_model, IN_THE_MODEL)
-        browser = pool.submit(soak_the_browser, IN_THE_BROWSER)
-        wrong = [*model.result(), *browser.result()]
+    # Two of each at once: while one waits, another plays.
+    halves = [
+        (soak_the_model, range(FIRST_SEED, FIRST_SEED + IN_THE_MODEL)),
+        (soak_the_browser, range(IN_THE_BROWSER)),
+    ]
+    with ProcessPoolExecutor(4, get_context("spawn")) as pool:
+        soaks = [pool.submit(soak, seeds[half::2]) for soak, seeds in halves for half in (0, 1)]
+        wrong = [seed for each in soaks for seed in each.result()]
     minutes = (time.monotonic() - begun) / 60
     print(f"{IN_THE_MODEL + IN_THE_BROWSER} evenings in {minutes:.1f} minutes, {len(wrong)} went wrong: {wrong[:20]}")
     return 1 if wrong else 0

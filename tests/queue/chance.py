@@ -7,7 +7,7 @@ from random import Random
 
 from tests.queue.world import Browsers, World
 
-STEPS = 15
+STEPS = 12
 MOST_WINDOWS = 4
 
 

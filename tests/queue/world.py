@@ -10,6 +10,7 @@ import json
 import subprocess
 from collections.abc import Sequence
 from dataclasses import dataclass, field
+from functools import cache
 from pathlib import Path
 from typing import Any
 from uuid import uuid4
@@ -32,7 +33,8 @@ class Browsers:
     """The process that the windows run in."""
 
     def __init__(self) -> None:
-        command = ["node", str(WEB / "tests" / "browsers.mjs")]
+        # Windows come and go by the thousand: with more room for what is young, less of it is moved about.
+        command = ["node", "--max-semi-space-size=64", str(WEB / "tests" / "browsers.mjs")]
         self.process = subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True)
 
     def say(self, what: str, **values: Any) -> Any:
@@ -52,6 +54,7 @@ class Browsers:
         self.process.stdout.close()
 
 
+@cache
 def rules_of_the_run() -> RunRules:
     game = read_game("open_count", {})
     stick = lay_yardstick(game.metrics[0], 7, [4, 9, 6], best=9)
@@ -64,12 +67,16 @@ class Server:
 
     rules: RunRules = field(default_factory=rules_of_the_run)
     events: list[tuple[str, Event]] = field(default_factory=list)
+    #: As of how many events, where it has been asked for since.
+    known: tuple[int, dict[str, Any]] = (-1, {})
 
     def standing(self) -> dict[str, Any]:
-        session = self.rules.begun()
-        for _, event in self.events:
-            session.step(event)
-        return standing_of(session.game, self.rules.measure, session.tally())
+        if self.known[0] != len(self.events):
+            session = self.rules.begun()
+            for _, event in self.events:
+                session.step(event)
+            self.known = len(self.events), standing_of(session.game, self.rules.measure, session.tally())
+        return self.known[1]
 
     @property
     def last(self) -> Event:
@@ -236,8 +243,7 @@ class World:
             self._answer_rules()
             while self.requests:
                 self.arrive(0)
-            standings = [self.look(number)["standing"] for number in self.windows]
-            if not any(each["waiting"] or each["isCutOff"] for each in standings):
+            if self._say("rest"):
                 return
             self.advance(LONG_MS)
         raise AssertionError("Something still waits, though everything works.")

@@ -279,6 +279,7 @@ const COMMANDS = {
   fill: ({ browser, isFull }) => {
     browsers[browser].isFull = isFull;
   },
+  rest: () => [...windows.values()].every(({ code }) => code.isAtRest()),
   look: ({ window }) => windows.get(window).code.look(),
   kept: ({ window, run }) => windows.get(window).code.kept(run),
 };

@@ -40,6 +40,11 @@ export function leave() {
 
 export { sweep };
 
+/** Nothing that was pressed here waits. */
+export function isAtRest() {
+  return !court || (court.waiting === 0 && !court.read().isCutOff);
+}
+
 export function look() {
   if (!court) return { standing: null, troubles: listTroubles() };
   const { waiting } = court;
