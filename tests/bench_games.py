@@ -126,6 +126,7 @@ def time_presses(page: Page) -> Iterator[tuple[str, list[Timing]]]:
         page.get_by_role("button", name="Start").click()
         page.wait_for_url("**/practise/runs/*")
         athlete.start()
+        athlete.expect_counted("here")
         # What the browser has to warm to is not what a press costs.
         athlete.press("make", "make")
         page.evaluate(WATCH)

@@ -151,7 +151,8 @@ export const CourtNumbers = memo(function CourtNumbers({
     : hasAim
       ? `min(33dvh, ${120 / Math.max(2, digits)}vw)`
       : `min(46dvh, ${150 / Math.max(2, digits)}vw)`;
-  const lower = `min(31dvh, ${120 / Math.max(2, digits)}vw)`;
+  // On a phone held across, all of it has to stand between the strip and the words of the halves.
+  const lower = `min(25dvh, ${120 / Math.max(2, digits)}vw)`;
   return (
     <Box
       sx={{
@@ -173,6 +174,7 @@ export const CourtNumbers = memo(function CourtNumbers({
           fontFamily: HEADINGS,
           fontWeight: 650,
           fontSize: hasAim || isBeside ? "clamp(1.15rem, 4vmin, 2.2rem)" : "clamp(2rem, 5.8vmin, 3.4rem)",
+          [LOW]: { fontSize: "1.35rem" },
           lineHeight: 1.1,
           color: court.mustard,
         }}>
@@ -197,6 +199,7 @@ export const CourtNumbers = memo(function CourtNumbers({
           fontFamily: HEADINGS,
           fontWeight: 600,
           fontSize: isBeside ? "clamp(1rem, 3vmin, 1.6rem)" : "clamp(1.2rem, 4vmin, 2.2rem)",
+          [LOW]: { fontSize: "1rem" },
           lineHeight: 1.2,
         }}>
         {isResting
