@@ -7,7 +7,7 @@ from random import Random
 
 from tests.queue.world import Browsers, World
 
-STEPS = 12
+STEPS = 10
 MOST_WINDOWS = 4
 
 
