@@ -4,8 +4,8 @@ Every 5 ms the power of a short window is measured in twelve bands from 180 Hz t
 
 - hop ``k`` is centred on the sample nearest to ``k`` times 5 ms; before the first sample and behind the last the
   recording is mirrored;
-- the window is a Hann window of 5.5 ms (periodic, its length rounded to whole samples), filled up with zeros to the
-  first power of two that is at least a 94th of the rate, and transformed;
+- the window is a Hann window of 5.5 ms (its length rounded to whole samples, each taken in the middle of its step),
+  filled up with zeros to the first power of two that is no shorter and at least a 94th of the rate, and transformed;
 - a band's power is that of the lines of the spectrum within it; a line that lies across an edge counts by its share;
 - channels are added as powers, so that opposite phases do not cancel;
 - a level is ten times the decimal logarithm of the power, relative to that of a full-scale sine, and at least
@@ -35,6 +35,7 @@ BATCH = 256
 LINES_A_RATE = 94
 
 Levels = np.ndarray[Any, np.dtype[np.float32]]
+Places = np.ndarray[Any, np.dtype[np.int64]]
 
 
 def edges_hz() -> list[float]:
@@ -116,27 +117,29 @@ class Transducer:
         """How many samples of a window come after its centre."""
         return len(self._window) - len(self._window) // 2
 
-    def _centre(self, hop: int) -> int:
-        return (2 * hop * self.rate_hz + HOPS_A_SECOND) // (2 * HOPS_A_SECOND)
+    def _hops_before(self, sample: int) -> int:
+        """How many hops are centred before it."""
+        return -((HOPS_A_SECOND // 2 - HOPS_A_SECOND * sample) // self.rate_hz)
 
     def _measure(self, until: int, *, is_end: bool = False) -> Levels:
         """The hops from the next one on that are centred before sample ``until``, in whole batches up to the end."""
-        first = self._hop
-        while self._centre(self._hop) < until:
-            self._hop += 1
+        first, self._hop = self._hop, max(self._hop, self._hops_before(until))
         if not is_end:
             self._hop -= (self._hop - first) % BATCH
-        batches = [self._measure_batch(hop, min(BATCH, self._hop - hop)) for hop in range(first, self._hop, BATCH)]
-        gone = max(0, min(self._start(self._hop), len(self._kept) - len(self._window)))
+        starts = self._starts(np.arange(first, self._hop + 1))
+        starts, next_start = starts[:-1], int(starts[-1])
+        batches = [self._measure_batch(starts[at : at + BATCH]) for at in range(0, len(starts), BATCH)]
+        gone = max(0, min(next_start, len(self._kept) - len(self._window)))
         self._kept, self._from = self._kept[gone:], self._from + gone
         return np.concatenate([np.empty((0, BANDS), np.float32), *batches])
 
-    def _start(self, hop: int) -> int:
-        """Where its window begins in what is kept."""
-        return self._centre(hop) - len(self._window) // 2 - self._from
+    def _starts(self, hops: Places) -> Places:
+        """Where their windows begin in what is kept."""
+        centres = (2 * hops * self.rate_hz + HOPS_A_SECOND) // (2 * HOPS_A_SECOND)
+        return centres - len(self._window) // 2 - self._from
 
-    def _measure_batch(self, first: int, many: int) -> Levels:
-        starts = [self._start(hop) for hop in range(first, first + many)]
+    def _measure_batch(self, starts: Places) -> Levels:
+        many = len(starts)
         frames = np.zeros((BATCH, len(self._window)), np.float32)
         power = np.zeros((BATCH, BANDS), np.float32)
         for channel in range(self._kept.shape[1]):
