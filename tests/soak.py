@@ -76,8 +76,8 @@ class Weather:
             route.continue_()
 
 
-def play_in_the_browser(window: BrowserContext, chance: Random) -> bool:
-    """One run of presses in one page or in two; whether server and page come to as many as there were."""
+def play_in_the_browser(window: BrowserContext, chance: Random) -> None:
+    """One run of presses in one page or in two; server and page come to as many as there were."""
     weather, run, pressed = Weather(window, chance), str(uuid4()), 0
     body = {"game": "count", "started_at": datetime.now(UTC).isoformat()}
     headers = {"X-CSRFToken": next(each["value"] for each in window.cookies() if each["name"] == "csrftoken")}
@@ -102,9 +102,8 @@ def play_in_the_browser(window: BrowserContext, chance: Random) -> bool:
     for is_offline in (True, False):
         window.set_offline(is_offline)  # a network that comes back is used at once
     AthleteAtTheScreen(pages[0]).press("make")
-    is_right = wait_for(pages[0], run, pressed + 1)
+    wait_for(pages[0], run, pressed + 1)
     window.unroute_all()
-    return is_right
 
 
 def walk_to(page: Page, run: str) -> Page:
@@ -119,7 +118,7 @@ def walk_to(page: Page, run: str) -> Page:
 WALK = "address => { history.pushState(null, '', address); dispatchEvent(new PopStateEvent('popstate')); }"
 
 
-def wait_for(page: Page, run: str, makes: int) -> bool:
+def wait_for(page: Page, run: str, makes: int) -> None:
     """Until the page and the server have counted so many."""
     shown = there = None
     deadline = time.monotonic() + PATIENCE_S
@@ -127,10 +126,9 @@ def wait_for(page: Page, run: str, makes: int) -> bool:
         shown = page.get_by_test_id("number").inner_text()
         there = page.request.get(f"/api/runs/{run}/").json()["tally"]["makes"]
         if shown == str(makes) and there == makes:
-            return True
+            return
         page.wait_for_timeout(100)
-    print(f"{makes} pressed, {shown} shown, {there} at the server", flush=True)
-    return False
+    raise AssertionError(f"{makes} pressed, {shown} shown, {there} at the server")
 
 
 def soak_the_browser(seeds: range) -> list[int]:
@@ -143,11 +141,9 @@ def soak_the_browser(seeds: range) -> list[int]:
         window = come_in(browser, application.url)
         for seed in seeds:
             try:
-                is_right = play_in_the_browser(window, Random(seed))
+                play_in_the_browser(window, Random(seed))
             except (AssertionError, PlaywrightError) as error:
                 print(f"evening {seed} in chromium: {error}", flush=True)
-                is_right = False
-            if not is_right:
                 wrong.append(seed)
                 window.close()
                 window = come_in(browser, application.url)
