@@ -10,16 +10,32 @@ export function describe(error: unknown): string {
   return "The server cannot be reached. What you entered is kept; try again in a moment.";
 }
 
-export function ErrorNotice({ error, onRetry }: { error: unknown; onRetry?: () => void }) {
-  const action = onRetry && (
-    <Button color="inherit" onClick={onRetry}>
-      Try again
+interface NoticeProps {
+  children: ReactNode;
+  /** What the button beside it says, where there is something to do. */
+  way: string;
+  onWay?: (() => void) | undefined;
+}
+
+/** What went wrong, and the way on. */
+export function Notice({ children, way, onWay }: NoticeProps) {
+  const action = onWay && (
+    <Button color="inherit" onClick={onWay}>
+      {way}
     </Button>
   );
   return (
     <Alert severity="error" variant="outlined" action={action} sx={{ color: "text.primary" }}>
-      {describe(error)}
+      {children}
     </Alert>
+  );
+}
+
+export function ErrorNotice({ error, onRetry }: { error: unknown; onRetry?: () => void }) {
+  return (
+    <Notice way="Try again" onWay={onRetry}>
+      {describe(error)}
+    </Notice>
   );
 }
 
