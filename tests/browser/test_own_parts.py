@@ -5,7 +5,7 @@ from __future__ import annotations
 import re
 
 import pytest
-from playwright.sync_api import expect
+from playwright.sync_api import Route, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
@@ -53,6 +53,25 @@ def test_drill_try_drill_try_is_laid_out_by_hand(open_page: OpenPage) -> None:
     page.get_by_role("button", name="Keep it for today").click()
     page.wait_for_url(re.compile(r"/plan/blocks/\d+$"))
     expect(page.get_by_text("Mirror work").first).to_be_visible()
+
+
+def test_parts_put_in_before_the_server_answers_all_stand_in_their_order(open_page: OpenPage) -> None:
+    page = open_page()
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in()
+    athlete.own_ladder("Serve to the box")
+    page.goto("/plan?minutes=30&ladders=")
+    expect(page.get_by_role("button", name="Put in a part of your own")).to_be_visible()
+    held: list[Route] = []
+    page.route("**/api/proposals/", lambda route: held.append(route))
+    for title in ("Move and throw", "Low returns", "Soft hands"):
+        put_in(page, "Work by the clock", title=title, minutes=5)
+    for each in held:
+        each.continue_()
+    page.unroute("**/api/proposals/")
+    rows = page.get_by_role("list", name="The parts of the block").get_by_role("listitem")
+    expect(rows).to_have_count(5)
+    assert titles(page)[1:-1] == ["Move and throw", "Low returns", "Soft hands"]
 
 
 def test_a_warm_up_runs_through_with_no_press_at_all(open_page: OpenPage) -> None:

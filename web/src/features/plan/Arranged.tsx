@@ -229,12 +229,7 @@ export function Arranged({ draft, standings, block, state, change, onTerms }: Ar
             <PartList proposal={proposal} others={listOthers(proposal, standings)} edits={edits} />
           </Stack>
         )}
-        <PutIn
-          standings={standings}
-          taken={proposal.parts.map(({ key }) => key)}
-          places={proposal.parts.filter(isPlaced).length}
-          edits={edits}
-        />
+        <PutIn standings={standings} edits={edits} />
         {!isEmpty && (
           <>
             <EndsBack draft={draft} edit={edit} />

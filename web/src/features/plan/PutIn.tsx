@@ -11,16 +11,7 @@ import { OwnPartDialog } from "./OwnPartDialog";
 
 interface PutInProps {
   standings: Standing[];
-  /** The keys that are taken, and how many parts there are between the ends. */
-  taken: string[];
-  places: number;
   edits: Edits;
-}
-
-function freeKey(taken: string[]): string {
-  let number = 0;
-  while (taken.includes(`own-${number}`)) number += 1;
-  return `own-${number}`;
 }
 
 interface RungChoice {
@@ -53,7 +44,7 @@ const rungsOf = (standings: Standing[]): RungChoice[] =>
     return upTo.length > 1 ? [...each, all] : each;
   });
 
-export function PutIn({ standings, taken, places, edits }: PutInProps) {
+export function PutIn({ standings, edits }: PutInProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const { data: kinds = [] } = useQuery(ownKindsQuery);
   const [begun, setBegun] = useState<{ own: Own; kind: OwnKind } | null>(null);
@@ -61,7 +52,7 @@ export function PutIn({ standings, taken, places, edits }: PutInProps) {
     setAnchor(null);
     const { id, title, seconds, games } = kind;
     const two = games[0] ? { game: games[0].id, to: games[0].to, condition: "", partner: "" } : null;
-    setBegun({ kind, own: { key: freeKey(taken), kind: id, title, seconds, place: places, items: [], role: "", two } });
+    setBegun({ kind, own: { key: "", kind: id, title, seconds, place: 0, items: [], role: "", two } });
   };
   return (
     <Stack direction="row" sx={{ gap: 1.5, flexWrap: "wrap", alignItems: "center" }}>

@@ -17,7 +17,7 @@ export interface Edits {
   remove: (key: string) => void;
   swap: (key: string, other: Other) => void;
   add: (key: string) => void;
-  /** A part of the athlete's own, put in or changed. */
+  /** A part of the athlete's own, changed; or, where it has no key yet, put in as the last. */
   put: (own: Own) => void;
   /** Rungs chosen by hand: their parts, by their keys, stand for themselves on each side. */
   putRungs: (rungs: number[], keys: string[]) => void;
@@ -51,6 +51,13 @@ function askedFor(draft: Draft): Placed[] {
     ...draft.own.flatMap((own) => (own.role === "" ? [{ key: own.key, own, place: own.place }] : [])),
   ];
   return parts.sort((one, other) => one.place - other.place);
+}
+
+/** A key for a part of the athlete's own that no other part has. */
+function freeKey(taken: Set<string>): string {
+  let number = 0;
+  while (taken.has(`own-${number}`)) number += 1;
+  return `own-${number}`;
 }
 
 /** `isAnswer` says whether the proposal on the screen is the one for a draft, and not one that is still waited for. */
@@ -153,9 +160,12 @@ export function makeEdits(
     },
     swap: (key, { key: other, ladder }) => alter(key, () => ({ key: other, runs: 1, is_locked: false }), ladder),
     add: (key) => apply((parts) => [...parts, asNew(key)]),
-    put: (own) =>
+    put: (given) =>
       change((now) => {
-        const others = partsOf(now).filter((part) => part.key !== own.key);
+        const placed = partsOf(now);
+        const taken = new Set([...proposal.parts, ...now.own].map(({ key }) => key));
+        const own = given.key ? given : { ...given, key: freeKey(taken), place: placed.length };
+        const others = placed.filter((part) => part.key !== own.key);
         const ends = now.own.filter((each) => each.role !== "" && each.key !== own.key && each.role !== own.role);
         if (own.role !== "") return laid(others, { ...now, own: [...ends, own] });
         const parts = [...others];
