@@ -10,7 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from jolly_core.challenges.events import Event, in_order
-from jolly_core.challenges.merging import lined_up
+from jolly_core.challenges.merging import behind, lined_up
 
 DOUBLE_TAP_MS = 80
 waits = st.lists(st.integers(0, 2000), min_size=1, max_size=8)
@@ -52,6 +52,32 @@ def test_a_clock_that_jumps_makes_no_time_run_back(jump_ms: int, other: list[int
     first = made("make", [60_000, 400])
     second = [Event("miss", max(0, event.at_ms + jump_ms), event.seq) for event in made("miss", other)]
     in_order(lined_up([], [*first, *second], DOUBLE_TAP_MS))
+
+
+@given(st.integers(0, 2**32))
+def test_no_press_is_taken_for_a_double_tap_of_another_window(seed: int) -> None:
+    """Two windows whose clocks differ, pressed in turn, 130 ms apart or more; each hears of the other or does not."""
+    chance = Random(seed)
+    offsets, heard = [0, chance.randint(-200, 200)], [Event("", 0, 0), Event("", 0, 0)]
+    waiting, now_ms = [], 1000
+    for _ in range(8):
+        now_ms += chance.choice((130, 200, 700))
+        window = chance.randrange(2)
+        least_ms = heard[window].at_ms + (DOUBLE_TAP_MS if heard[window].seq else 0)
+        event = Event("make", max(least_ms, now_ms + offsets[window]), heard[window].seq + 1)
+        waiting.append(event)
+        heard[window] = event
+        if chance.random() < 0.5:
+            last_ms = max(each.at_ms for each in heard)
+            heard[1 - window] = Event("make", last_ms, max(each.seq for each in heard))
+    joined = lined_up([Event("make", 900, 1)], waiting, DOUBLE_TAP_MS)
+    assert all(after.at_ms - before.at_ms >= DOUBLE_TAP_MS for before, after in pairwise(joined))
+
+
+def test_a_finger_that_bounces_is_a_double_tap_still() -> None:
+    other, bounced = Event("make", 5_000, 4), [Event("make", 5_600, 5), Event("make", 5_630, 6)]
+    joined = behind(Event("make", 5_200, 4), [other, *bounced], DOUBLE_TAP_MS)
+    assert [event.at_ms for event in joined] == [5_280, 5_880, 5_910]
 
 
 @pytest.mark.parametrize("seed", range(60))

@@ -9,7 +9,7 @@ from __future__ import annotations
 import json
 import subprocess
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import cache
 from pathlib import Path
 from typing import Any
@@ -77,6 +77,10 @@ class Server:
                 session.step(event)
             self.known = len(self.events), standing_of(session.game, self.rules.measure, session.tally())
         return self.known[1]
+
+    def standing_without_double_taps(self) -> dict[str, Any]:
+        """What it would be if every press counted: none is made soon after another in one window."""
+        return Server(replace(self.rules, double_tap_ms=0), self.events).standing()
 
     @property
     def last(self) -> Event:
@@ -257,6 +261,7 @@ class World:
         assert all(self.pressed[name] == event.kind for name, event in self.server.events)
         events = [event for _, event in self.server.events]
         assert fits(events)
+        assert self.server.standing() == self.server.standing_without_double_taps(), "a press is taken for a double tap"
         place = {name: number for number, name in enumerate(names)}
         for window in self.all_windows:
             # On a full disk a window hears of another's later presses without those before, and may send them first.

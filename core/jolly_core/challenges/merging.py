@@ -34,13 +34,29 @@ def fits(events: Sequence[Event]) -> bool:
 
 
 def behind(last: Event, waiting: Sequence[Event], double_tap_ms: int) -> list[Event]:
-    """``waiting``, in the order in which they were made, behind the last event that is stored."""
+    """``waiting``, in the order in which they were made, behind the last event that is stored.
+
+    >>> behind(Event("", 0, 0), [Event("make", 400, 1), Event("make", 420, 1), Event("make", 1400, 2)], 80)[1].at_ms
+    480
+    """
     if not waiting:
         return []
-    least_ms = last.at_ms + double_tap_ms if last.seq else 0
-    late_ms, before_ms, moved = max(0, least_ms - waiting[0].at_ms), least_ms, []
+    before_ms = last.at_ms + double_tap_ms if last.seq else 0
+    late_ms, moved, first_ms = max(0, before_ms - waiting[0].at_ms), [], _first_of_each_number(waiting)
     for seq, event in enumerate(waiting, start=last.seq + 1):
         # The clocks of two windows that waited together may differ: time does not run back.
-        before_ms = max(before_ms, event.at_ms + late_ms)
-        moved.append(replace(event, seq=seq, at_ms=before_ms))
+        at_ms = max(before_ms, event.at_ms + late_ms)
+        made_behind_ms = first_ms.get(event.seq - 1)
+        if moved and (made_behind_ms is None or event.at_ms - made_behind_ms >= double_tap_ms):
+            at_ms = max(at_ms, before_ms + double_tap_ms)
+        moved.append(replace(event, seq=seq, at_ms=at_ms))
+        before_ms = at_ms
     return moved
+
+
+def _first_of_each_number(events: Sequence[Event]) -> dict[int, int]:
+    """When the first event with each number was made. Windows that had not heard of each other gave a number twice."""
+    first_ms: dict[int, int] = {}
+    for event in events:
+        first_ms[event.seq] = min(event.at_ms, first_ms.get(event.seq, event.at_ms))
+    return first_ms

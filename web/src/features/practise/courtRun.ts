@@ -76,6 +76,8 @@ export class CourtRun extends Followed<Standing> {
   private sent: NewEvent[];
   private lastSeq: number;
   private lastAtMs: number;
+  /** The last press that was made in this window, or before it. */
+  private ownAtMs: number;
   /** The number of the event as of which the tally is shown. */
   private shownSeq: number;
   /** How often the server has turned out to have events that this device does not know. */
@@ -127,6 +129,7 @@ export class CourtRun extends Followed<Standing> {
     this.shownSeq = run.last_seq;
     this.lastSeq = Math.max(run.last_seq, ...known.map((event) => event.seq));
     this.lastAtMs = Math.max(run.last_at_ms, ...known.map((event) => event.at_ms));
+    this.ownAtMs = this.lastAtMs;
     // Far enough behind the last press of another screen, or before a crash, not to be taken for a double tap of it.
     const fromMs = this.lastSeq === 0 ? 0 : this.lastAtMs + run.double_tap_ms;
     clock.skip(Math.max(0, fromMs - clock.now()));
@@ -156,6 +159,7 @@ export class CourtRun extends Followed<Standing> {
   ) {
     this.lastSeq += 1;
     this.lastAtMs = Math.max(this.lastAtMs, atMs);
+    this.ownAtMs = this.lastAtMs;
     const event = { id, kind, seq: this.lastSeq, at_ms: this.lastAtMs, text };
     this.counter.take(event);
     this.outbox.add(event);
@@ -166,15 +170,18 @@ export class CourtRun extends Followed<Standing> {
   }
 
   /**
-   * The run's clock so long ago. Ways differ in length: two presses that were made apart are not brought so near to each
-   * other that they count as a double tap. What was pressed before the last event is put behind it as far as it came
-   * after the press before it.
+   * The run's clock so long ago. Ways differ in length, and windows have clocks of their own: two presses that were made
+   * apart are not brought so near to each other that they count as a double tap. What was pressed before the last event
+   * is put behind it as far as it came after the press before it.
    */
   private comeBy(ageMs: number, gapMs: number): number {
     const now = this.clock.now();
     const isLate = now - ageMs < this.lastAtMs;
-    const leastMs = this.lastAtMs + (isLate ? gapMs : Math.min(gapMs, this.run.double_tap_ms));
-    const atMs = Math.max(now - ageMs, leastMs);
+    const { double_tap_ms: doubleTapMs } = this.run;
+    // The last event was made in another window, and no press was made in this one just before.
+    const isFirst = this.lastAtMs > this.ownAtMs && now - ageMs - this.ownAtMs >= doubleTapMs;
+    const leastMs = Math.max(isLate ? gapMs : Math.min(gapMs, doubleTapMs), isFirst ? doubleTapMs : 0);
+    const atMs = Math.max(now - ageMs, this.lastAtMs + leastMs);
     this.clock.skip(Math.max(0, atMs - now));
     return atMs;
   }
