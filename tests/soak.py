@@ -20,6 +20,7 @@ from uuid import uuid4
 
 from playwright.sync_api import Browser, BrowserContext, Page, Route
 from playwright.sync_api import Error as PlaywrightError
+from playwright.sync_api import expect
 
 from jolly_core.errors import CoreError
 from tests.browser.athlete import AthleteAtTheScreen
@@ -32,6 +33,9 @@ IN_THE_MODEL, IN_THE_BROWSER = 9_800, 200
 FIRST_SEED = 1_000_000
 PATIENCE_S = 30
 STEPS = 6
+#: The least that can be drawn and waited for: it is the presses that count here, and not the screens.
+SIZE = {"width": 390, "height": 600}
+COUNT_IN_STEP_MS = 20
 
 
 def soak_the_model(seeds: range) -> list[int]:
@@ -91,7 +95,7 @@ def play_in_the_browser(window: BrowserContext, chance: Random) -> None:
             pressed += 1
         elif luck < 0.9:
             window.set_offline(chance.random() < 0.5)
-        elif luck < 0.94:
+        elif luck < 0.92:  # seldom: each time the page has to load the rules anew, five seconds of work
             with weather.fair():
                 page.reload()
                 AthleteAtTheScreen(page).start()
@@ -108,8 +112,8 @@ def play_in_the_browser(window: BrowserContext, chance: Random) -> None:
 
 def walk_to(page: Page, run: str) -> Page:
     """From one screen of the application to the court, as by a link."""
-    page.evaluate(WALK, "/settings")
-    page.get_by_role("heading", level=1, name="Settings").wait_for()
+    page.evaluate(WALK, "/nowhere")
+    page.get_by_role("heading", level=1, name="Nothing here").wait_for()
     page.evaluate(WALK, f"/practise/runs/{run}")
     AthleteAtTheScreen(page).start()
     return page
@@ -128,12 +132,15 @@ def wait_for(page: Page, run: str, makes: int) -> None:
         if shown == str(makes) and there == makes:
             return
         page.wait_for_timeout(100)
-    raise AssertionError(f"{makes} pressed, {shown} shown, {there} at the server")
+    events = page.request.get(f"/api/runs/{run}/events/").json()["results"]
+    known = [f"{event['seq']} {event['kind']} at {event['at_ms']} ms" for event in events]
+    raise AssertionError(f"{makes} pressed, {shown} shown, {there} at the server: {', '.join(known)}")
 
 
 def soak_the_browser(seeds: range) -> list[int]:
     """The seeds of the evenings that went wrong."""
     wrong = []
+    expect.set_options(timeout=PATIENCE_S * 1000)
     with tempfile.TemporaryDirectory() as folder, open_browser(HEADLESS) as browser:
         application = Application(Path(folder) / "soak.sqlite3", is_demo=False)
         application.manage("migrate")
@@ -154,9 +161,11 @@ def soak_the_browser(seeds: range) -> list[int]:
 
 def come_in(browser: Browser, url: str) -> BrowserContext:
     """A new athlete with two pages."""
-    window = open_window(browser, url)
+    window = open_window(browser, url, count_in_step_ms=COUNT_IN_STEP_MS)
     AthleteAtTheScreen(window.new_page()).sign_up()
     window.new_page().goto("/")
+    for page in window.pages:
+        page.set_viewport_size(SIZE)
     return window
 
 

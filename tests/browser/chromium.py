@@ -49,13 +49,15 @@ def open_browser(program: str = WHOLE) -> Iterator[Browser]:
         browser.close()
 
 
-def open_window(browser: Browser, url: str, *, is_phone: bool = False) -> BrowserContext:
+def open_window(
+    browser: Browser, url: str, *, is_phone: bool = False, count_in_step_ms: int = COUNT_IN_STEP_MS
+) -> BrowserContext:
     """A window with its own cookies and storage; on a phone it has a finger instead of a mouse."""
     size = PHONE if is_phone else DESK
     window = browser.new_context(
         base_url=url, viewport=size, locale="en-GB", timezone_id="Europe/London", has_touch=is_phone, is_mobile=is_phone
     )
     window.add_init_script(
-        f"if (location.origin !== 'null') localStorage['jolly.count-in-step-ms'] ??= '{COUNT_IN_STEP_MS}'"
+        f"if (location.origin !== 'null') localStorage['jolly.count-in-step-ms'] ??= '{count_in_step_ms}'"
     )
     return window

@@ -118,6 +118,27 @@ def test_sounds_are_really_made(athlete: AthleteAtTheScreen) -> None:
     assert athlete.page.evaluate("window.tones") == muted
 
 
+def test_a_page_sounds_through_one_context_that_rests_where_nothing_sounds(athlete: AthleteAtTheScreen) -> None:
+    """One that is left running costs work for as long as the page is open."""
+    athlete.page.add_init_script(
+        "window.contexts = []; const Sounding = window.AudioContext;"
+        "window.AudioContext = class extends Sounding { constructor() { super(); window.contexts.push(this); } };"
+    )
+    athlete.come_in()
+    athlete.own_ladder("Putts from the circle")
+    athlete.open_run("Putts from the circle")
+    states = "contexts.map(({ state }) => state)"
+    for goes_on in (True, False):
+        athlete.start()
+        athlete.press("make")
+        assert athlete.page.evaluate(states) == ["running"]
+        athlete.page.get_by_role("link", name="Leave").click()
+        athlete.page.wait_for_timeout(2500)  # the last sound is heard out
+        assert athlete.page.evaluate(states) == ["suspended"]
+        if goes_on:
+            athlete.page.get_by_role("link", name="Carry on").first.click()
+
+
 def test_the_screen_is_kept_awake_while_a_run_is_on(athlete: AthleteAtTheScreen) -> None:
     athlete.page.add_init_script(
         "window.locks = []; navigator.wakeLock.request = async (kind) => {"

@@ -177,6 +177,7 @@ AUDIO = """
   window.AudioContext = class {
     state = "running";
     get currentTime() { return performance.now() / 1000; }
+    async suspend() {}
     createGain() { return { gain, connect: (to) => to }; }
     createOscillator() {
       return { frequency: {}, connect: (to) => to, start: (at) => window.tones.push(at), stop() {} };

@@ -76,8 +76,8 @@ export class CourtRun extends Followed<Standing> {
   private sent: NewEvent[];
   private lastSeq: number;
   private lastAtMs: number;
-  /** The last press that was made in this window, or before it. */
-  private ownAtMs: number;
+  /** The last press that was made in this window, if any was. */
+  private own = { seq: 0, atMs: -Infinity };
   /** The number of the event as of which the tally is shown. */
   private shownSeq: number;
   /** How often the server has turned out to have events that this device does not know. */
@@ -129,7 +129,6 @@ export class CourtRun extends Followed<Standing> {
     this.shownSeq = run.last_seq;
     this.lastSeq = Math.max(run.last_seq, ...known.map((event) => event.seq));
     this.lastAtMs = Math.max(run.last_at_ms, ...known.map((event) => event.at_ms));
-    this.ownAtMs = this.lastAtMs;
     // Far enough behind the last press of another screen, or before a crash, not to be taken for a double tap of it.
     const fromMs = this.lastSeq === 0 ? 0 : this.lastAtMs + run.double_tap_ms;
     clock.skip(Math.max(0, fromMs - clock.now()));
@@ -159,7 +158,7 @@ export class CourtRun extends Followed<Standing> {
   ) {
     this.lastSeq += 1;
     this.lastAtMs = Math.max(this.lastAtMs, atMs);
-    this.ownAtMs = this.lastAtMs;
+    this.own = { seq: this.lastSeq, atMs: this.lastAtMs };
     const event = { id, kind, seq: this.lastSeq, at_ms: this.lastAtMs, text };
     this.counter.take(event);
     this.outbox.add(event);
@@ -179,7 +178,7 @@ export class CourtRun extends Followed<Standing> {
     const isLate = now - ageMs < this.lastAtMs;
     const { double_tap_ms: doubleTapMs } = this.run;
     // The last event was made in another window, and no press was made in this one just before.
-    const isFirst = this.lastAtMs > this.ownAtMs && now - ageMs - this.ownAtMs >= doubleTapMs;
+    const isFirst = this.lastSeq > this.own.seq && now - ageMs - this.own.atMs >= doubleTapMs;
     const leastMs = Math.max(isLate ? gapMs : Math.min(gapMs, doubleTapMs), isFirst ? doubleTapMs : 0);
     const atMs = Math.max(now - ageMs, this.lastAtMs + leastMs);
     this.clock.skip(Math.max(0, atMs - now));

@@ -33,9 +33,19 @@ const NOTES: Record<Sound, [number, number, number][]> = {
   ],
 };
 
+/** A page sounds through one context: each that runs costs work of its own, heard or not. */
+let shared: AudioContext | null = null;
+/** The speakers that may want it. */
+const awake = new Set<Speaker>();
+/** The last sound of a screen is heard out on the next one. */
+const HEARD_OUT_MS = 2000;
+
 export class Speaker {
-  private context: AudioContext | null = null;
   private level = 0.7;
+
+  private get context() {
+    return awake.has(this) ? shared : null;
+  }
 
   /** `volume` from 0 to 1. */
   setLevel(volume: number, isMuted: boolean) {
@@ -44,8 +54,17 @@ export class Speaker {
 
   /** Browsers let a page sound only after a press: call this from one. */
   wake() {
-    this.context ??= new AudioContext();
-    if (this.context.state === "suspended") void this.context.resume();
+    shared ??= new AudioContext();
+    awake.add(this);
+    if (shared.state === "suspended") void shared.resume();
+  }
+
+  /** Nothing more is to be heard of this one. */
+  rest() {
+    awake.delete(this);
+    window.setTimeout(() => {
+      if (awake.size === 0 && shared?.state === "running") void shared.suspend();
+    }, HEARD_OUT_MS);
   }
 
   play(sound: Sound) {

@@ -17,6 +17,7 @@ export function useSound(athlete: Athlete) {
   );
   const saved = useRef({ volume, is_muted: isMuted });
 
+  useEffect(() => () => speaker.rest(), [speaker]);
   useEffect(() => {
     speaker.setLevel(volume / 100, isMuted);
     if (saved.current.volume === volume && saved.current.is_muted === isMuted) return;
