@@ -18,9 +18,8 @@ from pathlib import Path
 from random import Random
 from uuid import uuid4
 
-from playwright.sync_api import Browser, BrowserContext, Page, Route
+from playwright.sync_api import Browser, BrowserContext, Page, Route, expect
 from playwright.sync_api import Error as PlaywrightError
-from playwright.sync_api import expect
 
 from jolly_core.errors import CoreError
 from tests.browser.athlete import AthleteAtTheScreen

@@ -33,8 +33,8 @@ class Browsers:
     """The process that the windows run in."""
 
     def __init__(self) -> None:
-        # Windows come and go by the thousand: with more room for what is young, less of it is moved about; their code is
-        # not forgotten between them, and of an error they need no more than its name.
+        # Windows come and go by the thousand: with more room for what is young, less of it is moved about; their code
+        # is not forgotten between them, and of an error they need no more than its name.
         flags = ["--max-semi-space-size=64", "--no-flush-bytecode", "--stack-trace-limit=0"]
         command = ["node", *flags, str(WEB / "tests" / "browsers.mjs")]
         self.process = subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True)

@@ -42,7 +42,8 @@ def behind(last: Event, waiting: Sequence[Event], double_tap_ms: int) -> list[Ev
     if not waiting:
         return []
     before_ms = last.at_ms + double_tap_ms if last.seq else 0
-    late_ms, moved, first_ms = max(0, before_ms - waiting[0].at_ms), [], _first_of_each_number(waiting)
+    late_ms, first_ms = max(0, before_ms - waiting[0].at_ms), _first_of_each_number(waiting)
+    moved: list[Event] = []
     for seq, event in enumerate(waiting, start=last.seq + 1):
         # The clocks of two windows that waited together may differ: time does not run back.
         at_ms = max(before_ms, event.at_ms + late_ms)

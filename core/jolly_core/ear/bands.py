@@ -24,7 +24,8 @@ from typing import Any
 import numpy as np
 from scipy import fft
 
-HOPS_A_SECOND = 200
+from jolly_core.ear.peak import HOPS_A_SECOND
+
 WINDOW_S = 0.0055
 BANDS = 12
 LOWEST_HZ, HIGHEST_HZ = 180.0, 12_000.0

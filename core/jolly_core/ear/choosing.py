@@ -1,0 +1,168 @@
+"""The second stage of the ear, second half: which of the peaks are hits. Standard library only.
+
+Every recording has a cut of its own in how strong its peaks are. What is played has a tempo, and few peaks lie where
+hits and other sounds part: of all cuts that is taken by which the intervals come most regularly, with the fewest peaks
+close to it. Peaks are tried by their strength as it is, and by one that is taken down where a peak sounds like none of
+the strongest: that leaves out footsteps and voices, where what is left is more regular without them.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+from math import exp, log
+from statistics import median
+
+from jolly_core.ear.peak import Peak
+
+#: A peak so much weaker, in dB, than one so near, in hops, and less than this share as strong, is a part of its sound.
+SHADOWS, SHADOW_STRENGTH = ((30, 7.0), (40, 14.0)), 0.6
+#: A steady noise has peaks up to about this strength; where there is no noise, less will do.
+LEAST_IN_NOISE, LEAST = 4.0, 3.0
+#: Peaks of noise alone: so strong, and so many a second; hits in it are stronger by half.
+NOISE_FROM, NOISE_TO, NOISE_A_SECOND, USUAL_IN_NOISE = 1.5, 3.5, 0.3, 5.0
+#: Where the cut is looked for, in shares of a usual hit's strength, and in how many steps.
+CUT_FROM, CUT_TO, CUTS = 0.2, 0.75, 40
+#: How much irregular intervals weigh against peaks close to the cut, and more hits against fewer.
+IRREGULAR, CLOSE, MORE = 3.0, 0.5, 0.3
+#: How near is close, as a logarithm; what of a ratio of intervals counts at most; and what is said of too few hits.
+NEAR, MOST_IRREGULAR, UNKNOWN, FEWEST = 0.12, 1.0, 0.3, 5
+#: An interval so many times as long as a usual one is a break between rallies.
+BREAK = 3.0
+#: Peaks within so much of the cut, in shares of it, may be either.
+DOUBTFUL = 0.15
+#: Sounds this far apart, in dB a band, are alike; this much further, and a peak is half as strong.
+ALIKE_DB, UNLIKE_DB = 2.0, 4.0
+MODELS, NEIGHBOURS = 40, 3
+#: By so many of its strongest bands a sound is as loud as another.
+LOUDEST = 4
+
+
+@dataclass(frozen=True)
+class Choice:
+    """The hits among the peaks, by a cut in strength; ``doubtful`` are the hits and peaks that lie close to it."""
+
+    hits: tuple[Peak, ...]
+    cut: float
+    doubtful: int
+
+
+def choose(peaks: Sequence[Peak], seconds: float, *, sensitivity: float = 1.0) -> Choice:
+    """The hits of a recording of so many seconds. A ``sensitivity`` above 1 takes in weaker ones, below 1 fewer."""
+    heard = without_shadows(peaks)
+    strengths = [peak.strength for peak in heard]
+    is_noisy = sum(NOISE_FROM < strength < NOISE_TO for strength in strengths) > NOISE_A_SECOND * seconds
+    least = LEAST_IN_NOISE if is_noisy else LEAST
+    ways = (strengths, taken_down(heard, strengths, least))
+    cuts = [(_cost(heard, each, cut), cut, each) for each in ways for cut in _cuts(each, least)]
+    if not cuts:
+        return Choice((), least, 0)
+    _, cut, by = min(cuts, key=lambda each: each[0])
+    if is_noisy and median(peak.strength for peak in _above(heard, by, cut)) < USUAL_IN_NOISE:
+        return Choice((), least, 0)
+    cut /= sensitivity
+    return Choice(tuple(_above(heard, by, cut)), cut, sum(abs(strength - cut) <= DOUBTFUL * cut for strength in by))
+
+
+def without_shadows(peaks: Sequence[Peak]) -> list[Peak]:
+    """Those that are not a part of a stronger one's sound."""
+    furthest = max(hops for hops, _ in SHADOWS)
+
+    def is_shadow(place: int) -> bool:
+        peak = peaks[place]
+        near = [*peaks[max(0, place - 3) : place], *peaks[place + 1 : place + 4]]
+        return any(
+            abs(other.hop - peak.hop) < hops
+            and other.loudness - peak.loudness >= weaker_db
+            and peak.strength < SHADOW_STRENGTH * other.strength
+            for other in near
+            if abs(other.hop - peak.hop) < furthest
+            for hops, weaker_db in SHADOWS
+        )
+
+    return [peak for place, peak in enumerate(peaks) if not is_shadow(place)]
+
+
+def taken_down(peaks: Sequence[Peak], strengths: Sequence[float], least: float) -> list[float]:
+    """Strengths by which a peak that sounds like none of the strongest is weaker than it is."""
+    top = _top(strengths, least)
+    if top is None:
+        return list(strengths)
+    models = _above(peaks, strengths, top / 2)
+    models = models[:: max(1, len(models) // MODELS)]
+    loud = [(model, _loud(model.bands)) for model in models]
+    return [
+        strength / (1 + max(0.0, _unlike(peak, loud) - ALIKE_DB) / UNLIKE_DB) if strength >= least else strength
+        for peak, strength in zip(peaks, strengths, strict=True)
+    ]
+
+
+def irregularity(hits: Sequence[Peak]) -> float | None:
+    """How much one interval differs from the next, or from the next but one, where two kinds take turns.
+
+    The mean ratio, as a logarithm that counts up to ``MOST_IRREGULAR``, of intervals within rallies; None where there
+    are too few to tell.
+    """
+    if len(hits) < FEWEST:
+        return None
+    waits = [log(after.hop - before.hop) for before, after in pairwise(hits)]
+    longest = median(waits) + log(BREAK)
+    found = []
+    for lag in (1, 2):
+        pairs = [(a, b) for a, b in zip(waits, waits[lag:], strict=False) if a <= longest and b <= longest]
+        if len(pairs) > 1:
+            found.append(sum(min(MOST_IRREGULAR, abs(b - a)) for a, b in pairs) / len(pairs))
+    return min(found, default=None)
+
+
+def _above(peaks: Sequence[Peak], strengths: Sequence[float], cut: float) -> list[Peak]:
+    return [peak for peak, strength in zip(peaks, strengths, strict=True) if strength >= cut]
+
+
+def _top(strengths: Sequence[float], least: float) -> float | None:
+    """What the strongest tenth of those that count at all begins with; None where nothing does."""
+    strong = sorted(strength for strength in strengths if strength >= least)
+    return strong[int(0.9 * (len(strong) - 1))] if strong else None
+
+
+def _cuts(strengths: Sequence[float], least: float) -> Iterator[float]:
+    """The cuts to try, below the strength of a usual hit: the median of those half as strong as the top."""
+    top = _top(strengths, least)
+    if top is None:
+        return
+    usual = median(strength for strength in strengths if strength >= max(least, top / 2))
+    low, high = log(max(least, CUT_FROM * usual)), log(max(least, CUT_TO * usual))
+    for step in range(CUTS):
+        yield exp(low + (high - low) * step / (CUTS - 1))
+
+
+def _cost(peaks: Sequence[Peak], strengths: Sequence[float], cut: float) -> float:
+    """What speaks against a cut."""
+    hits, place = _above(peaks, strengths, cut), log(cut)
+    far = cut * exp(4 * NEAR)
+    close = sum(
+        exp(-0.5 * ((place - log(strength)) / NEAR) ** 2) for strength in strengths if cut * cut / far < strength < far
+    )
+    irregular = irregularity(hits)
+    many = max(1, len(hits))
+    return CLOSE * close / many + IRREGULAR * (UNKNOWN if irregular is None else irregular) - MORE * log(many)
+
+
+def _unlike(peak: Peak, models: Sequence[tuple[Peak, float]]) -> float:
+    """How far its sound is from the nearest few, in dB a band, each as loud as it: below the floor nothing is heard."""
+    bands, loud = peak.bands, _loud(peak.bands)
+    far = []
+    for model, model_loud in models:
+        if model is not peak:
+            down = max(0.0, model_loud - loud)
+            apart = [
+                band - other + down if other > down else band for band, other in zip(bands, model.bands, strict=True)
+            ]
+            far.append(sum(map(abs, apart)))
+    nearest = sorted(far)[:NEIGHBOURS]
+    return sum(nearest) / len(nearest) / len(bands) if nearest else 0.0
+
+
+def _loud(bands: Sequence[float]) -> float:
+    return sum(sorted(bands)[-LOUDEST:]) / LOUDEST

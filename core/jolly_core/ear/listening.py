@@ -1,0 +1,18 @@
+"""A recording from its first byte to its hits."""
+
+from __future__ import annotations
+
+from typing import BinaryIO
+
+from jolly_core.ear.bands import bands_within, levels_of
+from jolly_core.ear.choosing import Choice, choose
+from jolly_core.ear.peak import HOPS_A_SECOND
+from jolly_core.ear.peaks import peaks_of
+from jolly_core.ear.wav import open_recording
+
+
+def listen(file: BinaryIO, *, sensitivity: float = 1.0) -> Choice:
+    """The hits of a WAV file. Raises ``CoreError`` for what is no recording, or one that is damaged."""
+    recording = open_recording(file)
+    levels = levels_of(recording.rate_hz, recording.pieces())[:, : bands_within(recording.rate_hz)]
+    return choose(peaks_of(levels), len(levels) / HOPS_A_SECOND, sensitivity=sensitivity)

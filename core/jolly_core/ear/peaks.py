@@ -1,0 +1,103 @@
+"""The second stage of the ear, first half: levels to peaks, the moments at which something begins to sound.
+
+Each band is measured over its floor, what it falls below in three hops of ten in the five seconds before. A hop's rise
+is how far the bands stand above the most they had 15 to 45 ms before, on average; a peak is a hop that rises further
+than its neighbours, and none is nearer than 90 ms to one that rises further.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Any
+
+import numpy as np
+
+from jolly_core.ear.bands import Levels
+from jolly_core.ear.peak import Peak
+
+#: The floor is taken anew every half second, from the five seconds before.
+FLOOR_HOPS, FLOORS_BACK, FLOOR_SHARE = 100, 10, 0.3
+#: More than this over the floor says no more of a sound.
+HIGHEST_DB = 60.0
+PAST_FROM, PAST_TO = 3, 9
+#: What a sound still has after 30 to 45 ms, when a hit is over and a voice is not.
+AFTER_FROM, AFTER_TO = 6, 9
+#: A sound has all its bands within so many hops, and its full loudness.
+WHOLE_HOPS, LOUD_HOPS = 3, 4
+DEAD_HOPS = 18
+LEAST_RISE_DB = 1.0
+#: So many hops are measured at once.
+STRETCH = 12_000
+
+Strip = np.ndarray[Any, np.dtype[np.float64]]
+
+
+def floors_of(levels: Levels) -> Levels:
+    """The floor of each band for each half second: an array of (half seconds, bands) in dB."""
+    many = -(-len(levels) // FLOOR_HOPS)
+    floors = np.empty((many, levels.shape[1]), np.float32)
+    for number in range(many):
+        # Before the first second is over, that second is all there is.
+        until = max(min(2, many), number)
+        before = levels[max(0, number - FLOORS_BACK) * FLOOR_HOPS : until * FLOOR_HOPS]
+        place = int(FLOOR_SHARE * (len(before) - 1))
+        floors[number] = np.partition(before, place, axis=0)[place]
+    return floors
+
+
+def peaks_of(levels: Levels) -> list[Peak]:
+    """All peaks, in order of time, of levels in an array of (hops, bands within the rate)."""
+    if levels.size == 0:
+        return []
+    floors = floors_of(levels)
+    rises, found = np.zeros(len(levels), np.float32), []
+    for first in range(0, len(levels), STRETCH):
+        last = min(first + STRETCH, len(levels))
+        over = _over_the_floor(levels, floors, first - PAST_TO, last)
+        past = np.lib.stride_tricks.sliding_window_view(over, PAST_TO - PAST_FROM + 1, axis=0)[: last - first].max(-1)
+        rises[first:last] = np.maximum(0, over[PAST_TO:] - past).mean(1)
+    hops = _apart(rises)
+    for first in range(0, len(levels), STRETCH):
+        here = hops[(hops >= first) & (hops < first + STRETCH)]
+        found += list(_describe(levels, floors, rises, here)) if len(here) else []
+    return found
+
+
+def _over_the_floor(levels: Levels, floors: Levels, first: int, last: int) -> Levels:
+    """Hops ``first`` to ``last``.
+
+    Before the recording it was as it mostly is in its first half second, and behind it the sound goes on as at its end:
+    what a recording begins with may be a hit, and noise is none.
+    """
+    hops = np.arange(first, last)
+    heard = hops.clip(0, len(levels) - 1)
+    over: Levels = np.clip(levels[heard] - floors[heard // FLOOR_HOPS], 0, HIGHEST_DB)
+    if first < 0:
+        over[hops < 0] = np.median(over[hops >= 0][:FLOOR_HOPS], axis=0)
+    return over
+
+
+def _apart(rises: Levels) -> np.ndarray[Any, np.dtype[np.int64]]:
+    """The hops that rise further than those beside them, the furthest first, none within 90 ms of one taken."""
+    beside = np.concatenate([[0], rises, [0]])
+    tops = np.flatnonzero((rises >= LEAST_RISE_DB) & (rises >= beside[:-2]) & (rises > beside[2:]))
+    is_taken = np.zeros(len(rises) + 2 * DEAD_HOPS + 1, bool)
+    apart = []
+    for hop in tops[np.argsort(-rises[tops], kind="stable")]:
+        if not is_taken[hop + DEAD_HOPS]:
+            apart.append(hop)
+            is_taken[hop : hop + 2 * DEAD_HOPS + 1] = True
+    return np.array(sorted(apart), np.int64)
+
+
+def _describe(levels: Levels, floors: Levels, rises: Levels, hops: Any) -> Iterator[Peak]:
+    first, last = int(hops[0]), int(hops[-1]) + AFTER_TO + 1
+    over = _over_the_floor(levels, floors, first, last)
+    loud = 10 * np.log10((10 ** (levels[first : min(last, len(levels))] / 10)).sum(1))
+    for hop in hops:
+        at = int(hop) - first
+        bands = over[at : at + WHOLE_HOPS].max(0)
+        height = float(bands.mean())
+        drop = height - float(over[at + AFTER_FROM : at + AFTER_TO].mean())
+        loudness = float(loud[at : at + LOUD_HOPS].max())
+        yield Peak(int(hop), float(rises[hop]), height, drop, loudness, tuple(map(float, bands)))
