@@ -29,7 +29,7 @@ class Peak:
     def strength(self) -> float:
         """How much it is like a hit, in dB: it rises, stands out, and is soon over. A mean of ratios, weighted.
 
-        >>> Peak(0, 20.0, 20.0, 20.0, -10.0, ()).strength
+        >>> round(Peak(0, 20.0, 20.0, 20.0, -10.0, ()).strength, 6)
         20.0
         """
         return float((self.rise * max(self.height, 0.5) * max(self.drop, 0.5) ** 0.5) ** 0.4)
