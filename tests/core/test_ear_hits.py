@@ -181,6 +181,8 @@ def test_from_scripts_the_hits_come_as_json(tmp_path: Path, capsys: pytest.Captu
     file.write_bytes(written(scene.samples, RATE_HZ))
     assert main([str(file)]) == 0
     assert f_measure(json.loads(capsys.readouterr().out)["hits"], scene.hits) == 1.0
+    assert main([str(file), "--mode", "racket"]) == 0
+    assert 0 < len(json.loads(capsys.readouterr().out)["hits"]) < len(scene.hits)
     file.write_bytes(b"no sound at all")
     assert main([str(file)]) == 1
     assert "wall.wav: " in capsys.readouterr().err
