@@ -63,7 +63,11 @@ def test_parts_put_in_before_the_server_answers_all_stand_in_their_order(open_pa
     page.goto("/plan?minutes=30&ladders=")
     expect(page.get_by_role("button", name="Put in a part of your own")).to_be_visible()
     held: list[Route] = []
-    page.route("**/api/proposals/", held.append)
+
+    def hold(route: Route) -> None:
+        held.append(route)
+
+    page.route("**/api/proposals/", hold)
     for title in ("Move and throw", "Low returns", "Soft hands"):
         put_in(page, "Work by the clock", title=title, minutes=5)
     for each in held:
