@@ -17,7 +17,6 @@ Bands above half the rate have no lines and stay at the lowest level: the second
 from __future__ import annotations
 
 from collections.abc import Iterator
-from concurrent.futures import ThreadPoolExecutor
 from functools import lru_cache
 from itertools import pairwise
 from typing import Any
@@ -130,13 +129,10 @@ class Transducer:
             self._hop -= (self._hop - first) % BATCH
         starts = self._starts(np.arange(first, self._hop + 1))
         starts, next_start = starts[:-1], int(starts[-1])
-        batches = [starts[at : at + BATCH] for at in range(0, len(starts), BATCH)]
-        # Most of the work is done outside of the interpreter: two batches at once take little longer than one.
-        with ThreadPoolExecutor(2) as both:
-            levels = np.concatenate([np.empty((0, BANDS), np.float32), *both.map(self._measure_batch, batches)])
+        batches = [self._measure_batch(starts[at : at + BATCH]) for at in range(0, len(starts), BATCH)]
         gone = max(0, min(next_start, len(self._kept) - len(self._window)))
         self._kept, self._from = self._kept[gone:], self._from + gone
-        return levels
+        return np.concatenate([np.empty((0, BANDS), np.float32), *batches])
 
     def _starts(self, hops: Places) -> Places:
         """Where their windows begin in what is kept."""
