@@ -21,6 +21,8 @@ UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --ge
 	@command -v python3 >/dev/null || { echo "Python 3.11 or newer is needed (python3)."; exit 1; }
 	python3 -m venv .venv
 	$(PY) -m pip install --quiet --require-hashes -r requirements/runtime.txt
+	@# The core is found from any folder, as by `python -m jolly_core.ear`.
+	@$(PY) -c "import pathlib, site; pathlib.Path(site.getsitepackages()[0], 'jolly_core.pth').write_text(str(pathlib.Path('core').resolve()))"
 	@touch $@
 
 .venv/.dev: .venv/.runtime requirements/dev.txt

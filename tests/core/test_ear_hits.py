@@ -8,6 +8,8 @@ from __future__ import annotations
 
 import io
 import json
+import subprocess
+import sys
 from pathlib import Path
 from random import Random
 
@@ -183,6 +185,9 @@ def test_from_scripts_the_hits_come_as_json(tmp_path: Path, capsys: pytest.Captu
     assert f_measure(json.loads(capsys.readouterr().out)["hits"], scene.hits) == 1.0
     assert main([str(file), "--mode", "racket"]) == 0
     assert 0 < len(json.loads(capsys.readouterr().out)["hits"]) < len(scene.hits)
+    command = [sys.executable, "-m", "jolly_core.ear", file.name]
+    from_there = subprocess.run(command, cwd=tmp_path, capture_output=True, check=True)
+    assert f_measure(json.loads(from_there.stdout)["hits"], scene.hits) == 1.0
     file.write_bytes(b"no sound at all")
     assert main([str(file)]) == 1
     assert "wall.wav: " in capsys.readouterr().err
