@@ -20,12 +20,17 @@ interface NoticeProps {
 /** What went wrong, and the way on. */
 export function Notice({ children, way, onWay }: NoticeProps) {
   const action = onWay && (
-    <Button color="inherit" onClick={onWay}>
+    <Button color="inherit" onClick={onWay} sx={{ whiteSpace: "nowrap" }}>
       {way}
     </Button>
   );
   return (
-    <Alert severity="error" variant="outlined" action={action} sx={{ color: "text.primary" }}>
+    // On a phone the way on stands below what went wrong.
+    <Alert
+      severity="error"
+      variant="outlined"
+      action={action}
+      sx={{ color: "text.primary", flexWrap: { xs: "wrap", sm: "nowrap" }, "& .MuiAlert-message": { flex: "1 1 200px" } }}>
       {children}
     </Alert>
   );
