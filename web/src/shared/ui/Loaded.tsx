@@ -30,7 +30,11 @@ export function Notice({ children, way, onWay }: NoticeProps) {
       severity="error"
       variant="outlined"
       action={action}
-      sx={{ color: "text.primary", flexWrap: { xs: "wrap", sm: "nowrap" }, "& .MuiAlert-message": { flex: "1 1 200px" } }}>
+      sx={{
+        color: "text.primary",
+        flexWrap: { xs: "wrap", sm: "nowrap" },
+        "& .MuiAlert-message": { flex: "1 1 200px" },
+      }}>
       {children}
     </Alert>
   );
