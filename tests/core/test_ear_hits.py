@@ -15,7 +15,6 @@ from random import Random
 
 import numpy as np
 import pytest
-from scipy.io import wavfile
 from scipy.sparse import csr_matrix
 from scipy.sparse.csgraph import maximum_bipartite_matching
 
@@ -23,6 +22,7 @@ from jolly_core.ear.__main__ import main
 from jolly_core.ear.choosing import Choice, choose, irregularity, without_shadows
 from jolly_core.ear.listening import listen
 from jolly_core.ear.peak import Peak
+from tests.core.recordings import written
 
 WITHIN_S = 0.05
 RATE_HZ = 44_100
@@ -92,16 +92,15 @@ class Scene:
         return self
 
     def heard(self, *, sensitivity: float = 1.0) -> Choice:
-        return listen(io.BytesIO(written(self.samples, self.rate_hz)), sensitivity=sensitivity)
+        return listen(io.BytesIO(recorded(self.samples, self.rate_hz)), sensitivity=sensitivity)
 
     def score(self) -> float:
         return f_measure([hit.seconds for hit in self.heard().hits], self.hits)
 
 
-def written(samples: np.ndarray, rate_hz: int) -> bytes:
-    file = io.BytesIO()
-    wavfile.write(file, rate_hz, (np.clip(samples, -1, 1) * (2**15 - 1)).astype(np.int16))
-    return file.getvalue()
+def recorded(samples: np.ndarray, rate_hz: int) -> bytes:
+    """A file with 16 bits; what is louder than full scale is clipped."""
+    return written((np.clip(samples, -1, 1) * (2**15 - 1)).astype(np.int16), rate_hz)
 
 
 @pytest.mark.parametrize("interval_s", [0.2, 0.4, 0.8, 2.2])
@@ -132,7 +131,7 @@ def test_nothing_is_found_where_nothing_is_hit() -> None:
     silent = Scene(10)
     silent.samples[:] = 0
     assert silent.heard() == Choice((), 3.0, 0)
-    assert listen(io.BytesIO(written(np.zeros(0), RATE_HZ))).hits == ()
+    assert listen(io.BytesIO(recorded(np.zeros(0), RATE_HZ))).hits == ()
 
 
 def test_the_first_and_the_last_moment_count() -> None:
@@ -180,7 +179,7 @@ def test_too_few_hits_to_have_a_tempo_count_by_their_strength() -> None:
 
 def test_from_scripts_the_hits_come_as_json(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
     scene, file = Scene(15, seconds=8).rallies(0.7), tmp_path / "wall.wav"
-    file.write_bytes(written(scene.samples, RATE_HZ))
+    file.write_bytes(recorded(scene.samples, RATE_HZ))
     assert main([str(file)]) == 0
     assert f_measure(json.loads(capsys.readouterr().out)["hits"], scene.hits) == 1.0
     assert main([str(file), "--mode", "racket"]) == 0

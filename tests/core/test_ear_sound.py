@@ -11,11 +11,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 from scipy import signal
-from scipy.io import wavfile
 
 from jolly_core.ear.bands import BANDS, LOWEST_DB, Transducer, bands_within, edges_hz, levels_of
 from jolly_core.ear.wav import open_recording
 from jolly_core.errors import CoreError
+from tests.core.recordings import written
 
 RATE_HZ = 48_000
 
@@ -27,13 +27,6 @@ def sound(seconds: float = 0.5, channels: int = 1, rate_hz: int = RATE_HZ) -> np
 
 def read(data: bytes, seconds: float = 0.1) -> np.ndarray:
     return np.concatenate(list(open_recording(io.BytesIO(data)).pieces(seconds)))
-
-
-def written(samples: np.ndarray, rate_hz: int = RATE_HZ) -> bytes:
-    """A file as SciPy writes it."""
-    file = io.BytesIO()
-    wavfile.write(file, rate_hz, samples)
-    return file.getvalue()
 
 
 @pytest.mark.parametrize(

@@ -29,8 +29,6 @@ LEAST_RISE_DB = 1.0
 #: So many hops are measured at once.
 STRETCH = 12_000
 
-Strip = np.ndarray[Any, np.dtype[np.float64]]
-
 
 def floors_of(levels: Levels) -> Levels:
     """The floor of each band for each half second: an array of (half seconds, bands) in dB."""
