@@ -11,6 +11,7 @@ from pathlib import Path
 from random import Random
 from typing import Any
 
+import numpy as np
 import pytest
 
 from jolly_core.challenges.card import read_card
@@ -20,6 +21,7 @@ from jolly_core.device.wire import Device
 from jolly_core.record.standing import RunRules, standing_of
 from jolly_core.record.yardstick import lay_yardstick
 from tests.core.games import CASES, HITS
+from tests.core.recordings import Scene
 
 ROOT = Path(__file__).resolve().parents[2]
 EVENTS_A_CASE = 380
@@ -65,6 +67,26 @@ def golden_log() -> Iterator[str]:
             yield call("take", run=run, events=sent[-1:])
         yield call("open", run=run, rules=rules.as_stored(), sent=sent[:200], waiting=sent[150:])
         yield call("close", run=run)
+    yield from listening_log()
+
+
+def listening_log() -> Iterator[str]:
+    """The calls of a page that listens to half a minute of practice."""
+    levels = Scene(40, seconds=30).rallies(0.5).noise(45).levels()
+    codes = np.rint((levels + 120) * 100).astype("<u2")
+    work = {"struck_ms": [1500], "added_ms": [4000], "sensitivity": 1.2, "is_own_only": True}
+    yield call("ear_open", ear="wall")
+    for at in range(0, len(codes), 100):
+        yield call("ear_take", ear="wall", levels=codes[at : at + 100].tobytes().decode("utf-16-le"), bands=12)
+    yield call("ear_end", ear="wall")
+    yield call("ear_read", ear="wall", work={}, window_ms=10_000)
+    yield call("ear_read", ear="wall", work=work, window_ms=10_000, gap_ms=900)
+    rules = RunRules("rallies", {"rallies": 5}).as_stored()
+    yield call("ear_presses", ear="wall", work=work, rules=rules, gap_ms=900, within_ms=[500, 20_000])
+    yield call("ear_teach", ear="wall", work=work)
+    yield call("ear_calibrate", ear="wall", times=10)
+    yield call("ear_match", ear="wall", many=17)
+    yield call("ear_close", ear="wall")
 
 
 def given_of(event: Event) -> dict[str, Any]:

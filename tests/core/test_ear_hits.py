@@ -11,7 +11,6 @@ import json
 import subprocess
 import sys
 from pathlib import Path
-from random import Random
 
 import numpy as np
 import pytest
@@ -22,10 +21,17 @@ from jolly_core.ear.__main__ import main
 from jolly_core.ear.choosing import Choice, choose, irregularity, without_shadows
 from jolly_core.ear.listening import listen
 from jolly_core.ear.peak import Peak
-from tests.core.recordings import written
+from tests.core.recordings import Scene, written
 
 WITHIN_S = 0.05
-RATE_HZ = 44_100
+
+
+def heard(scene: Scene) -> Choice:
+    return listen(io.BytesIO(scene.file()))
+
+
+def score(scene: Scene) -> float:
+    return f_measure([hit.seconds for hit in heard(scene).hits], scene.hits)
 
 
 def f_measure(found: list[float], truth: list[float]) -> float:
@@ -36,78 +42,11 @@ def f_measure(found: list[float], truth: list[float]) -> float:
     return 2 * matched / (len(found) + len(truth))
 
 
-class Scene:
-    """Forty seconds of practice, drawn by lot: the sound, and when each hit was."""
-
-    def __init__(self, seed: int = 1, *, rate_hz: int = RATE_HZ, seconds: float = 40) -> None:
-        self.chance, self.random = Random(seed), np.random.default_rng(seed)
-        self.rate_hz, self.seconds = rate_hz, seconds
-        self.samples = self.random.normal(0, 1e-4, int(seconds * rate_hz))
-        self.hits: list[float] = []
-
-    def burst(self, at_s: float, loud_db: float, hz: float, decay_s: float, *, dull_s: float = 0.0) -> None:
-        """A knock: noise and a tone that die away; a dull one has less of what is high."""
-        time_s = np.arange(int(8 * decay_s * self.rate_hz)) / self.rate_hz
-        dull = max(1, int(dull_s * self.rate_hz))
-        noise = np.convolve(self.random.normal(0, 0.7, len(time_s)), np.ones(dull) / dull, "same")
-        tone = np.sin(2 * np.pi * hz * time_s) + noise
-        knock = 10 ** (loud_db / 20) * tone * np.exp(-time_s / decay_s) * np.minimum(1, time_s / 0.001)
-        first = int(at_s * self.rate_hz)
-        knock = knock[: len(self.samples) - first]
-        self.samples[first : first + len(knock)] += knock
-
-    def rallies(self, interval_s: float, *, spread_db: float = 3.0, hz: float = 900) -> Scene:
-        """Rallies of a few hits, with the ball fetched between."""
-        at_s = 0.7
-        while at_s < self.seconds - 1:
-            for _ in range(self.chance.randint(3, 9)):
-                if at_s < self.seconds - 0.5:
-                    self.burst(at_s, -10 - self.chance.uniform(0, spread_db), hz, 0.02)
-                    self.hits.append(at_s)
-                at_s += interval_s * self.chance.uniform(0.94, 1.06)
-            at_s += self.chance.uniform(1.6, 3)
-        return self
-
-    def noise(self, below_db: float) -> Scene:
-        """Steady noise, so far below full scale."""
-        self.samples += self.random.normal(0, 10 ** (-below_db / 20), len(self.samples))
-        return self
-
-    def steps(self) -> Scene:
-        """Somebody walks about: duller than a hit, 14 dB below, at a pace of their own."""
-        at_s = 0.2
-        while at_s < self.seconds - 1:
-            self.burst(at_s, -24, 160, 0.03, dull_s=0.001)
-            at_s += self.chance.uniform(0.5, 0.75)
-        return self
-
-    def room(self, dies_in_s: float) -> Scene:
-        """Walls that give the sound back: noise that falls by 60 dB in that time."""
-        time_s = np.arange(int(dies_in_s * self.rate_hz)) / self.rate_hz
-        tail = self.random.normal(0, 0.02, len(time_s)) * 10 ** (-3 * time_s / dies_in_s)
-        tail[0] = 1
-        size = len(self.samples) + len(tail)
-        whole = np.fft.irfft(np.fft.rfft(self.samples, size) * np.fft.rfft(tail, size), size)
-        self.samples = whole[: len(self.samples)]
-        return self
-
-    def heard(self, *, sensitivity: float = 1.0) -> Choice:
-        return listen(io.BytesIO(recorded(self.samples, self.rate_hz)), sensitivity=sensitivity)
-
-    def score(self) -> float:
-        return f_measure([hit.seconds for hit in self.heard().hits], self.hits)
-
-
-def recorded(samples: np.ndarray, rate_hz: int) -> bytes:
-    """A file with 16 bits; what is louder than full scale is clipped."""
-    return written((np.clip(samples, -1, 1) * (2**15 - 1)).astype(np.int16), rate_hz)
-
-
 @pytest.mark.parametrize("interval_s", [0.2, 0.4, 0.8, 2.2])
 @pytest.mark.parametrize("rate_hz", [8_000, 16_000, 44_100])
 def test_every_hit_in_a_quiet_room_is_found_once(interval_s: float, rate_hz: int) -> None:
     scene = Scene(rate_hz=rate_hz).rallies(interval_s)
-    assert scene.score() >= 0.998
+    assert score(scene) >= 0.998
 
 
 @pytest.mark.parametrize(
@@ -122,16 +61,16 @@ def test_every_hit_in_a_quiet_room_is_found_once(interval_s: float, rate_hz: int
     ids=["soft and loud", "noise", "footsteps", "hall", "large hall"],
 )
 def test_hits_are_found_where_it_is_not_quiet(scene: Scene, least: float) -> None:
-    assert scene.score() >= least
+    assert score(scene) >= least
 
 
 def test_nothing_is_found_where_nothing_is_hit() -> None:
     for scene in (Scene(7), Scene(8).noise(40), Scene(9).noise(10)):
-        assert scene.heard().hits == ()
+        assert heard(scene).hits == ()
     silent = Scene(10)
     silent.samples[:] = 0
-    assert silent.heard() == Choice((), 3.0, 0)
-    assert listen(io.BytesIO(recorded(np.zeros(0), RATE_HZ))).hits == ()
+    assert heard(silent).hits == ()
+    assert listen(io.BytesIO(written(np.zeros(0, np.int16)))).hits == ()
 
 
 def test_the_first_and_the_last_moment_count() -> None:
@@ -139,18 +78,22 @@ def test_the_first_and_the_last_moment_count() -> None:
     for at_s in (0.02, 1.0, 2.1, 2.9, 4.0, 5.95):
         scene.burst(at_s, -10, 900, 0.02)
         scene.hits.append(at_s)
-    assert scene.score() == 1.0
+    assert score(scene) == 1.0
 
 
 def test_more_sensitive_ears_hear_no_less() -> None:
     scene = Scene(12).rallies(0.6, spread_db=12).noise(30)
-    heard = [{hit.hop for hit in scene.heard(sensitivity=each).hits} for each in (0.5, 1.0, 2.0)]
-    assert heard[0] < heard[1] <= heard[2]
+    choice = heard(scene)
+    hops = [{hit.hop for hit in choice.at(each).hits} for each in (0.5, 1.0, 2.0)]
+    assert hops[0] < hops[1] <= hops[2]
+    # And back from a count to where the slider has to stand for it.
+    for many in (0, 1, 7, len(choice.hits) + 3):
+        assert len(choice.at(choice.sensitivity_for(many)).hits) == many
 
 
-def test_how_many_are_doubtful_is_said() -> None:
-    assert Scene(13).rallies(0.5).heard().doubtful == 0
-    assert Scene(14).rallies(0.5, spread_db=15).noise(22).heard().doubtful > 0
+def test_which_are_doubtful_is_said() -> None:
+    assert heard(Scene(13).rallies(0.5)).doubtful == ()
+    assert len(heard(Scene(14).rallies(0.5, spread_db=15).noise(22)).doubtful) > 0
 
 
 def peak(hop: int, strength: float = 20.0, loudness: float = -10.0) -> Peak:
@@ -179,7 +122,7 @@ def test_too_few_hits_to_have_a_tempo_count_by_their_strength() -> None:
 
 def test_from_scripts_the_hits_come_as_json(tmp_path: Path, capsys: pytest.CaptureFixture[str]) -> None:
     scene, file = Scene(15, seconds=8).rallies(0.7), tmp_path / "wall.wav"
-    file.write_bytes(recorded(scene.samples, RATE_HZ))
+    file.write_bytes(scene.file())
     assert main([str(file)]) == 0
     assert f_measure(json.loads(capsys.readouterr().out)["hits"], scene.hits) == 1.0
     assert main([str(file), "--mode", "racket"]) == 0

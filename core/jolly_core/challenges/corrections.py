@@ -1,28 +1,34 @@
 """Corrections of a run that is over: facts of their own kind, added behind the others; the history stays.
 
 A correction says of one press, by its number, that it was another one, that it did not happen, or that one more came
-after it. They are applied in the order in which they were made, before the run is counted.
+after it. They are applied in the order in which they were made, before the run is counted. What the ear has heard takes
+the place of all presses, and of what was said of them.
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Literal
 
-from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES, ZONE, Event, in_order
+from jolly_core.challenges.events import KINDS, LONGEST_NOTE, MAKE, MISS, PRESSES, UNDO, ZONE, Event, in_order
 from jolly_core.errors import CoreError, Problem
 from jolly_core.validation import check_choice, check_integer
 
 CORRECT = "correct"
 #: Everything that may stand in the record of a run.
 STORED_KINDS = (*KINDS, CORRECT)
-Change = Literal["was", "gone", "then"]
+Change = Literal["was", "gone", "then", "heard"]
 #: It was another press; it did not happen; one more came after it.
 WAS: Change = "was"
 GONE: Change = "gone"
 THEN: Change = "then"
+#: What can be said of a press by hand.
 CHANGES: tuple[Change, ...] = (WAS, GONE, THEN)
+#: These were the presses. A text holds some of their times in ms, a break with its sign before it: the ``first`` ones,
+#: or ``more`` of them.
+HEARD: Change = "heard"
+FIRST, MORE, BREAK_SIGN = "first", "more", "-"
 _SEPARATOR = " "
 
 
@@ -49,6 +55,8 @@ class Correction:
     @property
     def words(self) -> str:
         """As it is said: "press 4 was a miss"."""
+        if self.change == HEARD:
+            return "the ear's count took the place of the presses" if self.kind == FIRST else "the ear's count went on"
         hit = f"“{self.text}”" if self.kind == ZONE else f"a {self.kind}"
         if self.change == GONE:
             return f"press {self.seq} did not happen"
@@ -93,16 +101,37 @@ def with_origins(events: Iterable[Event]) -> list[tuple[Event, int]]:
     if not corrections:
         return [(event, event.seq) for event in ordered]
     kept = [event for event in ordered if event.kind != CORRECT]
-    # Each press by its own number, with what was added behind it.
-    held: dict[int, list[Event]] = {event.seq: [event] for event in kept}
-    presses = {event.seq for event in kept if event.kind in PRESSES}
+    if heard := _last_heard(corrections):
+        kept, corrections = _in_place_of_presses(kept, corrections[heard[0] : heard[1]]), corrections[heard[1] :]
+    # Each press by its own number, with what was added behind it; what was heard has no number.
+    held: dict[int, list[Event]] = {event.seq: [event] for event in kept if event.seq}
+    presses = {event.seq for event in kept if event.kind in PRESSES and event.seq}
     for each in corrections:
         if each.seq not in presses:
             message = f"Event {each.seq} is no press; correct a make, a miss, a let or a zone."
             raise CoreError.one("no_such_press", message, "seq", value=each.seq)
         _apply(held[each.seq], each, kept)
-    flat = [event for event in kept for event in held[event.seq]]
+    flat = [event for each in kept for event in held.get(each.seq, [each])]
     return [(replace(event, seq=place), event.seq) for place, event in enumerate(flat, start=1)]
+
+
+def _last_heard(corrections: Sequence[Correction]) -> tuple[int, int] | None:
+    """From where to where the corrections are what the ear heard last; None where it was not asked."""
+    first = next((place for place in reversed(range(len(corrections))) if corrections[place].kind == FIRST), None)
+    if first is None:
+        return None
+    until = first + 1
+    while until < len(corrections) and corrections[until].kind == MORE:
+        until += 1
+    return first, until
+
+
+def _in_place_of_presses(events: Iterable[Event], heard: Iterable[Correction]) -> list[Event]:
+    """The controls of a run with the presses that were heard; a press comes before what happened at the same moment."""
+    controls = [event for event in events if event.kind not in (*PRESSES, UNDO)]
+    times = [time for each in heard for time in each.text.split()]
+    presses = [Event(MISS if time.startswith(BREAK_SIGN) else MAKE, int(time.lstrip(BREAK_SIGN)), 0) for time in times]
+    return sorted([*presses, *controls], key=lambda event: (event.at_ms, event.kind not in PRESSES))
 
 
 def _apply(at: list[Event], correction: Correction, kept: list[Event]) -> None:

@@ -5,7 +5,7 @@ from __future__ import annotations
 from abc import ABC, abstractmethod
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
-from typing import Any, ClassVar, Generic, Self, TypeVar
+from typing import Any, ClassVar, Generic, Literal, Self, TypeVar
 
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.count import Count
@@ -18,6 +18,7 @@ from jolly_core.stored import with_texts
 
 SettingsType = TypeVar("SettingsType", bound=Settings)
 State = TypeVar("State")
+HeardAs = Literal["", "contacts", "rallies"]
 
 
 @dataclass(frozen=True)
@@ -30,7 +31,8 @@ class Game(ABC, Generic[SettingsType, State]):
     a target, where there is one, and a miss misses it; ``counts_zones`` that balls are counted target by target,
     whichever of them was aimed at. ``is_offered_first`` is for the format that one begins with who has none in mind;
     ``looks_back`` for one whose runs go by the run before them; ``is_fixed_length`` for one whose number of tries, or
-    time, does not hang on what is made.
+    time, does not hang on what is made. ``heard_as`` says what the ear makes of sounds: nothing, ``contacts`` alone, or
+    ``rallies``, each of which ends by a break.
     """
 
     settings: SettingsType
@@ -45,6 +47,7 @@ class Game(ABC, Generic[SettingsType, State]):
     is_offered_first: ClassVar[bool] = False
     looks_back: ClassVar[bool] = False
     is_fixed_length: ClassVar[bool] = False
+    heard_as: ClassVar[HeardAs] = ""
     settings_type: ClassVar[type[Settings]]
     detail_type: ClassVar[type[Any]]
     metrics: ClassVar[tuple[Metric, ...]]

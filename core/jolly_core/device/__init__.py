@@ -3,5 +3,6 @@
 - ``counter``  runs in play: events in, how the run stands out
 - ``starting``  a run begun from what the server gave beforehand
 - ``blocks``   a block in play, step by step
+- ``ears``     recordings that a screen listens to: levels in, hits out
 - ``wire``     the calls that a page may make, as JSON
 """

@@ -8,6 +8,7 @@ from typing import Any
 
 from jolly_core.device.blocks import count_run, finish_block, finish_part, start_block
 from jolly_core.device.counter import Counter
+from jolly_core.device.ears import EAR_CALLS, Ears, read_recording
 from jolly_core.device.kits import begin_run, count_in
 from jolly_core.device.sheets import enter_sheet
 from jolly_core.errors import CoreError
@@ -25,7 +26,7 @@ class Device:
     """
 
     def __init__(self) -> None:
-        counter = Counter()
+        counter, ears = Counter(), Ears()
         self._calls: Mapping[str, Callable[..., Any]] = {
             "open": counter.open,
             "take": counter.take,
@@ -37,6 +38,8 @@ class Device:
             "count_run": count_run,
             "finish_block": finish_block,
             "enter_sheet": enter_sheet,
+            "read_recording": read_recording,
+            **{f"ear_{name}": getattr(ears, name) for name in EAR_CALLS},
         }
 
     def answer(self, asked: str) -> str:

@@ -1,11 +1,14 @@
 """The ear: counts hits by their sound.
 
-- ``wav``        reads recordings a piece at a time
+- ``wav_head``   how a recording is packed; ``wav`` reads it a piece at a time
 - ``bands``      turns samples into levels, twelve bands every 5 ms
 - ``peaks``      finds in the levels where something begins to sound: a ``peak`` each
-- ``choosing``   says which of the peaks are hits
+- ``stream``     does the same hop by hop, as levels come
+- ``choosing``   says which of the peaks are hits, by their strength, by ``sounds`` and ``lessons`` of the place
 - ``kinds``      tells kinds of hits apart: the racket and the floor
-- ``listening``  a recording from its first byte to its hits
+- ``hearing``    one recording as it is heard, with what the athlete strikes out and adds
+- ``played``     what hits come to: rallies, tempo, time lost, the best window
+- ``listening``  a file from its first byte to its hits
 
 ``python -m jolly_core.ear FILE.wav --mode all|racket`` prints the hits of a recording.
 """

@@ -24,12 +24,11 @@ from typing import Any
 import numpy as np
 from scipy import fft
 
-from jolly_core.ear.peak import HOPS_A_SECOND
+from jolly_core.ear.peak import HOPS_A_SECOND, LOWEST_DB
 
 WINDOW_S = 0.0055
 BANDS = 12
 LOWEST_HZ, HIGHEST_HZ = 180.0, 12_000.0
-LOWEST_DB = -120.0
 #: So many hops are always measured together: then the last bit of a level does not hang on how sound comes in.
 BATCH = 256
 #: A line of the spectrum is at most so wide.

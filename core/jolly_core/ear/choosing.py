@@ -9,12 +9,14 @@ the strongest: that leaves out footsteps and voices, where what is left is more 
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import pairwise
-from math import exp, log
+from math import exp, log, sqrt
 from statistics import median
 
+from jolly_core.ear.lessons import NO_LESSONS, Lessons
 from jolly_core.ear.peak import Peak
+from jolly_core.ear.sounds import Sounds
 
 #: A peak so much weaker, in dB, than one so near, in hops, and less than this share as strong, is a part of its sound.
 SHADOWS, SHADOW_STRENGTH = ((30, 7.0), (40, 14.0)), 0.6
@@ -34,35 +36,61 @@ BREAK = 3.0
 DOUBTFUL = 0.15
 #: Sounds this far apart, in dB a band, are alike; this much further, and a peak is half as strong.
 ALIKE_DB, UNLIKE_DB = 2.0, 4.0
-MODELS, NEIGHBOURS = 40, 3
-#: By so many of its strongest bands a sound is as loud as another.
-LOUDEST = 4
+MODELS = 40
 
 
 @dataclass(frozen=True)
 class Choice:
-    """The hits among the peaks, by a cut in strength; ``doubtful`` are the hits and peaks that lie close to it."""
+    """The peaks by how strong they are, and the cut above which they are hits."""
 
-    hits: tuple[Peak, ...]
+    peaks: tuple[Peak, ...]
+    strengths: tuple[float, ...]
     cut: float
-    doubtful: int
+
+    @property
+    def hits(self) -> tuple[Peak, ...]:
+        return tuple(_above(self.peaks, self.strengths, self.cut))
+
+    @property
+    def doubtful(self) -> tuple[Peak, ...]:
+        """Those that lie so close to the cut that they may be either."""
+        near = DOUBTFUL * self.cut
+        each = zip(self.peaks, self.strengths, strict=True)
+        return tuple(peak for peak, strength in each if abs(strength - self.cut) <= near)
+
+    def at(self, sensitivity: float) -> Choice:
+        """With a ``sensitivity`` above 1 weaker ones are taken in, below 1 fewer."""
+        return replace(self, cut=self.cut / sensitivity)
+
+    def sensitivity_for(self, many: int) -> float:
+        """The sensitivity at which so many are hits, or as near to it as the peaks allow; 1 where there are none."""
+        strongest = sorted(self.strengths, reverse=True)
+        if not strongest or many == len(self.hits):
+            return 1.0
+        within = strongest[:many]
+        beyond = strongest[many:]
+        cut = within[-1] if within else beyond[0] * 1.01
+        return self.cut / (sqrt(cut * beyond[0]) if within and beyond else cut)
 
 
-def choose(peaks: Sequence[Peak], seconds: float, *, sensitivity: float = 1.0) -> Choice:
-    """The hits of a recording of so many seconds. A ``sensitivity`` above 1 takes in weaker ones, below 1 fewer."""
+def choose(peaks: Sequence[Peak], seconds: float, lessons: Lessons = NO_LESSONS) -> Choice:
+    """The hits of a recording of so many seconds, by what was learnt of the place before."""
     heard = without_shadows(peaks)
-    strengths = [peak.strength for peak in heard]
+    strengths = lessons.weigh(heard, [peak.strength for peak in heard])
+    if lessons.cut is not None:
+        return Choice(tuple(heard), tuple(strengths), lessons.cut).at(lessons.sensitivity)
     is_noisy = sum(NOISE_FROM < strength < NOISE_TO for strength in strengths) > NOISE_A_SECOND * seconds
     least = LEAST_IN_NOISE if is_noisy else LEAST
+    # Nothing is as strong as that: a hit can still be added by hand.
+    none = Choice(tuple(heard), tuple(strengths), max([least, *(strength * 1.01 for strength in strengths)]))
     ways = (strengths, taken_down(heard, strengths, least))
     cuts = [(_cost(heard, each, cut), cut, each) for each in ways for cut in _cuts(each, least)]
     if not cuts:
-        return Choice((), least, 0)
+        return none
     _, cut, by = min(cuts, key=lambda each: each[0])
     if is_noisy and median(peak.strength for peak in _above(heard, by, cut)) < USUAL_IN_NOISE:
-        return Choice((), least, 0)
-    cut /= sensitivity
-    return Choice(tuple(_above(heard, by, cut)), cut, sum(abs(strength - cut) <= DOUBTFUL * cut for strength in by))
+        return none
+    return Choice(tuple(heard), tuple(by), cut).at(lessons.sensitivity)
 
 
 def without_shadows(peaks: Sequence[Peak]) -> list[Peak]:
@@ -91,9 +119,11 @@ def taken_down(peaks: Sequence[Peak], strengths: Sequence[float], least: float) 
         return list(strengths)
     models = _above(peaks, strengths, top / 2)
     models = models[:: max(1, len(models) // MODELS)]
-    loud = [(model, _loud(model.bands)) for model in models]
+    sounds = Sounds([model.bands for model in models])
     return [
-        strength / (1 + max(0.0, _unlike(peak, loud) - ALIKE_DB) / UNLIKE_DB) if strength >= least else strength
+        strength / (1 + max(0.0, sounds.apart_from(peak.bands) - ALIKE_DB) / UNLIKE_DB)
+        if strength >= least
+        else strength
         for peak, strength in zip(peaks, strengths, strict=True)
     ]
 
@@ -147,22 +177,3 @@ def _cost(peaks: Sequence[Peak], strengths: Sequence[float], cut: float) -> floa
     irregular = irregularity(hits)
     many = max(1, len(hits))
     return CLOSE * close / many + IRREGULAR * (UNKNOWN if irregular is None else irregular) - MORE * log(many)
-
-
-def _unlike(peak: Peak, models: Sequence[tuple[Peak, float]]) -> float:
-    """How far its sound is from the nearest few, in dB a band, each as loud as it: below the floor nothing is heard."""
-    bands, loud = peak.bands, _loud(peak.bands)
-    far = []
-    for model, model_loud in models:
-        if model is not peak:
-            down = max(0.0, model_loud - loud)
-            apart = [
-                band - other + down if other > down else band for band, other in zip(bands, model.bands, strict=True)
-            ]
-            far.append(sum(map(abs, apart)))
-    nearest = sorted(far)[:NEIGHBOURS]
-    return sum(nearest) / len(nearest) / len(bands) if nearest else 0.0
-
-
-def _loud(bands: Sequence[float]) -> float:
-    return sum(sorted(bands)[-LOUDEST:]) / LOUDEST

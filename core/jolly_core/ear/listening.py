@@ -11,8 +11,9 @@ from jolly_core.ear.peaks import peaks_of
 from jolly_core.ear.wav import open_recording
 
 
-def listen(file: BinaryIO, *, sensitivity: float = 1.0) -> Choice:
+def listen(file: BinaryIO) -> Choice:
     """The hits of a WAV file. Raises ``CoreError`` for what is no recording, or one that is damaged."""
     recording = open_recording(file)
-    levels = levels_of(recording.rate_hz, recording.pieces())[:, : bands_within(recording.rate_hz)]
-    return choose(peaks_of(levels), len(levels) / HOPS_A_SECOND, sensitivity=sensitivity)
+    rate_hz = recording.head.rate_hz
+    levels = levels_of(rate_hz, recording.pieces())[:, : bands_within(rate_hz)]
+    return choose(peaks_of(levels), len(levels) / HOPS_A_SECOND)

@@ -5,6 +5,21 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 HOPS_A_SECOND = 200
+#: No level is lower.
+LOWEST_DB = -120.0
+#: The floor is taken anew every half second, from the five seconds before.
+FLOOR_HOPS, FLOORS_BACK, FLOOR_SHARE = 100, 10, 0.3
+#: The first of them are that of the first second.
+FIRST_FLOORS = 2
+#: More than this over the floor says no more of a sound.
+HIGHEST_DB = 60.0
+PAST_FROM, PAST_TO = 3, 9
+#: What a sound still has after 30 to 45 ms, when a hit is over and a voice is not.
+AFTER_FROM, AFTER_TO = 6, 9
+#: A sound has all its bands within so many hops, and its full loudness.
+WHOLE_HOPS, LOUD_HOPS = 3, 4
+DEAD_HOPS = 18
+LEAST_RISE_DB = 1.0
 
 
 @dataclass(frozen=True, slots=True)

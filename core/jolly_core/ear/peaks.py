@@ -1,4 +1,4 @@
-"""The second stage of the ear, first half: levels to peaks, the moments at which something begins to sound.
+"""The second stage of the ear, first half: levels to peaks, a whole recording at once. ``stream`` does it hop by hop.
 
 Each band is measured over its floor, what it falls below in three hops of ten in the five seconds before. A hop's rise
 is how far the bands stand above the most they had 15 to 45 ms before, on average; a peak is a hop that rises further
@@ -13,19 +13,23 @@ from typing import Any
 import numpy as np
 
 from jolly_core.ear.bands import Levels
-from jolly_core.ear.peak import Peak
+from jolly_core.ear.peak import (
+    AFTER_FROM,
+    AFTER_TO,
+    DEAD_HOPS,
+    FIRST_FLOORS,
+    FLOOR_HOPS,
+    FLOOR_SHARE,
+    FLOORS_BACK,
+    HIGHEST_DB,
+    LEAST_RISE_DB,
+    LOUD_HOPS,
+    PAST_FROM,
+    PAST_TO,
+    WHOLE_HOPS,
+    Peak,
+)
 
-#: The floor is taken anew every half second, from the five seconds before.
-FLOOR_HOPS, FLOORS_BACK, FLOOR_SHARE = 100, 10, 0.3
-#: More than this over the floor says no more of a sound.
-HIGHEST_DB = 60.0
-PAST_FROM, PAST_TO = 3, 9
-#: What a sound still has after 30 to 45 ms, when a hit is over and a voice is not.
-AFTER_FROM, AFTER_TO = 6, 9
-#: A sound has all its bands within so many hops, and its full loudness.
-WHOLE_HOPS, LOUD_HOPS = 3, 4
-DEAD_HOPS = 18
-LEAST_RISE_DB = 1.0
 #: So many hops are measured at once.
 STRETCH = 12_000
 
@@ -36,7 +40,7 @@ def floors_of(levels: Levels) -> Levels:
     floors = np.empty((many, levels.shape[1]), np.float32)
     for number in range(many):
         # Before the first second is over, that second is all there is.
-        until = max(min(2, many), number)
+        until = max(min(FIRST_FLOORS, many), number)
         before = levels[max(0, number - FLOORS_BACK) * FLOOR_HOPS : until * FLOOR_HOPS]
         place = int(FLOOR_SHARE * (len(before) - 1))
         floors[number] = np.partition(before, place, axis=0)[place]

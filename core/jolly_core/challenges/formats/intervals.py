@@ -96,6 +96,7 @@ class Intervals(Counted[IntervalsSettings, IntervalState]):
     is_aimed = False
     make_word = "Rep"
     miss_word = "Broken"
+    heard_as = "contacts"
     metrics = (
         Metric("sets_done", "sets done", "up", "sets", "set"),
         Metric("reps", "reps", "up", "reps", "rep"),

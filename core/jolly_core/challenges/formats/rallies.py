@@ -65,6 +65,7 @@ class Rallies(Counted[RalliesSettings, RalliesState]):
     is_aimed = False
     make_word = "One more"
     miss_word = "It is over"
+    heard_as = "rallies"
     metrics = (
         Metric("longest", "longest", "up", "in a row"),
         Metric("total", "in all", "up", "in all"),

@@ -76,6 +76,7 @@ class Streak(Counted[StreakSettings, StreakState]):
     title = "Streak"
     is_offered_first = True
     summary = "Makes in a row: reach the goal before a miss."
+    heard_as = "rallies"
     metrics = (
         Metric("best_streak", "best streak", "up", "in a row"),
         Metric("sets_done", "sets done", "up", "sets", "set"),

@@ -74,6 +74,7 @@ class TimedCount(Counted[TimedCountSettings, TimedState]):
     is_aimed = False
     make_word = "Contact"
     miss_word = "Break"
+    heard_as = "rallies"
     metrics = (
         Metric("total", "contacts", "up", "contacts", "contact"),
         Metric("longest_rally", "longest rally", "up", "contacts", "contact"),

@@ -1,0 +1,151 @@
+"""One recording as it is heard: its hits by the rules, and what the athlete strikes out, adds and sets."""
+
+from __future__ import annotations
+
+from bisect import bisect_left
+from collections.abc import Sequence
+from dataclasses import dataclass
+
+from jolly_core.ear.choosing import Choice, choose
+from jolly_core.ear.kinds import own_hits, usual_gap_s
+from jolly_core.ear.lessons import NO_LESSONS, Lessons
+from jolly_core.ear.peak import HOPS_A_SECOND, Peak
+from jolly_core.ear.stream import PeakStream, Row
+
+HOP_MS = 1000 // HOPS_A_SECOND
+#: Within so much of a sound a finger means that sound.
+NEAR_MS = 120
+#: While it goes on, the hits of so long back are looked at anew, and as often.
+LOOK_BACK_HOPS, LOOK_ANEW_HOPS = 40 * HOPS_A_SECOND, 3 * HOPS_A_SECOND
+
+
+@dataclass(frozen=True)
+class HandWork:
+    """What the athlete says of a recording: sounds struck out and hits added, each by its time in ms; the slider; and
+    whether one's own hits alone are wanted, of two kinds that take turns.
+    """
+
+    struck_ms: tuple[int, ...] = ()
+    added_ms: tuple[int, ...] = ()
+    sensitivity: float = 1.0
+    is_own_only: bool = False
+
+
+@dataclass(frozen=True)
+class Heard:
+    """A sound that is shown: a hit or not, and whether it may be either."""
+
+    at_ms: int
+    is_hit: bool
+    is_doubtful: bool
+    is_added: bool = False
+
+
+class Hearing:
+    """Takes levels as they come; tells the hits so far at any time, and the whole of it at the end."""
+
+    def __init__(self, lessons: Lessons = NO_LESSONS) -> None:
+        self.lessons = lessons
+        self.peaks: list[Peak] = []
+        self._stream = PeakStream()
+        self._hops = 0
+        self._whole: Choice | None = None
+        #: The hits so far, the cut that new ones have to reach, and up to where they were looked at together.
+        self._hits: list[Peak] = []
+        self._cut = lessons.cut
+        self._looked_at = 0
+
+    @property
+    def ms(self) -> int:
+        """How long it is."""
+        return self._hops * HOP_MS
+
+    def take(self, rows: Sequence[Row]) -> None:
+        """More of the recording."""
+        self._hops += len(rows)
+        self._add(self._stream.take(rows))
+
+    def end(self) -> None:
+        """The recording is over."""
+        self._add(self._stream.end())
+        self._stream = PeakStream()
+
+    def restore(self, peaks: Sequence[Peak], ms: int) -> None:
+        """A recording that is over, by what was kept of it."""
+        self.peaks, self._hops = list(peaks), ms // HOP_MS
+
+    def _add(self, found: Sequence[Peak]) -> None:
+        if not found:
+            return
+        self._whole = None
+        self.peaks += found
+        if self._cut is not None:
+            strengths = self.lessons.weigh(found, [peak.strength for peak in found])
+            self._hits += [peak for peak, strength in zip(found, strengths, strict=True) if strength >= self._cut]
+
+    def so_far_ms(self) -> list[int]:
+        """When the hits so far were, while it goes on. Those of the last seconds may be taken back as more is heard."""
+        if self._hops - self._looked_at >= LOOK_ANEW_HOPS:
+            self._looked_at = self._hops
+            self._look_anew()
+        return [hit.hop * HOP_MS for hit in self._hits]
+
+    def _look_anew(self) -> None:
+        begin = max(0, self._hops - LOOK_BACK_HOPS)
+        latest = self.peaks[bisect_left(self.peaks, begin, key=lambda peak: peak.hop) :]
+        choice = choose(latest, (self._hops - begin) / HOPS_A_SECOND, self.lessons)
+        self._cut = choice.cut
+        self._hits = [*(hit for hit in self._hits if hit.hop < begin), *choice.hits]
+
+    def choice(self) -> Choice:
+        """What the rules say of the whole."""
+        if self._whole is None:
+            self._whole = choose(self.peaks, self.ms / 1000, self.lessons)
+        return self._whole
+
+    def sounds(self, work: HandWork) -> list[Heard]:
+        """All hits, and all else that may be one, in order of time."""
+        choice = self.choice().at(work.sensitivity)
+        hits = own_hits(choice.hits) if work.is_own_only else choice.hits
+        heard, doubtful = ({peak.hop * HOP_MS for peak in each} for each in (hits, choice.doubtful))
+        struck, added = ({self.near_ms(at_ms) for at_ms in each} for each in (work.struck_ms, work.added_ms))
+        return [
+            Heard(
+                at_ms,
+                is_hit=at_ms in added or (at_ms in heard and at_ms not in struck),
+                is_doubtful=at_ms in doubtful,
+                is_added=at_ms in added,
+            )
+            for at_ms in sorted(heard | doubtful | added)
+        ]
+
+    def hits_ms(self, work: HandWork) -> list[int]:
+        """When the hits were."""
+        return [heard.at_ms for heard in self.sounds(work) if heard.is_hit]
+
+    def near_ms(self, at_ms: int) -> int:
+        """The time of the sound that a finger at ``at_ms`` means: the nearest one, or that very moment."""
+        peaks = self.choice().peaks
+        nearest = min((peak.hop * HOP_MS for peak in peaks), key=lambda each: abs(each - at_ms), default=None)
+        if nearest is not None and abs(nearest - at_ms) <= NEAR_MS:
+            return nearest
+        return at_ms // HOP_MS * HOP_MS
+
+    def gap_ms(self, work: HandWork) -> int:
+        """After how long without a hit a rally is over, by the usual interval."""
+        hits = set(self.hits_ms(work))
+        return round(1000 * usual_gap_s([peak for peak in self.peaks if peak.hop * HOP_MS in hits]))
+
+    def sensitivity_for(self, many: int) -> float:
+        """Where the slider has to stand for so many hits."""
+        return self.choice().sensitivity_for(many)
+
+    def taught(self, work: HandWork) -> Lessons:
+        """The lessons with what the athlete said of this recording."""
+        hits = set(self.hits_ms(work))
+        struck = {self.near_ms(at_ms) for at_ms in work.struck_ms}
+        return self.lessons.after(
+            [peak for peak in self.peaks if peak.hop * HOP_MS in hits],
+            [peak for peak in self.peaks if peak.hop * HOP_MS in struck],
+            self.lessons.sensitivity * work.sensitivity,
+        )
