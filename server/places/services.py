@@ -11,6 +11,7 @@ from django.db.models import RestrictedError
 from accounts.models import Athlete
 from config.bounds import check_room
 from config.finding import lock_one
+from jolly_core.ear.lessons import read_lessons
 from jolly_core.errors import CoreError, errors_under
 from jolly_core.places.plain import Measured
 from places.models import Place
@@ -48,6 +49,15 @@ def _checked_drawing(known: Place | None, name: str, drawing: Mapping[str, Any])
         message = f"Targets lie on {name} as it was measured; keep the new measures under another name."
         raise CoreError.one("in_use", message, "drawing")
     return measured
+
+
+@transaction.atomic
+def teach_ear(athlete: Athlete, place_id: int, given: Mapping[str, Any]) -> Place:
+    """Keep what a recording has taught the ear of a place. Raises ``CoreError`` for what are no lessons."""
+    place = lock_one(Place.objects.filter(athlete=athlete), pk=place_id)
+    place.ear = read_lessons(given).stored()
+    place.save(update_fields=["ear"])
+    return place
 
 
 @transaction.atomic

@@ -13,8 +13,10 @@ from django.db import transaction
 from accounts.models import Athlete
 from accounts.selectors import get_today
 from config.finding import lock_one
-from jolly_core.challenges.corrections import CORRECT, read_correction
+from jolly_core.challenges.corrections import CORRECT, Correction, read_correction
 from jolly_core.challenges.events import FINISH
+from jolly_core.challenges.heard import as_corrections, presses_of, read_heard
+from jolly_core.challenges.session import Session
 from jolly_core.errors import CoreError, NotFound, Problem
 from jolly_core.paper.totals import tally_of_result
 from jolly_core.sides import side_from
@@ -42,24 +44,56 @@ def correct_run(athlete: Athlete, run_id: UUID, given: Mapping[str, Any], event_
 
     Raises ``CoreError``: ``not_over``, ``from_paper``, ``no_such_press``, ``changes_nothing``, bad fields.
     """
+    run, ids = _run_to_correct(athlete, run_id)
+    if event_id in ids:
+        return run
+    correction, before = read_correction(given), run.known_tally
+    session, added = _counted_anew(run, [correction], event_id)
+    if session.tally() == before:
+        message = "That changes nothing: the press did not count, or was that already."
+        raise CoreError.one("changes_nothing", message, "seq", value=correction.seq)
+    return _keep_corrections(run, ids, session, added)
+
+
+@transaction.atomic
+def take_heard(athlete: Athlete, run_id: UUID, given: Mapping[str, Any], event_id: UUID) -> Run:
+    """Let what the ear has heard take the place of a run's presses, which stay in its history.
+
+    The same id again does nothing. Raises ``CoreError``: ``not_over``, ``from_paper``, ``not_heard``, bad fields.
+    """
+    run, ids = _run_to_correct(athlete, run_id)
+    if event_id in ids:
+        return run
+    presses = presses_of(run.game, read_heard(given), run.last_at_ms)
+    return _keep_corrections(run, ids, *_counted_anew(run, as_corrections(presses), event_id))
+
+
+def _run_to_correct(athlete: Athlete, run_id: UUID) -> tuple[Run, set[UUID]]:
+    """The run, which is over and has presses, and the ids of its events."""
     run = get_run_to_change(athlete, run_id)
     if run.is_from_paper:
         raise CoreError.one("from_paper", "This run came from a sheet: there are no presses to correct.", "run")
     if not run.is_over:
         raise CoreError.one("not_over", "This run is not over: take presses back on its court.", "run")
-    ids = list_ids(run)
-    if event_id in ids:
-        return run
-    correction, before = read_correction(given), run.known_tally
-    added = [_event(run, event_id, CORRECT, correction.written, 1)]
+    return run, list_ids(run)
+
+
+def _counted_anew(run: Run, corrections: Sequence[Correction], event_id: UUID) -> tuple[Session, list[Event]]:
+    """The run with these corrections, and the events that they are; the first has that id."""
+    event_ids = [event_id, *(uuid4() for _ in corrections[1:])]
+    added = [
+        _event(run, each_id, CORRECT, each.written, place)
+        for place, (each_id, each) in enumerate(zip(event_ids, corrections, strict=True), start=1)
+    ]
     session = replay_run(run, [*run.events.all(), *added])
     if not session.is_over():
         # Without that press it would still go on: it was stopped at its last one.
-        added.append(_event(run, uuid4(), FINISH, "", 2))
+        added.append(_event(run, uuid4(), FINISH, "", len(added) + 1))
         session = replay_run(run, [*run.events.all(), *added])
-    if session.tally() == before:
-        message = "That changes nothing: the press did not count, or was that already."
-        raise CoreError.one("changes_nothing", message, "seq", value=correction.seq)
+    return session, added
+
+
+def _keep_corrections(run: Run, ids: set[UUID], session: Session, added: Sequence[Event]) -> Run:
     Event.objects.bulk_create(added)
     keep_session(run, session, ids | {event.client_id for event in added}, added)
     return run

@@ -4,6 +4,7 @@ from drf_spectacular.utils import extend_schema_field
 from rest_framework import serializers
 
 from config.reading import ReadSerializer
+from jolly_core.ear.lessons import MOST_BANDS, MOST_SOUNDS
 from jolly_core.measures import read_long
 from jolly_core.places.guides import guides_of
 from jolly_core.places.kit import thing_m, thing_name
@@ -21,6 +22,13 @@ class PointField(serializers.ListField):
 
     def __init__(self, **options: Any) -> None:
         super().__init__(child=serializers.FloatField(), min_length=2, max_length=2, **options)
+
+
+class SoundField(serializers.ListField):
+    """A sound: its bands over the floor, in dB."""
+
+    def __init__(self, **options: Any) -> None:
+        super().__init__(child=serializers.FloatField(), min_length=1, max_length=MOST_BANDS, **options)
 
 
 class SpotSerializer(ReadSerializer):
@@ -45,13 +53,23 @@ class NewPlaceSerializer(ReadSerializer):
     drawing = DrawingSerializer(required=False)
 
 
+class EarSerializer(ReadSerializer):
+    """What the ear was taught of a place; what can be is the core's to say."""
+
+    sensitivity = serializers.FloatField(help_text="Where the slider was left: above 1 weaker sounds are hits, too.")
+    hits = serializers.ListField(child=SoundField(), max_length=MOST_SOUNDS, help_text="What hits sound like.")
+    others = serializers.ListField(child=SoundField(), max_length=MOST_SOUNDS, help_text="What was struck out.")
+    cut = serializers.FloatField(allow_null=True, help_text="How strong a hit is at least, where it was calibrated.")
+
+
 class PlaceSerializer(serializers.ModelSerializer[Place]):
     offers = serializers.ListField(child=serializers.CharField())
+    ear = EarSerializer(allow_null=True)
     drawn_as = serializers.SerializerMethodField()
 
     class Meta:
         model = Place
-        fields = ("id", "name", "offers", "drawn_as")
+        fields = ("id", "name", "offers", "drawn_as", "ear")
 
     def get_drawn_as(self, place: Place) -> str:
         """Its id in the library of places; empty where it was not measured."""

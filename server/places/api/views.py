@@ -4,7 +4,7 @@ from rest_framework.views import APIView
 
 from config.requests import Request, read_given
 from places import selectors, services
-from places.api.serializers import DrawnPlaceSerializer, NewPlaceSerializer, PlaceSerializer
+from places.api.serializers import DrawnPlaceSerializer, EarSerializer, NewPlaceSerializer, PlaceSerializer
 
 
 class PlacesView(APIView):
@@ -28,6 +28,15 @@ class PlaceView(APIView):
     def delete(self, request: Request, place_id: int) -> Response:
         services.drop_place(request.user, place_id)
         return Response(status=204)
+
+
+class EarView(APIView):
+    """What the ear was taught of a place."""
+
+    @extend_schema(operation_id="teach_ear", request=EarSerializer, responses=PlaceSerializer)
+    def put(self, request: Request, place_id: int) -> Response:
+        place = services.teach_ear(request.user, place_id, read_given(request, EarSerializer))
+        return Response(PlaceSerializer(place).data)
 
 
 class LibraryView(APIView):

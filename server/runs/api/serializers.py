@@ -7,6 +7,7 @@ from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.challenges.corrections import CHANGES, STORED_KINDS
 from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES
+from jolly_core.challenges.heard import LEAST_GAP_MS, MOST_GAP_MS, MOST_HITS
 from jolly_core.challenges.registry import FORMATS
 from jolly_core.challenges.tally import Tally
 from jolly_core.record.strokes import Stroke
@@ -86,6 +87,11 @@ class RunSerializer(ReadSerializer):
     format = serializers.CharField()
     make_word = serializers.SerializerMethodField(help_text="What the make half of the screen says.")
     miss_word = serializers.SerializerMethodField()
+    heard_as = serializers.ChoiceField(
+        source="game.heard_as",
+        choices=["", "contacts", "rallies"],
+        help_text="What the ear makes of sounds, if anything.",
+    )
     settings = serializers.DictField(source="game.settings.as_dict")
     double_tap_ms = serializers.IntegerField()
     started_at = serializers.DateTimeField()
@@ -251,6 +257,15 @@ class CorrectionSerializer(serializers.Serializer[Any]):
     change = serializers.ChoiceField(choices=CHANGES)
     kind = serializers.ChoiceField(choices=["", *PRESSES], required=False, default="")
     text = serializers.CharField(required=False, allow_blank=True, default="", max_length=LONGEST_NOTE // 2)
+
+
+class HeardSerializer(serializers.Serializer[Any]):
+    """What the ear has heard of a run: when hits were, by the run's clock, and after what wait a rally is over."""
+
+    hits_ms = serializers.ListField(
+        child=serializers.IntegerField(min_value=0), allow_empty=False, max_length=MOST_HITS
+    )
+    gap_ms = serializers.IntegerField(min_value=LEAST_GAP_MS, max_value=MOST_GAP_MS)
 
 
 class DescribedSerializer(serializers.Serializer[Any]):

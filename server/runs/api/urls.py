@@ -13,6 +13,7 @@ urlpatterns = [
     path("runs/<uuid:run_id>/restored/", views.RestoredView.as_view()),
     path("runs/<uuid:run_id>/described/", views.DescribedView.as_view()),
     path("runs/<uuid:run_id>/corrections/<uuid:event_id>/", views.CorrectionView.as_view()),
+    path("runs/<uuid:run_id>/heard/<uuid:event_id>/", views.HeardView.as_view()),
     path("old-results/", views.OldResultsView.as_view()),
     path("kits/", views.KitsView.as_view()),
     path("quick-runs/<uuid:run_id>/", views.QuickRunView.as_view()),

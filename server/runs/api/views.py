@@ -22,6 +22,7 @@ from runs.api.serializers import (
     DescribedSerializer,
     EventSerializer,
     EventsSerializer,
+    HeardSerializer,
     KitSerializer,
     NewRunSerializer,
     OldResultsSerializer,
@@ -216,6 +217,15 @@ class CorrectionView(APIView):
     def put(self, request: Request, run_id: UUID, event_id: UUID) -> Response:
         given = read_given(request, CorrectionSerializer)
         return Response(RunSerializer(afterwards.correct_run(request.user, run_id, given, event_id)).data)
+
+
+class HeardView(APIView):
+    """What the ear has heard of a run that is over takes the place of its presses, under an id that the client made."""
+
+    @extend_schema(operation_id="take_heard", request=HeardSerializer, responses=RunSerializer)
+    def put(self, request: Request, run_id: UUID, event_id: UUID) -> Response:
+        given = read_given(request, HeardSerializer)
+        return Response(RunSerializer(afterwards.take_heard(request.user, run_id, given, event_id)).data)
 
 
 class DescribedView(APIView):

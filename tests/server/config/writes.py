@@ -67,6 +67,11 @@ class World:
         assert answer.status_code < 400, answer.json()
         return answer.json()
 
+    def caught(self) -> str:
+        """A run that is over, of a game that is counted by its sounds."""
+        ladder = take_ladder(self.athlete, "cascade-catches", list_shelf()["cascade-catches"], MOMENT)
+        return self.player.play(rung_id(ladder), "oox oo f")
+
     def trying(self) -> int:
         """A trial that runs."""
         trials: list[dict[str, int]] = self.post(f"rungs/{self.rung}/trials/", first="old grip", second="new", runs=12)
@@ -170,6 +175,14 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
         {"Ladder": 1, "Rung": 1},
     ),
     "keep_place": (lambda w: ("post", "places/", {"name": "Tanner's Yard", "offers": ["wall"]}), {"Place": 1}),
+    "teach_ear": (
+        lambda w: (
+            "put",
+            f"places/{w.post('places/', name='Old Dairy hall', offers=[])['id']}/ear/",
+            {"sensitivity": 1.2, "hits": [[20.5, 11]], "others": [], "cut": None},
+        ),
+        {},
+    ),
     "drop_place": (
         lambda w: ("delete", f"places/{w.post('places/', name='Old Dairy hall', offers=[])['id']}/", {}),
         {"Place": -1},
@@ -300,6 +313,10 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
             f"runs/{w.player.putts(w.rung, 5)}/corrections/{uuid4()}/",
             {"seq": 1, "change": "was", "kind": "miss"},
         ),
+        {"Event": 1},
+    ),
+    "take_heard": (
+        lambda w: ("put", f"runs/{w.caught()}/heard/{uuid4()}/", {"hits_ms": [500, 900], "gap_ms": 1500}),
         {"Event": 1},
     ),
     "keep_old_results": (

@@ -1265,6 +1265,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/places/{place_id}/ear/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description What the ear was taught of a place. */
+        put: operations["teach_ear"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/proposals/": {
         parameters: {
             query?: never;
@@ -1777,6 +1794,23 @@ export interface paths {
         put?: never;
         /** @description The events of a run. They may arrive twice, late or in batches, and are counted once. */
         post: operations["record_events"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/heard/{event_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** @description What the ear has heard of a run that is over takes the place of its presses, under an id that the client made. */
+        put: operations["take_heard"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2801,6 +2835,40 @@ export interface components {
             /** @description How often, and when it was played last. */
             words: string;
         };
+        /** @description What the ear was taught of a place; what can be is the core's to say. */
+        Ear: {
+            /**
+             * Format: double
+             * @description Where the slider was left: above 1 weaker sounds are hits, too.
+             */
+            sensitivity: number;
+            /** @description What hits sound like. */
+            hits: number[][];
+            /** @description What was struck out. */
+            others: number[][];
+            /**
+             * Format: double
+             * @description How strong a hit is at least, where it was calibrated.
+             */
+            cut: number | null;
+        };
+        /** @description What the ear was taught of a place; what can be is the core's to say. */
+        EarRequest: {
+            /**
+             * Format: double
+             * @description Where the slider was left: above 1 weaker sounds are hits, too.
+             */
+            sensitivity: number;
+            /** @description What hits sound like. */
+            hits: number[][];
+            /** @description What was struck out. */
+            others: number[][];
+            /**
+             * Format: double
+             * @description How strong a hit is at least, where it was calibrated.
+             */
+            cut: number | null;
+        };
         Event: {
             /** Format: uuid */
             id: string;
@@ -3086,6 +3154,18 @@ export interface components {
          * @enum {string}
          */
         HandednessEnum: "left" | "right";
+        /**
+         * @description * `` -
+         *     * `contacts` - contacts
+         *     * `rallies` - rallies
+         * @enum {string}
+         */
+        HeardAsEnum: "contacts" | "rallies";
+        /** @description What the ear has heard of a run: when hits were, by the run's clock, and after what wait a rally is over. */
+        HeardRequest: {
+            hits_ms: number[];
+            gap_ms: number;
+        };
         /** @description Every look at the inside of the runs on a rung. */
         Inside: {
             readonly page: components["schemas"]["InsidePage"];
@@ -4061,6 +4141,7 @@ export interface components {
             offers: string[];
             /** @description Its id in the library of places; empty where it was not measured. */
             readonly drawn_as: string;
+            ear: components["schemas"]["Ear"] | null;
         };
         /** @description The same to be kept: with the hour, and what was said yes to. */
         PlanRequest: {
@@ -4512,6 +4593,14 @@ export interface components {
             /** @description What the make half of the screen says. */
             readonly make_word: string;
             readonly miss_word: string;
+            /**
+             * @description What the ear makes of sounds, if anything.
+             *
+             *     * `` -
+             *     * `contacts` - contacts
+             *     * `rallies` - rallies
+             */
+            heard_as: components["schemas"]["HeardAsEnum"] | components["schemas"]["BlankEnum"];
             settings: {
                 [key: string]: unknown;
             };
@@ -12024,6 +12113,87 @@ export interface operations {
             };
         };
     };
+    teach_ear: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                place_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EarRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Place"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     propose_block: {
         parameters: {
             query?: never;
@@ -14709,6 +14879,88 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Recorded"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_heard: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                event_id: string;
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HeardRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Run"];
                 };
             };
             400: {
