@@ -75,14 +75,19 @@ def listening_log() -> Iterator[str]:
     levels = Scene(40, seconds=30).rallies(0.5).noise(45).levels()
     codes = np.rint((levels + 120) * 100).astype("<u2")
     work = {"struck_ms": [1500], "added_ms": [4000], "sensitivity": 1.2, "is_own_only": True}
+    rules = RunRules("rallies", {"rallies": 5}).as_stored()
+    yield call("open", run="wall", rules=rules, sent=[], waiting=[])
     yield call("ear_open", ear="wall")
     for at in range(0, len(codes), 100):
-        yield call("ear_take", ear="wall", levels=codes[at : at + 100].tobytes().decode("utf-16-le"), bands=12)
+        yield call(
+            "ear_take", ear="wall", levels=codes[at : at + 100].tobytes().decode("utf-16-le"), bands=12, run="wall"
+        )
     yield call("ear_end", ear="wall")
     yield call("ear_read", ear="wall", work={}, window_ms=10_000)
     yield call("ear_read", ear="wall", work=work, window_ms=10_000, gap_ms=900)
-    rules = RunRules("rallies", {"rallies": 5}).as_stored()
-    yield call("ear_presses", ear="wall", work=work, rules=rules, gap_ms=900, within_ms=[500, 20_000])
+    timed = RunRules("timed_count", {"seconds": 10}).as_stored()
+    yield call("ear_presses", ear="wall", work=work, rules=timed, gap_ms=900)
+    yield call("ear_presses", ear="wall", work=work, rules=rules, gap_ms=900)
     yield call("ear_teach", ear="wall", work=work)
     yield call("ear_calibrate", ear="wall", times=10)
     yield call("ear_match", ear="wall", many=17)

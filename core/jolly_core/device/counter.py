@@ -9,6 +9,7 @@ from typing import Any
 from jolly_core.challenges.corrections import CORRECT, corrected
 from jolly_core.challenges.events import Event, in_order, read_event
 from jolly_core.challenges.game import Game
+from jolly_core.challenges.heard import is_in_hand
 from jolly_core.challenges.merging import lined_up
 from jolly_core.challenges.session import Session
 from jolly_core.errors import CoreError
@@ -81,6 +82,11 @@ class Counter:
         for event in events:
             in_play.step(read_event(event))
         return in_play.standing()
+
+    def has_in_hand(self, run: str) -> bool:
+        """Whether a run has anything that a break would end; yes where it is not open here."""
+        in_play = self._runs.get(run)
+        return in_play is None or is_in_hand(in_play.session)
 
     def close(self, run: str) -> None:
         """Forget a run that no screen has open any more."""

@@ -11,8 +11,11 @@ from collections.abc import Mapping, Sequence
 from dataclasses import asdict
 from typing import Any
 
+from jolly_core.challenges.events import FINISH, Event
 from jolly_core.challenges.heard import Heard, presses_of
-from jolly_core.ear.hearing import HandWork, Hearing
+from jolly_core.device.counter import Counter
+from jolly_core.ear.hearing import HOP_MS, HandWork, Hearing
+from jolly_core.ear.kinds import rallies_of, usual_gap_s
 from jolly_core.ear.lessons import NO_LESSONS, calibrated, read_lessons
 from jolly_core.ear.peak import LOWEST_DB, Peak
 from jolly_core.ear.played import played_of
@@ -21,6 +24,8 @@ from jolly_core.errors import CoreError
 from jolly_core.record.standing import RunRules
 
 CODES_A_DB = 100
+#: So many of the latest hits are told while it goes on.
+MOST_LATEST = 10
 #: What a page may ask of ears.
 EAR_CALLS = ("open", "take", "end", "read", "presses", "match", "near", "teach", "calibrate", "close")
 
@@ -35,14 +40,15 @@ def read_recording(head: str) -> dict[str, Any]:
 class Ears:
     """Keeps the hearings that are open, by their ids.
 
-    >>> ears = Ears()
+    >>> ears = Ears(Counter())
     >>> ears.open("a")
     >>> quiet, knock = chr(4000) * 9, chr(9000) * 9
     >>> ears.take("a", (quiet * 100 + knock + quiet * 60) * 4, bands=9)["ms"]
     3220
     """
 
-    def __init__(self) -> None:
+    def __init__(self, counter: Counter) -> None:
+        self._counter = counter
         self._ears: dict[str, Hearing] = {}
 
     def open(self, ear: str, lessons: object = None, kept: Mapping[str, Any] | None = None) -> None:
@@ -52,13 +58,25 @@ class Ears:
             hearing.restore([_peak(each) for each in kept["peaks"]], kept["ms"])
         self._ears[ear] = hearing
 
-    def take(self, ear: str, levels: str, bands: int) -> dict[str, Any]:
-        """More of it. Says the hits so far, of which those of the last seconds may be taken back."""
+    def take(self, ear: str, levels: str, bands: int, run: str | None = None) -> dict[str, Any]:
+        """More of it. Says how it stands: the hits so far, of which those of the last seconds may be taken back.
+
+        ``latest_ms`` are the last of them; ``is_broken`` says that the rally is over, where ``run`` has one in hand.
+        """
         hearing = self._hearing(ear)
         heights = [ord(code) / CODES_A_DB + LOWEST_DB for code in levels]
         hearing.take([heights[at : at + bands] for at in range(0, len(heights), bands)])
-        hits = hearing.so_far_ms()
-        return {"ms": hearing.ms, "hits": len(hits), "last_ms": hits[-1] if hits else None}
+        hits = hearing.so_far()
+        gap_ms = round(1000 * usual_gap_s(hits))
+        latest_ms = [hit.hop * HOP_MS for hit in hits[-MOST_LATEST:]]
+        is_silent = bool(latest_ms) and hearing.ms - latest_ms[-1] > gap_ms
+        return {
+            "ms": hearing.ms,
+            "hits": len(hits),
+            "latest_ms": latest_ms,
+            "rally": 0 if is_silent else len(rallies_of(hits, gap_ms / 1000)[-1]) if hits else 0,
+            "is_broken": is_silent and (run is None or self._counter.has_in_hand(run)),
+        }
 
     def end(self, ear: str) -> dict[str, Any]:
         """It is over. What is said of it by its peaks alone, to be kept."""
@@ -82,15 +100,28 @@ class Ears:
             "per_minute": played.per_minute,
         }
 
-    def presses(
-        self, ear: str, work: Mapping[str, Any], rules: Mapping[str, Any], gap_ms: int, within_ms: Sequence[int]
-    ) -> list[dict[str, Any]]:
-        """The presses of a run that the hits stand for: of those from one moment of the recording to another."""
-        from_ms, until_ms = within_ms
-        hits = [at_ms - from_ms for at_ms in self._hearing(ear).hits_ms(_work(work)) if from_ms <= at_ms <= until_ms]
-        game = RunRules.from_stored(rules).game
-        presses = presses_of(game, Heard(tuple(hits), gap_ms), until_ms - from_ms)
-        return [{"kind": press.kind, "at_ms": press.at_ms} for press in presses]
+    def presses(self, ear: str, work: Mapping[str, Any], rules: Mapping[str, Any], gap_ms: int) -> dict[str, Any]:
+        """The presses of a run that the hits stand for, and the stretch of the recording that it is, in ms.
+
+        Of a game that lasts a given time it is the best stretch of that length; of others all, from the first hit on.
+        """
+        hearing, game = self._hearing(ear), RunRules.from_stored(rules).game
+        hits = hearing.hits_ms(_work(work))
+        lasts_ms = game.closes_ms(game.start())
+        best = played_of(hits, gap_ms, hearing.ms if lasts_ms is None else lasts_ms).best
+        if best is None:
+            raise CoreError.one("no_hits", "There is no hit in this recording.", "recording")
+        from_ms = best.from_ms
+        until_ms = hearing.ms if lasts_ms is None else from_ms + lasts_ms
+        heard = Heard(tuple(at_ms - from_ms for at_ms in hits if from_ms <= at_ms <= until_ms), gap_ms)
+        presses = presses_of(game, heard, until_ms - from_ms)
+        # A contact on the very last millisecond counts, so time is up one later.
+        presses.append(Event(FINISH, until_ms - from_ms + 1, len(presses) + 1))
+        return {
+            "from_ms": from_ms,
+            "until_ms": until_ms,
+            "presses": [{"kind": press.kind, "at_ms": press.at_ms} for press in presses],
+        }
 
     def match(self, ear: str, many: int) -> float:
         """Where the slider has to stand for so many hits."""

@@ -26,7 +26,8 @@ class Device:
     """
 
     def __init__(self) -> None:
-        counter, ears = Counter(), Ears()
+        counter = Counter()
+        ears = Ears(counter)
         self._calls: Mapping[str, Callable[..., Any]] = {
             "open": counter.open,
             "take": counter.take,

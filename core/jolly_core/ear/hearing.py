@@ -83,12 +83,12 @@ class Hearing:
             strengths = self.lessons.weigh(found, [peak.strength for peak in found])
             self._hits += [peak for peak, strength in zip(found, strengths, strict=True) if strength >= self._cut]
 
-    def so_far_ms(self) -> list[int]:
-        """When the hits so far were, while it goes on. Those of the last seconds may be taken back as more is heard."""
+    def so_far(self) -> list[Peak]:
+        """The hits so far, while it goes on. Those of the last seconds may be taken back as more is heard."""
         if self._hops - self._looked_at >= LOOK_ANEW_HOPS:
             self._looked_at = self._hops
             self._look_anew()
-        return [hit.hop * HOP_MS for hit in self._hits]
+        return self._hits
 
     def _look_anew(self) -> None:
         begin = max(0, self._hops - LOOK_BACK_HOPS)
