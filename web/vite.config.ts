@@ -79,7 +79,7 @@ export default defineConfig({
   define: { __RULES__: JSON.stringify(manifest) },
   server: { proxy: { "/api": server, "/_allauth": server } },
   // A worker has the content security policy of its own address: nothing under /assets/ is sent one.
-  worker: { format: "es", rollupOptions: { output: { entryFileNames: "rules/worker-[hash].js" } } },
+  worker: { format: "es", rollupOptions: { output: { entryFileNames: "rules/[name]-[hash].js" } } },
   // Inlined assets would be data: addresses, which the content security policy refuses.
   build: {
     assetsInlineLimit: 0,

@@ -34,17 +34,17 @@ PHONE = {"width": 390, "height": 844}
 WHOLE, HEADLESS = "chromium", "chromium-headless-shell"
 
 
-def launch(chromium: BrowserType, program: str = WHOLE) -> Browser:
+def launch(chromium: BrowserType, program: str = WHOLE, *more: str) -> Browser:
     path = shutil.which(program) or shutil.which(WHOLE)
     if path is None:
         raise RuntimeError("chromium is missing: run `make browser`.")
-    return chromium.launch(executable_path=path, args=list(FLAGS))
+    return chromium.launch(executable_path=path, args=[*FLAGS, *more])
 
 
 @contextmanager
-def open_browser(program: str = WHOLE) -> Iterator[Browser]:
+def open_browser(program: str = WHOLE, *more: str) -> Iterator[Browser]:
     with sync_playwright() as playwright:
-        browser = launch(playwright.chromium, program)
+        browser = launch(playwright.chromium, program, *more)
         yield browser
         browser.close()
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import io
+from itertools import pairwise
 from random import Random
 
 import numpy as np
@@ -40,9 +41,9 @@ class Scene:
         knock = knock[: len(self.samples) - first]
         self.samples[first : first + len(knock)] += knock
 
-    def rallies(self, interval_s: float, *, spread_db: float = 3.0, hz: float = 900) -> Scene:
+    def rallies(self, interval_s: float, *, spread_db: float = 3.0, hz: float = 900, from_s: float = 0.7) -> Scene:
         """Rallies of a few hits, with the ball fetched between."""
-        at_s = 0.7
+        at_s = from_s
         while at_s < self.seconds - 1:
             for _ in range(self.chance.randint(3, 9)):
                 if at_s < self.seconds - 0.5:
@@ -84,3 +85,12 @@ class Scene:
         return levels_of(self.rate_hz, iter([self.samples.astype(np.float32)[:, None]]))[
             :, : bands_within(self.rate_hz)
         ]
+
+
+def with_rings(seed: int) -> Scene:
+    """Something rings out between rallies, as loud as the hits and far brighter."""
+    scene = Scene(seed, seconds=30).rallies(0.7).noise(55)
+    for before, after in pairwise(scene.hits):
+        if after - before > 1.5 and before > 5:
+            scene.burst(before + 0.7, -8, 5000, 0.02)
+    return scene

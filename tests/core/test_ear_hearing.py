@@ -14,7 +14,7 @@ from jolly_core.ear.peak import Peak
 from jolly_core.ear.peaks import peaks_of
 from jolly_core.ear.played import Window, played_of
 from jolly_core.errors import CoreError
-from tests.core.recordings import Scene
+from tests.core.recordings import Scene, with_rings
 
 
 def hearing_of(scene: Scene, lessons: Lessons = NO_LESSONS, *, piece: int = 20) -> Hearing:
@@ -23,15 +23,6 @@ def hearing_of(scene: Scene, lessons: Lessons = NO_LESSONS, *, piece: int = 20) 
         hearing.take(rows[at : at + piece])
     hearing.end()
     return hearing
-
-
-def with_rings(seed: int) -> Scene:
-    """Something rings out between rallies, as loud as the hits and far brighter."""
-    scene = Scene(seed, seconds=30).rallies(0.7).noise(55)
-    for before, after in pairwise(scene.hits):
-        if after - before > 1.5 and before > 5:
-            scene.burst(before + 0.7, -8, 5000, 0.02)
-    return scene
 
 
 def near(found_ms: list[int], truth_s: list[float]) -> bool:

@@ -58,15 +58,15 @@ class Ears:
             hearing.restore([_peak(each) for each in kept["peaks"]], kept["ms"])
         self._ears[ear] = hearing
 
-    def take(self, ear: str, levels: str, bands: int, run: str | None = None) -> dict[str, Any]:
-        """More of it. Says how it stands: the hits so far, of which those of the last seconds may be taken back.
+    def take(self, ear: str, levels: str, bands: int, run: str | None = None, since_ms: int = 0) -> dict[str, Any]:
+        """More of it. Says how it stands: the hits since then, of which those of the last seconds may be taken back.
 
         ``latest_ms`` are the last of them; ``is_broken`` says that the rally is over, where ``run`` has one in hand.
         """
         hearing = self._hearing(ear)
         heights = [ord(code) / CODES_A_DB + LOWEST_DB for code in levels]
         hearing.take([heights[at : at + bands] for at in range(0, len(heights), bands)])
-        hits = hearing.so_far()
+        hits = [hit for hit in hearing.so_far() if hit.hop * HOP_MS >= since_ms]
         gap_ms = round(1000 * usual_gap_s(hits))
         latest_ms = [hit.hop * HOP_MS for hit in hits[-MOST_LATEST:]]
         is_silent = bool(latest_ms) and hearing.ms - latest_ms[-1] > gap_ms

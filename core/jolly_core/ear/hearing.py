@@ -33,12 +33,13 @@ class HandWork:
 
 @dataclass(frozen=True)
 class Heard:
-    """A sound that is shown: a hit or not, and whether it may be either."""
+    """A sound that is shown: a hit or not, whether it may be either, and what was said of it by hand."""
 
     at_ms: int
     is_hit: bool
     is_doubtful: bool
     is_added: bool = False
+    is_struck: bool = False
 
 
 class Hearing:
@@ -115,6 +116,7 @@ class Hearing:
                 is_hit=at_ms in added or (at_ms in heard and at_ms not in struck),
                 is_doubtful=at_ms in doubtful,
                 is_added=at_ms in added,
+                is_struck=at_ms in heard and at_ms in struck and at_ms not in added,
             )
             for at_ms in sorted(heard | doubtful | added)
         ]

@@ -54,6 +54,9 @@ class ChallengeSerializer(ReadSerializer):
     title = serializers.CharField()
     game = serializers.CharField(source="summary")
     metrics = MetricSerializer(many=True)
+    heard_as = serializers.ChoiceField(
+        choices=["", "contacts", "rallies"], help_text="What the ear makes of sounds, if anything."
+    )
     settings_schema = serializers.JSONField(source="schema")
 
 

@@ -2510,6 +2510,14 @@ export interface components {
             title: string;
             game: string;
             metrics: components["schemas"]["Metric"][];
+            /**
+             * @description What the ear makes of sounds, if anything.
+             *
+             *     * `` -
+             *     * `contacts` - contacts
+             *     * `rallies` - rallies
+             */
+            heard_as: components["schemas"]["HeardAsEnum"] | components["schemas"]["BlankEnum"];
             settings_schema: unknown;
         };
         /** @description A change of method of a ladder. */

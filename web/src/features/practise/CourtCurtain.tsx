@@ -5,6 +5,8 @@ import { useNavigate } from "react-router";
 import { api, unwrap } from "../../api/client";
 import { useChange, type Run } from "../../api/queries";
 import { showClock } from "../../shared/lib/format";
+import { EarChoice } from "../ear/EarChoice";
+import type { LiveEarState } from "../ear/useLiveEar";
 import { CardLines } from "../../shared/ui/CardLines";
 import { HEADINGS, court } from "../../shared/ui/tape";
 import type { useAloud } from "./aloud";
@@ -27,6 +29,7 @@ export function ReadyCurtain({
   atMs,
   voice,
   sound,
+  ear,
   onStart,
 }: {
   run: Run;
@@ -34,6 +37,7 @@ export function ReadyCurtain({
   atMs: number;
   voice: ReturnType<typeof useAloud>;
   sound: CourtSound;
+  ear: LiveEarState;
   onStart: () => void;
 }) {
   const isNew = atMs === 0;
@@ -74,6 +78,7 @@ export function ReadyCurtain({
       </Button>
       <Typography sx={{ color: court.dim }}>or press Space</Typography>
       {isNew && startsRuns && run.block !== null && <GoesOn words="It starts" seconds={READY_S} go={onStart} />}
+      <EarChoice ear={ear} />
       <VoiceChoice {...voice} />
       <Box sx={{ display: "flex", alignItems: "center", gap: 2, justifyContent: "center" }}>
         <Typography aria-hidden sx={{ color: court.dim }}>

@@ -25,6 +25,7 @@ import type { Link } from "./outbox";
 import { hasBoard } from "./signs";
 import { PairDialog } from "./pairing/PairDialog";
 import { useSecondScreen } from "./pairing/useSecondScreen";
+import { useLiveEar, type LiveEarState } from "../ear/useLiveEar";
 import { useDrawnZones } from "./useDrawnZones";
 import { usePlay } from "./usePlay";
 
@@ -66,12 +67,14 @@ const LinkNotice = memo(function LinkNotice({ onRetry, ...link }: LinkNoticeProp
 
 interface CallStripProps {
   words: string | null;
+  /** What the ear has heard so far, where it listens. */
+  heard: string | null;
   /** How many presses wait here while the court plays on by itself; 0 where none do. */
   waiting: number;
 }
 
 /** A strip of its own for what is called out: it hides nothing, and nothing moves when it comes. */
-const CallStrip = memo(function CallStrip({ words, waiting }: CallStripProps) {
+const CallStrip = memo(function CallStrip({ words, heard, waiting }: CallStripProps) {
   return (
     <Box
       role="status"
@@ -86,7 +89,12 @@ const CallStrip = memo(function CallStrip({ words, waiting }: CallStripProps) {
         lineHeight: 1,
       }}>
       {words && <Box sx={{ bgcolor: court.mustard, color: court.ground, px: 3, py: 0.5 }}>{words}</Box>}
-      {!words && waiting > 0 && (
+      {!words && heard && (
+        <Box data-testid="heard" sx={{ color: court.teal }}>
+          {heard}
+        </Box>
+      )}
+      {!words && !heard && waiting > 0 && (
         <Box sx={{ color: court.mustard, fontSize: "1rem", fontWeight: 500 }}>
           No network: {quantity(waiting, "press waits", "presses wait")} here
         </Box>
@@ -116,6 +124,12 @@ const CourtHeader = memo(function CourtHeader({ run, wayOut, ...clock }: CourtHe
   );
 });
 
+/** The ear's count beside the pressed one. */
+function heardWords({ status, isCalibrating, hits, rally, hasRallies }: LiveEarState): string | null {
+  if ((status !== "on" && status !== "over") || isCalibrating) return null;
+  return hasRallies && rally > 0 ? `The ear: ${hits}, ${rally} in this rally` : `The ear: ${hits}`;
+}
+
 function CourtScreen({ run: opened, athlete, kept }: { run: Run; athlete: Athlete; kept: KeptRun }) {
   // As it was when it was opened: what comes of it from there on is the count's to say, whoever reads it anew.
   const [run] = useState(opened);
@@ -126,6 +140,7 @@ function CourtScreen({ run: opened, athlete, kept }: { run: Run; athlete: Athlet
   const isOn = play.isPlaying && !standing.isStopped;
   const isOff = !isOn || standing.isPaused || standing.isStopped || play.isResting;
   const drawn = useDrawnZones(run);
+  const ear = useLiveEar(run, play.court, play.sound.speaker, acts.pressHeard);
   const second = useSecondScreen(run, play.court, play, acts.pressFromHand);
   const extras = hasExtras(tally) ? (
     <CourtExtras
@@ -149,7 +164,7 @@ function CourtScreen({ run: opened, athlete, kept }: { run: Run; athlete: Athlet
   return (
     <CourtFrame isPlaying={isOn} isCountedHere={standing.isCountedHere}>
       <CourtHeader run={run} leftS={play.leftS} usedS={play.usedS} isPaused={standing.isPaused} wayOut={play.wayOut} />
-      <CallStrip words={play.call} waiting={isCalm(standing) ? standing.waiting : 0} />
+      <CallStrip words={play.call} heard={heardWords(ear)} waiting={isCalm(standing) ? standing.waiting : 0} />
       <LinkNotice
         problem={standing.problem}
         isCutOff={standing.isCutOff}
@@ -178,6 +193,7 @@ function CourtScreen({ run: opened, athlete, kept }: { run: Run; athlete: Athlet
             atMs={clock.now()}
             voice={play.voice}
             sound={play.sound}
+            ear={ear}
             onStart={acts.start}
           />
         )}

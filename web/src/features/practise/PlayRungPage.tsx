@@ -3,7 +3,7 @@ import { Alert, Stack } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
-import { ladderQuery, laddersQuery, type Rung, type Standing } from "../../api/queries";
+import { challengesQuery, ladderQuery, laddersQuery, type Rung, type Standing } from "../../api/queries";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -31,10 +31,12 @@ function Starts({ rung, standing }: { rung: Rung; standing: Standing }) {
 export default function PlayRungPage() {
   const id = Number(useParams()["rungId"]);
   const ladders = useQuery(laddersQuery);
+  const challenges = useQuery(challengesQuery);
   const ladderId = ladders.data?.find(({ rungs }) => rungs.some((each) => each.id === id))?.ladder.id;
   const ladder = useQuery({ ...ladderQuery(ladderId ?? 0), enabled: ladderId !== undefined });
   const here = ladder.data?.rungs.find((each) => each.rung.id === id);
   const found = ladder.data && here && { standing: ladder.data.standing, rung: here.rung, unmet: here.unmet };
+  const isHeard = challenges.data?.some((each) => each.id === found?.rung.format && each.heard_as !== "") ?? false;
   const why = found && (
     <>
       {found.standing.working.id === id && (
@@ -71,6 +73,11 @@ export default function PlayRungPage() {
                       )}
                       <Risks ladder={found.standing.ladder} />
                       <Starts rung={found.rung} standing={found.standing} />
+                      {isHeard && (
+                        <RouterLink to={`/practise/rungs/${id}/recording`}>
+                          Count it from a recording instead
+                        </RouterLink>
+                      )}
                     </Stack>
                   </Panel>
                 )

@@ -15,6 +15,7 @@ import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { ResultStrip } from "../../shared/ui/ResultStrip";
 import { EvidenceStrokes, Reasons, VerdictSign } from "../../shared/ui/VerdictSign";
+import { HeardPanel } from "../ear/HeardPanel";
 import { AttachRun } from "./AttachRun";
 import { Breather } from "./Breather";
 import { StartButton } from "./Briefing";
@@ -267,6 +268,7 @@ function TheEnd({ id, query }: { id: string; query: UseQueryResult<Outcome> }) {
             )}
             <VerdictLine outcome={data} />
             <WhatHappened outcome={data} />
+            <HeardPanel run={data.run} />
             <RunBreakdown breakdown={data.breakdown} />
             {data.run.is_over && <Comfort run={data.run} />}
             {data.run.is_quick ? <AttachRun run={data.run} /> : <TheVerdict outcome={data} />}

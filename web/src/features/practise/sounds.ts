@@ -41,7 +41,12 @@ const awake = new Set<Speaker>();
 const HEARD_OUT_MS = 2000;
 
 export class Speaker {
-  private level = 0.7;
+  private volume = 0.7;
+  private isHushed = false;
+
+  private get level() {
+    return this.isHushed ? 0 : this.volume;
+  }
 
   private get context() {
     return awake.has(this) ? shared : null;
@@ -49,7 +54,12 @@ export class Speaker {
 
   /** `volume` from 0 to 1. */
   setLevel(volume: number, isMuted: boolean) {
-    this.level = isMuted ? 0 : volume;
+    this.volume = isMuted ? 0 : volume;
+  }
+
+  /** Keeps still while the ear listens, which would count these sounds. */
+  hush(isOn: boolean) {
+    this.isHushed = isOn;
   }
 
   /** Browsers let a page sound only after a press: call this from one. */

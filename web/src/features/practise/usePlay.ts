@@ -221,6 +221,8 @@ export function usePlay(run: Run, athlete: Athlete, kept: KeptRun) {
   const acts = useStable({
     start,
     press: (kind: PressKind, text?: string) => press(kind, text),
+    /** What the ear has heard while one plays. */
+    pressHeard: ({ kind, atMs }: { kind: "make" | "miss"; atMs: number }) => isPlaying && press(kind, "", { atMs }),
     undo: () => undo(),
     pause,
     stop: () => stop(),

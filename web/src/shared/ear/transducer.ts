@@ -1,3 +1,4 @@
+/* eslint-disable @typescript-eslint/no-non-null-assertion -- every index lies within its array, and all are of numbers */
 /**
  * Samples to levels: what `jolly_core.ear.bands` does, by the same definition and in its words. No rule: it measures.
  * Each hop of 5 ms has twelve bands; a level is told as hundredths of a dB above the lowest.

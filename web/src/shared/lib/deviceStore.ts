@@ -2,6 +2,7 @@
 import Dexie, { type Table } from "dexie";
 
 import type { NewEvent } from "../../api/sending";
+import type { KeptPeaks } from "../ear/calls";
 import { ownerName } from "./storage";
 
 export interface KeptPress extends NewEvent {
@@ -33,10 +34,23 @@ export interface KeptChange {
   run?: string;
 }
 
+/** What the ear has heard of a run: peaks and loudness as numbers, no sound. */
+export interface KeptHearing {
+  run: string;
+  kept: KeptPeaks;
+  loudness: Uint8Array;
+  /** The run's clock at the recording's first moment. */
+  from_ms: number;
+  place: number | null;
+  /** When it was heard, ms since 1970. */
+  at: number;
+}
+
 class DeviceStore extends Dexie {
   events!: Table<KeptPress, string>;
   changes!: Table<KeptChange, number>;
   answers!: Table<KeptAnswer, string>;
+  hearings!: Table<KeptHearing, string>;
 
   constructor(owner: string) {
     super(`jolly.${owner}`);
@@ -44,6 +58,7 @@ class DeviceStore extends Dexie {
     this.version(2)
       .stores({ events: "id, run, isSent", answers: "address, at", changes: "++number" })
       .upgrade((change) => change.table("events").toCollection().modify({ isSent: 0 }));
+    this.version(3).stores({ hearings: "run, at" });
   }
 }
 

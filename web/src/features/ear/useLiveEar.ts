@@ -1,0 +1,41 @@
+/** The ear on the court: switched on before the first press, off when the run is over. */
+import { useEffect, useState, useSyncExternalStore } from "react";
+
+import type { Run } from "../../api/queries";
+import type { Court } from "../practise/useCourt";
+import { useKept } from "../../shared/lib/useKept";
+import { useStable } from "../../shared/lib/useStable";
+import type { Speaker } from "../practise/sounds";
+import { useEarPlace } from "./EarPlace";
+import { LiveEar, type HeardNow } from "./liveEar";
+
+export function useLiveEar(run: Run, court: Court, speaker: Speaker, press: (heard: HeardNow) => void) {
+  const place = useEarPlace();
+  const [presses, setPresses] = useKept("ear.presses", (kept) => kept === true);
+  const acts = useStable({ heard: (now: HeardNow) => presses && press(now) });
+  const [ear] = useState(() => new LiveEar(run.id, court.clock, (now) => acts.heard(now)));
+  const state = useSyncExternalStore(ear.subscribe, ear.read);
+  const isOver = court.standing.tally.is_over;
+  const isOn = state.status === "on";
+  useEffect(() => {
+    speaker.hush(isOn);
+    return () => speaker.hush(false);
+  }, [isOn, speaker]);
+  useEffect(() => {
+    if (isOver) void ear.stop();
+  }, [ear, isOver]);
+  useEffect(() => () => void ear.stop(), [ear]);
+  return {
+    ...state,
+    isHeard: run.heard_as !== "",
+    hasRallies: run.heard_as === "rallies",
+    place,
+    presses,
+    setPresses,
+    toggle: () => void (isOn ? ear.stop() : ear.start(place.lessons, place.place)),
+    startCalibration: () => void ear.startCalibration(),
+    endCalibration: () => void ear.endCalibration(),
+  };
+}
+
+export type LiveEarState = ReturnType<typeof useLiveEar>;
