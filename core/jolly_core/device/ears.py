@@ -14,6 +14,7 @@ from typing import Any
 from jolly_core.challenges.events import FINISH, Event
 from jolly_core.challenges.heard import Heard, presses_of
 from jolly_core.device.counter import Counter
+from jolly_core.ear.claps import without_commands
 from jolly_core.ear.hearing import HOP_MS, HandWork, Hearing
 from jolly_core.ear.kinds import rallies_of, usual_gap_s
 from jolly_core.ear.lessons import NO_LESSONS, calibrated, read_lessons
@@ -25,7 +26,13 @@ from jolly_core.record.standing import RunRules
 
 CODES_A_DB = 100
 #: So many of the latest hits are told while it goes on.
-MOST_LATEST = 10
+MOST_LATEST = 12
+#: By then a hit has been told of.
+LATEST_TOLD_MS = 300
+#: By then a clap has been told from a hit: three of them, and the quiet after.
+COMMAND_TOLD_MS = 1900
+#: Of the first few hits nobody knows the tempo yet: only after so long a rally is over.
+FEWEST_FOR_A_GAP, FIRST_GAP_MS = 4, 3000
 #: What a page may ask of ears.
 EAR_CALLS = ("open", "take", "end", "read", "presses", "match", "near", "teach", "calibrate", "close")
 
@@ -55,34 +62,46 @@ class Ears:
         """Listen to something new, or go on with what was ``kept`` of a recording that is over."""
         hearing = Hearing(NO_LESSONS if lessons is None else read_lessons(lessons))
         if kept is not None:
-            hearing.restore([_peak(each) for each in kept["peaks"]], kept["ms"])
+            hearing.restore([_peak(each) for each in kept["peaks"]], kept["ms"], kept["clapped"])
         self._ears[ear] = hearing
 
-    def take(self, ear: str, levels: str, bands: int, run: str | None = None, since_ms: int = 0) -> dict[str, Any]:
+    def take(
+        self, ear: str, levels: str, bands: int, run: str | None = None, *, since_ms: int = 0, claps: bool = False
+    ) -> dict[str, Any]:
         """More of it. Says how it stands: the hits since then, of which those of the last seconds may be taken back.
 
         ``latest_ms`` are the last of them; ``is_broken`` says that the rally is over, where ``run`` has one in hand.
+        With ``claps``, ``commands`` are those of the last seconds; a hit is told of once it cannot be one of them.
         """
         hearing = self._hearing(ear)
         heights = [ord(code) / CODES_A_DB + LOWEST_DB for code in levels]
         hearing.take([heights[at : at + bands] for at in range(0, len(heights), bands)])
         hits = [hit for hit in hearing.so_far() if hit.hop * HOP_MS >= since_ms]
+        commands = hearing.commands(hits) if claps else []
+        hits = without_commands(hits, commands)
+        if claps:
+            hits = [hit for hit in hits if hit.hop * HOP_MS < hearing.ms - COMMAND_TOLD_MS]
         gap_ms = round(1000 * usual_gap_s(hits))
+        if len(hits) < FEWEST_FOR_A_GAP:
+            gap_ms = max(gap_ms, FIRST_GAP_MS)
         latest_ms = [hit.hop * HOP_MS for hit in hits[-MOST_LATEST:]]
-        is_silent = bool(latest_ms) and hearing.ms - latest_ms[-1] > gap_ms
+        told_ms = COMMAND_TOLD_MS if claps else LATEST_TOLD_MS
+        is_silent = bool(latest_ms) and hearing.ms - latest_ms[-1] > gap_ms + told_ms
         return {
             "ms": hearing.ms,
             "hits": len(hits),
             "latest_ms": latest_ms,
             "rally": 0 if is_silent else len(rallies_of(hits, gap_ms / 1000)[-1]) if hits else 0,
             "is_broken": is_silent and (run is None or self._counter.has_in_hand(run)),
+            "commands": [{"claps": command.claps, "at_ms": command.peaks[0].hop * HOP_MS} for command in commands],
         }
 
     def end(self, ear: str) -> dict[str, Any]:
         """It is over. What is said of it by its peaks alone, to be kept."""
         hearing = self._hearing(ear)
         hearing.end()
-        return {"ms": hearing.ms, "peaks": [_numbers(peak) for peak in hearing.peaks]}
+        peaks = [_numbers(peak) for peak in hearing.peaks]
+        return {"ms": hearing.ms, "peaks": peaks, "clapped": sorted(hearing.clapped)}
 
     def read(self, ear: str, work: Mapping[str, Any], window_ms: int, gap_ms: int | None = None) -> dict[str, Any]:
         """All of it: the sounds that are hits or may be, and what they come to."""

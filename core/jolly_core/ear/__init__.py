@@ -7,6 +7,7 @@
 - ``choosing``   says which of the peaks are hits, by their strength, by ``sounds`` and ``lessons`` of the place
 - ``kinds``      tells kinds of hits apart: the racket and the floor
 - ``hearing``    one recording as it is heard, with what the athlete strikes out and adds
+- ``claps``      two or three of them, as commands
 - ``played``     what hits come to: rallies, tempo, time lost, the best window
 - ``listening``  a file from its first byte to its hits
 

@@ -3,10 +3,11 @@
 from __future__ import annotations
 
 from bisect import bisect_left
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
 
 from jolly_core.ear.choosing import Choice, choose
+from jolly_core.ear.claps import Command, commands_in
 from jolly_core.ear.kinds import own_hits, usual_gap_s
 from jolly_core.ear.lessons import NO_LESSONS, Lessons
 from jolly_core.ear.peak import HOPS_A_SECOND, Peak
@@ -17,6 +18,8 @@ HOP_MS = 1000 // HOPS_A_SECOND
 NEAR_MS = 120
 #: While it goes on, the hits of so long back are looked at anew, and as often.
 LOOK_BACK_HOPS, LOOK_ANEW_HOPS = 40 * HOPS_A_SECOND, 3 * HOPS_A_SECOND
+#: Commands are looked for so far back.
+COMMAND_HOPS = 8 * HOPS_A_SECOND
 
 
 @dataclass(frozen=True)
@@ -55,6 +58,8 @@ class Hearing:
         self._hits: list[Peak] = []
         self._cut = lessons.cut
         self._looked_at = 0
+        #: The hops of peaks that were claps of a command: no hits.
+        self.clapped: set[int] = set()
 
     @property
     def ms(self) -> int:
@@ -71,9 +76,9 @@ class Hearing:
         self._add(self._stream.end())
         self._stream = PeakStream()
 
-    def restore(self, peaks: Sequence[Peak], ms: int) -> None:
+    def restore(self, peaks: Sequence[Peak], ms: int, clapped: Iterable[int] = ()) -> None:
         """A recording that is over, by what was kept of it."""
-        self.peaks, self._hops = list(peaks), ms // HOP_MS
+        self.peaks, self._hops, self.clapped = list(peaks), ms // HOP_MS, set(clapped)
 
     def _add(self, found: Sequence[Peak]) -> None:
         if not found:
@@ -89,12 +94,22 @@ class Hearing:
         if self._hops - self._looked_at >= LOOK_ANEW_HOPS:
             self._looked_at = self._hops
             self._look_anew()
-        return self._hits
+        return [hit for hit in self._hits if hit.hop not in self.clapped]
+
+    def commands(self, hits: Sequence[Peak]) -> list[Command]:
+        """Claps of the last seconds that are commands, where these hits are played."""
+        begin = max(0, self._hops - COMMAND_HOPS)
+        loud = [peak for peak in self._since(begin) if self._cut is not None and peak.strength >= self._cut]
+        found = commands_in(loud, hits, begin, self._hops)
+        self.clapped.update(peak.hop for command in found for peak in command.peaks)
+        return found
+
+    def _since(self, hop: int) -> list[Peak]:
+        return self.peaks[bisect_left(self.peaks, hop, key=lambda peak: peak.hop) :]
 
     def _look_anew(self) -> None:
         begin = max(0, self._hops - LOOK_BACK_HOPS)
-        latest = self.peaks[bisect_left(self.peaks, begin, key=lambda peak: peak.hop) :]
-        choice = choose(latest, (self._hops - begin) / HOPS_A_SECOND, self.lessons)
+        choice = choose(self._since(begin), (self._hops - begin) / HOPS_A_SECOND, self.lessons)
         self._cut = choice.cut
         self._hits = [*(hit for hit in self._hits if hit.hop < begin), *choice.hits]
 
@@ -107,7 +122,8 @@ class Hearing:
     def sounds(self, work: HandWork) -> list[Heard]:
         """All hits, and all else that may be one, in order of time."""
         choice = self.choice().at(work.sensitivity)
-        hits = own_hits(choice.hits) if work.is_own_only else choice.hits
+        played = [hit for hit in choice.hits if hit.hop not in self.clapped]
+        hits = own_hits(played) if work.is_own_only else played
         heard, doubtful = ({peak.hop * HOP_MS for peak in each} for each in (hits, choice.doubtful))
         struck, added = ({self.near_ms(at_ms) for at_ms in each} for each in (work.struck_ms, work.added_ms))
         return [

@@ -56,9 +56,16 @@ export function EarChoice({ ear }: { ear: LiveEarState }) {
         {isOn && (
           <>
             <Calibration ear={ear} />
-            <Choice isOn={ear.presses} onToggle={() => ear.setPresses(!ear.presses)}>
-              It presses for me
-            </Choice>
+            {!ear.isCalibrating && (
+              <>
+                <Choice isOn={ear.presses} onToggle={() => ear.setPresses(!ear.presses)}>
+                  It presses for me
+                </Choice>
+                <Choice isOn={ear.claps} onToggle={() => ear.setClaps(!ear.claps)}>
+                  Claps: two a miss, three a pause
+                </Choice>
+              </>
+            )}
           </>
         )}
       </Box>
@@ -66,10 +73,12 @@ export function EarChoice({ ear }: { ear: LiveEarState }) {
         <Typography sx={{ color: court.dim }}>
           {ear.isCalibrating
             ? "Ten hits as in play, a little apart."
-            : `${ear.presses ? "Each hit is a press." : "Its count stands beside yours."} The court keeps still meanwhile; no sound leaves this device.`}
+            : `${ear.presses ? "Each hit is a press." : "Its count stands beside yours."} ${ear.claps ? "Where hits come as fast as claps, claps do nothing. " : ""}The court keeps still meanwhile; no sound leaves this device.`}
         </Typography>
       ) : (
-        <EarPlace {...ear.place} />
+        <Box sx={{ mt: 0.75 }}>
+          <EarPlace {...ear.place} />
+        </Box>
       )}
       {ear.words && (
         <Typography role="alert" sx={{ color: court.mustard }}>

@@ -19,9 +19,9 @@ export interface EarState {
   isCalibrated: boolean;
 }
 
-/** A hit, or a rally that is over, at so many ms of the run's clock. */
+/** A hit, a rally that is over, or a command, at so many ms of the run's clock. */
 export interface HeardNow {
-  kind: "make" | "miss";
+  kind: "make" | "miss" | "two claps" | "three claps";
   atMs: number;
 }
 
@@ -44,6 +44,8 @@ export class LiveEar extends Followed<EarState> {
   private fromMs: number | null = null;
   private lastMs = -1;
   private isBroken = true;
+  private lastCommandMs = -1;
+  private hasClaps = false;
 
   constructor(
     private readonly run: string,
@@ -52,6 +54,11 @@ export class LiveEar extends Followed<EarState> {
     private readonly heard: (now: HeardNow) => void,
   ) {
     super(OFF);
+  }
+
+  /** Whether claps are commands. */
+  setClaps(isOn: boolean) {
+    this.hasClaps = isOn;
   }
 
   async start(lessons: Lessons | null, place: number | null) {
@@ -112,6 +119,7 @@ export class LiveEar extends Followed<EarState> {
     this.fromMs = null;
     this.lastMs = -1;
     this.isBroken = true;
+    this.lastCommandMs = -1;
     await openEar(this.run, this.lessons);
   }
 
@@ -129,7 +137,8 @@ export class LiveEar extends Followed<EarState> {
         this.loudness.add(levels);
         // What was to be heard before the start is none of the run.
         const sinceMs = Math.max(0, -Math.floor(this.fromMs ?? 0));
-        this.show(await takeLevels(this.run, asText(levels), levels.bands, this.run, sinceMs));
+        const live = { run: this.run, since_ms: sinceMs, claps: this.hasClaps && this.clock.isRunning };
+        this.show(await takeLevels(this.run, asText(levels), levels.bands, live));
       }
     } catch {
       this.microphone?.stop();
@@ -148,7 +157,12 @@ export class LiveEar extends Followed<EarState> {
     this.press(soFar, this.fromMs);
   }
 
-  private press({ latest_ms: latest, is_broken: isBroken, ms }: SoFar, fromMs: number) {
+  private press({ latest_ms: latest, is_broken: isBroken, ms, commands }: SoFar, fromMs: number) {
+    for (const { claps, at_ms: atMs } of commands) {
+      if (atMs <= this.lastCommandMs) continue;
+      this.lastCommandMs = atMs;
+      this.heard({ kind: claps === 2 ? "two claps" : "three claps", atMs: Math.round(fromMs + ms) });
+    }
     for (const atMs of latest) {
       if (atMs <= this.lastMs) continue;
       this.lastMs = atMs;

@@ -12,8 +12,13 @@ import { LiveEar, type HeardNow } from "./liveEar";
 export function useLiveEar(run: Run, court: Court, speaker: Speaker, press: (heard: HeardNow) => void) {
   const place = useEarPlace();
   const [presses, setPresses] = useKept("ear.presses", (kept) => kept === true);
-  const acts = useStable({ heard: (now: HeardNow) => presses && press(now) });
+  const [claps, setClaps] = useKept("ear.claps", (kept) => kept === true);
+  const isCommand = ({ kind }: HeardNow) => kind === "two claps" || kind === "three claps";
+  const acts = useStable({ heard: (now: HeardNow) => (presses || isCommand(now)) && press(now) });
   const [ear] = useState(() => new LiveEar(run.id, court.clock, (now) => acts.heard(now)));
+  useEffect(() => {
+    ear.setClaps(claps);
+  }, [ear, claps]);
   const state = useSyncExternalStore(ear.subscribe, ear.read);
   const isOver = court.standing.tally.is_over;
   const isOn = state.status === "on";
@@ -32,6 +37,8 @@ export function useLiveEar(run: Run, court: Court, speaker: Speaker, press: (hea
     place,
     presses,
     setPresses,
+    claps,
+    setClaps,
     toggle: () => void (isOn ? ear.stop() : ear.start(place.lessons, place.place)),
     startCalibration: () => void ear.startCalibration(),
     endCalibration: () => void ear.endCalibration(),

@@ -6,6 +6,7 @@ import type { HandPress } from "../../api/pairing";
 import type { Athlete, Run } from "../../api/queries";
 import type { KeptRun } from "../../shared/lib/presses";
 import { useStable } from "../../shared/lib/useStable";
+import type { HeardNow } from "../ear/liveEar";
 import { timeAloud, useAloud, wordsAloud, type Aloud } from "./aloud";
 import { callBetween } from "./calls";
 import type { Origin } from "./courtRun";
@@ -222,7 +223,11 @@ export function usePlay(run: Run, athlete: Athlete, kept: KeptRun) {
     start,
     press: (kind: PressKind, text?: string) => press(kind, text),
     /** What the ear has heard while one plays. */
-    pressHeard: ({ kind, atMs }: { kind: "make" | "miss"; atMs: number }) => isPlaying && press(kind, "", { atMs }),
+    pressHeard: ({ kind, atMs }: HeardNow) => {
+      if (!isPlaying) return;
+      if (kind === "three claps") pause();
+      else press(kind === "two claps" ? "miss" : kind, "", { atMs });
+    },
     undo: () => undo(),
     pause,
     stop: () => stop(),

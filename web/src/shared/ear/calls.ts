@@ -15,6 +15,13 @@ export interface HandWork {
 
 export const NO_WORK: HandWork = { struck_ms: [], added_ms: [], sensitivity: 1, is_own_only: false };
 
+/** How a recording is heard that goes on: with which run, from which moment on, and whether claps are commands. */
+export interface Live {
+  run?: string;
+  since_ms?: number;
+  claps?: boolean;
+}
+
 /** How it stands while it goes on. */
 export interface SoFar {
   ms: number;
@@ -22,6 +29,8 @@ export interface SoFar {
   latest_ms: number[];
   rally: number;
   is_broken: boolean;
+  /** Two claps, or three, where they are commands. */
+  commands: { claps: number; at_ms: number }[];
 }
 
 export interface Sound {
@@ -52,6 +61,7 @@ export interface Reading {
 export interface KeptPeaks {
   ms: number;
   peaks: number[][];
+  clapped: number[];
 }
 
 export interface HeardPresses {
@@ -65,8 +75,8 @@ const call = <T>(name: string, values: object) => rules.call<T>(`ear_${name}`, v
 export const readHead = (head: string) => rules.call<Head>("read_recording", { head });
 export const openEar = (ear: string, lessons: Lessons | null, kept: KeptPeaks | null = null) =>
   call<null>("open", { ear, lessons, kept });
-export const takeLevels = (ear: string, levels: string, bands: number, run: string | null = null, sinceMs = 0) =>
-  call<SoFar>("take", { ear, levels, bands, run, since_ms: sinceMs });
+export const takeLevels = (ear: string, levels: string, bands: number, live: Live = {}) =>
+  call<SoFar>("take", { ear, levels, bands, ...live });
 export const endEar = (ear: string) => call<KeptPeaks>("end", { ear });
 export const readEar = (ear: string, work: HandWork, windowMs: number, gapMs: number | null) =>
   call<Reading>("read", { ear, work, window_ms: windowMs, gap_ms: gapMs });
