@@ -12,6 +12,7 @@ from playwright.sync_api import Browser, Page
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.chromium import open_browser, open_window
+from tests.core.recordings import with_rings
 from tests.serving import ROOT, Application
 
 SHOTS = ROOT / "docs" / "screenshots"
@@ -31,16 +32,6 @@ def play_on_in_the_air(athlete: AthleteAtTheScreen) -> None:
     play_rally(athlete)
     athlete.page.context.set_offline(True)
     athlete.press(*["make"] * 3, apart_ms=900)
-
-
-def leave_the_court_in_the_air(athlete: AthleteAtTheScreen) -> None:
-    """What the strip says of it, on the screens as they were seen last."""
-    page = athlete.page
-    page.goto("/practise")
-    page.get_by_role("status").filter(has_text="ready without network").wait_for(timeout=90_000)
-    play_on_in_the_air(athlete)
-    page.get_by_role("link", name="Leave").click()
-    page.get_by_role("status").filter(has_text="wait here").wait_for()
 
 
 def play_to_the_end(athlete: AthleteAtTheScreen) -> None:
@@ -119,6 +110,19 @@ def look_at_weak_spots(athlete: AthleteAtTheScreen) -> None:
     page.mouse.wheel(0, 500)
 
 
+def hear_a_recording(athlete: AthleteAtTheScreen) -> None:
+    """Half a minute at the wall, with two sounds struck out that were no hits."""
+    page = athlete.page
+    page.goto("/practise/rungs/1/recording")
+    recording = {"name": "drainpipe-wall.wav", "mimeType": "audio/wav", "buffer": with_rings(34).file()}
+    page.locator("input[type=file]").set_input_files(files=[recording])  # type: ignore[list-item]
+    page.get_by_test_id("sound").wait_for(timeout=60_000)
+    for at in ("0:12.2", "0:18.8"):
+        page.get_by_role("button", name=re.compile(f"{at}, a hit")).click()
+    page.evaluate("scrollTo(0, 0)")
+    page.mouse.move(0, 0)
+
+
 def begin(athlete: AthleteAtTheScreen) -> None:
     """The first minutes, for the table room: what is said and what fits it."""
     page = athlete.page
@@ -142,7 +146,7 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "begin": begin,
     "ladder": go("/climb/2"),
     "threshold": price_a_threshold,
-    "no-network": leave_the_court_in_the_air,
+    "ear": hear_a_recording,
 }
 PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "phone-today": go("/"),

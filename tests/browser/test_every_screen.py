@@ -5,6 +5,7 @@ from __future__ import annotations
 import re
 import time
 from collections.abc import Iterator
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -12,6 +13,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.chromium import open_window
+from tests.core.recordings import with_rings
 from tests.serving import ROOT, Application
 
 AXE = (ROOT / "web" / "node_modules" / "axe-core" / "axe.min.js").read_text()
@@ -33,6 +35,7 @@ SCREENS = {
     "layout on paper": "/set-up/layouts/1/paper",
     "practise": "/practise",
     "briefing": "/practise/rungs/1",
+    "from a recording": "/practise/rungs/1/recording",
     "what changed": "/look-back",
     "trend": "/look-back/trend",
     "weak spots": "/look-back/weak-spots",
@@ -110,6 +113,16 @@ def test_end_of_a_run_and_its_events(page: Page) -> None:
     check(page)
     page.get_by_role("link", name=re.compile("^See the .* of this run")).click()
     expect(page.get_by_role("heading", name=re.compile("stroke by stroke"))).to_be_visible()
+    check(page)
+
+
+def test_a_recording_that_is_heard(page: Page, tmp_path: Path) -> None:
+    page.goto("/practise/rungs/1/recording")
+    file = tmp_path / "wall.wav"
+    file.write_bytes(with_rings(34).file())
+    page.locator("input[type=file]").set_input_files(str(file))
+    expect(page.get_by_test_id("sound")).to_be_visible(timeout=60_000)  # the rules have to be loaded first
+    page.get_by_role("group", name="Sounds by their times").get_by_role("button").first.click()
     check(page)
 
 

@@ -126,20 +126,25 @@ function Heard({ heard, rung, sides, hasRallies, lastsS, place }: HeardProps) {
 }
 
 function Chooser({ onFile }: { onFile: (file: File) => void }) {
+  const field = useRef<HTMLInputElement>(null);
   return (
-    <Button component="label" variant="contained" size="large">
-      Choose a WAV file
+    <>
       <input
+        ref={field}
+        hidden
         type="file"
         accept=".wav,audio/wav,audio/x-wav"
-        hidden
-        onChange={(event) => {
-          const file = event.target.files?.[0];
+        aria-label="A recording as WAV"
+        onChange={({ target }) => {
+          const [file] = target.files ?? [];
           if (file) onFile(file);
-          event.target.value = "";
+          target.value = ""; // so that the same file can be chosen again
         }}
       />
-    </Button>
+      <Button variant="contained" size="large" onClick={() => field.current?.click()}>
+        Choose a WAV file
+      </Button>
+    </>
   );
 }
 

@@ -50,8 +50,74 @@ interface Shown {
   onTouch: (atMs: number) => void;
 }
 
+/** A hit as a stroke with a knob; what is no hit has half of one. */
+function Stroke({ sound, left }: { sound: Sound; left: string }) {
+  const { colour } = look(sound);
+  const size = sound.is_hit ? 10 : 8;
+  const top = sound.is_hit ? 4 : HEIGHT / 2;
+  return (
+    <Box aria-hidden sx={{ position: "absolute", left, top, bottom: 0, width: 0, pointerEvents: "none" }}>
+      <Box
+        sx={{
+          position: "absolute",
+          top: size,
+          bottom: 0,
+          left: -1,
+          borderLeft: `2px ${sound.is_doubtful ? "dashed" : "solid"} ${colour}`,
+        }}
+      />
+      <Box
+        sx={{
+          position: "absolute",
+          left: -size / 2,
+          width: size,
+          height: size,
+          boxSizing: "border-box",
+          borderRadius: sound.is_added ? 0 : "50%",
+          border: `2px solid ${colour}`,
+          bgcolor: sound.is_hit ? colour : tape.paper,
+        }}
+      />
+    </Box>
+  );
+}
+
+/** The same sounds by their times, each to be touched: for a finger that is wider than a stroke, and for the keyboard. */
+function Times({ sounds, onTouch }: { sounds: Sound[]; onTouch: Shown["onTouch"] }) {
+  return (
+    <Stack direction="row" role="group" aria-label="Sounds by their times" sx={{ gap: 0.5, flexWrap: "wrap" }}>
+      {sounds.map((sound) => {
+        const { colour, words } = look(sound);
+        return (
+          <Button
+            key={sound.at_ms}
+            size="small"
+            variant="outlined"
+            aria-label={`${showTenths(sound.at_ms)}, ${words}`}
+            onClick={() => onTouch(sound.at_ms)}
+            sx={{
+              minWidth: 0,
+              px: 0.75,
+              py: 0.25,
+              color: colour,
+              borderColor: colour,
+              borderStyle: sound.is_doubtful ? "dashed" : "solid",
+              textDecoration: sound.is_hit ? "none" : "line-through",
+              fontVariantNumeric: "tabular-nums",
+            }}>
+            {showTenths(sound.at_ms)}
+          </Button>
+        );
+      })}
+    </Stack>
+  );
+}
+
+const within = ({ sounds }: Reading, fromMs: number, lengthMs: number) =>
+  sounds.filter(({ at_ms: at }) => at >= fromMs && at < fromMs + lengthMs);
+
 function Stretch({ reading, loudness, fromMs, lengthMs, onTouch }: Shown & { fromMs: number; lengthMs: number }) {
-  const shown = reading.sounds.filter(({ at_ms: at }) => at >= fromMs && at < fromMs + lengthMs);
+  const shown = within(reading, fromMs, lengthMs);
   const place = (atMs: number) => `${(100 * (atMs - fromMs)) / lengthMs}%`;
   return (
     <Box
@@ -70,54 +136,9 @@ function Stretch({ reading, loudness, fromMs, lengthMs, onTouch }: Shown & { fro
         aria-label={`How loud it was from ${showTenths(fromMs)} to ${showTenths(fromMs + lengthMs)}, with ${quantity(shown.filter((each) => each.is_hit).length, "hit")}`}>
         <path d={outline(loudness, fromMs, lengthMs)} fill={tape.timber} opacity={0.55} />
       </svg>
-      {shown.map((sound) => {
-        const { colour, words } = look(sound);
-        return (
-          <Box
-            component="button"
-            type="button"
-            key={sound.at_ms}
-            aria-label={`${showTenths(sound.at_ms)}, ${words}`}
-            onClick={(event) => {
-              event.stopPropagation();
-              onTouch(sound.at_ms);
-            }}
-            sx={{
-              position: "absolute",
-              left: place(sound.at_ms),
-              top: 0,
-              height: HEIGHT,
-              width: 12,
-              ml: "-6px",
-              p: 0,
-              border: 0,
-              bgcolor: "transparent",
-              cursor: "pointer",
-              "&::before": {
-                content: '""',
-                position: "absolute",
-                left: "5px",
-                top: sound.is_hit ? 12 : HEIGHT / 2,
-                bottom: 0,
-                borderLeft: `2px ${sound.is_doubtful ? "dashed" : "solid"} ${colour}`,
-              },
-              "&::after": {
-                content: '""',
-                position: "absolute",
-                left: sound.is_hit ? "1px" : "2px",
-                top: sound.is_hit ? 4 : HEIGHT / 2 - 8,
-                width: sound.is_hit ? 10 : 8,
-                height: sound.is_hit ? 10 : 8,
-                borderRadius: sound.is_added ? 0 : "50%",
-                border: `2px solid ${colour}`,
-                bgcolor: sound.is_hit ? colour : tape.paper,
-                boxSizing: "border-box",
-              },
-              "&:focus-visible": { outline: `3px solid ${tape.teal}` },
-            }}
-          />
-        );
-      })}
+      {shown.map((sound) => (
+        <Stroke key={sound.at_ms} sound={sound} left={place(sound.at_ms)} />
+      ))}
     </Box>
   );
 }
@@ -146,6 +167,7 @@ export function SoundDrawing({ reading, loudness, onTouch }: Shown) {
           getAriaValueText={showTenths}
         />
       )}
+      <Times sounds={within(reading, Math.min(fromMs, lastMs), lengthMs)} onTouch={onTouch} />
       <Typography variant="body2" color="text.secondary">
         A stroke is a hit: touch it to strike it out, touch it again to take that back. Touch the sound elsewhere to add
         a hit. Dashed strokes are in doubt.
