@@ -45,7 +45,7 @@ export function EarPlace({ place, choose }: EarPlaceState) {
       value={place ?? 0}
       onChange={(event) => choose(Number(event.target.value) || null)}
       helperText="What you correct is known there the next time"
-      sx={{ minWidth: 260 }}>
+      sx={{ minWidth: 260, "& .MuiSelect-icon": { color: "inherit" } }}>
       <MenuItem value={0}>somewhere new</MenuItem>
       {places.map(({ id, name, ear }) => (
         <MenuItem key={id} value={id}>
