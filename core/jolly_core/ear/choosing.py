@@ -37,6 +37,8 @@ DOUBTFUL = 0.15
 #: Sounds this far apart, in dB a band, are alike; this much further, and a peak is half as strong.
 ALIKE_DB, UNLIKE_DB = 2.0, 4.0
 MODELS = 40
+#: The cut of a long recording is found by some stretches of it, of so many peaks.
+MOST_LOOKED_AT, STRETCH = 4000, 500
 
 
 @dataclass(frozen=True)
@@ -84,13 +86,26 @@ def choose(peaks: Sequence[Peak], seconds: float, lessons: Lessons = NO_LESSONS)
     # Nothing is as strong as that: a hit can still be added by hand.
     none = Choice(tuple(heard), tuple(strengths), max([least, *(strength * 1.01 for strength in strengths)]))
     ways = (strengths, taken_down(heard, strengths, least))
-    cuts = [(_cost(heard, each, cut), cut, each) for each in ways for cut in _cuts(each, least)]
+    looked_at = _looked_at(len(heard))
+    sample = [heard[place] for place in looked_at]
+    cuts = []
+    for each in ways:
+        strong = [each[place] for place in looked_at]
+        cuts += [(_cost(sample, strong, cut), cut, each) for cut in _cuts(strong, least)]
     if not cuts:
         return none
     _, cut, by = min(cuts, key=lambda each: each[0])
     if is_noisy and median(peak.strength for peak in _above(heard, by, cut)) < USUAL_IN_NOISE:
         return none
     return Choice(tuple(heard), tuple(by), cut).at(lessons.sensitivity)
+
+
+def _looked_at(many: int) -> Sequence[int]:
+    """The peaks by which the cut is found: all, or of a long recording some stretches, evenly spread."""
+    if many <= MOST_LOOKED_AT:
+        return range(many)
+    step = many // (MOST_LOOKED_AT // STRETCH)
+    return [place for begin in range(0, many - STRETCH, step) for place in range(begin, begin + STRETCH)]
 
 
 def without_shadows(peaks: Sequence[Peak]) -> list[Peak]:

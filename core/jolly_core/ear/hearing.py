@@ -18,6 +18,8 @@ HOP_MS = 1000 // HOPS_A_SECOND
 NEAR_MS = 120
 #: While it goes on, the hits of so long back are looked at anew, and as often.
 LOOK_BACK_HOPS, LOOK_ANEW_HOPS = 40 * HOPS_A_SECOND, 3 * HOPS_A_SECOND
+#: Nobody plays a rally that slowly.
+LONGEST_GAP_MS = 60_000
 #: Commands are looked for so far back.
 COMMAND_HOPS = 8 * HOPS_A_SECOND
 
@@ -152,7 +154,8 @@ class Hearing:
     def gap_ms(self, work: HandWork) -> int:
         """After how long without a hit a rally is over, by the usual interval."""
         hits = set(self.hits_ms(work))
-        return round(1000 * usual_gap_s([peak for peak in self.peaks if peak.hop * HOP_MS in hits]))
+        gap_s = usual_gap_s([peak for peak in self.peaks if peak.hop * HOP_MS in hits])
+        return min(LONGEST_GAP_MS, round(1000 * gap_s))
 
     def sensitivity_for(self, many: int) -> float:
         """Where the slider has to stand for so many hits."""

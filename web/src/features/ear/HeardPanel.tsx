@@ -12,7 +12,7 @@ import { forgetHearing, recallHearing } from "../../shared/lib/hearings";
 import { makeUuid } from "../../shared/lib/uuid";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { Panel } from "../../shared/ui/Page";
-import { useEarPlace, useLesson } from "./EarPlace";
+import { useLesson } from "./EarPlace";
 import { HearingDesk } from "./HearingDesk";
 import { useHearing } from "./useHearing";
 
@@ -20,13 +20,12 @@ const USUAL_WINDOW_MS = 30_000;
 
 /** What is kept of the run on this device, open at the rules; it may be written a moment after the court was left. */
 function useKeptHearing(run: Run) {
-  const { lessons } = useEarPlace();
   const ear = `kept ${run.id}`;
   const query = useQuery({
     queryKey: ["hearing", run.id],
     queryFn: async () => {
       const hearing = await recallHearing(run.id);
-      if (hearing) await openEar(ear, lessons, hearing.kept);
+      if (hearing) await openEar(ear, hearing.lessons, hearing.kept);
       return hearing;
     },
     enabled: run.heard_as !== "" && run.is_over && !run.is_from_paper,

@@ -6,7 +6,7 @@ import { useNavigate, useParams } from "react-router";
 
 import { ladderQuery, laddersQuery, recordEvents, challengesQuery, type Rung, type Side } from "../../api/queries";
 import { useStartRun } from "../../shared/device/steps";
-import { closeEar, pressesOf } from "../../shared/ear/calls";
+import { closeEar, openEar, pressesOf, type Lessons } from "../../shared/ear/calls";
 import { listenTo, type Listened } from "../../shared/ear/recording";
 import { makeUuid } from "../../shared/lib/uuid";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
@@ -19,12 +19,23 @@ const MOST_A_BATCH = 500;
 const USUAL_WINDOW_S = 30;
 
 /** Listens to a file; leaving the page, or another file, ends that. */
-function useRecording(lessons: Parameters<typeof listenTo>[1]) {
+function useRecording(lessons: Lessons | null) {
   const [state, setState] = useState<{ name: string; share: number; heard: Listened | null; error: unknown } | null>(
     null,
   );
   const leaving = useRef<AbortController | null>(null);
   useEffect(() => () => leaving.current?.abort(), []);
+  // Another place is known otherwise: what was heard already is counted by that.
+  const heard = state?.heard ?? null;
+  const [known, setKnown] = useState({ lessons, times: 0 });
+  useEffect(() => {
+    if (known.lessons === lessons) return;
+    const counted = heard ? openEar(heard.ear, lessons, heard.kept) : Promise.resolve(null);
+    counted.then(
+      () => setKnown(({ times }) => ({ lessons, times: times + 1 })),
+      () => undefined,
+    );
+  }, [heard, known.lessons, lessons]);
   const listen = async (file: File) => {
     leaving.current?.abort();
     const mine = new AbortController();
@@ -39,7 +50,7 @@ function useRecording(lessons: Parameters<typeof listenTo>[1]) {
       tell({ error });
     }
   };
-  return { state, listen };
+  return { state, listen, times: known.times };
 }
 
 /** The presses that the hits stand for, as the events of a new run. */
@@ -157,7 +168,7 @@ export default function RecordingPage() {
   const rung = ladder.data?.rungs.find((each) => each.rung.id === id)?.rung;
   const heardAs = challenges.data?.find((each) => each.id === rung?.format)?.heard_as ?? "";
   const earPlace = useEarPlace();
-  const { state, listen } = useRecording(earPlace.lessons);
+  const { state, listen, times } = useRecording(earPlace.lessons);
   const lastsS = rung?.format === "timed_count" ? Number(rung.settings["seconds"]) : null;
   const why = (
     <>
@@ -201,7 +212,7 @@ export default function RecordingPage() {
               </Panel>
               {state?.heard && (
                 <Heard
-                  key={state.heard.ear}
+                  key={`${state.heard.ear} ${times}`}
                   heard={state.heard}
                   rung={rung}
                   sides={data.standing.ladder.sides}

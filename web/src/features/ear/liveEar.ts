@@ -4,6 +4,7 @@ import { asText, Loudness, type Levels } from "../../shared/ear/levels";
 import { Microphone, NoMicrophone } from "../../shared/ear/microphone";
 import { Followed } from "../../shared/lib/followed";
 import { keepHearing } from "../../shared/lib/hearings";
+import { keep } from "../../shared/lib/storage";
 
 /** So many hits on purpose say what one sounds like. */
 export const CALIBRATION_HITS = 10;
@@ -29,6 +30,9 @@ interface RunClock {
   now: () => number;
   isRunning: boolean;
 }
+
+/** Another microphone hears otherwise: what a hit sounds like to this one is kept on this device. */
+export const calibratedAt = (place: number | null) => `ear.calibrated.${place ?? 0}`;
 
 const OFF: EarState = { status: "off", words: "", hits: 0, rally: 0, isCalibrating: false, isCalibrated: false };
 
@@ -89,6 +93,7 @@ export class LiveEar extends Followed<EarState> {
     try {
       await endEar(this.run);
       this.lessons = await calibrate(this.run, CALIBRATION_HITS);
+      keep(calibratedAt(this.place), this.lessons);
       this.tell({ isCalibrated: true, words: "" });
     } catch (error) {
       this.tell({ words: (error as Error).message });
@@ -108,7 +113,8 @@ export class LiveEar extends Followed<EarState> {
     if (fromMs !== null && this.loudness.all.length > 0) {
       const kept = await endEar(this.run);
       const { run, place } = this;
-      await keepHearing({ run, kept, loudness: this.loudness.all, from_ms: fromMs, place, at: Date.now() });
+      const { lessons } = this;
+      await keepHearing({ run, kept, loudness: this.loudness.all, from_ms: fromMs, place, lessons, at: Date.now() });
     }
     await closeEar(this.run);
   }

@@ -3,11 +3,13 @@ import { useEffect, useState, useSyncExternalStore } from "react";
 
 import type { Run } from "../../api/queries";
 import type { Court } from "../practise/useCourt";
+import type { Lessons } from "../../shared/ear/calls";
+import { recall } from "../../shared/lib/storage";
 import { useKept } from "../../shared/lib/useKept";
 import { useStable } from "../../shared/lib/useStable";
 import type { Speaker } from "../practise/sounds";
 import { useEarPlace } from "./EarPlace";
-import { LiveEar, type HeardNow } from "./liveEar";
+import { calibratedAt, LiveEar, type HeardNow } from "./liveEar";
 
 export function useLiveEar(run: Run, court: Court, speaker: Speaker, press: (heard: HeardNow) => void) {
   const place = useEarPlace();
@@ -39,7 +41,12 @@ export function useLiveEar(run: Run, court: Court, speaker: Speaker, press: (hea
     setPresses,
     claps,
     setClaps,
-    toggle: () => void (isOn ? ear.stop() : ear.start(place.lessons, place.place)),
+    toggle: () => {
+      // What the place has taught, by any recording, and what this device was told there on purpose.
+      const calibrated = recall(calibratedAt(place.place)) as Lessons | null;
+      const lessons = calibrated && { ...calibrated, ...place.lessons, cut: calibrated.cut };
+      void (isOn ? ear.stop() : ear.start(lessons ?? place.lessons, place.place));
+    },
     startCalibration: () => void ear.startCalibration(),
     endCalibration: () => void ear.endCalibration(),
   };

@@ -76,15 +76,15 @@ class Rules extends Followed<State> {
     });
   }
 
-  /** The value of a call. Throws what the rules refuse, and `NoRules` where they do not answer. */
-  call<T>(name: string, values: object): Promise<T> {
+  /** The value of a call. Throws what the rules refuse, and `NoRules` where they do not answer in time. */
+  call<T>(name: string, values: object, longestMs = LONGEST_CALL_MS): Promise<T> {
     this.start();
     if (!this.worker) return Promise.reject(new NoRules());
     this.lastId += 1;
     const id = this.lastId;
     this.worker.postMessage({ id, asked: JSON.stringify({ call: name, with: values }) });
     return new Promise<T>((resolve, reject) => {
-      const ms = this.state.status === "ready" ? LONGEST_CALL_MS : LONGEST_START_MS;
+      const ms = this.state.status === "ready" ? longestMs : LONGEST_START_MS + longestMs;
       const timer = this.patience(ms, () => this.calls.has(id), `no answer to "${name}"`);
       this.calls.set(id, { resolve: resolve as Call["resolve"], reject, timer });
     });

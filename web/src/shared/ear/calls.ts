@@ -70,7 +70,10 @@ export interface HeardPresses {
   presses: { kind: "make" | "miss" | "finish"; at_ms: number }[];
 }
 
-const call = <T>(name: string, values: object) => rules.call<T>(`ear_${name}`, values);
+/** Hours of sound are counted in a minute or two. */
+const LONGEST_MS = 600_000;
+
+const call = <T>(name: string, values: object) => rules.call<T>(`ear_${name}`, values, LONGEST_MS);
 
 export const readHead = (head: string) => rules.call<Head>("read_recording", { head });
 export const openEar = (ear: string, lessons: Lessons | null, kept: KeptPeaks | null = null) =>

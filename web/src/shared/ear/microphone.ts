@@ -1,9 +1,10 @@
 /** The microphone, measured as it is: nothing of what a telephone does to voices. Sound itself never leaves the page. */
+import { Said } from "../lib/said";
 import type { Levels } from "./levels";
 import workletAddress from "./worklet?worker&url";
 
 /** Why there is nothing to be heard, in words. */
-export class NoMicrophone extends Error {}
+export class NoMicrophone extends Said {}
 
 const PLAIN = { echoCancellation: false, autoGainControl: false, noiseSuppression: false };
 

@@ -1,4 +1,6 @@
 /** A chosen recording from its first byte to its hits: read, measured and heard piece by piece. */
+import { NoRules } from "../device/rules";
+import { Said } from "../lib/said";
 import { makeUuid } from "../lib/uuid";
 import { closeEar, endEar, openEar, readHead, takeLevels, type KeptPeaks, type Lessons } from "./calls";
 import { asText, Loudness } from "./levels";
@@ -23,7 +25,10 @@ export async function listenTo(
   signal: AbortSignal,
 ): Promise<Listened> {
   const bytes = new Uint8Array(await file.slice(0, HEAD_BYTES).arrayBuffer());
-  const head = await readHead(asLetters(bytes));
+  const head = await readHead(asLetters(bytes)).catch((error: unknown) => {
+    const words = "The rules do not run in this browser, so it cannot count hits. Try another browser.";
+    throw error instanceof NoRules ? new Said(words) : error;
+  });
   const ear = makeUuid();
   await openEar(ear, lessons);
   const reader = new Worker(new URL("./reader.ts", import.meta.url), { type: "module" });
@@ -38,7 +43,7 @@ export async function listenTo(
     let message: ToReader = { file, head };
     for (let isEnd = false; !isEnd; message = {}) {
       const piece = await ask(message);
-      if (!piece) throw new Error("The file could not be read to its end. Is it still where it was?");
+      if (!piece) throw new Said("The file could not be read to its end. Is it still where it was?");
       signal.throwIfAborted();
       loudness.add(piece);
       await takeLevels(ear, asText(piece), piece.bands);

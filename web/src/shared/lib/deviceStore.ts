@@ -2,7 +2,7 @@
 import Dexie, { type Table } from "dexie";
 
 import type { NewEvent } from "../../api/sending";
-import type { KeptPeaks } from "../ear/calls";
+import type { KeptPeaks, Lessons } from "../ear/calls";
 import { ownerName } from "./storage";
 
 export interface KeptPress extends NewEvent {
@@ -42,6 +42,8 @@ export interface KeptHearing {
   /** The run's clock at the recording's first moment. */
   from_ms: number;
   place: number | null;
+  /** What was known of the place then. */
+  lessons: Lessons | null;
   /** When it was heard, ms since 1970. */
   at: number;
 }

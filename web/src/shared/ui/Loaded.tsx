@@ -4,9 +4,10 @@ import type { UseQueryResult } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 
 import { ProblemError } from "../../api/client";
+import { Said } from "../lib/said";
 
 export function describe(error: unknown): string {
-  if (error instanceof ProblemError) return error.message;
+  if (error instanceof ProblemError || error instanceof Said) return error.message;
   return "The server cannot be reached. What you entered is kept; try again in a moment.";
 }
 

@@ -1,0 +1,2 @@
+/** Something that did not work here, in words for people. */
+export class Said extends Error {}
