@@ -91,7 +91,10 @@ const CallStrip = memo(function CallStrip({ words, heard, waiting }: CallStripPr
       {words && <Box sx={{ bgcolor: court.mustard, color: court.ground, px: 3, py: 0.5 }}>{words}</Box>}
       {!words && heard && (
         // Read aloud it would say every hit.
-        <Box data-testid="heard" aria-live="off" sx={{ color: court.teal, fontSize: "min(1em, 5vw)", whiteSpace: "nowrap" }}>
+        <Box
+          data-testid="heard"
+          aria-live="off"
+          sx={{ color: court.teal, fontSize: "min(1em, 5vw)", whiteSpace: "nowrap" }}>
           {heard}
         </Box>
       )}
