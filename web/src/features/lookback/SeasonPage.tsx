@@ -82,7 +82,13 @@ function Sheet({ season }: { season: Season }) {
         borderColor: "divider",
         p: 3,
         maxWidth: 820,
-        "@media print": { border: 0, p: 0, fontSize: "0.74rem", "& h2": { fontSize: "1rem" } },
+        "@media print": {
+          border: 0,
+          p: 0,
+          fontSize: "0.66rem",
+          "& h2": { fontSize: "0.9rem" },
+          "& svg": { maxHeight: 44 },
+        },
       }}>
       <Stack spacing={2}>
         <Typography>
@@ -106,7 +112,7 @@ function Sheet({ season }: { season: Season }) {
               display: "grid",
               gap: 1.5,
               gridTemplateColumns: { xs: "1fr", sm: "1fr 1fr" },
-              "@media print": { gridTemplateColumns: "1fr 1fr 1fr", gap: 1 },
+              "@media print": { gridTemplateColumns: "1fr 1fr 1fr", gap: 0.5 },
             }}>
             {season.rows.map((row) => (
               <Box key={`${row.about.rung} ${row.about.side}`} sx={{ breakInside: "avoid" }}>

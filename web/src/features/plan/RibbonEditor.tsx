@@ -128,7 +128,8 @@ const Part = memo(function Part({ part, drag, edits, onBegin, onFollow, onEnd }:
       style={{ transform: drag && !drag.isStretch ? `translateX(${drag.dx}px)` : "none" }}
       sx={{
         flex: `${part.planned_s} 0 0`,
-        minWidth: 0,
+        // On a phone a finger needs so much, however short the part is.
+        minWidth: { xs: 24, md: 0 },
         m: 0,
         p: 0,
         position: "relative",
