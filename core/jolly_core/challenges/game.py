@@ -5,7 +5,7 @@ from __future__ import annotations
 from abc import ABC, abstractmethod
 from collections.abc import Callable, Mapping, Sequence
 from dataclasses import dataclass, replace
-from typing import Any, ClassVar, Generic, Literal, Self, TypeVar
+from typing import Any, ClassVar, Generic, Literal, Self, TypeVar, get_args
 
 from jolly_core.challenges.breakdown import Breakdown
 from jolly_core.challenges.count import Count
@@ -19,6 +19,7 @@ from jolly_core.stored import with_texts
 SettingsType = TypeVar("SettingsType", bound=Settings)
 State = TypeVar("State")
 HeardAs = Literal["", "contacts", "rallies"]
+HEARD_AS: tuple[HeardAs, ...] = get_args(HeardAs)
 
 
 @dataclass(frozen=True)

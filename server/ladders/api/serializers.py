@@ -5,6 +5,7 @@ from rest_framework import serializers
 
 from config.reading import ReadSerializer
 from jolly_core.body.risks import RISKS
+from jolly_core.challenges.game import HEARD_AS
 from jolly_core.challenges.registry import FORMATS as GAMES
 from jolly_core.ladder.levers import CHOSEN, COUNTED, LENGTH, LEVERS, MOST_LEVERS, SAID
 from jolly_core.ladder.needs import MOST_NEEDS
@@ -54,9 +55,7 @@ class ChallengeSerializer(ReadSerializer):
     title = serializers.CharField()
     game = serializers.CharField(source="summary")
     metrics = MetricSerializer(many=True)
-    heard_as = serializers.ChoiceField(
-        choices=["", "contacts", "rallies"], help_text="What the ear makes of sounds, if anything."
-    )
+    heard_as = serializers.ChoiceField(choices=HEARD_AS, help_text="What the ear makes of sounds, if anything.")
     settings_schema = serializers.JSONField(source="schema")
 
 

@@ -7,6 +7,7 @@ from config.reading import ReadSerializer
 from config.typed import TypedField
 from jolly_core.challenges.corrections import CHANGES, STORED_KINDS
 from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES
+from jolly_core.challenges.game import HEARD_AS
 from jolly_core.challenges.heard import LEAST_GAP_MS, MOST_GAP_MS, MOST_HITS
 from jolly_core.challenges.registry import FORMATS
 from jolly_core.challenges.tally import Tally
@@ -89,7 +90,7 @@ class RunSerializer(ReadSerializer):
     miss_word = serializers.SerializerMethodField()
     heard_as = serializers.ChoiceField(
         source="game.heard_as",
-        choices=["", "contacts", "rallies"],
+        choices=HEARD_AS,
         help_text="What the ear makes of sounds, if anything.",
     )
     settings = serializers.DictField(source="game.settings.as_dict")
