@@ -63,7 +63,8 @@ def test_what_was_kept_of_a_recording_is_the_recording() -> None:
     again = Hearing()
     again.restore(hearing.peaks, hearing.ms)
     assert again.sounds(HandWork()) == hearing.sounds(HandWork())
-    assert again.gap_ms(HandWork()) == hearing.gap_ms(HandWork())
+    hits = hearing.hits_ms(HandWork())
+    assert again.gap_ms(hits) == hearing.gap_ms(hits)
 
 
 def test_corrections_teach_the_next_recording_at_that_place() -> None:

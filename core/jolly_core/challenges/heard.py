@@ -11,10 +11,11 @@ from jolly_core.challenges.corrections import BREAK_SIGN, FIRST, HEARD, MORE, Co
 from jolly_core.challenges.events import LAST_AT_MS, MAKE, MISS, Event
 from jolly_core.challenges.game import Game
 from jolly_core.challenges.session import Session
+from jolly_core.ear.kinds import LONGEST_GAP_MS
 from jolly_core.errors import CoreError
 from jolly_core.validation import check_integer
 
-LEAST_GAP_MS, MOST_GAP_MS = 300, 60_000
+LEAST_GAP_MS, MOST_GAP_MS = 300, LONGEST_GAP_MS
 MOST_HITS = 20_000
 #: The text of an event is no longer than that.
 LONGEST_TEXT = 480

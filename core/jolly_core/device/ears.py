@@ -15,7 +15,7 @@ from jolly_core.challenges.events import FINISH, Event
 from jolly_core.challenges.heard import Heard, presses_of
 from jolly_core.device.counter import Counter
 from jolly_core.ear.claps import without_commands
-from jolly_core.ear.hearing import HOP_MS, HandWork, Hearing
+from jolly_core.ear.hearing import HandWork, Hearing
 from jolly_core.ear.kinds import rallies_of, usual_gap_s
 from jolly_core.ear.lessons import NO_LESSONS, calibrated, read_lessons
 from jolly_core.ear.peak import LOWEST_DB, Peak
@@ -76,15 +76,15 @@ class Ears:
         hearing = self._hearing(ear)
         heights = [ord(code) / CODES_A_DB + LOWEST_DB for code in levels]
         hearing.take([heights[at : at + bands] for at in range(0, len(heights), bands)])
-        hits = [hit for hit in hearing.so_far() if hit.hop * HOP_MS >= since_ms]
+        hits = [hit for hit in hearing.so_far() if hit.ms >= since_ms]
         commands = hearing.commands(hits) if claps else []
         hits = without_commands(hits, commands)
         if claps:
-            hits = [hit for hit in hits if hit.hop * HOP_MS < hearing.ms - COMMAND_TOLD_MS]
+            hits = [hit for hit in hits if hit.ms < hearing.ms - COMMAND_TOLD_MS]
         gap_ms = round(1000 * usual_gap_s(hits))
         if len(hits) < FEWEST_FOR_A_GAP:
             gap_ms = max(gap_ms, FIRST_GAP_MS)
-        latest_ms = [hit.hop * HOP_MS for hit in hits[-MOST_LATEST:]]
+        latest_ms = [hit.ms for hit in hits[-MOST_LATEST:]]
         told_ms = COMMAND_TOLD_MS if claps else LATEST_TOLD_MS
         is_silent = bool(latest_ms) and hearing.ms - latest_ms[-1] > gap_ms + told_ms
         return {
@@ -93,7 +93,7 @@ class Ears:
             "latest_ms": latest_ms,
             "rally": 0 if is_silent else len(rallies_of(hits, gap_ms / 1000)[-1]) if hits else 0,
             "is_broken": is_silent and (run is None or self._counter.has_in_hand(run)),
-            "commands": [{"claps": command.claps, "at_ms": command.peaks[0].hop * HOP_MS} for command in commands],
+            "commands": [{"claps": command.claps, "at_ms": command.peaks[0].ms} for command in commands],
         }
 
     def end(self, ear: str) -> dict[str, Any]:
@@ -105,10 +105,10 @@ class Ears:
 
     def read(self, ear: str, work: Mapping[str, Any], window_ms: int, gap_ms: int | None = None) -> dict[str, Any]:
         """All of it: the sounds that are hits or may be, and what they come to."""
-        hearing, by_hand = self._hearing(ear), _work(work)
-        sounds = hearing.sounds(by_hand)
+        hearing = self._hearing(ear)
+        sounds = hearing.sounds(_work(work))
         hits = [sound.at_ms for sound in sounds if sound.is_hit]
-        gap_ms = hearing.gap_ms(by_hand) if gap_ms is None else gap_ms
+        gap_ms = hearing.gap_ms(hits) if gap_ms is None else gap_ms
         played = played_of(hits, gap_ms, window_ms)
         return {
             "ms": hearing.ms,

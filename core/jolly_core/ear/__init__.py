@@ -5,6 +5,7 @@
 - ``peaks``      finds in the levels where something begins to sound: a ``peak`` each
 - ``stream``     does the same hop by hop, as levels come
 - ``choosing``   says which of the peaks are hits, by their strength, by ``sounds`` and ``lessons`` of the place
+- ``groups``     what comes close together: rallies, claps
 - ``kinds``      tells kinds of hits apart: the racket and the floor
 - ``hearing``    one recording as it is heard, with what the athlete strikes out and adds
 - ``claps``      two or three of them, as commands

@@ -11,6 +11,7 @@ from dataclasses import dataclass
 from itertools import pairwise
 from statistics import median
 
+from jolly_core.ear.groups import groups_of
 from jolly_core.ear.peak import Peak
 
 #: How far apart claps of one command are, and how long it is quiet before and after it, in hops.
@@ -42,12 +43,7 @@ def commands_in(sounds: Sequence[Peak], hits: Sequence[Peak], from_hop: int, unt
     >>> [command.claps for command in commands_in(sounds, hits, 0, 1500)], commands_in(sounds, hits, 0, 1300)
     ([2], [])
     """
-    groups: list[list[Peak]] = []
-    for sound in sounds:
-        if groups and sound.hop - groups[-1][-1].hop <= FURTHEST:
-            groups[-1].append(sound)
-        else:
-            groups.append([sound])
+    groups = groups_of(sounds, lambda sound: sound.hop, FURTHEST)
     found = [
         Command(tuple(group))
         for group, before, after in zip(groups, [None, *groups], [*groups[1:], None], strict=False)

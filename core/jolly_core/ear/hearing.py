@@ -8,18 +8,15 @@ from dataclasses import dataclass
 
 from jolly_core.ear.choosing import Choice, choose
 from jolly_core.ear.claps import Command, commands_in
-from jolly_core.ear.kinds import own_hits, usual_gap_s
+from jolly_core.ear.kinds import LONGEST_GAP_MS, own_hits, usual_gap_s
 from jolly_core.ear.lessons import NO_LESSONS, Lessons
-from jolly_core.ear.peak import HOPS_A_SECOND, Peak
+from jolly_core.ear.peak import HOP_MS, HOPS_A_SECOND, Peak
 from jolly_core.ear.stream import PeakStream, Row
 
-HOP_MS = 1000 // HOPS_A_SECOND
 #: Within so much of a sound a finger means that sound.
 NEAR_MS = 120
 #: While it goes on, the hits of so long back are looked at anew, and as often.
 LOOK_BACK_HOPS, LOOK_ANEW_HOPS = 40 * HOPS_A_SECOND, 3 * HOPS_A_SECOND
-#: Nobody plays a rally that slowly.
-LONGEST_GAP_MS = 60_000
 #: Commands are looked for so far back.
 COMMAND_HOPS = 8 * HOPS_A_SECOND
 
@@ -126,7 +123,7 @@ class Hearing:
         choice = self.choice().at(work.sensitivity)
         played = [hit for hit in choice.hits if hit.hop not in self.clapped]
         hits = own_hits(played) if work.is_own_only else played
-        heard, doubtful = ({peak.hop * HOP_MS for peak in each} for each in (hits, choice.doubtful))
+        heard, doubtful = ({peak.ms for peak in each} for each in (hits, choice.doubtful))
         struck, added = ({self.near_ms(at_ms) for at_ms in each} for each in (work.struck_ms, work.added_ms))
         return [
             Heard(
@@ -146,16 +143,18 @@ class Hearing:
     def near_ms(self, at_ms: int) -> int:
         """The time of the sound that a finger at ``at_ms`` means: the nearest one, or that very moment."""
         peaks = self.choice().peaks
-        nearest = min((peak.hop * HOP_MS for peak in peaks), key=lambda each: abs(each - at_ms), default=None)
+        nearest = min((peak.ms for peak in peaks), key=lambda each: abs(each - at_ms), default=None)
         if nearest is not None and abs(nearest - at_ms) <= NEAR_MS:
             return nearest
         return at_ms // HOP_MS * HOP_MS
 
-    def gap_ms(self, work: HandWork) -> int:
-        """After how long without a hit a rally is over, by the usual interval."""
-        hits = set(self.hits_ms(work))
-        gap_s = usual_gap_s([peak for peak in self.peaks if peak.hop * HOP_MS in hits])
-        return min(LONGEST_GAP_MS, round(1000 * gap_s))
+    def gap_ms(self, hits_ms: Iterable[int]) -> int:
+        """After how long without a hit a rally is over, by the usual interval of these."""
+        return min(LONGEST_GAP_MS, round(1000 * usual_gap_s(self._peaks_at(hits_ms))))
+
+    def _peaks_at(self, times_ms: Iterable[int]) -> list[Peak]:
+        times = set(times_ms)
+        return [peak for peak in self.peaks if peak.ms in times]
 
     def sensitivity_for(self, many: int) -> float:
         """Where the slider has to stand for so many hits."""
@@ -163,10 +162,8 @@ class Hearing:
 
     def taught(self, work: HandWork) -> Lessons:
         """The lessons with what the athlete said of this recording."""
-        hits = set(self.hits_ms(work))
-        struck = {self.near_ms(at_ms) for at_ms in work.struck_ms}
         return self.lessons.after(
-            [peak for peak in self.peaks if peak.hop * HOP_MS in hits],
-            [peak for peak in self.peaks if peak.hop * HOP_MS in struck],
+            self._peaks_at(self.hits_ms(work)),
+            self._peaks_at(map(self.near_ms, work.struck_ms)),
             self.lessons.sensitivity * work.sensitivity,
         )

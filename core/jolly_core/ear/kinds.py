@@ -13,10 +13,13 @@ from collections.abc import Sequence
 from itertools import pairwise, zip_longest
 from statistics import median
 
+from jolly_core.ear.groups import groups_of
 from jolly_core.ear.peak import HOPS_A_SECOND, Peak
 
 #: A rally is over where no hit comes for so long, or for so many usual intervals: common practice, no source.
 LEAST_GAP_S, GAP_INTERVALS = 1.5, 1.9
+#: Nobody plays a rally that slowly.
+LONGEST_GAP_MS = 60_000
 #: Three kinds take turns where they fit the sounds so much better than two; a rally of three hits says nothing of it.
 THREE_FIT, SAYS_NOTHING = 0.8, 3
 #: What a turn left out costs, in usual distances of a sound from the middle of its kind.
@@ -37,13 +40,7 @@ def usual_gap_s(hits: Sequence[Peak]) -> float:
 
 def rallies_of(hits: Sequence[Peak], gap_s: float) -> list[list[Peak]]:
     """The hits by rally: a longer wait than ``gap_s`` ends one."""
-    rallies: list[list[Peak]] = []
-    for hit in hits:
-        if rallies and (hit.hop - rallies[-1][-1].hop) / HOPS_A_SECOND <= gap_s:
-            rallies[-1].append(hit)
-        else:
-            rallies.append([hit])
-    return rallies
+    return groups_of(hits, lambda hit: hit.seconds, gap_s)
 
 
 def own_hits(hits: Sequence[Peak], gap_s: float | None = None) -> list[Peak]:

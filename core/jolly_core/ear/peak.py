@@ -5,6 +5,7 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 HOPS_A_SECOND = 200
+HOP_MS = 1000 // HOPS_A_SECOND
 #: No level is lower.
 LOWEST_DB = -120.0
 #: The floor is taken anew every half second, from the five seconds before.
@@ -39,6 +40,10 @@ class Peak:
     @property
     def seconds(self) -> float:
         return self.hop / HOPS_A_SECOND
+
+    @property
+    def ms(self) -> int:
+        return self.hop * HOP_MS
 
     @property
     def strength(self) -> float:

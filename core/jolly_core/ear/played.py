@@ -8,6 +8,8 @@ from dataclasses import dataclass
 from itertools import pairwise
 from statistics import median
 
+from jolly_core.ear.groups import groups_of
+
 #: Of fewer intervals in play than that nobody can say whether they grow.
 FEWEST_FOR_DRIFT = 12
 
@@ -53,7 +55,7 @@ def played_of(hits_ms: Sequence[int], gap_ms: int, window_ms: int) -> Played:
     interval = round(median(in_play)) if in_play else None
     third = len(in_play) // 3
     is_known = len(in_play) >= FEWEST_FOR_DRIFT
-    lengths = [len(rally) for rally in rallies_ms(hits_ms, gap_ms)]
+    lengths = [len(rally) for rally in groups_of(hits_ms, float, gap_ms)]
     return Played(
         contacts=len(hits_ms),
         rallies=tuple(lengths),
@@ -64,21 +66,6 @@ def played_of(hits_ms: Sequence[int], gap_ms: int, window_ms: int) -> Played:
         lost_ms=sum(wait - (interval or 0) for wait in waits if wait > gap_ms),
         best=_best_window(hits_ms, window_ms),
     )
-
-
-def rallies_ms(hits_ms: Sequence[int], gap_ms: int) -> list[list[int]]:
-    """The hits by rally.
-
-    >>> rallies_ms([0, 900, 5000], 1000)
-    [[0, 900], [5000]]
-    """
-    rallies: list[list[int]] = []
-    for hit in hits_ms:
-        if rallies and hit - rallies[-1][-1] <= gap_ms:
-            rallies[-1].append(hit)
-        else:
-            rallies.append([hit])
-    return rallies
 
 
 def _best_window(hits_ms: Sequence[int], window_ms: int) -> Window | None:
