@@ -1,33 +1,11 @@
 /** Before the first press: whether the ear counts along, what a hit sounds like, and whether the ear presses by itself. */
-import { Box, Button, ToggleButton, Typography } from "@mui/material";
-import type { ReactNode } from "react";
+import { Box, Button, Typography } from "@mui/material";
 
 import { court } from "../../shared/ui/tape";
+import { CourtToggle } from "../practise/CourtToggle";
 import { EarPlace } from "./EarPlace";
 import { CALIBRATION_HITS } from "./liveEar";
 import type { LiveEarState } from "./useLiveEar";
-
-function Choice({ isOn, onToggle, children }: { isOn: boolean; onToggle: () => void; children: ReactNode }) {
-  return (
-    <ToggleButton
-      value="on"
-      size="small"
-      selected={isOn}
-      onClick={({ currentTarget }) => {
-        onToggle();
-        currentTarget.blur(); // Else the key that starts would press it again.
-      }}
-      sx={{
-        color: court.text,
-        px: 1.5,
-        minHeight: 40,
-        "&.Mui-selected, &.Mui-selected:hover": { bgcolor: court.teal, color: court.ground },
-      }}>
-      {isOn && "✓ "}
-      {children}
-    </ToggleButton>
-  );
-}
 
 function Calibration({ ear }: { ear: LiveEarState }) {
   if (ear.isCalibrating) {
@@ -50,20 +28,20 @@ export function EarChoice({ ear }: { ear: LiveEarState }) {
   return (
     <Box role="group" aria-label="The ear" sx={{ display: "grid", gap: 1, justifyItems: "center" }}>
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center", justifyContent: "center" }}>
-        <Choice isOn={isOn} onToggle={ear.toggle}>
+        <CourtToggle value="listen" isOn={isOn} onToggle={ear.toggle}>
           The ear counts along
-        </Choice>
+        </CourtToggle>
         {isOn && (
           <>
             <Calibration ear={ear} />
             {!ear.isCalibrating && (
               <>
-                <Choice isOn={ear.presses} onToggle={() => ear.setPresses(!ear.presses)}>
+                <CourtToggle value="presses" isOn={ear.presses} onToggle={() => ear.setPresses(!ear.presses)}>
                   It presses for me
-                </Choice>
-                <Choice isOn={ear.claps} onToggle={() => ear.setClaps(!ear.claps)}>
+                </CourtToggle>
+                <CourtToggle value="claps" isOn={ear.claps} onToggle={() => ear.setClaps(!ear.claps)}>
                   Claps: two a miss, three a pause
-                </Choice>
+                </CourtToggle>
               </>
             )}
           </>

@@ -1,13 +1,13 @@
 /** A run from a recording: a WAV file is read on this device, its hits are looked through, and kept as a run. */
 import { Alert, Box, Button, LinearProgress, Stack, Typography } from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { useNavigate, useParams } from "react-router";
 
-import { ladderQuery, laddersQuery, recordEvents, challengesQuery, type Rung, type Side } from "../../api/queries";
+import { recordEvents, type Rung, type Side } from "../../api/queries";
 import { useStartRun } from "../../shared/device/steps";
 import { closeEar, openEar, pressesOf, type Lessons } from "../../shared/ear/calls";
 import { listenTo, type Listened } from "../../shared/ear/recording";
+import { useRung } from "../../shared/lib/useRung";
 import { makeUuid } from "../../shared/lib/uuid";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -161,12 +161,8 @@ function Chooser({ onFile }: { onFile: (file: File) => void }) {
 
 export default function RecordingPage() {
   const id = Number(useParams()["rungId"]);
-  const ladders = useQuery(laddersQuery);
-  const ladderId = ladders.data?.find(({ rungs }) => rungs.some((each) => each.id === id))?.ladder.id;
-  const ladder = useQuery({ ...ladderQuery(ladderId ?? 0), enabled: ladderId !== undefined });
-  const challenges = useQuery(challengesQuery);
-  const rung = ladder.data?.rungs.find((each) => each.rung.id === id)?.rung;
-  const heardAs = challenges.data?.find((each) => each.id === rung?.format)?.heard_as ?? "";
+  const { ladder, here, heardAs } = useRung(id);
+  const rung = here?.rung;
   const earPlace = useEarPlace();
   const { state, listen, times } = useRecording(earPlace.lessons);
   const lastsS = rung?.format === "timed_count" ? Number(rung.settings["seconds"]) : null;

@@ -2,6 +2,7 @@
 import { closeEar, calibrate, endEar, openEar, takeLevels, type Lessons, type SoFar } from "../../shared/ear/calls";
 import { asText, Loudness, type Levels } from "../../shared/ear/levels";
 import { Microphone, NoMicrophone } from "../../shared/ear/microphone";
+import type { RunClock } from "../practise/runClock";
 import { Followed } from "../../shared/lib/followed";
 import { keepHearing } from "../../shared/lib/hearings";
 import { keep } from "../../shared/lib/storage";
@@ -24,11 +25,6 @@ export interface EarState {
 export interface HeardNow {
   kind: "make" | "miss" | "two claps" | "three claps";
   atMs: number;
-}
-
-interface RunClock {
-  now: () => number;
-  isRunning: boolean;
 }
 
 /** Another microphone hears otherwise: what a hit sounds like to this one is kept on this device. */
@@ -110,11 +106,12 @@ export class LiveEar extends Followed<EarState> {
     const { fromMs } = this;
     this.tell({ status: fromMs === null ? "off" : "over" });
     await this.send();
-    if (fromMs !== null && this.loudness.all.length > 0) {
+    const loudness = this.loudness.all;
+    if (fromMs !== null && loudness.length > 0) {
       const kept = await endEar(this.run);
       const { run, place } = this;
       const { lessons } = this;
-      await keepHearing({ run, kept, loudness: this.loudness.all, from_ms: fromMs, place, lessons, at: Date.now() });
+      await keepHearing({ run, kept, loudness, from_ms: fromMs, place, lessons, at: Date.now() });
     }
     await closeEar(this.run);
   }

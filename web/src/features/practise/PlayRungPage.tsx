@@ -1,9 +1,9 @@
 /** One run on one rung, outside of any block. */
 import { Alert, Stack } from "@mui/material";
-import { useQuery } from "@tanstack/react-query";
 import { Link as RouterLink, useParams } from "react-router";
 
-import { challengesQuery, ladderQuery, laddersQuery, type Rung, type Standing } from "../../api/queries";
+import type { Rung, Standing } from "../../api/queries";
+import { useRung } from "../../shared/lib/useRung";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
@@ -30,13 +30,8 @@ function Starts({ rung, standing }: { rung: Rung; standing: Standing }) {
 
 export default function PlayRungPage() {
   const id = Number(useParams()["rungId"]);
-  const ladders = useQuery(laddersQuery);
-  const challenges = useQuery(challengesQuery);
-  const ladderId = ladders.data?.find(({ rungs }) => rungs.some((each) => each.id === id))?.ladder.id;
-  const ladder = useQuery({ ...ladderQuery(ladderId ?? 0), enabled: ladderId !== undefined });
-  const here = ladder.data?.rungs.find((each) => each.rung.id === id);
+  const { ladders, ladder, here, heardAs, isKnown } = useRung(id);
   const found = ladder.data && here && { standing: ladder.data.standing, rung: here.rung, unmet: here.unmet };
-  const isHeard = challenges.data?.some((each) => each.id === found?.rung.format && each.heard_as !== "") ?? false;
   const why = found && (
     <>
       {found.standing.working.id === id && (
@@ -55,7 +50,7 @@ export default function PlayRungPage() {
     <Page title="One run" heading={found ? `${found.standing.ladder.title}: ${found.rung.title}` : "One run"} why={why}>
       <Loaded query={ladders}>
         {() =>
-          ladderId === undefined ? (
+          !isKnown ? (
             <EmptyState title="There is no such rung" action={<RouterLink to="/climb">See your ladders</RouterLink>}>
               It may belong to a ladder that you have not taken.
             </EmptyState>
@@ -73,7 +68,7 @@ export default function PlayRungPage() {
                       )}
                       <Risks ladder={found.standing.ladder} />
                       <Starts rung={found.rung} standing={found.standing} />
-                      {isHeard && (
+                      {heardAs !== "" && (
                         <RouterLink to={`/practise/rungs/${id}/recording`}>
                           Count it from a recording instead
                         </RouterLink>

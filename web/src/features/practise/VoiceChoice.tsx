@@ -1,8 +1,9 @@
 /** What is said aloud while one plays: how often the count, and what else, each for itself. */
-import { Box, TextField, ToggleButton, Typography } from "@mui/material";
+import { Box, TextField, Typography } from "@mui/material";
 
 import { court } from "../../shared/ui/tape";
 import { COUNTS, TOPICS, type useAloud } from "./aloud";
+import { CourtToggle } from "./CourtToggle";
 
 export function VoiceChoice({ aloud, set }: ReturnType<typeof useAloud>) {
   return (
@@ -30,24 +31,13 @@ export function VoiceChoice({ aloud, set }: ReturnType<typeof useAloud>) {
         ))}
       </TextField>
       {TOPICS.map((topic) => (
-        <ToggleButton
+        <CourtToggle
           key={topic}
           value={topic}
-          size="small"
-          selected={aloud[topic]}
-          onClick={({ currentTarget }) => {
-            set({ ...aloud, [topic]: !aloud[topic] });
-            currentTarget.blur();
-          }}
-          sx={{
-            color: court.text,
-            px: 1.5,
-            minHeight: 40,
-            "&.Mui-selected, &.Mui-selected:hover": { bgcolor: court.teal, color: court.ground },
-          }}>
-          {aloud[topic] && "✓ "}
+          isOn={aloud[topic]}
+          onToggle={() => set({ ...aloud, [topic]: !aloud[topic] })}>
           {topic}
-        </ToggleButton>
+        </CourtToggle>
       ))}
     </Box>
   );
