@@ -4,11 +4,12 @@ from __future__ import annotations
 
 import shutil
 from collections.abc import Iterator
+from contextlib import suppress
 from datetime import UTC, datetime
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import expect
+from playwright.sync_api import Error, Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import QUICK, OpenPage
@@ -56,6 +57,20 @@ def test_in_the_air_it_opens_from_the_home_screen_and_a_run_is_begun_and_ended(o
     assert runs == [8, 6]
 
 
+A_VERSION_WAITS = "() => navigator.serviceWorker.getRegistration().then((registration) => !!registration?.waiting)"
+
+
+def await_version(page: Page, *, waits: bool) -> None:
+    """Until a new version waits, or none does. (`wait_for_function` takes any promise for a yes.)"""
+    for _ in range(600):
+        # Where it takes over the page is loaded anew, which ends whatever is asked of the page just then.
+        with suppress(Error):
+            if page.evaluate(A_VERSION_WAITS) is waits:
+                return
+        page.wait_for_timeout(100)
+    raise AssertionError(f"After a minute: is a new version waiting? Not {waits}.")
+
+
 def test_a_new_version_waits_until_no_run_is_open(open_page: OpenPage, own_build: Application) -> None:
     athlete = on_the_device(open_page, own_build.url)
     page = athlete.page
@@ -68,16 +83,14 @@ def test_a_new_version_waits_until_no_run_is_open(open_page: OpenPage, own_build
     with (own_build.web / "sw.js").open("a") as worker:
         worker.write("\n// Another version.\n")
     own_build.start()
-    look = "() => navigator.serviceWorker.getRegistration()"
-    page.evaluate(f"({look})().then((registration) => registration.update())")
-    waits = f"({look})().then((registration) => !!registration.waiting)"
-    page.wait_for_function(waits)
+    page.evaluate("() => navigator.serviceWorker.getRegistration().then((registration) => registration.update())")
+    await_version(page, waits=True)
     athlete.press("miss", "make")
     athlete.expect_count(4)
-    assert page.evaluate(waits)
+    assert page.evaluate(A_VERSION_WAITS)
     page.get_by_role("link", name="Leave").click()
     page.goto("/")  # opened again: what waited takes over, and loads the page anew
-    page.wait_for_function(f"({look})().then((registration) => !registration.waiting)")
+    await_version(page, waits=False)
     athlete.carry_on()
     athlete.press("make")
     athlete.expect_count(5)
