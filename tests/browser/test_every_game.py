@@ -167,6 +167,23 @@ def play_calls_with_no_press(athlete: AthleteAtTheScreen) -> None:
     athlete.expect_end_number(9)
 
 
+def play_feeds(athlete: AthleteAtTheScreen) -> None:
+    """Three sections of five, by the clock: the first feeds are made, the rest let go."""
+    page = athlete.page
+    feed = page.get_by_test_id("feed")
+    for number, (kind, after) in enumerate([("short", "deep"), ("deep", "short"), ("short", "deep")], start=1):
+        athlete.expect_target(kind, then=after)
+        expect(feed).to_contain_text("Coming")
+        expect(feed).to_contain_text("Fed", timeout=8000)
+        athlete.press("make")
+        athlete.expect_count(number)
+    expect(page.get_by_text(re.compile("Walk back, then section 2 of 3")).first).to_be_visible(timeout=15_000)
+    expect(page.get_by_role("heading", name="Time")).to_be_visible(timeout=100_000)
+    athlete.expect_end_number(3)
+    athlete.see_what_it_means()
+    expect(page.get_by_role("row", name=re.compile("^short 8 "))).to_be_visible()
+
+
 def play_combination(athlete: AthleteAtTheScreen) -> None:
     athlete.expect_target("cascade", then="outside throws")
     athlete.press("make", "miss")
@@ -241,6 +258,7 @@ GAMES: dict[str, Game] = {
     "capped_attempts": ("Back crosses", 1, "", play_capped_attempts),
     "calls": ("Called corners", 1, "", play_calls),
     "calls_with_no_press": ("Footwork to the call", 1, "", play_calls_with_no_press),
+    "feeds": ("Fed short and deep", 1, "", play_feeds),
     "combination": ("Three tricks on", 1, "", play_combination),
     "checklist": ("Before the first ball", 1, "", play_checklist),
     "rallies": ("Longest rally, entered after", 1, "", play_rallies),
@@ -261,6 +279,7 @@ LEFT_TO_THE_SLOW = {
     "two_chance_walk",
     "calls",
     "calls_with_no_press",
+    "feeds",
     "intervals",
     "against_time",
     "quality_reps",

@@ -62,6 +62,11 @@ SETTINGS: dict[str, list[dict[str, Any]]] = {
         {"number": 3, "wait_low": 0, "wait_high": 1, "answer_s": 1},
         {"number": 14, "wait_low": 0, "wait_high": 0, "answer_s": 1, "share": "by_chance", "seed": 3},
     ],
+    "feeds": [
+        {"interval_ms": 500, "section": 2, "sections": 2, "pause_s": 1},
+        {"feeds": [{"feed": "left"}, {"feed": "right", "share": 3}], "order": "at_random", "jitter_ms": 200},
+        {"feeds": [{"feed": "near"}, {"feed": "middle"}, {"feed": "deep"}], "order": "across", "section": 4, "seed": 5},
+    ],
     "combination": [{"goes": 2}, {"goes": 2, "seconds_limit": 12}],
     "checklist": [{}, {"items": [{"item": "arm circles", "seconds": 3}, {"item": "breathe", "seconds": 2}]}],
     "tries_at_each": [

@@ -74,6 +74,8 @@ def play_once(game: AnyGame, rung: PackedRung, chance: Random) -> bool:
 def is_by_itself(game: AnyGame, tally: AnyTally) -> bool:
     """Whether it goes on by its clock: then nothing is pressed."""
     goes_on = game.id in ("tempo_ladder", "checklist", "calls", "calls_with_no_press")
+    if any(sign.kind == "feed" and sign.in_ms > 0 for sign in tally.signs):
+        return True
     return goes_on and not tally.asks and not tally.target
 
 

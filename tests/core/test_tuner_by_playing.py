@@ -56,7 +56,8 @@ def play_runs(game: AnyGame, rate: float) -> Iterator[dict[str, Any]]:
     """The metrics of many runs, pressed at an even pace until they are over or the minutes are."""
     settings = game.settings.as_dict()
     chance = Random(f"{game.id} {settings} {rate}")
-    has_limit = game.id not in ("intervals", "quality_reps")  # those ask a question when all is played
+    # Some ask a question when all is played, and the feeder has a pace of its own.
+    has_limit = game.id not in ("intervals", "quality_reps", "feeds")
     for _ in range(RUNS):
         state, at_ms = game.start(), 0
         while game.ending(state) is None:

@@ -60,6 +60,17 @@ class CalledOut:
 
 
 @dataclass(frozen=True, slots=True)
+class FeedOut:
+    """What is fed next, and in how many ms: a sound and a mark come at that moment. ``place`` counts the feeds."""
+
+    kind: Literal["feed"] = "feed"
+    feed: str = ""
+    means: str = ""
+    in_ms: int = 0
+    place: int = 0
+
+
+@dataclass(frozen=True, slots=True)
 class Cues:
     """What to feel or picture on each rep."""
 
@@ -116,4 +127,4 @@ class SteadyClick:
     is_spoken: bool = False
 
 
-Sign = FrameSheet | Click | CalledOut | Cues | Choices | Lap | Closing | Reminder | SteadyClick
+Sign = FrameSheet | Click | CalledOut | FeedOut | Cues | Choices | Lap | Closing | Reminder | SteadyClick

@@ -2935,6 +2935,18 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        /** @description What is fed next, and in how many ms: a sound and a mark come at that moment. ``place`` counts the feeds. */
+        FeedOut: {
+            kind: "feed";
+            feed: string;
+            means: string;
+            in_ms: number;
+            place: number;
+        };
+        FeedsDetail: {
+            format: "feeds";
+            targets: components["schemas"]["TargetLine"][];
+        };
         /** @description When something happened, where that was not now: on a device without a network. */
         FilledSheetRequest: {
             /** Format: date-time */
@@ -5257,13 +5269,13 @@ export interface components {
             metrics: {
                 [key: string]: number | null;
             };
-            detail: components["schemas"]["AgainstTimeDetail"] | components["schemas"]["AgainstYourselfDetail"] | components["schemas"]["CallsDetail"] | components["schemas"]["NoPressDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["CompletionsDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["RalliesDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TriesAtEachDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
+            detail: components["schemas"]["AgainstTimeDetail"] | components["schemas"]["AgainstYourselfDetail"] | components["schemas"]["CallsDetail"] | components["schemas"]["NoPressDetail"] | components["schemas"]["CappedAttemptsDetail"] | components["schemas"]["ChecklistDetail"] | components["schemas"]["CircuitDetail"] | components["schemas"]["CollectDetail"] | components["schemas"]["CombinationDetail"] | components["schemas"]["CompletionsDetail"] | components["schemas"]["FeedsDetail"] | components["schemas"]["FramesDetail"] | components["schemas"]["IntervalsDetail"] | components["schemas"]["LongRunDetail"] | components["schemas"]["MakesOfNDetail"] | components["schemas"]["OpenCountDetail"] | components["schemas"]["PatternDetail"] | components["schemas"]["QualityRepsDetail"] | components["schemas"]["QuotaDetail"] | components["schemas"]["RaceDetail"] | components["schemas"]["RalliesDetail"] | components["schemas"]["StreakDetail"] | components["schemas"]["TempoLadderDetail"] | components["schemas"]["TimedCountDetail"] | components["schemas"]["TriesAtEachDetail"] | components["schemas"]["TwoChanceWalkDetail"] | components["schemas"]["ZonePointsDetail"];
             target: string | null;
             then: string | null;
             asks: string;
             face: "halves" | "targets" | "pins" | "marks" | "items" | "typed" | "none";
             pads: components["schemas"]["Pad"][];
-            signs: (components["schemas"]["FrameSheet"] | components["schemas"]["Click"] | components["schemas"]["CalledOut"] | components["schemas"]["Cues"] | components["schemas"]["Choices"] | components["schemas"]["Lap"] | components["schemas"]["Closing"] | components["schemas"]["Reminder"] | components["schemas"]["SteadyClick"])[];
+            signs: (components["schemas"]["FrameSheet"] | components["schemas"]["Click"] | components["schemas"]["CalledOut"] | components["schemas"]["FeedOut"] | components["schemas"]["Cues"] | components["schemas"]["Choices"] | components["schemas"]["Lap"] | components["schemas"]["Closing"] | components["schemas"]["Reminder"] | components["schemas"]["SteadyClick"])[];
             wakes_in_ms: number | null;
             rest_left_ms: number;
             is_paused: boolean;

@@ -10,6 +10,7 @@ import type { Sign, SignOf } from "./signs";
 import { useCaller } from "./useCaller";
 import { BeatRow, ReminderStrip } from "./CourtCard";
 import { useClick, type Playing } from "./useClick";
+import { useFeeder } from "./useFeeder";
 
 function Frame({ frame, number }: { frame: SignOf<"frames">["frames"][number] | undefined; number: number }) {
   const balls = frame?.balls ?? [];
@@ -147,6 +148,40 @@ function CallSign({ call: coming, standing, playing }: { call: SignOf<"call">; s
   );
 }
 
+/** A ball that is fed: a full circle from the moment it comes, an empty one until then; and how the machine is set. */
+function FeedMark({ feed, standing, playing }: { feed: SignOf<"feed">; standing: Standing; playing: Playing }) {
+  const fed = useFeeder(feed, standing, playing);
+  const isFed = fed === feed.place || feed.in_ms === 0;
+  return (
+    <Box
+      data-testid="feed"
+      data-fed={isFed}
+      sx={{
+        display: "flex",
+        alignItems: "center",
+        justifyContent: "center",
+        gap: 1.5,
+        fontFamily: HEADINGS,
+        fontWeight: 650,
+        fontSize: "clamp(1.1rem, 3.4vmin, 2rem)",
+        color: isFed ? court.mustard : court.dim,
+      }}>
+      <Box
+        aria-hidden
+        sx={{
+          width: "1.3em",
+          height: "1.3em",
+          borderRadius: "50%",
+          border: "3px solid",
+          bgcolor: isFed ? court.mustard : "transparent",
+        }}
+      />
+      {isFed ? "Fed" : "Coming"}
+      {feed.means && <Box sx={{ fontWeight: 500, color: court.text }}>{feed.means}</Box>}
+    </Box>
+  );
+}
+
 function CueStrip({ cues }: { cues: string[] }) {
   return (
     <Box
@@ -256,6 +291,8 @@ function Extra({ sign, onGoOn, onPress, ...shared }: CourtExtrasProps & { sign: 
       return <StrokeRow click={sign} {...shared} />;
     case "call":
       return <CallSign call={sign} {...shared} />;
+    case "feed":
+      return <FeedMark feed={sign} {...shared} />;
     case "cues":
       return <CueStrip cues={sign.cues} />;
     case "lap":
