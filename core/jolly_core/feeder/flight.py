@@ -29,7 +29,7 @@ _State = tuple[float, float, float, float, float, float]
 class Launch:
     """How a ball leaves: its speed, up and to the right in degrees, its height, and its spin.
 
-    ``spin_hz`` are turns a second, forwards as topspin, backwards below 0; ``side_hz`` those about the upright, by which
+    ``spin_hz`` are turns a second, forwards as topspin, backwards below 0; ``side_hz`` those about the upright: by them
     it bends to the right, or to the left below 0.
     """
 
