@@ -1,4 +1,4 @@
-"""The flight of a ball through still air: weight, drag, and the force of spin, solved by Runge and Kutta's fourth order.
+"""The flight of a ball through still air: weight, drag and the force of spin, by Runge and Kutta's fourth order.
 
 Drag is ``½ ρ A C_D v²`` against the flight, lift ``½ ρ A C_L v²`` across it, where topspin presses down. With spin,
 ``C_D = C_0 + 1 / (22.5 + 4.2 (v / u)^2.5)^0.4`` and ``C_L = 1 / (2 + v / u)``, ``u`` being the speed of the ball's

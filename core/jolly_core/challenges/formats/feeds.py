@@ -18,6 +18,7 @@ from jolly_core.challenges.signs import FeedOut
 from jolly_core.challenges.tally import ATTEMPTS, TIME, AnyTally, Ending, Reading
 from jolly_core.challenges.targets import TargetLine, Tries, after_try, no_tries, target_lines
 from jolly_core.errors import CoreError
+from jolly_core.feeder.balls import BALLS
 from jolly_core.patterns.draw import draw_below
 from jolly_core.words import quantity
 
@@ -31,11 +32,19 @@ class Feed(Settings):
     feed: str = text("Feed", LONGEST_NAME, "")
     means: str = text("How the machine is set for it", 60, "", is_optional=True)
     share: int = whole_number("How often, beside the others", 1, 20, 1)
+    #: Where these are set, it is drawn where it lands.
+    speed: int | None = whole_number("Speed", 1, 250, None, "km/h")
+    up: int = whole_number("Up", -45, 85, 10, "°")
+    right: int = whole_number("To the right, below 0 to the left", -60, 60, 0, "°")
+    height: int = whole_number("It leaves at", 0, 400, 100, "cm")
+    spin: int = whole_number("Spin forwards, below 0 backwards", -100, 100, 0, "turns/s")
+    side_spin: int = whole_number("Spin that bends to the right, below 0 to the left", -100, 100, 0, "turns/s")
 
 
 @dataclass(frozen=True)
 class FeedsSettings(Settings):
     feeds: tuple[Feed, ...] = rows("Feeds", Feed, (Feed("short"), Feed("deep")), low=1, are_targets=True)
+    ball: str = choice("Ball", {key: ball.title for key, ball in BALLS.items()}, "tennis")
     order: str = choice(
         "They come", {IN_TURN: "in turn", ACROSS: "to the last and back", AT_RANDOM: "at random"}, IN_TURN
     )
