@@ -14,7 +14,10 @@ from django.db.models.functions import Cast
 from accounts.models import Athlete
 from config.finding import find_one, lock_one
 from jolly_core.body.risks import Risk, list_missing
+from jolly_core.challenges.feeder_card import FeederCard, card_of
+from jolly_core.challenges.formats.feeds import FeedsSettings
 from jolly_core.challenges.registry import get_format
+from jolly_core.errors import NotFound
 from jolly_core.ladder.needs import Need, layer_needs
 from jolly_core.thresholds.threshold import Threshold, stored_threshold
 from jolly_core.verdicts.kept_check import Kept, is_rung_held
@@ -142,6 +145,14 @@ def get_ladder_to_change(athlete: Athlete, ladder_id: int) -> Ladder:
 def get_rung(athlete: Athlete, rung_id: int) -> Rung:
     """A rung of the athlete's, also one that was taken out: what is planned or was played on it is still there."""
     return find_one(Rung.everything.select_related("ladder"), pk=rung_id, ladder__athlete=athlete)
+
+
+def get_feeder_card(athlete: Athlete, rung_id: int) -> FeederCard:
+    """How a machine is set for a rung's feeds. Raises ``NotFound`` for a rung that is not fed."""
+    settings = get_rung(athlete, rung_id).game.settings
+    if not isinstance(settings, FeedsSettings):
+        raise NotFound
+    return card_of(settings)
 
 
 def list_rungs(ladder: Ladder) -> list[Rung]:

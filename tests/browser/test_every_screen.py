@@ -36,6 +36,7 @@ SCREENS = {
     "practise": "/practise",
     "briefing": "/practise/rungs/1",
     "from a recording": "/practise/rungs/1/recording",
+    "no feeder": "/practise/rungs/1/feeder",
     "what changed": "/look-back",
     "trend": "/look-back/trend",
     "weak spots": "/look-back/weak-spots",

@@ -28,6 +28,7 @@ from ladders.api.serializers import (
     ChallengeSerializer,
     CheckedSerializer,
     ConditionKindSerializer,
+    FeederSerializer,
     LadderRefSerializer,
     LadderToMakeSerializer,
     LadderWordsSerializer,
@@ -166,6 +167,14 @@ class CardView(APIView):
     def put(self, request: Request, rung_id: int) -> Response:
         rung = rungs.write_card(request.user, rung_id, read_given(request, CardSerializer)["card"])
         return Response(RungRefSerializer(rung).data)
+
+
+class FeederView(APIView):
+    """The card of a rung's feeds: how to set a machine for them, and where each lands."""
+
+    @extend_schema(operation_id="read_feeder", responses=FeederSerializer)
+    def get(self, request: Request, rung_id: int) -> Response:
+        return Response(FeederSerializer(selectors.get_feeder_card(request.user, rung_id)).data)
 
 
 class LadderWordsView(APIView):

@@ -1523,6 +1523,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rungs/{rung_id}/feeder/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The card of a rung's feeds: how to set a machine for them, and where each lands. */
+        get: operations["read_feeder"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rungs/{rung_id}/layout/": {
         parameters: {
             query?: never;
@@ -2935,6 +2952,30 @@ export interface components {
             /** Format: double */
             share: number;
         };
+        /** @description Where a feed lands, and its path on the way. */
+        FeedFlight: {
+            /** Format: double */
+            right_m: number;
+            /** Format: double */
+            away_m: number;
+            /** Format: double */
+            seconds: number;
+            /**
+             * Format: double
+             * @description As it lands.
+             */
+            readonly speed_kmh: number;
+            /** Format: double */
+            top_m: number;
+            readonly path: components["schemas"]["SpotOfFlight"][];
+        };
+        FeedLine: {
+            feed: string;
+            /** @description How the machine is set for it. */
+            words: string;
+            often: string;
+            flight: components["schemas"]["FeedFlight"] | null;
+        };
         /** @description What is fed next, and in how many ms: a sound and a mark come at that moment. ``place`` counts the feeds. */
         FeedOut: {
             kind: "feed";
@@ -2942,6 +2983,12 @@ export interface components {
             means: string;
             in_ms: number;
             place: number;
+        };
+        /** @description A programme of feeds as it is read at the machine. */
+        Feeder: {
+            ball: string;
+            words: string[];
+            lines: components["schemas"]["FeedLine"][];
         };
         FeedsDetail: {
             format: "feeds";
@@ -5062,6 +5109,15 @@ export interface components {
             readonly about: components["schemas"]["About"];
             layout: components["schemas"]["SpotLayout"] | null;
             spots: components["schemas"]["MapSpot"][];
+        };
+        /** @description A point of a flight, in metres: to the right, away, and up. */
+        SpotOfFlight: {
+            /** Format: double */
+            right_m: number;
+            /** Format: double */
+            away_m: number;
+            /** Format: double */
+            height_m: number;
         };
         /** @description A landmark that one can hold the end of a tape to. */
         SpotRequest: {
@@ -13416,6 +13472,59 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_feeder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Feeder"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

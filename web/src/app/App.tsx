@@ -29,6 +29,7 @@ const Flight = lazy(() => import("../features/setup/flight/FlightPage"));
 const Practise = lazy(() => import("../features/practise/PractisePage"));
 const PlayBlock = lazy(() => import("../features/practise/PlayBlockPage"));
 const PlayRung = lazy(() => import("../features/practise/PlayRungPage"));
+const Feeder = lazy(() => import("../features/practise/FeederPage"));
 const Recording = lazy(() => import("../features/ear/RecordingPage"));
 const Court = lazy(() => import("../features/practise/CourtPage"));
 const Hand = lazy(() => import("../features/practise/pairing/HandPage"));
@@ -88,6 +89,7 @@ export function App() {
                     <Route path="/practise/blocks/:blockId" element={<PlayBlock />} />
                     <Route path="/practise/rungs/:rungId" element={<PlayRung />} />
                     <Route path="/practise/rungs/:rungId/recording" element={<Recording />} />
+                    <Route path="/practise/rungs/:rungId/feeder" element={<Feeder />} />
                     <Route path="/practise/runs/:runId/end" element={<RunEnd />} />
                     <Route path="/look-back" element={<LookBack />} />
                     <Route path="/look-back/trend" element={<Trend />} />

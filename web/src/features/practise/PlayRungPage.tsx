@@ -68,6 +68,9 @@ export default function PlayRungPage() {
                       )}
                       <Risks ladder={found.standing.ladder} />
                       <Starts rung={found.rung} standing={found.standing} />
+                      {found.rung.format === "feeds" && (
+                        <RouterLink to={`/practise/rungs/${id}/feeder`}>How to set the feeder</RouterLink>
+                      )}
                       {heardAs !== "" && (
                         <RouterLink to={`/practise/rungs/${id}/recording`}>
                           Count it from a recording instead
