@@ -40,6 +40,7 @@ class AthleteToday:
             limits=self.limits,
             cautions=self.cautions,
             traits=ladder.known_traits,
+            spares=rung.game.can_spare,
             kept=kept,
             stops_at_breakthrough=bool(school and school.stops_at_breakthrough),
         )

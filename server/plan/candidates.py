@@ -288,6 +288,7 @@ def _candidate(record: _Record, standing: LadderStanding, rung: Rung, side: str)
         hand=pair.arm(side),
         side_words=pair.words(side),
         traits=ladder.known_traits,
+        spares=rung.game.can_spare,
         tries=tries,
         rate=record.rate_on(rung, side),
         other_rate=record.rate_on(rung, other_side(side)),

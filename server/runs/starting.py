@@ -10,8 +10,9 @@ from uuid import UUID, uuid4
 from django.db import transaction
 
 from accounts.models import Athlete
-from accounts.selectors import get_day
+from accounts.selectors import get_day, list_limits
 from blocks.selectors import get_part, is_planned_for
+from jolly_core.body.limits import limited_actions
 from jolly_core.challenges.events import FINISH
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.challenges.session import replay
@@ -123,6 +124,8 @@ def _game_of(
     """
     drawn = rung.said_game if run_id is None else rung.said_game.drawn(run_id.int)
     game = drawn.laid_out(lambda written, names: order_on(rung.laid, written, names))
+    if game.can_spare:
+        game = game.sparing(limited_actions(list_limits(athlete, day), day))
     dose = dose_of(game)
     if game.looks_back and (last := get_counted_before(rung, started_at)):
         game = game.after(last.known_tally)

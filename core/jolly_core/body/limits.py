@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import date
 from typing import Any
@@ -72,16 +72,32 @@ def read_limit(given: Mapping[str, Any]) -> Limit:
     return Limit(part, since, until, side, strictness)
 
 
-def effect_of(limits: Sequence[Limit], traits: Traits, hand: str | None, day: date) -> Effect:
+def effect_of(
+    limits: Sequence[Limit], traits: Traits, hand: str | None, day: date, *, spares: Collection[str] = ()
+) -> Effect:
     """What the limits in force on ``day`` do to a drill played with ``hand`` (None: with both, or with the feet).
+
+    ``spares`` are actions that its game does without where a limit asks for that.
 
     A sore right wrist leaves the left hand free; a sore ankle or back is in every step that is taken.
     """
-    hits = [limit for limit in limits if limit.holds_on(day) and _touches(limit, traits, hand)]
+    hits = [
+        limit for limit in limits if limit.holds_on(day) and limit.part not in spares and _touches(limit, traits, hand)
+    ]
     for limit in sorted(hits, key=lambda each: each.strictness != REST):
         until = f" until {limit.until:%-d %b}" if limit.until else ""
         return Effect(LEFT_OUT if limit.strictness == REST else EASED, f"{limit.words}{until}")
     return Effect(FREE)
+
+
+def limited_actions(limits: Sequence[Limit], day: date) -> frozenset[str]:
+    """The actions that the limits in force on ``day`` rest or ease.
+
+    >>> monday = date(2026, 11, 2)
+    >>> sorted(limited_actions([Limit("running", monday), Limit("wrist", monday)], monday))
+    ['running']
+    """
+    return frozenset(limit.part for limit in limits if limit.part in ACTIONS and limit.holds_on(day))
 
 
 def _touches(limit: Limit, traits: Traits, hand: str | None) -> bool:

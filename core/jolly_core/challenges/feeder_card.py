@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
+from math import cos, radians, sin
 
 from jolly_core.challenges.formats.feeds import ACROSS, AT_RANDOM, IN_TURN, Feed, FeedsSettings
 from jolly_core.feeder.balls import BALLS
@@ -10,6 +11,8 @@ from jolly_core.feeder.flight import Flight, Launch, fly
 from jolly_core.words import quantity
 
 KMH_A_MS = 3.6
+#: To the right and away, in metres.
+Spot = tuple[float, float]
 #: Slower turning than that is none that a machine is set for.
 _SPINS = (("forwards", "backwards"), ("bending right", "bending left"))
 
@@ -22,19 +25,22 @@ class FeedLine:
     words: str
     often: str
     flight: Flight | None
+    #: Where it lands on the place, as it strays farthest to the left, not at all, and farthest to the right.
+    spots: tuple[Spot, ...] = ()
 
 
 @dataclass(frozen=True)
 class FeederCard:
-    """A programme as it is read at the machine."""
+    """A programme as it is read at the machine; ``machine`` is where that stands on the place, None without one."""
 
     ball: str
     words: tuple[str, ...]
     lines: tuple[FeedLine, ...]
+    machine: Spot | None = None
 
 
-def card_of(settings: FeedsSettings) -> FeederCard:
-    """The card of a programme.
+def card_of(settings: FeedsSettings, floor_m: Spot | None = None) -> FeederCard:
+    """The card of a programme; over a floor so wide and long, where there is one.
 
     >>> from jolly_core.challenges.formats.feeds import Feed, FeedsSettings
     >>> card = card_of(FeedsSettings(feeds=(Feed("deep", speed=72, up=8, spin=-10),)))
@@ -42,11 +48,42 @@ def card_of(settings: FeedsSettings) -> FeederCard:
     ('72 km/h, 8° up, from 100 cm, 10 turns a second backwards', 14.8)
     """
     shares = sum(feed.share for feed in settings.feeds)
+    machine = machine_on(settings, floor_m) if floor_m else None
     lines = tuple(
-        FeedLine(feed.feed, _set_for(feed), f"{feed.share} of {shares}", flight_of(settings, feed))
+        FeedLine(
+            feed.feed,
+            _set_for(feed),
+            f"{feed.share} of {shares}",
+            flight_of(settings, feed),
+            _spots(settings, feed, machine) if machine and feed.speed is not None else (),
+        )
         for feed in settings.feeds
     )
-    return FeederCard(BALLS[settings.ball].title, tuple(_programme(settings)), lines)
+    return FeederCard(BALLS[settings.ball].title, tuple(_programme(settings)), lines, machine)
+
+
+def machine_on(settings: FeedsSettings, floor_m: Spot) -> Spot:
+    """Where the machine stands on a floor so wide and long, from its left and its near edge.
+
+    >>> machine_on(FeedsSettings(stands_right=120), (6.4, 9.75))
+    (1.2, 9.75)
+    """
+    x_m = floor_m[0] / 2 if settings.stands_right is None else settings.stands_right / 100
+    y_m = floor_m[1] if settings.stands_away is None else settings.stands_away / 100
+    return x_m, y_m
+
+
+def _spots(settings: FeedsSettings, feed: Feed, machine: Spot) -> tuple[Spot, ...]:
+    strays = (-feed.spread, 0, feed.spread) if feed.spread else (0,)
+    turn = radians(settings.faces)
+    spots = []
+    for stray in strays:
+        flight = flight_of(settings, replace(feed, right=feed.right + stray))
+        if flight:
+            x_m = machine[0] + flight.right_m * cos(turn) + flight.away_m * sin(turn)
+            y_m = machine[1] - flight.right_m * sin(turn) + flight.away_m * cos(turn)
+            spots.append((x_m, y_m))
+    return tuple(spots)
 
 
 def flight_of(settings: FeedsSettings, feed: Feed) -> Flight | None:
@@ -66,6 +103,8 @@ def _set_for(feed: Feed) -> str:
     for turns, (way, other) in zip((feed.spin, feed.side_spin), _SPINS, strict=True):
         if turns:
             said.append(f"{quantity(abs(turns), 'turn')} a second {way if turns > 0 else other}")
+    if feed.spread:
+        said.append(f"straying up to {feed.spread}° to either side")
     return ", ".join([*said, feed.means] if feed.means else said)
 
 

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from abc import ABC, abstractmethod
-from collections.abc import Callable, Mapping, Sequence
+from collections.abc import Callable, Collection, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any, ClassVar, Generic, Literal, Self, TypeVar, get_args
 
@@ -98,6 +98,15 @@ class Game(ABC, Generic[SettingsType, State]):
 
         ``order`` takes a written order and the targets' names; it answers with nothing where it does not go by place.
         """
+        return self
+
+    @property
+    def can_spare(self) -> frozenset[str]:
+        """The actions of the body, of all that its ladder asks for, that a run of it can do without."""
+        return frozenset()
+
+    def sparing(self, actions: Collection[str]) -> Self:
+        """The game of one run without these actions of the body, as far as it can do without them."""
         return self
 
     def said(self, say: Callable[[str], str]) -> Self:

@@ -58,6 +58,8 @@ class Candidate:
     #: The side as it is said; empty without sides.
     side_words: str = ""
     traits: Traits = field(default_factory=Traits)
+    #: Actions of those in its traits that its game does without where a limit asks for that.
+    spares: frozenset[str] = frozenset()
     tries: Attempts = field(default_factory=lambda: exactly(10))
     rate: float | None = None
     other_rate: float | None = None

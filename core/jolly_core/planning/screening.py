@@ -50,7 +50,7 @@ def _with_kit(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | 
 
 
 def _limited(candidate: Candidate, terms: Terms, most_runs: int) -> Screened | None:
-    effect = effect_of(terms.limits, candidate.traits, candidate.hand, terms.day)
+    effect = effect_of(terms.limits, candidate.traits, candidate.hand, terms.day, spares=candidate.spares)
     if effect.kind == LEFT_OUT:
         return Screened(0, f"body limit: {effect.words}")
     limits = [limit for limit in terms.limits if limit.holds_on(terms.day)]

@@ -63,6 +63,8 @@ class Circumstances:
     limits: tuple[Limit, ...] = ()
     cautions: tuple[str, ...] = ()
     traits: Traits = field(default_factory=Traits)
+    #: Actions of those in its traits that its game does without where a limit asks for that.
+    spares: frozenset[str] = frozenset()
     #: How the rung that is held is kept; None without one.
     kept: Kept | None = None
     stops_at_breakthrough: bool = False

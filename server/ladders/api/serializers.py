@@ -391,16 +391,43 @@ class FeedFlightSerializer(ReadSerializer):
         return [{"right_m": x, "away_m": y, "height_m": z} for x, y, z in flight.path]
 
 
+class SpotField(serializers.ListField):
+    """A spot on a floor: so many metres to the right of its left edge, and so many away from the near one."""
+
+    def __init__(self, **options: Any) -> None:
+        super().__init__(child=serializers.FloatField(), min_length=2, max_length=2, **options)
+
+
 class FeedLineSerializer(ReadSerializer):
     feed = serializers.CharField()
     words = serializers.CharField(help_text="How the machine is set for it.")
     often = serializers.CharField()
     flight = FeedFlightSerializer(allow_null=True)
+    spots = serializers.ListField(
+        child=SpotField(), help_text="Where it lands on the floor: straying farthest left, not at all, farthest right."
+    )
+
+
+class HarderSerializer(ReadSerializer):
+    """A lever by which a programme can be made harder, and what it changes."""
+
+    lever = serializers.CharField()
+    words = serializers.CharField()
+
+
+class LeverToTurnSerializer(ReadSerializer):
+    lever = serializers.CharField(max_length=20)
 
 
 class FeederSerializer(ReadSerializer):
     """A programme of feeds as it is read at the machine."""
 
-    ball = serializers.CharField()
-    words = serializers.ListField(child=serializers.CharField())
-    lines = FeedLineSerializer(many=True)
+    ball = serializers.CharField(source="card.ball")
+    words = serializers.ListField(source="card.words", child=serializers.CharField())
+    lines = FeedLineSerializer(source="card.lines", many=True)
+    machine = SpotField(
+        source="card.machine", allow_null=True, help_text="Where it stands on the rung's layout; null without one."
+    )
+    harder = HarderSerializer(many=True)
+    layout = LayoutRefSerializer(allow_null=True)
+    surface = serializers.CharField(allow_null=True, help_text="The surface of its place that it is drawn over.")

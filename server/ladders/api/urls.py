@@ -21,6 +21,7 @@ urlpatterns = [
     path("card-items/", views.CardItemsView.as_view()),
     path("rungs/<int:rung_id>/card/", views.CardView.as_view()),
     path("rungs/<int:rung_id>/feeder/", views.FeederView.as_view()),
+    path("rungs/<int:rung_id>/feeder/harder/", views.HarderView.as_view()),
     path("body-asks/", views.BodyAsksView.as_view()),
     path("archived-ladders/", views.ArchivedView.as_view()),
     path("rungs/<int:rung_id>/", views.RungView.as_view()),

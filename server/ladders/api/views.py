@@ -33,6 +33,7 @@ from ladders.api.serializers import (
     LadderToMakeSerializer,
     LadderWordsSerializer,
     LeverKindSerializer,
+    LeverToTurnSerializer,
     NeedsSerializer,
     PairKindSerializer,
     RungNumberSerializer,
@@ -174,7 +175,17 @@ class FeederView(APIView):
 
     @extend_schema(operation_id="read_feeder", responses=FeederSerializer)
     def get(self, request: Request, rung_id: int) -> Response:
-        return Response(FeederSerializer(selectors.get_feeder_card(request.user, rung_id)).data)
+        return Response(FeederSerializer(selectors.get_feeder(request.user, rung_id)).data)
+
+
+class HarderView(APIView):
+    """A rung right above a fed one, its programme harder by one lever."""
+
+    @extend_schema(operation_id="put_in_harder", request=LeverToTurnSerializer, responses={201: RungRefSerializer})
+    def post(self, request: Request, rung_id: int) -> Response:
+        lever = read_given(request, LeverToTurnSerializer)["lever"]
+        rung = rungs.put_in_harder(request.user, rung_id, lever, datetime.now(UTC))
+        return Response(RungRefSerializer(rung).data, status=201)
 
 
 class LadderWordsView(APIView):

@@ -1540,6 +1540,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/rungs/{rung_id}/feeder/harder/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A rung right above a fed one, its programme harder by one lever. */
+        post: operations["put_in_harder"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rungs/{rung_id}/layout/": {
         parameters: {
             query?: never;
@@ -2975,6 +2992,8 @@ export interface components {
             words: string;
             often: string;
             flight: components["schemas"]["FeedFlight"] | null;
+            /** @description Where it lands on the floor: straying farthest left, not at all, farthest right. */
+            spots: number[][];
         };
         /** @description What is fed next, and in how many ms: a sound and a mark come at that moment. ``place`` counts the feeds. */
         FeedOut: {
@@ -2989,6 +3008,12 @@ export interface components {
             ball: string;
             words: string[];
             lines: components["schemas"]["FeedLine"][];
+            /** @description Where it stands on the rung's layout; null without one. */
+            machine: number[] | null;
+            harder: components["schemas"]["Harder"][];
+            layout: components["schemas"]["LayoutRef"] | null;
+            /** @description The surface of its place that it is drawn over. */
+            surface: string | null;
         };
         FeedsDetail: {
             format: "feeds";
@@ -3221,6 +3246,11 @@ export interface components {
          * @enum {string}
          */
         HandednessEnum: "left" | "right";
+        /** @description A lever by which a programme can be made harder, and what it changes. */
+        Harder: {
+            lever: string;
+            words: string;
+        };
         /**
          * @description * `` -
          *     * `contacts` - contacts
@@ -3519,6 +3549,9 @@ export interface components {
         LeverRungRequest: {
             lever: string;
             what_for: string;
+        };
+        LeverToTurnRequest: {
+            lever: string;
         };
         /** @description What would reach the goal: a number of breaks fewer together with tenths of a second off the interval. */
         Lift: {
@@ -13525,6 +13558,87 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    put_in_harder: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                rung_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeverToTurnRequest"];
+            };
+        };
+        responses: {
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RungRef"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

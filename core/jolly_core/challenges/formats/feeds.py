@@ -2,18 +2,27 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 from functools import lru_cache
 from itertools import accumulate
-from typing import Literal, NamedTuple
+from typing import Literal, NamedTuple, Self
 
 from jolly_core.challenges.breakdown import Breakdown, by_target
 from jolly_core.challenges.count import NOTHING, Count, share_of
 from jolly_core.challenges.counted import Counted
 from jolly_core.challenges.events import LET, MAKE, MISS, Event
 from jolly_core.challenges.metric import Metric
-from jolly_core.challenges.settings import LONGEST_NAME, Settings, choice, drawn, rows, text, whole_number
+from jolly_core.challenges.settings import (
+    LONGEST_NAME,
+    Settings,
+    choice,
+    drawn,
+    of_the_run,
+    rows,
+    text,
+    whole_number,
+)
 from jolly_core.challenges.signs import FeedOut
 from jolly_core.challenges.tally import ATTEMPTS, TIME, AnyTally, Ending, Reading
 from jolly_core.challenges.targets import TargetLine, Tries, after_try, no_tries, target_lines
@@ -25,6 +34,7 @@ from jolly_core.words import quantity
 #: So long before a section begins one is back and ready. Common practice, no source.
 READY_MS = 1500
 IN_TURN, ACROSS, AT_RANDOM = "in_turn", "across", "at_random"
+NEAR, RUNNING = "near", "running"
 
 
 @dataclass(frozen=True)
@@ -39,6 +49,8 @@ class Feed(Settings):
     height: int = whole_number("It leaves at", 0, 400, 100, "cm")
     spin: int = whole_number("Spin forwards, below 0 backwards", -100, 100, 0, "turns/s")
     side_spin: int = whole_number("Spin that bends to the right, below 0 to the left", -100, 100, 0, "turns/s")
+    spread: int = whole_number("It strays to either side by up to", 0, 30, 0, "°")
+    reach: str = choice("To reach it takes", {NEAR: "a step or two", RUNNING: "running"}, NEAR)
 
 
 @dataclass(frozen=True)
@@ -55,6 +67,13 @@ class FeedsSettings(Settings):
     sections: int = whole_number("Sections", 1, 20, 3)
     pause_s: int = whole_number("To walk back between sections", 0, 600, 10, "s")
     seed: int | None = drawn("Number it is drawn by", 1, 999_999)
+    #: Where the machine stands on a place; in the middle of its far edge, facing the near one, where that is open.
+    stands_right: int | None = whole_number(
+        "Machine stands from the left edge", 0, 20_000, None, "cm", may_be_open=True
+    )
+    stands_away: int | None = whole_number("Machine stands from the near edge", 0, 20_000, None, "cm", may_be_open=True)
+    faces: int = whole_number("It faces, clockwise from straight away", 0, 359, 180, "°")
+    spared: int | None = of_the_run("Feeds left out because they take running", 0, 20)
 
     def check(self) -> None:
         # Two feeds would change places.
@@ -160,6 +179,17 @@ class Feeds(Counted[FeedsSettings, FeedsState]):
     settings_type = FeedsSettings
     detail_type = FeedsDetail
 
+    @property
+    def can_spare(self) -> frozenset[str]:
+        reaches = {feed.reach for feed in self.settings.feeds}
+        return frozenset({RUNNING} if reaches == {NEAR, RUNNING} else ())
+
+    def sparing(self, actions: Collection[str]) -> Self:
+        if not self.can_spare & set(actions):
+            return self
+        near = tuple(feed for feed in self.settings.feeds if feed.reach == NEAR)
+        return type(self)(replace(self.settings, feeds=near, spared=len(self.settings.feeds) - len(near)))
+
     def start(self) -> FeedsState:
         return FeedsState(no_tries(self.settings.feeds))
 
@@ -227,7 +257,11 @@ class Feeds(Counted[FeedsSettings, FeedsState]):
     def goal_words(self) -> str:
         settings = self.settings
         sections = f"{quantity(settings.sections, 'section')} of {quantity(settings.section, 'feed')}"
-        return f"{sections}, one every {settings.interval_ms / 1000:g} s"
+        every = f"{sections}, one every {settings.interval_ms / 1000:g} s"
+        if not settings.spared:
+            return every
+        spared = f"{quantity(settings.spared, 'feed')} that would take running"
+        return f"{every}; without {spared}"
 
 
 def _next(place: int, settings: FeedsSettings, *, is_walk: bool) -> str:

@@ -19,7 +19,10 @@ class Body(Brake):
         today, place = case.today, case.place
         if today.day is None:
             return ()
-        effects = [effect_of(today.limits, today.traits, place.pair.arm(side), today.day) for side in place.sides]
+        effects = [
+            effect_of(today.limits, today.traits, place.pair.arm(side), today.day, spares=today.spares)
+            for side in place.sides
+        ]
         if not all(effect.kind == LEFT_OUT for effect in effects):
             return ()
         limits = dict.fromkeys(effect.words for effect in effects)

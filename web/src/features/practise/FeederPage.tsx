@@ -1,99 +1,16 @@
 /** The card of a rung's feeds: how to set a machine for each, and where it lands, drawn to scale; made to be printed. */
 import { Box, Button, Stack, Table, TableBody, TableCell, TableHead, TableRow, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useParams } from "react-router";
+import { useNavigate, useParams } from "react-router";
 
-import { api, unwrap, type Schemas } from "../../api/client";
-import { Loaded } from "../../shared/ui/Loaded";
+import { api, unwrap } from "../../api/client";
+import { useChange } from "../../api/queries";
+import { layoutQuery, libraryQuery } from "../../api/setup";
+import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
-import { tape } from "../../shared/ui/tape";
-
-type Card = Schemas["Feeder"];
-type Line = Card["lines"][number];
-
-const COLOURS = [tape.plum, tape.teal, tape.coral, tape.timberDark];
-const WIDTH = 640;
-const EDGE = 28;
-
-const isFlown = (line: Line): line is Line & { flight: NonNullable<Line["flight"]> } => line.flight !== null;
-const metres = (value: number) => `${value.toFixed(1)} m`;
-
-interface Scale {
-  /** Metres shown away from the machine, and to either side. */
-  far: number;
-  wide: number;
-  high: number;
-}
-
-function scaleOf(lines: Line[]): Scale {
-  const flights = lines.filter(isFlown).map(({ flight }) => flight);
-  return {
-    far: Math.ceil(Math.max(4, ...flights.map((each) => each.away_m)) + 1),
-    wide: Math.ceil(Math.max(1, ...flights.map((each) => Math.abs(each.right_m))) + 1),
-    high: Math.ceil(Math.max(1, ...flights.map((each) => each.top_m)) + 0.5),
-  };
-}
-
-/** From above or from the side: the machine at the left, a line each metre. */
-function View({ lines, scale, isAbove }: { lines: Line[]; scale: Scale; isAbove: boolean }) {
-  const perMetre = (WIDTH - 2 * EDGE) / scale.far;
-  const height = (isAbove ? 2 * scale.wide : scale.high) * perMetre + 2 * EDGE;
-  const x = (awayM: number) => EDGE + awayM * perMetre;
-  const y = (acrossM: number) => (isAbove ? height / 2 + acrossM * perMetre : height - EDGE - acrossM * perMetre);
-  const across = (point: { right_m: number; height_m: number }) => (isAbove ? point.right_m : point.height_m);
-  const words = lines
-    .filter(isFlown)
-    .map(({ feed, flight }) =>
-      isAbove
-        ? `${feed} lands ${metres(flight.away_m)} away, ${metres(Math.abs(flight.right_m))} to the ${flight.right_m < 0 ? "left" : "right"}`
-        : `${feed} rises to ${metres(flight.top_m)}`,
-    );
-  return (
-    <Box
-      component="svg"
-      viewBox={`0 0 ${WIDTH} ${height}`}
-      role="img"
-      aria-label={`${isAbove ? "From above" : "From the side"}: ${words.join("; ")}`}
-      sx={{ width: "100%", maxWidth: 900, bgcolor: tape.chalk }}>
-      {Array.from({ length: scale.far + 1 }, (_, metre) => (
-        <g key={metre}>
-          <line x1={x(metre)} x2={x(metre)} y1={EDGE} y2={height - EDGE} stroke={tape.timber} strokeOpacity={0.3} />
-          {metre % 2 === 0 && (
-            <text x={x(metre)} y={height - 8} fontSize="12" textAnchor="middle" fill={tape.ink}>
-              {metre} m
-            </text>
-          )}
-        </g>
-      ))}
-      {!isAbove && <line x1={x(0)} x2={x(scale.far)} y1={y(0)} y2={y(0)} stroke={tape.ink} strokeWidth={2} />}
-      <rect x={x(0) - 9} y={y(isAbove ? 0 : 0.5) - 9} width={18} height={18} fill={tape.ink} />
-      {lines.map(
-        (line, place) =>
-          isFlown(line) && (
-            <g key={line.feed} stroke={COLOURS[place % COLOURS.length]} fill="none" strokeWidth={2.5}>
-              <polyline points={line.flight.path.map((point) => `${x(point.away_m)},${y(across(point))}`).join(" ")} />
-              <circle
-                cx={x(line.flight.away_m)}
-                cy={y(isAbove ? line.flight.right_m : 0)}
-                r={6}
-                fill={COLOURS[place % COLOURS.length]}
-              />
-              <text
-                x={x(line.flight.away_m)}
-                y={y(isAbove ? line.flight.right_m : 0) - 12}
-                fontSize="14"
-                fontWeight={700}
-                textAnchor="middle"
-                stroke="none"
-                fill={COLOURS[place % COLOURS.length]}>
-                {line.feed}
-              </text>
-            </g>
-          ),
-      )}
-    </Box>
-  );
-}
+import { capital } from "../../shared/lib/format";
+import { useRung } from "../../shared/lib/useRung";
+import { Flights, isFlown, metres, OnPlace, type Card } from "./FeederDrawings";
 
 function Settings({ card }: { card: Card }) {
   return (
@@ -129,8 +46,61 @@ function Settings({ card }: { card: Card }) {
   );
 }
 
+/** The rung's own layout, with where each feed lands on it; nothing where the rung has none. */
+function Place({ card }: { card: Card }) {
+  const layout = useQuery({ ...layoutQuery(card.layout?.id ?? 0), enabled: card.layout !== null });
+  const library = useQuery(libraryQuery);
+  const place = library.data?.find(({ id }) => id === layout.data?.place);
+  const surface = place?.surfaces.find((each) => each.id === card.surface);
+  if (!layout.data || !surface || !card.machine) return null;
+  return (
+    <Panel title="On your layout">
+      <OnPlace card={card} layout={layout.data} surface={surface} />
+    </Panel>
+  );
+}
+
+/** One rung more, harder in a single way. */
+function OneRungMore({ card, rungId, ladderId }: { card: Card; rungId: number; ladderId: number }) {
+  const navigate = useNavigate();
+  const put = useChange(
+    (lever: string) =>
+      unwrap(
+        api.POST("/api/rungs/{rung_id}/feeder/harder/", { params: { path: { rung_id: rungId } }, body: { lever } }),
+      ),
+    ["ladders"],
+    ["today"],
+    ["blocks"],
+  );
+  return (
+    <Panel title="One rung more, harder in one way">
+      <Stack component="ul" spacing={1.5} sx={{ listStyle: "none", m: 0, p: 0 }}>
+        {card.harder.map(({ lever, words }) => (
+          <Stack
+            component="li"
+            key={lever}
+            direction={{ xs: "column", sm: "row" }}
+            spacing={1.5}
+            sx={{ alignItems: { sm: "center" } }}>
+            <Button
+              variant="outlined"
+              disabled={put.isPending}
+              sx={{ flex: "none", minWidth: 150 }}
+              onClick={() => put.mutate(lever, { onSuccess: () => void navigate(`/climb/${ladderId}`) })}>
+              {capital(lever)}
+            </Button>
+            <Typography>{words}</Typography>
+          </Stack>
+        ))}
+        {put.error && <ErrorNotice error={put.error} />}
+      </Stack>
+    </Panel>
+  );
+}
+
 export default function FeederPage() {
   const id = Number(useParams()["rungId"]);
+  const ladderId = useRung(id).ladder.data?.standing.ladder.id;
   const query = useQuery({
     queryKey: ["ladders", "feeder", id],
     queryFn: () => unwrap(api.GET("/api/rungs/{rung_id}/feeder/", { params: { path: { rung_id: id } } })),
@@ -160,26 +130,29 @@ export default function FeederPage() {
         </Button>
       }>
       <Loaded query={query}>
-        {(data) => {
-          const scale = scaleOf(data.lines);
-          return (
-            <Stack spacing={3}>
-              <Panel title="Feed by feed">
-                <Settings card={data} />
+        {(data) => (
+          <Stack spacing={3}>
+            <Panel title="Feed by feed">
+              <Settings card={data} />
+            </Panel>
+            <Place card={data} />
+            {data.lines.some(isFlown) ? (
+              <Panel title="How each flies">
+                <Stack spacing={2}>
+                  <Flights lines={data.lines} isAbove />
+                  <Flights lines={data.lines} isAbove={false} />
+                </Stack>
               </Panel>
-              {data.lines.some(isFlown) ? (
-                <Panel title="Where each lands">
-                  <Stack spacing={2}>
-                    <View lines={data.lines} scale={scale} isAbove />
-                    <View lines={data.lines} scale={scale} isAbove={false} />
-                  </Stack>
-                </Panel>
-              ) : (
-                <Typography>Set a speed for a feed, and it is drawn where it lands.</Typography>
-              )}
-            </Stack>
-          );
-        }}
+            ) : (
+              <Typography>Set a speed for a feed, and it is drawn where it lands.</Typography>
+            )}
+            {ladderId !== undefined && data.harder.length > 0 && (
+              <Box className="no-print">
+                <OneRungMore card={data} rungId={id} ladderId={ladderId} />
+              </Box>
+            )}
+          </Stack>
+        )}
       </Loaded>
     </Page>
   );
