@@ -139,7 +139,7 @@ export default function FeederPage() {
             {data.lines.some(isFlown) ? (
               <Panel title="How each flies">
                 <Stack spacing={2}>
-                  <Flights lines={data.lines} isAbove />
+                  {!data.machine && <Flights lines={data.lines} isAbove />}
                   <Flights lines={data.lines} isAbove={false} />
                 </Stack>
               </Panel>
