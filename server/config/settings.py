@@ -32,6 +32,7 @@ INSTALLED_APPS = [
     "blocks",
     "trials",
     "runs",
+    "films",
     "pairing",
     "aims",
     "climb",
@@ -130,6 +131,8 @@ CONTENT_SECURITY_POLICY = {
         "style-src": [SELF, EMPTY_STYLE],
         "style-src-attr": ["'unsafe-inline'"],
         "img-src": [SELF, "data:"],
+        # Clips of the athlete's own are looked at where they are.
+        "media-src": [SELF, "blob:"],
         "object-src": [NONE],
         "base-uri": [SELF],
         "form-action": [SELF],

@@ -18,6 +18,7 @@ api: list[URLPattern | URLResolver] = [
     path("", include("layouts.api.urls")),
     path("", include("ladders.api.urls")),
     path("", include("runs.api.urls")),
+    path("", include("films.api.urls")),
     path("", include("pairing.api.urls")),
     path("", include("aims.api.urls")),
     path("", include("climb.api.urls")),

@@ -4,5 +4,6 @@
 - ``starting``  a run begun from what the server gave beforehand
 - ``blocks``   a block in play, step by step
 - ``ears``     recordings that a screen listens to: levels in, hits out
+- ``films``    what is marked and drawn on film: notes in, times and angles out
 - ``wire``     the calls that a page may make, as JSON
 """

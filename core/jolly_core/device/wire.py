@@ -9,6 +9,7 @@ from typing import Any
 from jolly_core.device.blocks import count_run, finish_block, finish_part, start_block
 from jolly_core.device.counter import Counter
 from jolly_core.device.ears import EAR_CALLS, Ears, read_recording
+from jolly_core.device.films import read_notes
 from jolly_core.device.kits import begin_run, count_in
 from jolly_core.device.sheets import enter_sheet
 from jolly_core.errors import CoreError
@@ -40,6 +41,7 @@ class Device:
             "finish_block": finish_block,
             "enter_sheet": enter_sheet,
             "read_recording": read_recording,
+            "read_film": read_notes,
             **{f"ear_{name}": getattr(ears, name) for name in EAR_CALLS},
         }
 

@@ -1834,6 +1834,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run_id}/film/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What is marked and drawn on the clips of a run. */
+        get: operations["read_film"];
+        /** @description What is marked and drawn on the clips of a run. */
+        put: operations["keep_film"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run_id}/heard/{event_id}/": {
         parameters: {
             query?: never;
@@ -2387,6 +2405,14 @@ export interface components {
             run: string;
             runs: number;
         };
+        /** @description From one mark of a clip to the next: ``good_to_s`` is one picture, for a mark can be no finer. */
+        Between: {
+            clip: number;
+            from_s: number;
+            to_s: number;
+            good_to_s: number;
+            words: string;
+        };
         /** @enum {unknown} */
         BlankEnum: "";
         Block: {
@@ -2635,6 +2661,34 @@ export interface components {
             go: number;
             goes_on: boolean;
         };
+        /**
+         * @description A clip by what its file is known by, and how it is looked at.
+         *
+         *     ``bytes`` and ``changed_ms`` are the size and the date of the file; ``a_second`` is how many pictures it has in a
+         *     second, as far as is known; ``aligned_s`` is the moment at which it is laid beside the other one.
+         */
+        Clip: {
+            name: string;
+            bytes: number;
+            changed_ms: number;
+            a_second: number | null;
+            aligned_s: number | null;
+            is_mirrored: boolean;
+        };
+        /** @description A clip by what its file is known by, and how it is looked at. */
+        ClipRequest: {
+            name: string;
+            /** Format: int64 */
+            bytes: number;
+            /** Format: int64 */
+            changed_ms: number;
+            /** Format: double */
+            a_second?: number | null;
+            /** Format: double */
+            aligned_s?: number | null;
+            /** @default false */
+            is_mirrored?: boolean;
+        };
         /** @description A part of a long surface to be looked at closer. */
         Closer: {
             title: string;
@@ -2836,6 +2890,12 @@ export interface components {
             length_m: number;
             spots?: components["schemas"]["SpotRequest"][];
         };
+        /** @description A line or an angle on a picture: its spots to the right and down, in heights of the picture. */
+        Drawn: {
+            clip: number;
+            at_s: number;
+            spots: number[][];
+        };
         /** @description A place to scale, with the source of its sizes. */
         DrawnPlace: {
             id: string;
@@ -2860,6 +2920,13 @@ export interface components {
              * @description How far back one may stand.
              */
             readonly most_back_m: number;
+        };
+        /** @description A line, or an angle with its corner in the middle. */
+        DrawnRequest: {
+            clip: number;
+            /** Format: double */
+            at_s: number;
+            spots: number[][];
         };
         Droppable: {
             id: number;
@@ -3036,6 +3103,39 @@ export interface components {
         FilledWindowRequest: {
             window: number;
             ladders: number[];
+        };
+        /** @description What is kept of a run's clips, and what it comes to. */
+        Film: {
+            readonly notes: components["schemas"]["FilmNotes"];
+            readonly reading: components["schemas"]["FilmReading"];
+        };
+        /** @description A moment of a clip that was marked, and what was said of it. */
+        FilmMark: {
+            clip: number;
+            at_s: number;
+            words: string;
+        };
+        /** @description All that is kept of a look at clips. Clips are named by their places in ``clips``. */
+        FilmNotes: {
+            clips: components["schemas"]["Clip"][];
+            marks: components["schemas"]["FilmMark"][];
+            drawn: components["schemas"]["Drawn"][];
+            reps: components["schemas"]["Rep"][];
+            note: string;
+        };
+        /** @description ``felt`` is what the taps come to, in words; empty before there are any. */
+        FilmReading: {
+            between: components["schemas"]["Between"][];
+            ratios: string[];
+            drawn: components["schemas"]["Measured"][];
+            felt: string;
+        };
+        FilmToKeepRequest: {
+            clips: components["schemas"]["ClipRequest"][];
+            marks: components["schemas"]["MarkRequest"][];
+            drawn: components["schemas"]["DrawnRequest"][];
+            reps: components["schemas"]["RepRequest"][];
+            note: string;
         };
         /** @description A find, what it is about, and how sure it is. */
         Find: {
@@ -3674,6 +3774,18 @@ export interface components {
             metric: string;
             /** Format: double */
             mark: number;
+            words: string;
+        };
+        MarkRequest: {
+            clip: number;
+            /** Format: double */
+            at_s: number;
+            /** @default  */
+            words?: string;
+        };
+        /** @description A line or an angle by its place among what is drawn; ``degrees`` is None where its spots lie on each other. */
+        Measured: {
+            degrees: number | null;
             words: string;
         };
         Metric: {
@@ -4565,6 +4677,16 @@ export interface components {
             item: string;
             title: string;
             lines: string[];
+        };
+        /** @description What was felt of a rep, and what was seen of it: right, or not; None while that was not said. */
+        Rep: {
+            felt: boolean | null;
+            saw: boolean | null;
+        };
+        /** @description What was felt of a rep, and what was seen of it. */
+        RepRequest: {
+            felt?: boolean | null;
+            saw?: boolean | null;
         };
         RepeatRequest: {
             /** Format: date */
@@ -15122,6 +15244,140 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Recorded"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_film: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Film"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_film: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FilmToKeepRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Film"];
                 };
             };
             400: {

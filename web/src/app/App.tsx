@@ -50,6 +50,8 @@ const Shelf = lazy(() => import("../features/climb/ShelfPage"));
 const ShelfLadder = lazy(() => import("../features/climb/ShelfLadderPage"));
 const Ladder = lazy(() => import("../features/climb/LadderPage"));
 const NewLadder = lazy(() => import("../features/climb/game/NewLadderPage"));
+const FilmDesk = lazy(() => import("../features/film/FilmDeskPage"));
+const Mirror = lazy(() => import("../features/film/MirrorPage"));
 const RungGame = lazy(() => import("../features/climb/game/RungGamePage"));
 const LadderTable = lazy(() => import("../features/climb/game/TablePage"));
 const RungCard = lazy(() => import("../features/climb/game/RungCardPage"));
@@ -90,6 +92,7 @@ export function App() {
                     <Route path="/practise/rungs/:rungId" element={<PlayRung />} />
                     <Route path="/practise/rungs/:rungId/recording" element={<Recording />} />
                     <Route path="/practise/rungs/:rungId/feeder" element={<Feeder />} />
+                    <Route path="/practise/mirror" element={<Mirror />} />
                     <Route path="/practise/runs/:runId/end" element={<RunEnd />} />
                     <Route path="/look-back" element={<LookBack />} />
                     <Route path="/look-back/trend" element={<Trend />} />
@@ -102,6 +105,7 @@ export function App() {
                     <Route path="/look-back/load" element={<Load />} />
                     <Route path="/look-back/together" element={<Together />} />
                     <Route path="/look-back/runs/:runId" element={<RunEvents />} />
+                    <Route path="/look-back/runs/:runId/film" element={<FilmDesk />} />
                     <Route path="/climb" element={<Climb />} />
                     <Route path="/begin" element={<Begin />} />
                     <Route path="/climb/shelf" element={<Shelf />} />

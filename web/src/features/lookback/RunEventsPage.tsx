@@ -9,6 +9,7 @@ import { runQuery, type Run } from "../../api/queries";
 import { quantity, showDay, showTime } from "../../shared/lib/format";
 import { Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { FilmPanel } from "../film/FilmPanel";
 import { Corrections } from "./Corrections";
 import { Deleted, useDeleteRun } from "./DeleteRun";
 import { Describe } from "./Describe";
@@ -91,6 +92,7 @@ export default function RunEventsPage() {
                     }
                   </Loaded>
                 </Panel>
+                <FilmPanel run={id} />
                 <Panel title="Note and tags">
                   <Describe key={`${known.note} ${known.tags.join()}`} run={known} />
                 </Panel>
