@@ -19,7 +19,7 @@ interface ClipBarProps {
 
 const dayOf = (ms: number) =>
   new Date(ms).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
-const megabytes = (bytes: number) => `${(bytes / 1e6).toFixed(1)} MB`;
+const sizeOf = (bytes: number) => (bytes < 1e6 ? `${Math.ceil(bytes / 1000)} kB` : `${(bytes / 1e6).toFixed(1)} MB`);
 const seconds = (value: number) => `${value.toFixed(2)} s`;
 
 export function ClipBar({ title, clip, isOpen, atS, trouble, ...say }: ClipBarProps) {
@@ -37,7 +37,7 @@ export function ClipBar({ title, clip, isOpen, atS, trouble, ...say }: ClipBarPr
           {title}
         </Typography>
         <Typography color="text.secondary" sx={{ overflowWrap: "anywhere" }}>
-          {clip ? `${clip.name}, ${megabytes(clip.bytes)}, of ${dayOf(clip.changed_ms)}` : "no clip yet"}
+          {clip ? `${clip.name}, ${sizeOf(clip.bytes)}, of ${dayOf(clip.changed_ms)}` : "no clip yet"}
         </Typography>
       </Box>
       <input

@@ -55,6 +55,7 @@ export function Desk({ run, film }: { run: Run; film: Schemas["Film"] }) {
             <>
               <Pictures
                 notes={notes}
+                reading={reading}
                 files={files}
                 transport={transport}
                 tool={tool}

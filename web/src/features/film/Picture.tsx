@@ -12,13 +12,16 @@ const NEAR_S = 0.25;
 const NUDGE = 0.02;
 const COLOURS = [tape.mustard, tape.coral, "#4fd8c7"];
 
+/** With the degrees it comes to, where it does. */
+export type Shown = Drawn & { degrees: number | null };
+
 export const isNear = (drawn: Drawn, atS: number) => Math.abs(drawn.at_s - atS) <= NEAR_S;
 
 interface PictureProps {
   name: string;
   url: string;
   isMirrored: boolean;
-  drawn: Drawn[];
+  drawn: Shown[];
   atS: number;
   tool: Tool;
   onDraw: (spots: [number, number][]) => void;
@@ -29,6 +32,7 @@ interface PictureProps {
   drawingRef: Ref<SVGSVGElement>;
 }
 
+const degrees = (value: number) => `${value.toFixed(1)}°`;
 const pointsOf = (spots: number[][]) => spots.map((spot) => spot.join(",")).join(" ");
 
 export function Picture({
@@ -129,14 +133,26 @@ export function Picture({
         {drawn.map(
           (each, place) =>
             isNear(each, atS) && (
-              <polyline
-                key={place}
-                data-kept
-                points={pointsOf(each.spots)}
-                fill="none"
-                stroke={COLOURS[place % COLOURS.length]}
-                strokeWidth={0.008}
-              />
+              <g key={place}>
+                <polyline
+                  data-kept={each.degrees === null ? "" : degrees(each.degrees)}
+                  points={pointsOf(each.spots)}
+                  fill="none"
+                  stroke={COLOURS[place % COLOURS.length]}
+                  strokeWidth={0.008}
+                />
+                {each.degrees !== null && (
+                  <text
+                    transform={`translate(${pointsOf(each.spots.slice(1, 2))}) scale(${isMirrored ? -1 : 1}, 1)`}
+                    dx={0.02}
+                    dy={-0.02}
+                    fontSize={0.06}
+                    fontWeight={700}
+                    fill={COLOURS[place % COLOURS.length]}>
+                    {degrees(each.degrees)}
+                  </text>
+                )}
+              </g>
             ),
         )}
         {isDrawing && (

@@ -3,7 +3,7 @@ import { Box } from "@mui/material";
 import { useMemo, type RefObject } from "react";
 
 import { whenMeasured } from "./clipFile";
-import type { Drawn, Notes } from "./filmNotes";
+import type { Drawn, Notes, Reading } from "./filmNotes";
 import { Picture, type Tool } from "./Picture";
 import type { Files } from "./useFiles";
 import type { Transport } from "./useTransport";
@@ -16,6 +16,7 @@ const unplayable = (name: string) =>
 
 interface PicturesProps {
   notes: Notes;
+  reading: Reading;
   files: Files;
   transport: Transport;
   tool: Tool;
@@ -25,7 +26,7 @@ interface PicturesProps {
   onDraw: (drawn: Drawn) => void;
 }
 
-export function Pictures({ notes, files, transport, tool, cover, drawings, onDraw }: PicturesProps) {
+export function Pictures({ notes, reading, files, transport, tool, cover, drawings, onDraw }: PicturesProps) {
   const { attach: attachVideo } = transport;
   const attach = useMemo(
     () =>
@@ -36,6 +37,7 @@ export function Pictures({ notes, files, transport, tool, cover, drawings, onDra
     [attachVideo, drawings],
   );
   const { isOpen } = files;
+  const shown = notes.drawn.map((each, place) => ({ ...each, degrees: reading.drawn[place]?.degrees ?? null }));
   return (
     <Box
       sx={{
@@ -62,7 +64,7 @@ export function Pictures({ notes, files, transport, tool, cover, drawings, onDra
                 name={`Clip ${place + 1}`}
                 url={files.open[place].url}
                 isMirrored={notes.clips[place]?.is_mirrored ?? false}
-                drawn={notes.drawn.filter(({ clip }) => clip === place)}
+                drawn={shown.filter(({ clip }) => clip === place)}
                 atS={transport.atS[place]}
                 tool={tool}
                 videoRef={attach[place]?.video ?? null}

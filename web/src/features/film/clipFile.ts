@@ -70,6 +70,14 @@ export async function saveStill(video: HTMLVideoElement, drawing: SVGSVGElement 
     context.beginPath();
     for (const { x, y } of line.points) context.lineTo(x * canvas.height, y * canvas.height);
     context.stroke();
+    const { x, y } = line.points[1] ?? { x: 0, y: 0 };
+    context.save();
+    context.resetTransform();
+    context.font = `700 ${Math.round(canvas.height * 0.06)}px sans-serif`;
+    context.fillStyle = context.strokeStyle;
+    const across = (isMirrored ? canvas.width - x * canvas.height : x * canvas.height) + canvas.height * 0.02;
+    context.fillText(line.dataset["kept"] ?? "", across, (y - 0.02) * canvas.height);
+    context.restore();
   }
   const picture = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, "image/png"));
   if (!picture) return;

@@ -15,7 +15,6 @@ import { asked, isPlaced, toggled, type Draft, type Next, type Proposal } from "
 import { makeEdits, type Edits, type Other } from "./edits";
 import { KeepBlock } from "./KeepBlock";
 import { PartList } from "./PartList";
-import { pressed } from "./pressed";
 import { RibbonEditor } from "./RibbonEditor";
 import { WeaveField } from "./WeaveField";
 
@@ -120,13 +119,7 @@ function Kit({ draft, proposal, onTerms }: { draft: Draft; proposal: Proposal; o
             size="small"
             selected={isHere}
             onChange={() => toggle(thing)}
-            sx={{
-              minHeight: 36,
-              px: 1.25,
-              textTransform: "none",
-              textDecoration: isHere ? "none" : "line-through",
-              ...pressed,
-            }}>
+            sx={{ minHeight: 36, px: 1.25, textTransform: "none", textDecoration: isHere ? "none" : "line-through" }}>
             {isHere ? "✓ " : "✗ "}
             {thing}
           </ToggleButton>

@@ -10,7 +10,6 @@ import { useChange } from "../../api/queries";
 import { showLimit } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { LimitDialog } from "./LimitDialog";
-import { pressed } from "./pressed";
 
 const ENERGIES = [
   { value: "low", word: "Tired" },
@@ -56,7 +55,7 @@ export function BodyLine({ energy, onEnergy }: { energy: string; onEnergy: (ener
           value={energy}
           onChange={(_, value: string | null) => value && onEnergy(value)}>
           {ENERGIES.map(({ value, word }) => (
-            <ToggleButton key={value} value={value} sx={{ px: 1.5, minHeight: 40, ...pressed }}>
+            <ToggleButton key={value} value={value} sx={{ px: 1.5, minHeight: 40 }}>
               {word}
             </ToggleButton>
           ))}

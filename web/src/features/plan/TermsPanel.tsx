@@ -19,7 +19,6 @@ import { BodyLine } from "./BodyLine";
 import { LONGEST, SHORTEST, toggled, type Draft, type Next } from "./draft";
 import { Fields, Pick } from "../../shared/ui/Pick";
 import { DayField } from "../../shared/ui/DayField";
-import { pressed } from "./pressed";
 
 const USUAL_MINUTES = [15, 20, 30, 45, 60, 90];
 const FOCUSES = [
@@ -52,7 +51,7 @@ function Minutes({ minutes, onChange }: { minutes: number; onChange: (minutes: n
         onChange={(_, value: number | null) => value && onChange(value)}
         sx={{ mt: 1, flexWrap: "wrap" }}>
         {USUAL_MINUTES.map((choice) => (
-          <ToggleButton key={choice} value={choice} sx={{ px: 2, minHeight: 44, ...pressed }}>
+          <ToggleButton key={choice} value={choice} sx={{ px: 2, minHeight: 44 }}>
             {choice}
           </ToggleButton>
         ))}

@@ -68,6 +68,7 @@ export default function PlayRungPage() {
                       )}
                       <Risks ladder={found.standing.ladder} />
                       <Starts rung={found.rung} standing={found.standing} />
+                      <RouterLink to="/practise/mirror">See yourself a few seconds later</RouterLink>
                       {found.rung.format === "feeds" && (
                         <RouterLink to={`/practise/rungs/${id}/feeder`}>How to set the feeder</RouterLink>
                       )}

@@ -248,6 +248,9 @@ function TheEnd({ id, query }: { id: string; query: UseQueryResult<Outcome> }) {
           </RouterLink>
         </WhyPoint>
       )}
+      <WhyPoint title="On film">
+        <RouterLink to={`/look-back/runs/${id}/film`}>Look at a clip of this run</RouterLink>
+      </WhyPoint>
     </>
   );
   return (

@@ -62,4 +62,16 @@ export const paperTheme = createTheme(sharedTheme, {
     text: { primary: tape.ink, secondary: "#4c5470" },
     divider: "#d9cfbb",
   },
+  components: {
+    MuiToggleButton: {
+      styleOverrides: {
+        root: {
+          color: tape.ink,
+          textTransform: "none",
+          // A choice that is pressed in is inked.
+          "&.Mui-selected, &.Mui-selected:hover": { backgroundColor: tape.ink, color: tape.paper },
+        },
+      },
+    },
+  },
 });
