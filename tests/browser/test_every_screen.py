@@ -13,6 +13,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.chromium import open_window
+from tests.browser.clips import record_clip
 from tests.core.recordings import with_rings
 from tests.serving import ROOT, Application
 
@@ -60,6 +61,7 @@ SCREENS = {
     "settings": "/settings",
     "side finder": "/settings/sides",
     "second screen": "/hand",
+    "late mirror": "/practise/mirror",
 }
 #: At 200 % a window of 1280 by 800 has room for half as many pixels either way.
 SIZES = {"desk": (1280, 800), "phone": (390, 844), "zoomed": (640, 400)}
@@ -124,6 +126,24 @@ def test_a_recording_that_is_heard(page: Page, tmp_path: Path) -> None:
     page.locator("input[type=file]").set_input_files(str(file))
     expect(page.get_by_test_id("sound")).to_be_visible(timeout=60_000)  # the rules have to be loaded first
     page.get_by_role("group", name="Sounds by their times").get_by_role("button").first.click()
+    check(page)
+
+
+def test_a_clip_that_is_looked_at(page: Page) -> None:
+    (run, *_) = page.request.get("/api/runs/").json()["results"]
+    page.goto(f"/look-back/runs/{run['id']}/film")
+    for number in (1, 2):
+        file = {"name": f"{number}.webm", "mimeType": "video/webm", "buffer": record_clip(page, 0.5)}
+        page.get_by_label(f"Clip {number}: a clip of yours").set_input_files(file)  # type: ignore[arg-type]
+    expect(page.locator("video")).to_have_count(2)
+    page.get_by_role("button", name="One over the other").click()
+    page.get_by_role("button", name="Draw a line").click()
+    line = page.get_by_role("img", name=re.compile("Clip 2: put 2 spots"))
+    line.focus()
+    for key in ("Enter", "ArrowUp", "ArrowUp", "Enter"):
+        page.keyboard.press(key)
+    page.get_by_role("button", name="It felt right").click()
+    expect(page.get_by_text("Take away")).to_be_visible()
     check(page)
 
 

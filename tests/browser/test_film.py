@@ -7,12 +7,15 @@ from itertools import pairwise
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Locator, Page, expect
+from playwright.sync_api import Browser, Locator, Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
+from tests.browser.chromium import HEADLESS, launch, open_window
 from tests.browser.clips import record_clip
 from tests.browser.conftest import OpenPage
+from tests.serving import Application
 
+FAKE_CAMERA = ("--use-fake-device-for-media-stream", "--use-fake-ui-for-media-stream")
 PNG = b"\x89PNG\r\n\x1a\n"
 
 
@@ -159,3 +162,35 @@ def test_a_container_that_cannot_be_played_gets_a_clear_sentence(open_page: Open
     choose(page, 1, "serve.webm", record_clip(page, 1.0))
     expect(page.locator("video")).to_have_count(1)
     expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_the_late_mirror_shows_what_the_camera_saw_some_seconds_ago(browser: Browser, application: Application) -> None:
+    seeing = launch(browser.browser_type, HEADLESS, *FAKE_CAMERA)
+    window = open_window(seeing, application.url)
+    page = window.new_page()
+    AthleteAtTheScreen(page).come_in()
+    page.goto("/practise/mirror")
+    late = page.get_by_role("slider")
+    for _ in range(3):
+        late.press("ArrowLeft")
+    expect(page.get_by_text("2 seconds later")).to_be_visible()
+    page.get_by_role("button", name="Start the camera").click()
+    mirror = page.get_by_role("img", name="You, a few seconds ago")
+    is_dark = "(canvas) => canvas.getContext('2d').getImageData(0, 0, 200, 100).data.every((value) => !value)"
+    expect(mirror).to_be_visible()
+    page.wait_for_timeout(1200)
+    assert mirror.evaluate(is_dark)
+    page.wait_for_timeout(2500)
+    assert not mirror.evaluate(is_dark)
+    page.get_by_role("button", name="Stop").click()
+    expect(mirror).to_have_count(0)
+    seeing.close()
+
+
+def test_without_a_camera_the_mirror_says_so(athlete: AthleteAtTheScreen) -> None:
+    athlete.come_in()
+    athlete.page.goto("/practise/mirror")
+    athlete.page.get_by_role("button", name="Start the camera").click()
+    expect(athlete.page.get_by_role("alert")).to_have_text(
+        "No camera can be used here: there is none, or this browser was not allowed to use it."
+    )

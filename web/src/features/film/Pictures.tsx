@@ -37,6 +37,7 @@ export function Pictures({ notes, reading, files, transport, tool, cover, drawin
     [attachVideo, drawings],
   );
   const { isOpen } = files;
+  const areTall = files.open.every(({ isTall }) => isTall);
   const shown = notes.drawn.map((each, place) => ({ ...each, degrees: reading.drawn[place]?.degrees ?? null }));
   return (
     <Box
@@ -46,7 +47,7 @@ export function Pictures({ notes, reading, files, transport, tool, cover, drawin
         gridTemplateColumns:
           cover !== null || !isOpen.every(Boolean)
             ? "minmax(0, 1fr)"
-            : { xs: "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" },
+            : { xs: areTall ? "repeat(2, minmax(0, 1fr))" : "minmax(0, 1fr)", sm: "repeat(2, minmax(0, 1fr))" },
       }}>
       {PLACES.map(
         (place) =>
@@ -74,7 +75,9 @@ export function Pictures({ notes, reading, files, transport, tool, cover, drawin
                   onDraw({ clip: place, at_s: transport.videos.current[place]?.currentTime ?? 0, spots })
                 }
                 onReady={(video) =>
-                  void whenMeasured(video).then(() => files.change(place, { seconds: video.duration }))
+                  void whenMeasured(video).then(() =>
+                    files.change(place, { seconds: video.duration, isTall: video.videoHeight > video.videoWidth }),
+                  )
                 }
                 onTrouble={() => files.change(place, { trouble: unplayable(notes.clips[place]?.name ?? "this clip") })}
               />

@@ -5,9 +5,11 @@ export interface OpenFile {
   url: string;
   trouble: string;
   seconds: number;
+  /** Held upright, as phones are. */
+  isTall: boolean;
 }
 
-const SHUT: OpenFile = { url: "", trouble: "", seconds: 0 };
+const SHUT: OpenFile = { url: "", trouble: "", seconds: 0, isTall: false };
 
 export function useFiles() {
   const [open, setOpen] = useState<[OpenFile, OpenFile]>([SHUT, SHUT]);
