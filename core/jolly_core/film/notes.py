@@ -86,11 +86,12 @@ def checked(notes: FilmNotes) -> FilmNotes:
     Traceback (most recent call last):
     jolly_core.errors.CoreError: There is no clip 1 that this could be on.
     """
+    on_clips = [("marks", place, each.clip) for place, each in enumerate(notes.marks)]
+    on_clips += [("drawn", place, each.clip) for place, each in enumerate(notes.drawn)]
     problems = [
-        Problem("no_such_clip", f"There is no clip {each.clip + 1} that this could be on.", (kind, place, "clip"))
-        for kind, found in (("marks", notes.marks), ("drawn", notes.drawn))
-        for place, each in enumerate(found)
-        if not 0 <= each.clip < len(notes.clips)
+        Problem("no_such_clip", f"There is no clip {clip + 1} that this could be on.", (kind, place, "clip"))
+        for kind, place, clip in on_clips
+        if not 0 <= clip < len(notes.clips)
     ]
     problems += [
         Problem("not_drawn", "A line has two ends, an angle three spots.", ("drawn", place, "spots"), len(each.spots))

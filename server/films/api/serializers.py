@@ -1,5 +1,7 @@
 from __future__ import annotations
 
+from typing import Any
+
 from rest_framework import serializers
 
 from config.reading import ReadSerializer
@@ -45,7 +47,7 @@ class MarkSerializer(ReadSerializer):
 class SpotOnPictureField(serializers.ListField):
     """To the right and down, in heights of the picture."""
 
-    def __init__(self, **options: object) -> None:
+    def __init__(self, **options: Any) -> None:
         child = serializers.FloatField(min_value=-FARTHEST, max_value=FARTHEST)
         super().__init__(child=child, min_length=2, max_length=2, **options)
 
