@@ -12,6 +12,7 @@ from playwright.sync_api import Browser, Page
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.chromium import open_browser, open_window
+from tests.browser.clips import record_clip
 from tests.core.recordings import with_rings
 from tests.serving import ROOT, Application
 
@@ -69,15 +70,6 @@ def see_a_wall(athlete: AthleteAtTheScreen) -> None:
     page.evaluate("scrollTo(0, 150)")
 
 
-def play_zones(athlete: AthleteAtTheScreen) -> None:
-    """Some way into two minutes of points, on the drawing of the wall."""
-    athlete.open_from_shelf("Two minutes of points")
-    athlete.start()
-    athlete.hit("low", "middle", "low", apart_ms=700)
-    athlete.press("miss", apart_ms=700)
-    athlete.hit("low", "low", "middle", apart_ms=700)
-
-
 def price_a_threshold(athlete: AthleteAtTheScreen) -> None:
     """What a rung asks for, changed to proof and not kept yet, with what that costs."""
     page = athlete.page
@@ -123,6 +115,42 @@ def hear_a_recording(athlete: AthleteAtTheScreen) -> None:
     page.mouse.move(0, 0)
 
 
+def look_at_film(athlete: AthleteAtTheScreen) -> None:
+    """Two clips of a lob, laid beside each other where the ball is highest, with an angle drawn."""
+    page = athlete.page
+    runs = page.request.get("/api/runs/").json()["results"]
+    page.goto(f"/look-back/runs/{next(run['id'] for run in runs if run['ladder'] == 'Rally with the wall')}/film")
+    for number, (name, colour) in enumerate((("before.webm", "#e3aa2e"), ("after.webm", "#4fd8c7")), 1):
+        file = {"name": name, "mimeType": "video/webm", "buffer": record_clip(page, colour=colour)}
+        page.get_by_label(f"Clip {number}: a clip of yours").set_input_files(files=[file])  # type: ignore[list-item]
+        page.locator("video").nth(number - 1).evaluate("(video, at) => { video.currentTime = at }", 0.8 + number / 5)
+        clip = page.get_by_role("group", name=f"Clip {number}", exact=True)
+        clip.get_by_label("Pictures a second").click()
+        page.get_by_role("option", name="30", exact=True).click()
+        clip.get_by_role("button", name="Align at this moment").click()
+        clip.get_by_label(re.compile("What is at")).fill("highest")
+        clip.get_by_role("button", name="Mark it").click()
+    page.get_by_role("button", name="Draw an angle").click()
+    drawing = page.get_by_role("img", name=re.compile("Clip 1: put"))
+    box = drawing.bounding_box() or {"x": 0, "y": 0, "width": 0, "height": 0}
+    for x, y in ((0.08, 0.75), (0.5, 0.24), (0.92, 0.75)):
+        page.mouse.click(box["x"] + box["width"] * x, box["y"] + box["height"] * y)
+    for words in ("It felt right", "It was right", "It felt right", "It was off"):
+        page.get_by_role("button", name=words).click()
+    page.get_by_text(re.compile("^Of 2 reps")).wait_for(timeout=60_000)
+    page.evaluate("scrollTo(0, 0)")
+
+
+def set_a_feeder(athlete: AthleteAtTheScreen) -> None:
+    """Where three feeds land on a court."""
+    page = athlete.page
+    athlete.own_ladder("Fed short and deep")
+    ladders = {each["ladder"]["title"]: each for each in page.request.get("/api/ladders/").json()}
+    page.goto(f"/practise/rungs/{ladders['Fed short and deep']['rungs'][1]['id']}/feeder")
+    page.get_by_role("img", name=re.compile("^On Tennis court")).scroll_into_view_if_needed()
+    page.mouse.wheel(0, 60)
+
+
 def begin(athlete: AthleteAtTheScreen) -> None:
     """The first minutes, for the table room: what is said and what fits it."""
     page = athlete.page
@@ -142,11 +170,11 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "trend": look_at_a_breakthrough,
     "weak-spots": look_at_weak_spots,
     "climb": go("/climb"),
-    "shelf": go("/climb/shelf?discipline=walled+court+racket+sport"),
     "begin": begin,
     "ladder": go("/climb/2"),
     "threshold": price_a_threshold,
     "ear": hear_a_recording,
+    "film": look_at_film,
 }
 PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "phone-today": go("/"),
@@ -155,7 +183,7 @@ PHONE: dict[str, Callable[[AthleteAtTheScreen], None]] = {
 }
 #: Games of the shelf, taken last: the demo world is seen before without them.
 GAMES: dict[str, Callable[[AthleteAtTheScreen], None]] = {
-    "court-zones": play_zones,
+    "feeder": set_a_feeder,
 }
 
 
