@@ -72,6 +72,10 @@ class World:
         ladder = take_ladder(self.athlete, "cascade-catches", list_shelf()["cascade-catches"], MOMENT)
         return self.player.play(rung_id(ladder), "oox oo f")
 
+    def fed(self) -> int:
+        """A rung that is fed by the clock."""
+        return rung_id(take_ladder(self.athlete, "fed-short-and-deep", list_shelf()["fed-short-and-deep"], MOMENT))
+
     def trying(self) -> int:
         """A trial that runs."""
         trials: list[dict[str, int]] = self.post(f"rungs/{self.rung}/trials/", first="old grip", second="new", runs=12)
@@ -318,6 +322,18 @@ WRITES: dict[str, tuple[Callable[[World], Call], dict[str, int]]] = {
     "take_heard": (
         lambda w: ("put", f"runs/{w.caught()}/heard/{uuid4()}/", {"hits_ms": [500, 900], "gap_ms": 1500}),
         {"Event": 1},
+    ),
+    "keep_film": (
+        lambda w: (
+            "put",
+            f"runs/{w.player.putts(w.rung, 5)}/film/",
+            {"clips": [], "marks": [], "drawn": [], "reps": [{"felt": True}], "note": ""},
+        ),
+        {"Film": 1},
+    ),
+    "put_in_harder": (
+        lambda w: ("post", f"rungs/{w.fed()}/feeder/harder/", {"lever": "less regular"}),
+        {"Rung": 1, "ThresholdRevision": 1},
     ),
     "keep_old_results": (
         lambda w: (

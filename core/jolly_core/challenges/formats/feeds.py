@@ -55,7 +55,7 @@ class Feed(Settings):
 
 @dataclass(frozen=True)
 class FeedsSettings(Settings):
-    feeds: tuple[Feed, ...] = rows("Feeds", Feed, (Feed("short"), Feed("deep")), low=1, are_targets=True)
+    feeds: tuple[Feed, ...] = rows("Feeds", Feed, (Feed("short"), Feed("deep")), low=1)
     ball: str = choice("Ball", {key: ball.title for key, ball in BALLS.items()}, "tennis")
     order: str = choice(
         "They come", {IN_TURN: "in turn", ACROSS: "to the last and back", AT_RANDOM: "at random"}, IN_TURN
