@@ -4,7 +4,8 @@
 - ``bands``      turns samples into levels, twelve bands every 5 ms
 - ``peaks``      finds in the levels where something begins to sound: a ``peak`` each
 - ``stream``     does the same hop by hop, as levels come
-- ``choosing``   says which of the peaks are hits, by their strength, by ``sounds`` and ``lessons`` of the place
+- ``choosing``   says which of the peaks are hits, by their strength in several ``ways``, by ``chains`` at an even
+                 tempo, by ``sounds`` and ``lessons`` of the place
 - ``groups``     what comes close together: rallies, claps
 - ``kinds``      tells kinds of hits apart: the racket and the floor
 - ``hearing``    one recording as it is heard, with what the athlete strikes out and adds

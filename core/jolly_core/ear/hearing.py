@@ -108,7 +108,7 @@ class Hearing:
 
     def _look_anew(self) -> None:
         begin = max(0, self._hops - LOOK_BACK_HOPS)
-        choice = choose(self._since(begin), (self._hops - begin) / HOPS_A_SECOND, self.lessons)
+        choice = choose(self._since(begin), (self._hops - begin) / HOPS_A_SECOND, self.lessons, is_in_play=True)
         self._cut = choice.cut
         self._hits = [*(hit for hit in self._hits if hit.hop < begin), *choice.hits]
 
