@@ -134,7 +134,7 @@ def test_the_ear_counts_along_and_its_count_can_be_taken(listening: Page) -> Non
     page.get_by_role("button", name="Stop", exact=True).click()
     athlete.see_what_it_means()
     expect(page.get_by_role("heading", name="What the ear heard")).to_be_visible()
-    expect(page.get_by_text("You pressed 2 times")).to_be_visible()
+    expect(page.get_by_text("The run counted 2 presses.")).to_be_visible()
     page.get_by_role("button", name=re.compile("^Take the ear")).click()
     expect(page.get_by_text(re.compile(f"^{heard} made"))).to_be_visible()
     expect(page.get_by_role("heading", name="What the ear heard")).to_be_hidden()

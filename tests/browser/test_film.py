@@ -124,6 +124,12 @@ def test_two_clips_are_aligned_stepped_drawn_on_and_the_notes_found_again(desk: 
     # No clip was kept anywhere: the file is asked for again, and the marks are on it.
     expect(page.get_by_text("choose the same file again").first).to_be_visible()
     expect(page.locator("video")).to_have_count(0)
+    # Saved once more it is another file: what was marked is not lost by choosing it.
+    choose(page, 1, "once-more.webm", record_clip(page, 0.5))
+    expect(page.get_by_role("alert")).to_contain_text("once-more.webm is not the file that was marked as clip 1.")
+    page.get_by_role("button", name="The same film: keep the marks").click()
+    expect(bar(page, 1)).to_contain_text("once-more.webm")
+    expect(page.get_by_role("list", name="Marked and drawn")).to_contain_text("angle: 90.0° in the picture")
 
 
 def test_it_plays_slowly_and_round_and_one_over_the_other(desk: Page) -> None:

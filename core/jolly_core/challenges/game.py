@@ -145,6 +145,11 @@ class Game(ABC, Generic[SettingsType, State]):
         limit: int | None = getattr(self.settings, "seconds_limit", None)
         return None if limit is None else limit * 1000
 
+    @property
+    def lasts_ms(self) -> int | None:
+        """How long a run of it takes at most; None where no end is set."""
+        return self.closes_ms(self.start())
+
     def is_timed_out(self, state: State, active_ms: int) -> bool:
         """Whether the run is over because its time is up."""
         closes_ms = self.closes_ms(state)

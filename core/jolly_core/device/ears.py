@@ -126,7 +126,7 @@ class Ears:
         """
         hearing, game = self._hearing(ear), RunRules.from_stored(rules).game
         hits = hearing.hits_ms(_work(work))
-        lasts_ms = game.closes_ms(game.start())
+        lasts_ms = game.lasts_ms
         best = played_of(hits, gap_ms, hearing.ms if lasts_ms is None else lasts_ms).best
         if best is None:
             raise CoreError.one("no_hits", "There is no hit in this recording.", "recording")

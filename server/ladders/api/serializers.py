@@ -317,6 +317,9 @@ class RungRefSerializer(ReadSerializer):
     format = serializers.CharField()
     settings = serializers.DictField(source="game.settings.as_dict")
     goal_words = serializers.CharField(source="game.goal_words")
+    lasts_ms = serializers.IntegerField(
+        source="game.lasts_ms", allow_null=True, help_text="How long a run of it takes at most, where an end is set."
+    )
     layout = LayoutRefSerializer(source="laid", allow_null=True)
 
 

@@ -4938,6 +4938,8 @@ export interface components {
                 [key: string]: unknown;
             };
             goal_words: string;
+            /** @description How long a run of it takes at most, where an end is set. */
+            lasts_ms: number | null;
             layout: components["schemas"]["LayoutRef"] | null;
         };
         RungStanding: {

@@ -84,7 +84,7 @@ function Desk({ run, ear, hearing: kept }: { run: Run; ear: string; hearing: Kep
           </Button>
         )}
         <Typography color="text.secondary">
-          You pressed {quantity(pressed, "time")}. What was pressed stays in the history.
+          The run counted {quantity(pressed, "press", "presses")}. They stay in the history.
         </Typography>
       </Stack>
       {take.error && <ErrorNotice error={take.error} />}

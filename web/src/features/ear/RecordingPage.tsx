@@ -165,7 +165,7 @@ export default function RecordingPage() {
   const rung = here?.rung;
   const earPlace = useEarPlace();
   const { state, listen, times } = useRecording(earPlace.lessons);
-  const lastsS = rung?.format === "timed_count" ? Number(rung.settings["seconds"]) : null;
+  const lastsS = rung?.lasts_ms == null ? null : rung.lasts_ms / 1000;
   const why = (
     <>
       <WhyPoint title="Nothing leaves this device">

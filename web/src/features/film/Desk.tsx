@@ -1,5 +1,15 @@
 /** Clips, what moves them, what is marked and drawn on them, and what the rung asks to look for. */
-import { Box, Button, Slider, Stack, TextField, ToggleButton, ToggleButtonGroup, Typography } from "@mui/material";
+import {
+  Alert,
+  Box,
+  Button,
+  Slider,
+  Stack,
+  TextField,
+  ToggleButton,
+  ToggleButtonGroup,
+  Typography,
+} from "@mui/material";
 import { useEffect, useRef, useState } from "react";
 import { Link as RouterLink } from "react-router";
 
@@ -26,6 +36,8 @@ export function Desk({ run, film }: { run: Run; film: Schemas["Film"] }) {
   const [isOver, setOver] = useState(false);
   const [cover, setCover] = useState(50);
   const [tool, setTool] = useState<Tool>("none");
+  /** Another file in the place of one that has marks: whether it is the same film is asked first. */
+  const [other, setOther] = useState<{ place: number; file: File } | null>(null);
   const drawings = useRef<Drawings>([null, null]);
   const { isOpen } = files;
   const lead = isOpen[0] ? 0 : 1;
@@ -39,12 +51,23 @@ export function Desk({ run, film }: { run: Run; film: Schemas["Film"] }) {
     return measureRate(video, (aSecond) => change((before) => withChangedClip(before, unknown, { a_second: aSecond })));
   }, [unknown, isPlaying, videos, change]);
 
+  /** As the file that is known, as the same film in another file, or as another film. */
+  const open = (place: number, file: File, as: "same" | "again" | "new") => {
+    setOther(null);
+    if (as === "new") change((before) => withClip(before, place, clipOf(file)));
+    else if (as === "again") {
+      const { name, bytes, changed_ms } = clipOf(file);
+      change((before) => withChangedClip(before, place, { name, bytes, changed_ms }));
+    }
+    files.take(place, file);
+  };
   const choose = (place: number, file: File) => {
     // The second clip's place is the second one: it has no marks before there is a first.
     const at = notes.clips.length === 0 ? 0 : place;
     const known = notes.clips[at];
-    if (!known || !isSameFile(file, known)) change((before) => withClip(before, at, clipOf(file)));
-    files.take(at, file);
+    const isMarked = [...notes.marks, ...notes.drawn].some(({ clip }) => clip === at);
+    if (known && isMarked && !isSameFile(file, known)) setOther({ place: at, file });
+    else open(at, file, known && isSameFile(file, known) ? "same" : "new");
   };
   const clips: (Clip | undefined)[] = [notes.clips[0], notes.clips[1]];
   return (
@@ -101,6 +124,20 @@ export function Desk({ run, film }: { run: Run; film: Schemas["Film"] }) {
                 )}
               </Box>
             </>
+          )}
+          {other && (
+            <Alert severity="warning" variant="outlined" sx={{ color: "text.primary" }}>
+              {other.file.name} is not the file that was marked as clip {other.place + 1}.
+              <Box sx={{ display: "flex", gap: 1, flexWrap: "wrap", mt: 1 }}>
+                <Button variant="outlined" onClick={() => open(other.place, other.file, "again")}>
+                  The same film: keep the marks
+                </Button>
+                <Button variant="outlined" onClick={() => open(other.place, other.file, "new")}>
+                  Another film: its marks go
+                </Button>
+                <Button onClick={() => setOther(null)}>Leave it</Button>
+              </Box>
+            </Alert>
           )}
           <Box
             sx={{
