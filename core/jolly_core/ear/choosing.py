@@ -18,7 +18,7 @@ from statistics import median
 from jolly_core.ear.chains import brought_out, in_tempo
 from jolly_core.ear.lessons import NO_LESSONS, Lessons
 from jolly_core.ear.peak import Peak
-from jolly_core.ear.ways import Way, above, after, as_they_are, of_each_kind, of_the_loud, taken_down, top_of
+from jolly_core.ear.ways import Way, above, after, as_they_are, of_each_kind, of_the_loud, taken_down, top_of, top_tenth
 
 #: A peak so much weaker, in dB, than one so near, in hops, and less than this share as strong, is a part of its sound.
 SHADOWS, SHADOW_STRENGTH = ((30, 7.0), (40, 14.0)), 0.6
@@ -139,8 +139,9 @@ def _find(peaks: Sequence[Peak], strengths: Sequence[float], least: float, *, is
 def _best(
     peaks: Sequence[Peak], strengths: Sequence[float], ways: Sequence[Way], least: float, a_db_less: float = 0.0
 ) -> _Found | None:
-    strong = sorted(peak.loudness for peak in above(peaks, strengths, least))
-    top_db = strong[int(0.9 * (len(strong) - 1))] if strong else 0.0
+    """The way of these, and its cut, that least speaks against; each dB less loud than the loudest counts so much."""
+    strong = above(peaks, strengths, least)
+    top_db = top_tenth([peak.loudness for peak in strong]) if strong else 0.0
     best: _Found | None = None
     for way in ways:
         by, hits = way(peaks, strengths), list[Peak]()

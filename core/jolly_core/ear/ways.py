@@ -48,10 +48,10 @@ def taken_down(peaks: Sequence[Peak], strengths: Strengths, least: float) -> Way
 
 def of_the_loud(peaks: Sequence[Peak], strengths: Strengths, least: float) -> Way:
     """A way by which a peak that is less loud than the loudest is weaker than it is."""
-    strong = sorted(peak.loudness for peak in above(peaks, strengths, least))
+    strong = above(peaks, strengths, least)
     if not strong:
         return as_they_are
-    enough = strong[int(0.9 * (len(strong) - 1))] - QUIETER_DB
+    enough = top_tenth([peak.loudness for peak in strong]) - QUIETER_DB
 
     def way(peaks: Sequence[Peak], strengths: Strengths) -> list[float]:
         return [
@@ -100,5 +100,10 @@ def above(peaks: Sequence[Peak], strengths: Strengths, cut: float) -> list[Peak]
 
 def top_of(strengths: Strengths, least: float) -> float | None:
     """What the strongest tenth of those that count at all begins with; None where nothing does."""
-    strong = sorted(strength for strength in strengths if strength >= least)
-    return strong[int(0.9 * (len(strong) - 1))] if strong else None
+    strong = [strength for strength in strengths if strength >= least]
+    return top_tenth(strong) if strong else None
+
+
+def top_tenth(values: Sequence[float]) -> float:
+    """What the highest tenth of some values begins with."""
+    return sorted(values)[int(0.9 * (len(values) - 1))]
