@@ -65,6 +65,7 @@ def fly(ball: Ball, launch: Launch, *, air: float = AIR) -> Flight:
 
     Raises ``CoreError`` (``never_lands``) for one that has not come down after twenty seconds.
 
+    >>> from jolly_core.feeder.balls import BALLS
     >>> flight = fly(BALLS["tennis"], Launch(speed_ms=20, up_deg=10, height_m=1.0), air=0.0)
     >>> round(flight.away_m, 3), round(flight.seconds, 3)
     (18.279, 0.928)
@@ -140,6 +141,7 @@ def _change(ball: Ball, state: _State, spin: Point, air: float) -> _State:
 def coefficients(ball: Ball, speed_ms: float, surface_ms: float) -> tuple[float, float]:
     """Of drag and of lift, at a speed of the ball and one of its surface.
 
+    >>> from jolly_core.feeder.balls import BALLS
     >>> drag, lift = coefficients(BALLS["tennis"], 30.0, 15.0)
     >>> round(drag, 3), round(lift, 3)
     (0.766, 0.25)
