@@ -119,7 +119,9 @@ def look_at_film(athlete: AthleteAtTheScreen) -> None:
     """Two clips of a lob, laid beside each other where the ball is highest, with an angle drawn."""
     page = athlete.page
     runs = page.request.get("/api/runs/").json()["results"]
-    page.goto(f"/look-back/runs/{next(run['id'] for run in runs if run['ladder'] == 'Rally with the wall')}/film")
+    page.goto(
+        f"/look-back/runs/{next(run['id'] for run in runs if run['ladder']['title'] == 'Rally with the wall')}/film"
+    )
     for number, (name, colour) in enumerate((("before.webm", "#e3aa2e"), ("after.webm", "#4fd8c7")), 1):
         file = {"name": name, "mimeType": "video/webm", "buffer": record_clip(page, colour=colour)}
         page.get_by_label(f"Clip {number}: a clip of yours").set_input_files(files=[file])  # type: ignore[list-item]
