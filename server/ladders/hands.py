@@ -5,7 +5,6 @@ from __future__ import annotations
 from accounts.models import Athlete
 from jolly_core.challenges.registry import AnyGame
 from jolly_core.formats.ladder_pack import PackedRung
-from jolly_core.sided import turned_over
 from ladders.models import Rung
 from places.selectors import get_drawn_place
 
@@ -20,4 +19,4 @@ def for_hand(athlete: Athlete, packed: PackedRung) -> PackedRung:
 def game_for_hand(rung: Rung, game: AnyGame) -> AnyGame:
     """A game of a pack as it is played on a rung that has targets."""
     is_mirrored = rung.layout_id is not None and rung.ladder.athlete.plays_mirrored
-    return game.said(turned_over) if is_mirrored else game
+    return game.mirrored() if is_mirrored else game

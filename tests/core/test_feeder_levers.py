@@ -124,3 +124,16 @@ def test_a_limit_on_running_leaves_out_the_feeds_that_take_it_and_not_the_drill(
     asks, rest = Traits(actions=("running",)), [Limit("running", DAY)]
     assert effect_of(rest, asks, None, DAY).kind == LEFT_OUT
     assert effect_of(rest, asks, None, DAY, spares=game.can_spare).kind == "free"
+
+
+def test_mirrored_all_of_it_lands_on_the_other_side() -> None:
+    wide = Feed("wide", "to your right", speed=55, up=14, right=10, side_spin=-4)
+    game = Feeds(FeedsSettings(feeds=(wide, Feed("on", speed=60)), stands_right=80, faces=170))
+    turned = game.mirrored()
+    assert turned.settings.feeds[0].means == "to your left"
+    for one, other in zip(
+        card_of(game.settings, (6.4, 9.75)).lines, card_of(turned.settings, (6.4, 9.75)).lines, strict=True
+    ):
+        for (x, y), (turned_x, turned_y) in zip(one.spots, other.spots, strict=True):
+            assert (6.4 - x, y) == pytest.approx((turned_x, turned_y))
+    assert turned.mirrored() == game

@@ -65,10 +65,10 @@ def card_of(settings: FeedsSettings, floor_m: Spot | None = None) -> FeederCard:
 def machine_on(settings: FeedsSettings, floor_m: Spot) -> Spot:
     """Where the machine stands on a floor so wide and long, from its left and its near edge.
 
-    >>> machine_on(FeedsSettings(stands_right=120), (6.4, 9.75))
-    (1.2, 9.75)
+    >>> machine_on(FeedsSettings(stands_right=-120), (6.4, 9.75))
+    (2.0, 9.75)
     """
-    x_m = floor_m[0] / 2 if settings.stands_right is None else settings.stands_right / 100
+    x_m = floor_m[0] / 2 + settings.stands_right / 100
     y_m = floor_m[1] if settings.stands_away is None else settings.stands_away / 100
     return x_m, y_m
 

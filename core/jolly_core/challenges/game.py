@@ -14,6 +14,7 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.settings import Drawn, Settings, settings_schema
 from jolly_core.challenges.tally import AnyTally, Ending, Metrics, Reading
 from jolly_core.errors import Problem
+from jolly_core.sided import turned_over
 from jolly_core.stored import with_texts
 
 SettingsType = TypeVar("SettingsType", bound=Settings)
@@ -114,6 +115,10 @@ class Game(ABC, Generic[SettingsType, State]):
         words: dict[str, str] = {}
         settings = with_texts(self.settings, lambda text: words.setdefault(text, say(text)))
         return type(self)(settings) if len(set(words.values())) == len(words) else self
+
+    def mirrored(self) -> Self:
+        """The game as it is played on the mirror image of its place: what is said of left and right is turned over."""
+        return self.said(turned_over)
 
     @property
     def pressed_words(self) -> tuple[str, str]:

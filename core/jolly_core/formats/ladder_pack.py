@@ -19,7 +19,6 @@ from jolly_core.ladder.levers import Lever, levers_words, read_levers
 from jolly_core.places.layout import Layout, mirror_layout, read_layout
 from jolly_core.places.place import Place
 from jolly_core.places.registry import get_place
-from jolly_core.sided import turned_over
 from jolly_core.sides import Pair, read_pair
 from jolly_core.stored import to_plain
 from jolly_core.thresholds.fair import fair_threshold
@@ -65,7 +64,7 @@ class PackedRung:
         if self.layout is None:
             return self
         layout = PackedLayout(self.layout.place, mirror_layout(place, self.layout.layout))
-        return replace(self, layout=layout, game=self.game.said(turned_over))
+        return replace(self, layout=layout, game=self.game.mirrored())
 
 
 @dataclass(frozen=True)

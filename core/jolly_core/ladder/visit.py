@@ -31,5 +31,5 @@ class Visit:
 WORKED_ON = Visit("worked_on")
 SMALL_DOSE = Visit("small_dose", "a small dose: few tries, then stop", 2, most_runs=1)
 ON_THE_WAY = Visit("on_the_way", "rung {rung} on the way up, as you wished", 2, most_runs=1, stays=True)
-CHECK = Visit("check", "kept check: is rung {rung} still yours?", 30, most_runs=1, phase=FIRST, stays=True)
+CHECK = Visit("check", "kept check: whether rung {rung} is still yours", 30, most_runs=1, phase=FIRST, stays=True)
 TRIAL = Visit("trial", "a trial of rung {rung}, which counts against nothing", 4, most_runs=1, stays=True)

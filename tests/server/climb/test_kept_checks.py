@@ -85,7 +85,7 @@ def test_a_due_check_enters_a_block_as_its_first_run(player: Player, held: Ladde
     block = player.client.post("/api/blocks/", body, format="json").json()
     played = [part for part in block["parts"] if part["rung"]]
     assert [(part["rung"]["number"], part["runs_planned"] == 1) for part in played] == [(1, True), (2, False)]
-    assert "kept check: is rung 1 still yours?" in played[0]["reasons"]
+    assert "kept check: whether rung 1 is still yours" in played[0]["reasons"]
     assert block["parts"][0]["kind"] == "warm_up"
 
 

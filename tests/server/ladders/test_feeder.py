@@ -27,7 +27,9 @@ def test_the_card_says_how_to_set_a_machine_and_where_feeds_land(
     assert 17.37 > 23.77 - short["spots"][0][1] > 11.89
     assert 5.49 > deep["spots"][0][1] > 0
     assert len(wide["spots"]) == 3
-    assert all(5.49 < x < 9.6 for x, _ in wide["spots"])
+    # Wren plays with the left hand: what goes to the right of others goes to the left here, in words and in metres.
+    assert wide["words"].endswith("to your left, inside the line")
+    assert all(1.37 < x < 5.48 for x, _ in wide["spots"])
     assert card["machine"] == [5.485, 23.77]
     assert card["surface"] == "court"
     assert card["layout"]["title"] == "Fed from the far baseline"

@@ -67,10 +67,8 @@ class FeedsSettings(Settings):
     sections: int = whole_number("Sections", 1, 20, 3)
     pause_s: int = whole_number("To walk back between sections", 0, 600, 10, "s")
     seed: int | None = drawn("Number it is drawn by", 1, 999_999)
-    #: Where the machine stands on a place; in the middle of its far edge, facing the near one, where that is open.
-    stands_right: int | None = whole_number(
-        "Machine stands from the left edge", 0, 20_000, None, "cm", may_be_open=True
-    )
+    #: Where the machine stands on a place; on its far edge, facing the near one, where that is open.
+    stands_right: int = whole_number("Machine stands right of the middle, below 0 left of it", -5000, 5000, 0, "cm")
     stands_away: int | None = whole_number("Machine stands from the near edge", 0, 20_000, None, "cm", may_be_open=True)
     faces: int = whole_number("It faces, clockwise from straight away", 0, 359, 180, "°")
     spared: int | None = of_the_run("Feeds left out because they take running", 0, 20)
@@ -178,6 +176,12 @@ class Feeds(Counted[FeedsSettings, FeedsState]):
     )
     settings_type = FeedsSettings
     detail_type = FeedsDetail
+
+    def mirrored(self) -> Self:
+        said = super().mirrored()
+        feeds = tuple(replace(feed, right=-feed.right, side_spin=-feed.side_spin) for feed in said.settings.feeds)
+        stands_right, faces = -said.settings.stands_right, -said.settings.faces % 360
+        return type(self)(replace(said.settings, feeds=feeds, stands_right=stands_right, faces=faces))
 
     @property
     def can_spare(self) -> frozenset[str]:
