@@ -13,7 +13,7 @@ export type Line = Card["lines"][number];
 
 const COLOURS = [tape.plum, tape.teal, tape.coral, tape.timberDark];
 const WIDTH = 640;
-const EDGE = 28;
+const EDGE = 30;
 
 export const isFlown = (line: Line): line is Line & { flight: NonNullable<Line["flight"]> } => line.flight !== null;
 export const metres = (value: number) => `${value.toFixed(1)} m`;
@@ -37,6 +37,8 @@ function scaleOf(lines: Line[]): Scale {
 /** From above or from the side: the machine at the left, a line each metre. */
 export function Flights({ lines, isAbove }: { lines: Line[]; isAbove: boolean }) {
   const scale = scaleOf(lines);
+  // Of a long flight fewer are said, so that there is room for them.
+  const every = scale.far > 24 ? 5 : scale.far > 10 ? 2 : 1;
   const perMetre = (WIDTH - 2 * EDGE) / scale.far;
   const height = (isAbove ? 2 * scale.wide : scale.high) * perMetre + 2 * EDGE;
   const x = (awayM: number) => EDGE + awayM * perMetre;
@@ -59,8 +61,8 @@ export function Flights({ lines, isAbove }: { lines: Line[]; isAbove: boolean })
       {Array.from({ length: scale.far + 1 }, (_, metre) => (
         <g key={metre}>
           <line x1={x(metre)} x2={x(metre)} y1={EDGE} y2={height - EDGE} stroke={tape.timber} strokeOpacity={0.3} />
-          {metre % 2 === 0 && (
-            <text x={x(metre)} y={height - 8} fontSize="12" textAnchor="middle" fill={tape.ink}>
+          {metre % every === 0 && (
+            <text x={x(metre)} y={height - 6} fontSize="16" textAnchor="middle" fill={tape.ink}>
               {metre} m
             </text>
           )}
@@ -82,7 +84,7 @@ export function Flights({ lines, isAbove }: { lines: Line[]; isAbove: boolean })
               <text
                 x={x(line.flight.away_m)}
                 y={y(isAbove ? line.flight.right_m : 0) - 12}
-                fontSize="14"
+                fontSize="18"
                 fontWeight={700}
                 textAnchor="middle"
                 stroke="none"
@@ -97,6 +99,7 @@ export function Flights({ lines, isAbove }: { lines: Line[]; isAbove: boolean })
 }
 
 const TALLEST = 620;
+const NARROWEST = 320;
 
 /** Where each lands on the place: a spot each, and a band as wide as it strays. */
 export function OnPlace({ card, layout, surface }: { card: Card; layout: Layout; surface: Surface }) {
@@ -104,8 +107,9 @@ export function OnPlace({ card, layout, surface }: { card: Card; layout: Layout;
   const beyond = Math.max(0, machineY - surface.length_m);
   const scale = Math.min((WIDTH - 2 * EDGE) / surface.width_m, (TALLEST - 2 * EDGE) / (surface.length_m + beyond));
   const height = (surface.length_m + beyond) * scale + 2 * EDGE;
+  const width = Math.max(NARROWEST, surface.width_m * scale + 2 * EDGE);
   // A machine behind the far edge is seen as well.
-  const view = wholeOf(surface, WIDTH, height + beyond * scale, scale);
+  const view = wholeOf(surface, width, height + beyond * scale, scale);
   const words = card.lines
     .filter(({ spots }) => spots.length > 0)
     .map(({ feed, spots }) => {
@@ -115,10 +119,10 @@ export function OnPlace({ card, layout, surface }: { card: Card; layout: Layout;
   return (
     <Box
       component="svg"
-      viewBox={`0 0 ${WIDTH} ${height}`}
+      viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={`On ${layout.place_title}: ${words.join("; ")}`}
-      sx={{ width: "100%", maxWidth: 640, bgcolor: tape.chalk }}>
+      sx={{ width: "100%", maxWidth: width, bgcolor: tape.chalk }}>
       <Ground surface={surface} view={view} areSpotsShown={false} />
       {layout.zones
         .filter((zone) => zone.surface === surface.id)

@@ -14,8 +14,8 @@ import { Flights, isFlown, metres, OnPlace, type Card } from "./FeederDrawings";
 
 function Settings({ card }: { card: Card }) {
   return (
-    <Box sx={{ overflowX: "auto" }}>
-      <Table size="small" aria-label="How the machine is set">
+    <Box tabIndex={0} role="region" aria-label="Feeds" sx={{ overflowX: "auto" }}>
+      <Table size="small" aria-label="How the machine is set" sx={{ minWidth: 480 }}>
         <TableHead>
           <TableRow>
             {["feed", "how the machine is set", "how often", "lands"].map((head) => (
