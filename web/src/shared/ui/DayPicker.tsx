@@ -22,16 +22,20 @@ const SOME_DAY = "2001-01-01";
 export default function DayField({ label, value, min, onChange, canBeOpen = false, type = "date" }: DayFieldProps) {
   const isDay = type === "date";
   const read = (text: string) => (text ? dayjs(isDay ? text : `${SOME_DAY}T${text}`) : null);
-  // What is being typed, until the form holds something else than before it and after it.
-  const [typed, setTyped] = useState<{ from: string; to: string; at: Dayjs | null } | null>(null);
+  // What is being typed, until the form holds something else than what it held before and what it was told since: it may
+  // say late what it was told early.
+  const [typed, setTyped] = useState<{ known: string[]; at: Dayjs | null } | null>(null);
+  const known = typed?.known.includes(value) ? typed.known : [value];
+  // Once it says the last of them, what it said before is somebody else's to say again.
+  if (typed && known.length > 1 && known.at(-1) === value) setTyped({ known: [value], at: typed.at });
   const shared = {
     label,
-    value: typed && (typed.from === value || typed.to === value) ? typed.at : read(value),
+    value: typed?.known.includes(value) ? typed.at : read(value),
     // Half-typed, or earlier than can be, is no day yet: the form keeps the one that it has.
     onChange: (next: Dayjs | null, { validationError }: { validationError: unknown }) => {
       const written = next?.isValid() && validationError === null ? next.format(isDay ? DAY : HOUR) : "";
       const isSaid = written !== "" || (canBeOpen && next === null);
-      setTyped({ from: value, to: isSaid ? written : value, at: next });
+      setTyped({ known: isSaid ? [...known, written] : known, at: next });
       if (isSaid) onChange(written);
     },
     slotProps: {
