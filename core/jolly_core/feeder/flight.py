@@ -9,6 +9,7 @@ surface about its middle (Cross and Lindsey 2005, Technical Tennis, after Štěp
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import lru_cache
 from itertools import pairwise
 from math import cos, hypot, pi, radians, sin
 
@@ -60,8 +61,9 @@ class Flight:
         return None
 
 
+@lru_cache(maxsize=512)
 def fly(ball: Ball, launch: Launch, *, air: float = AIR) -> Flight:
-    """The flight until the floor.
+    """The flight until the floor. Remembered: a card and its levers ask for the same ones again and again.
 
     Raises ``CoreError`` (``never_lands``) for one that has not come down after twenty seconds.
 

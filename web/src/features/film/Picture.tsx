@@ -15,7 +15,7 @@ const COLOURS = [tape.mustard, tape.coral, "#4fd8c7"];
 /** With the degrees it comes to, where it does. */
 export type Shown = Drawn & { degrees: number | null };
 
-export const isNear = (drawn: Drawn, atS: number) => Math.abs(drawn.at_s - atS) <= NEAR_S;
+const isNear = (drawn: Drawn, atS: number) => Math.abs(drawn.at_s - atS) <= NEAR_S;
 
 interface PictureProps {
   name: string;

@@ -7,7 +7,6 @@ import { rules } from "../../shared/device/rules";
 
 export type Notes = Schemas["FilmNotes"];
 export type Clip = Schemas["Clip"];
-export type FilmMark = Schemas["FilmMark"];
 export type Drawn = Schemas["Drawn"];
 export type Rep = Schemas["Rep"];
 export type Reading = Schemas["FilmReading"];
@@ -86,18 +85,14 @@ export type FilmState = ReturnType<typeof useFilmNotes>;
 
 export const useFilm = (run: string) => useQuery(filmQuery(run));
 
-const ONE_PLACE = (list: { clip: number }[], place: number) => list.filter(({ clip }) => clip !== place);
+const elsewhere = <Each extends { clip: number }>(list: Each[], place: number) =>
+  list.filter(({ clip }) => clip !== place);
 
 /** The notes with another file at a place: what was marked on the one before is gone with it. */
 export function withClip(notes: Notes, place: number, clip: Clip): Notes {
   const clips = [...notes.clips];
   clips[place] = clip;
-  return {
-    ...notes,
-    clips,
-    marks: ONE_PLACE(notes.marks, place) as FilmMark[],
-    drawn: ONE_PLACE(notes.drawn, place) as Drawn[],
-  };
+  return { ...notes, clips, marks: elsewhere(notes.marks, place), drawn: elsewhere(notes.drawn, place) };
 }
 
 export const withChangedClip = (notes: Notes, place: number, change: Partial<Clip>): Notes => ({

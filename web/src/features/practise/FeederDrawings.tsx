@@ -18,6 +18,9 @@ const EDGE = 30;
 export const isFlown = (line: Line): line is Line & { flight: NonNullable<Line["flight"]> } => line.flight !== null;
 export const metres = (value: number) => `${value.toFixed(1)} m`;
 
+/** Where it lands as it does not stray: the middle one. */
+const landing = (spots: number[][]) => spots[Math.floor(spots.length / 2)] ?? [];
+
 interface Scale {
   /** Metres shown away from the machine, and to either side. */
   far: number;
@@ -113,7 +116,7 @@ export function OnPlace({ card, layout, surface }: { card: Card; layout: Layout;
   const words = card.lines
     .filter(({ spots }) => spots.length > 0)
     .map(({ feed, spots }) => {
-      const [x = 0, y = 0] = spots[Math.floor(spots.length / 2)] ?? [];
+      const [x = 0, y = 0] = landing(spots);
       return `${feed} lands ${metres(x)} from the left and ${metres(y)} from the near edge`;
     });
   return (
@@ -133,7 +136,7 @@ export function OnPlace({ card, layout, surface }: { card: Card; layout: Layout;
         <title>machine</title>
       </rect>
       {card.lines.map(({ feed, spots }, place) => {
-        const [x = 0, y = 0] = spots[Math.floor(spots.length / 2)] ?? [];
+        const [x = 0, y = 0] = landing(spots);
         const colour = COLOURS[place % COLOURS.length];
         return (
           spots.length > 0 && (
