@@ -12,17 +12,14 @@ from accounts.models import Athlete
 from config.bounds import check_room
 from config.finding import lock_one
 from jolly_core.challenges.card import Card, read_card
-from jolly_core.challenges.feeder_levers import harder
-from jolly_core.challenges.formats.feeds import FeedsSettings
 from jolly_core.challenges.registry import AnyGame, get_format
 from jolly_core.errors import CoreError, errors_under
 from jolly_core.formats.ladder_pack import PackedRung
-from jolly_core.ladder.levers import LONGEST_WORDS, Lever, levers_words, read_levers
+from jolly_core.ladder.levers import Lever, levers_words, read_levers
 from jolly_core.ladder.order import held_after, put_in, take_out
 from jolly_core.thresholds.fair import fair_threshold
 from jolly_core.thresholds.schools import SCHOOLS
 from jolly_core.thresholds.threshold import Threshold, check_mark, read_threshold, stored_threshold
-from jolly_core.validation import check_choice
 from jolly_core.words import shortened
 from ladders.hands import for_hand, game_for_hand
 from ladders.models import Ladder, Rung, ThresholdRevision
@@ -232,7 +229,7 @@ def insert_rung(
     if game is not None:
         values["settings"] = game.settings.as_stored()
     ladder = get_ladder_to_change(athlete, like.ladder_id)
-    return _put_in_like(ladder, like, number, values, at, threshold=threshold)
+    return put_in_like(ladder, like, number, values, at, threshold=threshold)
 
 
 @transaction.atomic
@@ -240,33 +237,10 @@ def copy_rung(athlete: Athlete, rung_id: int, at: datetime) -> Rung:
     """Put a copy of a rung right above it, with its layout, its lever and what it asks for."""
     rung = lock_rung(athlete, rung_id)
     words = {name: getattr(rung, name) for name in ("title", "set_up", "levers", "layout")}
-    return _put_in_like(rung.ladder, rung, rung.number + 1, words, at)
+    return put_in_like(rung.ladder, rung, rung.number + 1, words, at)
 
 
-@transaction.atomic
-def put_in_harder(athlete: Athlete, rung_id: int, lever: str, at: datetime) -> Rung:
-    """Put a rung right above a fed one, its programme harder by one lever.
-
-    Raises ``CoreError`` (``not_a_choice``) for a lever by which it can be made no harder.
-    """
-    rung = lock_rung(athlete, rung_id)
-    settings = rung.game.settings
-    ways = {each.lever: each for each in harder(settings)} if isinstance(settings, FeedsSettings) else {}
-    if problem := check_choice("lever", lever, tuple(ways)):
-        raise CoreError([problem])
-    way = ways[lever]
-    turned = Lever("own", words=shortened(f"{way.lever}: {way.words}", LONGEST_WORDS))
-    values = {
-        "title": shortened(f"{way.lever}: {way.words}", 120),
-        "set_up": rung.set_up,
-        "layout": rung.layout,
-        "levers": _stored([turned]),
-        "settings": way.settings.as_stored(),
-    }
-    return _put_in_like(rung.ladder, rung, rung.number + 1, values, at)
-
-
-def _put_in_like(
+def put_in_like(
     ladder: Ladder,
     like: Rung,
     number: int,

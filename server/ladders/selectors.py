@@ -14,18 +14,13 @@ from django.db.models.functions import Cast
 from accounts.models import Athlete
 from config.finding import find_one, lock_one
 from jolly_core.body.risks import Risk, list_missing
-from jolly_core.challenges.feeder_card import FeederCard, card_of
-from jolly_core.challenges.feeder_levers import Harder, harder
-from jolly_core.challenges.formats.feeds import FeedsSettings
 from jolly_core.challenges.registry import get_format
-from jolly_core.errors import NotFound
 from jolly_core.ladder.needs import Need, layer_needs
 from jolly_core.thresholds.threshold import Threshold, stored_threshold
 from jolly_core.verdicts.kept_check import Kept, is_rung_held
 from ladders.models import Acknowledgement, KeptCheck, Ladder, Move, Rung, ThresholdRevision
 from ladders.models import Need as RungNeed
 from layouts.models import Layout
-from layouts.selectors import place_of
 
 MOST_MOVES = 200
 
@@ -147,30 +142,6 @@ def get_ladder_to_change(athlete: Athlete, ladder_id: int) -> Ladder:
 def get_rung(athlete: Athlete, rung_id: int) -> Rung:
     """A rung of the athlete's, also one that was taken out: what is planned or was played on it is still there."""
     return find_one(Rung.everything.select_related("ladder"), pk=rung_id, ladder__athlete=athlete)
-
-
-@dataclass(frozen=True)
-class Feeder:
-    """A rung's programme of feeds: its card, how it can be made harder, and what it is drawn over, if anything."""
-
-    card: FeederCard
-    harder: list[Harder]
-    layout: Layout | None = None
-    #: Which surface of its place.
-    surface: str | None = None
-
-
-def get_feeder(athlete: Athlete, rung_id: int) -> Feeder:
-    """How a machine is set for a rung's feeds. Raises ``NotFound`` for a rung that is not fed."""
-    rung = get_rung(athlete, rung_id)
-    settings = rung.game.settings
-    if not isinstance(settings, FeedsSettings):
-        raise NotFound
-    surfaces = place_of(rung.laid).surfaces if rung.laid else ()
-    floor = next((each for each in surfaces if not each.is_upright), None)
-    if floor is None:
-        return Feeder(card_of(settings), harder(settings))
-    return Feeder(card_of(settings, (floor.width_m, floor.length_m)), harder(settings), rung.laid, floor.id)
 
 
 def list_rungs(ladder: Ladder) -> list[Rung]:

@@ -17,7 +17,8 @@ from jolly_core.patterns.offers import list_orders
 from jolly_core.sides import PAIR_KINDS
 from jolly_core.thresholds.schools import SCHOOLS
 from jolly_core.thresholds.threshold import CONDITIONS
-from ladders import needs, rungs, selectors, services
+from ladders import feeder, needs, rungs, selectors, services
+from ladders.api.feeder import FeederSerializer, LeverToTurnSerializer
 from ladders.api.serializers import (
     ArchiveSerializer,
     AttachedLayoutSerializer,
@@ -28,12 +29,10 @@ from ladders.api.serializers import (
     ChallengeSerializer,
     CheckedSerializer,
     ConditionKindSerializer,
-    FeederSerializer,
     LadderRefSerializer,
     LadderToMakeSerializer,
     LadderWordsSerializer,
     LeverKindSerializer,
-    LeverToTurnSerializer,
     NeedsSerializer,
     PairKindSerializer,
     RungNumberSerializer,
@@ -175,7 +174,7 @@ class FeederView(APIView):
 
     @extend_schema(operation_id="read_feeder", responses=FeederSerializer)
     def get(self, request: Request, rung_id: int) -> Response:
-        return Response(FeederSerializer(selectors.get_feeder(request.user, rung_id)).data)
+        return Response(FeederSerializer(feeder.get_feeder(request.user, rung_id)).data)
 
 
 class HarderView(APIView):
@@ -184,7 +183,7 @@ class HarderView(APIView):
     @extend_schema(operation_id="put_in_harder", request=LeverToTurnSerializer, responses={201: RungRefSerializer})
     def post(self, request: Request, rung_id: int) -> Response:
         lever = read_given(request, LeverToTurnSerializer)["lever"]
-        rung = rungs.put_in_harder(request.user, rung_id, lever, datetime.now(UTC))
+        rung = feeder.put_in_harder(request.user, rung_id, lever, datetime.now(UTC))
         return Response(RungRefSerializer(rung).data, status=201)
 
 
