@@ -12,7 +12,7 @@ from playwright.sync_api import Browser, Page
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.chromium import open_browser, open_window
-from tests.browser.clips import record_clip
+from tests.browser.clips import choose_clip, record_clip
 from tests.core.recordings import with_rings
 from tests.serving import ROOT, Application
 
@@ -123,8 +123,7 @@ def look_at_film(athlete: AthleteAtTheScreen) -> None:
         f"/look-back/runs/{next(run['id'] for run in runs if run['ladder']['title'] == 'Rally with the wall')}/film"
     )
     for number, (name, colour) in enumerate((("before.webm", "#e3aa2e"), ("after.webm", "#4fd8c7")), 1):
-        file = {"name": name, "mimeType": "video/webm", "buffer": record_clip(page, colour=colour)}
-        page.get_by_label(f"Clip {number}: a clip of yours").set_input_files(files=[file])  # type: ignore[list-item]
+        choose_clip(page, number, name, record_clip(page, colour=colour))
         page.locator("video").nth(number - 1).evaluate("(video, at) => { video.currentTime = at }", 0.8 + number / 5)
         clip = page.get_by_role("group", name=f"Clip {number}", exact=True)
         clip.get_by_label("Pictures a second").click()

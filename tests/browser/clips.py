@@ -44,3 +44,9 @@ RECORD = """async ([seconds, colour, type]) => {
 def record_clip(page: Page, seconds: float = 2.0, colour: str = "#e3aa2e") -> bytes:
     """A WebM file of a ball that crosses the picture."""
     return b64decode(page.evaluate(RECORD, [seconds, colour, "video/webm;codecs=vp8"]))
+
+
+def choose_clip(page: Page, number: int, name: str, clip: bytes) -> None:
+    """Choose a clip at the film desk, as from the device's own files."""
+    file = {"name": name, "mimeType": "video/webm", "buffer": clip}
+    page.get_by_label(f"Clip {number}: a clip of yours").set_input_files(files=[file])  # type: ignore[list-item]

@@ -13,7 +13,7 @@ from playwright.sync_api import Browser, Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.chromium import open_window
-from tests.browser.clips import record_clip
+from tests.browser.clips import choose_clip, record_clip
 from tests.core.recordings import with_rings
 from tests.serving import ROOT, Application
 
@@ -133,8 +133,7 @@ def test_a_clip_that_is_looked_at(page: Page) -> None:
     (run, *_) = page.request.get("/api/runs/").json()["results"]
     page.goto(f"/look-back/runs/{run['id']}/film")
     for number in (1, 2):
-        file = {"name": f"{number}.webm", "mimeType": "video/webm", "buffer": record_clip(page, 0.5)}
-        page.get_by_label(f"Clip {number}: a clip of yours").set_input_files(file)  # type: ignore[arg-type]
+        choose_clip(page, number, f"{number}.webm", record_clip(page, 0.5))
     expect(page.locator("video")).to_have_count(2)
     page.get_by_role("button", name="One over the other").click()
     page.get_by_role("button", name="Draw a line").click()

@@ -11,7 +11,7 @@ from playwright.sync_api import Browser, Locator, Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.chromium import HEADLESS, launch, open_window
-from tests.browser.clips import record_clip
+from tests.browser.clips import choose_clip, record_clip
 from tests.browser.conftest import OpenPage
 from tests.serving import Application
 
@@ -32,11 +32,6 @@ def played(athlete: AthleteAtTheScreen) -> str:
 
 def bar(page: Page, number: int) -> Locator:
     return page.get_by_role("group", name=f"Clip {number}", exact=True)
-
-
-def choose(page: Page, number: int, name: str, clip: bytes) -> None:
-    file = {"name": name, "mimeType": "video/webm", "buffer": clip}
-    page.get_by_label(f"Clip {number}: a clip of yours").set_input_files(file)  # type: ignore[arg-type]
 
 
 def moment(page: Page, number: int) -> float:
@@ -60,9 +55,9 @@ def desk(athlete: AthleteAtTheScreen) -> Page:
     page, address = athlete.page, played(athlete)
     page.goto(f"{address}/film")
     expect(page.get_by_text("no clip yet")).to_be_visible()
-    choose(page, 1, "before.webm", record_clip(page))
+    choose_clip(page, 1, "before.webm", record_clip(page))
     expect(bar(page, 1)).to_contain_text("before.webm")
-    choose(page, 2, "after.webm", record_clip(page, colour="#4fd8c7"))
+    choose_clip(page, 2, "after.webm", record_clip(page, colour="#4fd8c7"))
     expect(page.locator("video")).to_have_count(2)
     return page
 
@@ -125,7 +120,7 @@ def test_two_clips_are_aligned_stepped_drawn_on_and_the_notes_found_again(desk: 
     expect(page.get_by_text("choose the same file again").first).to_be_visible()
     expect(page.locator("video")).to_have_count(0)
     # Saved once more it is another file: what was marked is not lost by choosing it.
-    choose(page, 1, "once-more.webm", record_clip(page, 0.5))
+    choose_clip(page, 1, "once-more.webm", record_clip(page, 0.5))
     expect(page.get_by_role("alert")).to_contain_text("once-more.webm is not the file that was marked as clip 1.")
     page.get_by_role("button", name="The same film: keep the marks").click()
     expect(bar(page, 1)).to_contain_text("once-more.webm")
@@ -160,12 +155,12 @@ def test_a_container_that_cannot_be_played_gets_a_clear_sentence(open_page: Open
     athlete = AthleteAtTheScreen(open_page(is_quiet=True))
     page, address = athlete.page, played(athlete)
     page.goto(f"{address}/film")
-    choose(page, 1, "serve.mov", b"\x00\x00\x00\x14ftypqt  \x00\x00\x00\x00qt  " + bytes(500))
+    choose_clip(page, 1, "serve.mov", b"\x00\x00\x00\x14ftypqt  \x00\x00\x00\x00qt  " + bytes(500))
     expect(page.get_by_role("alert")).to_have_text(
         "This browser cannot play serve.mov. "
         "Have the camera or phone save it as MP4 (H.264) or WebM, and choose that one."
     )
-    choose(page, 1, "serve.webm", record_clip(page, 1.0))
+    choose_clip(page, 1, "serve.webm", record_clip(page, 1.0))
     expect(page.locator("video")).to_have_count(1)
     expect(page.get_by_role("alert")).to_have_count(0)
 
