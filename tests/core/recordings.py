@@ -9,7 +9,8 @@ from random import Random
 import numpy as np
 from scipy.io import wavfile
 
-from jolly_core.ear.bands import bands_within, levels_of
+from jolly_core.ear.bands import levels_of
+from jolly_core.ear.edges import bands_within
 
 RATE_HZ = 44_100
 

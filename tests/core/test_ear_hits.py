@@ -61,6 +61,22 @@ def test_hits_are_found_where_it_is_not_quiet(scene: Scene, least: float) -> Non
     assert score(scene) >= least
 
 
+def test_a_recording_of_8_bits_that_is_all_zeros_between_sounds_keeps_its_hits() -> None:
+    """The room is below the smallest number; once something hums, numbers flicker: that is no louder than rounding."""
+    scene = Scene(11, rate_hz=8_000).rallies(0.7)
+    hum = np.random.default_rng(3).normal(0, 1.2 / 256, len(scene.samples)) * (np.arange(len(scene.samples)) > 80_000)
+    steps = np.clip(np.round((scene.samples + hum) * 127 + 128), 0, 255).astype(np.uint8)
+    found = listen(io.BytesIO(written(steps, 8_000)))
+    assert f_measure([hit.seconds for hit in found.hits], scene.hits) >= 0.998
+
+
+def test_one_hit_in_a_second_is_one_hit() -> None:
+    """What is a quarter as strong is none, though the two have no tempo of which it could be told."""
+    hit, rustle = (Peak(hop, strong, strong, strong, -20.0, (strong,) * 12) for hop, strong in ((100, 18.6), (2, 4.7)))
+    weak = [Peak(hop, 2.0, 2.0, 2.0, -70.0, (2.0,) * 12) for hop in (40, 150)]
+    assert choose([rustle, weak[0], hit, weak[1]], 1).hits == (hit,)
+
+
 def test_nothing_is_found_where_nothing_is_hit() -> None:
     for scene in (Scene(7), Scene(8).noise(40), Scene(9).noise(10)):
         assert heard(scene).hits == ()

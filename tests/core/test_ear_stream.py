@@ -11,7 +11,8 @@ import numpy as np
 import pytest
 
 from jolly_core.device.ears import read_recording
-from jolly_core.ear.bands import bands_within, levels_of
+from jolly_core.ear.bands import levels_of
+from jolly_core.ear.edges import bands_within
 from jolly_core.ear.peaks import peaks_of
 from jolly_core.ear.stream import PeakStream
 from jolly_core.ear.wav import open_recording

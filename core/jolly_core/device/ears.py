@@ -15,6 +15,7 @@ from jolly_core.challenges.events import FINISH, Event
 from jolly_core.challenges.heard import Heard, presses_of
 from jolly_core.device.counter import Counter
 from jolly_core.ear.claps import without_commands
+from jolly_core.ear.edges import MICROPHONE_BITS, rounding_db
 from jolly_core.ear.hearing import HandWork, Hearing
 from jolly_core.ear.kinds import rallies_of, usual_gap_s
 from jolly_core.ear.lessons import NO_LESSONS, calibrated, read_lessons
@@ -33,6 +34,8 @@ LATEST_TOLD_MS = 300
 COMMAND_TOLD_MS = 1900
 #: Of the first few hits nobody knows the tempo yet: only after so long a rally is over.
 FEWEST_FOR_A_GAP, FIRST_GAP_MS = 4, 3000
+#: What the floor of each band is at least, where nothing is said of it.
+MICROPHONE_DB = rounding_db(48_000, MICROPHONE_BITS)
 #: What a page may ask of ears.
 EAR_CALLS = ("open", "take", "end", "read", "presses", "match", "near", "teach", "calibrate", "close")
 
@@ -41,7 +44,8 @@ def read_recording(head: str) -> dict[str, Any]:
     """How the samples of a WAV file are packed and where they begin, by its first bytes, a character each."""
     file = io.BytesIO(head.encode("latin-1"))
     found = read_head(file)
-    return {**asdict(found), "frame_bytes": found.frame_bytes, "starts_at": file.tell()}
+    least_db = list(found.least_db)
+    return {**asdict(found), "frame_bytes": found.frame_bytes, "least_db": least_db, "starts_at": file.tell()}
 
 
 class Ears:
@@ -58,9 +62,18 @@ class Ears:
         self._counter = counter
         self._ears: dict[str, Hearing] = {}
 
-    def open(self, ear: str, lessons: object = None, kept: Mapping[str, Any] | None = None) -> None:
-        """Listen to something new, or go on with what was ``kept`` of a recording that is over."""
-        hearing = Hearing(NO_LESSONS if lessons is None else read_lessons(lessons))
+    def open(
+        self,
+        ear: str,
+        lessons: object = None,
+        kept: Mapping[str, Any] | None = None,
+        least_db: Sequence[float] = MICROPHONE_DB,
+    ) -> None:
+        """Listen to something new, or go on with what was ``kept`` of a recording that is over.
+
+        ``least_db`` is what the floor of each band is at least, as the head of a file says.
+        """
+        hearing = Hearing(NO_LESSONS if lessons is None else read_lessons(lessons), least_db)
         if kept is not None:
             hearing.restore([_peak(each) for each in kept["peaks"]], kept["ms"], kept["clapped"])
         self._ears[ear] = hearing

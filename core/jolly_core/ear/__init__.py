@@ -1,6 +1,7 @@
 """The ear: counts hits by their sound.
 
 - ``wav_head``   how a recording is packed; ``wav`` reads it a piece at a time
+- ``edges``      the bands: where they lie, and how quiet they can be
 - ``bands``      turns samples into levels, twelve bands every 5 ms
 - ``peaks``      finds in the levels where something begins to sound: a ``peak`` each
 - ``stream``     does the same hop by hop, as levels come

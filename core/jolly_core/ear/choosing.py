@@ -9,6 +9,7 @@ comes regularly the loud are tried, then each kind of sound by itself, and last 
 
 from __future__ import annotations
 
+from bisect import bisect_left
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, replace
 from itertools import pairwise
@@ -32,6 +33,10 @@ FEW_IN_NOISE = 7.5
 CUT_FROM, CUT_TO, CUTS = 0.2, 0.75, 40
 #: How much irregular intervals weigh against peaks close to the cut, and more hits against fewer.
 IRREGULAR, CLOSE, MORE = 3.0, 0.5, 0.3
+#: A hit is at least this share of the strongest tenth where there are too few for a tempo.
+OF_FEW = 0.4
+#: What speaks against strengths that are not taken as they are.
+CHANGED = 0.05
 #: How near is close, as a logarithm; what of a ratio of intervals counts at most; and what is said of too few hits.
 NEAR, MOST_IRREGULAR, UNKNOWN, FEWEST = 0.12, 1.0, 0.3, 5
 #: Where intervals differ by more than that, the loud are tried; by more than the second, what was taken is no play.
@@ -145,14 +150,16 @@ def _best(
     best: _Found | None = None
     for way in ways:
         by, hits = way(peaks, strengths), list[Peak]()
-        irregular, less_loud = None, 0.0
+        places = sorted(log(strength) for strength in by if strength > 0)
+        in_order = sorted(by)
+        irregular, less_loud, changed = None, 0.0, 0.0 if way is as_they_are else CHANGED
         for cut in _cuts(by, least):
-            hits_before, hits = hits, above(peaks, by, cut)
             # From one cut to the next they are often the same.
-            if len(hits) != len(hits_before):
+            if len(hits) != len(by) - bisect_left(in_order, cut):
+                hits = above(peaks, by, cut)
                 irregular = irregularity(hits)
                 less_loud = max(0.0, top_db - median(hit.loudness for hit in hits)) if hits and a_db_less else 0.0
-            cost = _cost(len(hits), by, cut, irregular) + a_db_less * less_loud
+            cost = _cost(len(hits), places, cut, irregular) + a_db_less * less_loud + changed
             if best is None or cost < best.cost:
                 best = _Found(way, cut, cost, irregular or 0.0)
     return best
@@ -210,16 +217,17 @@ def _cuts(strengths: Sequence[float], least: float) -> Iterator[float]:
         return
     usual = median(strength for strength in strengths if strength >= max(least, top / 2))
     low, high = log(max(least, CUT_FROM * usual)), log(max(least, CUT_TO * usual))
+    fewest = sorted(strengths)[-FEWEST] if len(strengths) >= FEWEST else 0.0
     for step in range(CUTS):
-        yield exp(low + (high - low) * step / (CUTS - 1))
+        cut = exp(low + (high - low) * step / (CUTS - 1))
+        if cut <= fewest or cut >= OF_FEW * top:
+            yield cut
 
 
-def _cost(hits: int, strengths: Sequence[float], cut: float, irregular: float | None) -> float:
-    """What speaks against a cut above which so many are hits."""
+def _cost(hits: int, places: Sequence[float], cut: float, irregular: float | None) -> float:
+    """What speaks against a cut above which so many are hits; ``places`` are the logarithms of strengths, in order."""
     place = log(cut)
-    far = cut * exp(4 * NEAR)
-    close = sum(
-        exp(-0.5 * ((place - log(strength)) / NEAR) ** 2) for strength in strengths if cut * cut / far < strength < far
-    )
+    near = places[bisect_left(places, place - 4 * NEAR) : bisect_left(places, place + 4 * NEAR)]
+    close = sum(exp(-0.5 * ((place - other) / NEAR) ** 2) for other in near)
     many = max(1, hits)
     return CLOSE * close / many + IRREGULAR * (UNKNOWN if irregular is None else irregular) - MORE * log(many)

@@ -47,10 +47,10 @@ class Heard:
 class Hearing:
     """Takes levels as they come; tells the hits so far at any time, and the whole of it at the end."""
 
-    def __init__(self, lessons: Lessons = NO_LESSONS) -> None:
+    def __init__(self, lessons: Lessons = NO_LESSONS, least_db: Row = ()) -> None:
         self.lessons = lessons
         self.peaks: list[Peak] = []
-        self._stream = PeakStream()
+        self._stream = PeakStream(least_db)
         self._hops = 0
         self._whole: Choice | None = None
         #: The hits so far, the cut that new ones have to reach, and up to where they were looked at together.

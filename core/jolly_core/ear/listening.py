@@ -4,8 +4,9 @@ from __future__ import annotations
 
 from typing import BinaryIO
 
-from jolly_core.ear.bands import bands_within, levels_of
+from jolly_core.ear.bands import levels_of
 from jolly_core.ear.choosing import Choice, choose
+from jolly_core.ear.edges import bands_within
 from jolly_core.ear.peak import HOPS_A_SECOND
 from jolly_core.ear.peaks import peaks_of
 from jolly_core.ear.wav import open_recording
@@ -16,4 +17,4 @@ def listen(file: BinaryIO) -> Choice:
     recording = open_recording(file)
     rate_hz = recording.head.rate_hz
     levels = levels_of(rate_hz, recording.pieces())[:, : bands_within(rate_hz)]
-    return choose(peaks_of(levels), len(levels) / HOPS_A_SECOND)
+    return choose(peaks_of(levels, recording.head.least_db), len(levels) / HOPS_A_SECOND)

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from operator import sub
 
-Bands = Sequence[float]
+Bands = tuple[float, ...]
 
 NEIGHBOURS = 3
 #: By so many of its strongest bands a sound is as loud as another.
@@ -16,6 +17,8 @@ class Sounds:
 
     def __init__(self, models: Sequence[Bands]) -> None:
         self._models = [(model, _loud(model)) for model in models]
+        #: What was said before is asked for again: by the search for a cut, and by the choice that it leads to.
+        self._known: dict[Bands, float] = {}
 
     def __bool__(self) -> bool:
         return bool(self._models)
@@ -28,17 +31,19 @@ class Sounds:
         >>> Sounds([(40.0, 30.0, 20.0, 20.0)]).apart_from((30.0, 20.0, 10.0, 10.0))
         0.0
         """
+        if (known := self._known.get(bands)) is not None:
+            return known
         loud = _loud(bands)
         far = []
         for model, model_loud in self._models:
-            if model is not bands:
-                down = max(0.0, model_loud - loud)
-                apart = [
-                    band - other + down if other > down else band for band, other in zip(bands, model, strict=True)
-                ]
-                far.append(sum(map(abs, apart)))
+            if model is bands:
+                continue
+            down = model_loud - loud
+            quieter = [other - down if other > down else 0.0 for other in model] if down > 0 else model
+            far.append(sum(map(abs, map(sub, bands, quieter))))
         nearest = sorted(far)[:NEIGHBOURS]
-        return sum(nearest) / len(nearest) / len(bands) if nearest else 0.0
+        self._known[bands] = apart = sum(nearest) / len(nearest) / len(bands) if nearest else 0.0
+        return apart
 
 
 def _loud(bands: Bands) -> float:

@@ -44,7 +44,9 @@ class PeakStream:
     [(1.5, 60.0)]
     """
 
-    def __init__(self) -> None:
+    def __init__(self, least_db: Row = ()) -> None:
+        #: What the floor of each band is at least, where that is known.
+        self._least = least_db
         #: Until the first floors are known.
         self._first: list[Row] = []
         self._half_seconds: deque[list[Row]] = deque(maxlen=FLOORS_BACK)
@@ -88,7 +90,7 @@ class PeakStream:
         return self._settled(is_end=True)
 
     def _begin(self) -> None:
-        self._floor = _floor_of(self._first)
+        self._floor = self._floor_of(self._first)
         first = self._first[:FLOOR_HOPS]
         over = [self._over_floor(row) for row in first]
         # Before the recording it was as it mostly is in its first half second.
@@ -98,6 +100,12 @@ class PeakStream:
         for row in self._first:
             self._measure(row)
         self._first = []
+
+    def _floor_of(self, rows: Sequence[Row]) -> list[float]:
+        """What each band falls below in three hops of ten."""
+        place = int(FLOOR_SHARE * (len(rows) - 1))
+        floor = [sorted(band)[place] for band in zip(*rows, strict=True)]
+        return list(map(max, floor, self._least)) if self._least else floor
 
     def _over_floor(self, row: Row) -> list[float]:
         return [
@@ -114,7 +122,7 @@ class PeakStream:
 
     def _measure(self, row: Row) -> None:
         if self._hop % FLOOR_HOPS == 0 and self._hop >= FIRST_FLOORS * FLOOR_HOPS:
-            self._floor = _floor_of([row for half in self._half_seconds for row in half])
+            self._floor = self._floor_of([row for half in self._half_seconds for row in half])
         over = self._over_floor(row)
         late, early = self._quartets[-PAST_FROM], self._quartets[-PAST_TO + _QUARTET - 1]
         rise = 0.0
@@ -177,9 +185,3 @@ class PeakStream:
         told = [peak for peak in self._taken if first is None or peak.hop < first]
         self._taken = self._taken[len(told) :]
         return told
-
-
-def _floor_of(rows: Sequence[Row]) -> list[float]:
-    """What each band falls below in three hops of ten."""
-    place = int(FLOOR_SHARE * (len(rows) - 1))
-    return [sorted(band)[place] for band in zip(*rows, strict=True)]

@@ -11,6 +11,7 @@ import struct
 from dataclasses import dataclass
 from typing import BinaryIO
 
+from jolly_core.ear.edges import rounding_db
 from jolly_core.errors import CoreError
 
 PCM, FLOAT, EXTENSIBLE = 1, 3, 0xFFFE
@@ -45,6 +46,11 @@ class Head:
     def frame_bytes(self) -> int:
         """One sample of each channel."""
         return self.channels * self.bits // 8
+
+    @property
+    def least_db(self) -> tuple[float, ...]:
+        """What the floor of each band is at least; empty where the samples are not whole numbers."""
+        return () if self.is_float else rounding_db(self.rate_hz, self.bits)
 
 
 def read_head(file: BinaryIO) -> Head:

@@ -21,13 +21,15 @@ Way = Callable[[Sequence[Peak], Strengths], list[float]]
 
 #: Sounds this far apart, in dB a band, are alike; this much further, and a peak is half as strong.
 ALIKE_DB, UNLIKE_DB = 2.0, 4.0
-MODELS = 40
+MODELS = 20
 #: A peak may be so much less loud than the loudest tenth; each so many dB more take it down by a factor of e.
 QUIETER_DB, QUIET_DB = 6.0, 4.0
 #: Kinds of sound are so far apart, in dB a band; so many at most, each known by so many sounds.
 KINDS_APART_DB, MOST_KINDS, OF_A_KIND = 2.5, 8, 8
 #: They begin with one of so many of the loudest.
 LOOKED_AT = 120
+#: Fewer values than that have no tenth.
+FEW = 5
 #: Away from its kind, a peak is half as strong after so much.
 UNKIND_DB = 2.0
 
@@ -105,5 +107,5 @@ def top_of(strengths: Strengths, least: float) -> float | None:
 
 
 def top_tenth(values: Sequence[float]) -> float:
-    """What the highest tenth of some values begins with."""
-    return sorted(values)[int(0.9 * (len(values) - 1))]
+    """What the highest tenth of some values begins with; of a few values, the highest."""
+    return sorted(values)[int(0.9 * (len(values) - 1)) if len(values) >= FEW else -1]

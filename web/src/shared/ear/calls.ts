@@ -78,6 +78,8 @@ const call = <T>(name: string, values: object) => rules.call<T>(`ear_${name}`, v
 export const readHead = (head: string) => rules.call<Head>("read_recording", { head });
 export const openEar = (ear: string, lessons: Lessons | null, kept: KeptPeaks | null = null) =>
   call<null>("open", { ear, lessons, kept });
+export const openFile = (ear: string, lessons: Lessons | null, head: Head) =>
+  call<null>("open", { ear, lessons, least_db: head.least_db });
 export const takeLevels = (ear: string, levels: string, bands: number, live: Live = {}) =>
   call<SoFar>("take", { ear, levels, bands, ...live });
 export const endEar = (ear: string) => call<KeptPeaks>("end", { ear });

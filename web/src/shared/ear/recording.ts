@@ -2,7 +2,7 @@
 import { NoRules } from "../device/rules";
 import { Said } from "../lib/said";
 import { makeUuid } from "../lib/uuid";
-import { closeEar, endEar, openEar, readHead, takeLevels, type KeptPeaks, type Lessons } from "./calls";
+import { closeEar, endEar, openFile, readHead, takeLevels, type KeptPeaks, type Lessons } from "./calls";
 import { asText, Loudness } from "./levels";
 import type { FromReader, ToReader } from "./reader";
 
@@ -30,7 +30,7 @@ export async function listenTo(
     throw error instanceof NoRules ? new Said(words) : error;
   });
   const ear = makeUuid();
-  await openEar(ear, lessons);
+  await openFile(ear, lessons, head);
   const reader = new Worker(new URL("./reader.ts", import.meta.url), { type: "module" });
   const ask = (message: ToReader) =>
     new Promise<FromReader | null>((resolve) => {

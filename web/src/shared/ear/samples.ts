@@ -9,6 +9,8 @@ export interface Head {
   /** How many samples of each channel are promised, where that is known. */
   promised: number | null;
   frame_bytes: number;
+  /** What the floor of each band is at least. */
+  least_db: number[];
   starts_at: number;
 }
 
