@@ -6,6 +6,7 @@ from uuid import uuid4
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 from django.utils.functional import cached_property
 
 from jolly_core.challenges.for_two import ForTwo, TwoScore
@@ -63,7 +64,7 @@ class Block(models.Model):
     #: How hard the whole block felt, 0 to 10; None where it was not said.
     effort = models.PositiveSmallIntegerField(null=True)
     note = models.TextField(blank=True, max_length=LONGEST_NOTE)
-    created_at = models.DateTimeField(auto_now_add=True)
+    created_at = models.DateTimeField(default=timezone.now, editable=False)
     started_at = models.DateTimeField(null=True)
     finished_at = models.DateTimeField(null=True)
 

@@ -6,11 +6,14 @@ SQLite is what ships; PostgreSQL is spoken as well. An address is a file's path,
 
 from __future__ import annotations
 
-from contextlib import AbstractContextManager, nullcontext
+from collections.abc import Iterator
+from contextlib import AbstractContextManager, contextmanager, nullcontext
 from pathlib import Path
 from threading import Lock
 from typing import Any
 from urllib.parse import parse_qs, unquote, urlsplit
+
+from django.db import transaction
 
 SERVERS = ("postgresql", "postgres")
 #: Connections are kept open: closing SQLite's last one forces a checkpoint, the largest cost measured.
@@ -69,6 +72,26 @@ def _server(address: str) -> dict[str, Any]:
         "CONN_MAX_AGE": KEPT_OPEN_S,
         "CONN_HEALTH_CHECKS": True,
     }
+
+
+@contextmanager
+def one_snapshot(connection: Any) -> Iterator[None]:
+    """All that is read within is as it stood at one moment, whoever writes meanwhile; nobody waits for it."""
+    if connection.in_atomic_block:
+        yield  # a transaction's reads are of one moment as it is, as far as its own level goes
+        return
+    usual = getattr(connection, "transaction_mode", None)
+    if connection.vendor == "sqlite":
+        connection.transaction_mode = "DEFERRED"
+    try:
+        with transaction.atomic(using=connection.alias):
+            if connection.vendor != "sqlite":
+                with connection.cursor() as cursor:
+                    cursor.execute("SET TRANSACTION ISOLATION LEVEL REPEATABLE READ READ ONLY")
+            yield
+    finally:
+        if connection.vendor == "sqlite":
+            connection.transaction_mode = usual
 
 
 def check_writable(connection: Any) -> None:

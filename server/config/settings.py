@@ -39,6 +39,7 @@ INSTALLED_APPS = [
     "lookback",
     "plan",
     "weeks",
+    "packages",
     "demo",
     "django.contrib.auth",
     "django.contrib.contenttypes",

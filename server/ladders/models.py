@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 from django.utils.functional import cached_property
 
 from jolly_core.body.traits import Traits
@@ -50,7 +51,7 @@ class Ladder(models.Model):
     from_rung_one = models.BooleanField(default=False)
     #: When the athlete came to the rung being worked on; only runs since then count for its threshold.
     arrived_at = models.DateTimeField()
-    created_at = models.DateTimeField(auto_now_add=True)
+    created_at = models.DateTimeField(default=timezone.now, editable=False)
 
     class Meta:
         ordering = ("id",)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 
 from jolly_core.places.layout import LONGEST_TITLE
 
@@ -18,7 +19,7 @@ class Layout(models.Model):
     #: As the core's layouts are stored, but for the title.
     drawn = models.JSONField(default=dict)
     is_dropped = models.BooleanField(default=False)
-    created_at = models.DateTimeField(auto_now_add=True)
+    created_at = models.DateTimeField(default=timezone.now, editable=False)
     changed_at = models.DateTimeField(auto_now=True)
 
     class Meta:

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from django.db import models
+from django.utils import timezone
 
 
 class RungLooks(models.Model):
@@ -31,7 +32,7 @@ class MethodChange(models.Model):
     ladder = models.ForeignKey("ladders.Ladder", on_delete=models.CASCADE, related_name="method_changes")
     day = models.DateField()
     words = models.CharField(max_length=80)
-    made_at = models.DateTimeField(auto_now_add=True)
+    made_at = models.DateTimeField(default=timezone.now, editable=False)
 
     class Meta:
         ordering = ("ladder_id", "day", "id")

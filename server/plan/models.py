@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 
 from jolly_core.planning.kept import RoutinePart, RoutineParts
 from jolly_core.planning.weaving import BLOCKED
@@ -30,7 +31,7 @@ class Routine(models.Model):
     version = models.PositiveSmallIntegerField(default=1)
     #: The version before this one.
     before = models.OneToOneField("self", null=True, on_delete=models.SET_NULL, related_name="after")
-    made_at = models.DateTimeField(auto_now_add=True)
+    made_at = models.DateTimeField(default=timezone.now, editable=False)
 
     class Meta:
         ordering = ("id",)

@@ -7,6 +7,7 @@ from typing import Any
 
 from django.conf import settings
 from django.db import models
+from django.utils import timezone
 from django.utils.functional import cached_property
 
 from jolly_core.challenges.card import Card
@@ -230,7 +231,7 @@ class Event(models.Model):
     kind = models.CharField(max_length=12)
     at_ms = models.PositiveIntegerField()
     text = models.CharField(max_length=500, blank=True)
-    recorded_at = models.DateTimeField(auto_now_add=True)
+    recorded_at = models.DateTimeField(default=timezone.now, editable=False)
 
     class Meta:
         ordering = ("run_id", "seq")

@@ -1,0 +1,19 @@
+import django.utils.timezone
+from django.db import migrations, models
+
+
+class Migration(migrations.Migration):
+    dependencies = [("runs", "0015_traces_notes_and_deleted_runs")]
+
+    operations = [
+        # A row that comes back from a file keeps its moment. The database has no part in that: no table is made anew.
+        migrations.SeparateDatabaseAndState(
+            state_operations=[
+                migrations.AlterField(
+                    model_name="event",
+                    name="recorded_at",
+                    field=models.DateTimeField(default=django.utils.timezone.now, editable=False),
+                )
+            ]
+        )
+    ]
