@@ -37,3 +37,8 @@ def list_limits(athlete: Athlete, day: date) -> tuple[Limit, ...]:
 
 def get_body_limit(athlete: Athlete, limit_id: int) -> BodyLimit:
     return find_one(BodyLimit.objects.all(), pk=limit_id, athlete=athlete)
+
+
+def find_athlete(name: str) -> Athlete | None:
+    """The athlete who signs in with that name."""
+    return Athlete.objects.filter(username=name).first()

@@ -8,7 +8,7 @@ from typing import Any
 from jolly_core.body.traits import Traits
 from jolly_core.challenges.card import Card
 from jolly_core.challenges.for_two import ForTwo
-from jolly_core.challenges.registry import stored_game, stored_tally
+from jolly_core.challenges.registry import get_format, read_game, stored_game, stored_tally
 from jolly_core.ear.lessons import read_lessons
 from jolly_core.film.notes import FilmNotes
 from jolly_core.ladder.levers import Lever
@@ -18,6 +18,8 @@ from jolly_core.planning.kept import BlockShape, GaveWay, RoutineParts
 from jolly_core.record.trace import Trace
 from jolly_core.record.yardstick import Yardstick
 from jolly_core.sides import Pair
+from jolly_core.stored_checks import check_types
+from jolly_core.thresholds.threshold import read_threshold, stored_threshold
 from jolly_core.trials.decision import Plan
 from packages.kept import Renumber
 from places.selectors import OWN
@@ -28,51 +30,66 @@ Values = Mapping[str, Any]
 def check_place(values: Values) -> None:
     """What was measured of it can be drawn, and what the ear learned there can be read."""
     if values["drawing"] is not None:
-        Measured.from_stored(values["drawing"]).place(f"{OWN}0", values["name"])
+        measured = Measured.from_stored(values["drawing"])
+        check_types(measured)
+        measured.place(f"{OWN}0", values["name"])
     if values["ear"] is not None:
         read_lessons(values["ear"])
 
 
 def check_layout(values: Values) -> None:
     """Its targets can be read."""
-    Layout.from_stored({**values["drawn"], "title": values["title"]})
+    check_types(Layout.from_stored({**values["drawn"], "title": values["title"]}))
 
 
 def check_ladder(values: Values) -> None:
     """Its sides and what it asks of a body can be read."""
-    Pair.from_stored(values["pair"])
-    Traits.from_stored(values["traits"])
+    check_types(Pair.from_stored(values["pair"]))
+    check_types(Traits.from_stored(values["traits"]))
 
 
 def check_rung(values: Values) -> None:
     """Its game, its card and its levers can be read."""
-    stored_game(values["format"], values["settings"])
-    Card.from_stored(values["card"])
+    settings = stored_game(values["format"], values["settings"]).settings
+    check_types(settings)
+    # It will be played: it has to be one that can be asked for today.
+    read_game(values["format"], settings.as_dict())
+    check_types(Card.from_stored(values["card"]))
     for lever in values["levers"]:
-        Lever.from_stored(lever)
+        check_types(Lever.from_stored(lever))
+
+
+def check_threshold(format_id: str, stored: Mapping[str, Any]) -> None:
+    """It can be asked of runs of that format."""
+    kind = get_format(format_id)
+    if kind.metric(str(stored.get("metric"))) is None:
+        raise ValueError(f"there is no {stored.get('metric')!r:.40} in this game")
+    read_threshold(kind, stored_threshold(kind, stored).as_stored())
 
 
 def check_routine(values: Values) -> None:
     """Its parts can be read."""
     parts = values["parts"]
-    RoutineParts.from_stored({"parts": parts} if isinstance(parts, list) else parts)
+    check_types(RoutineParts.from_stored({"parts": parts} if isinstance(parts, list) else parts))
 
 
 def check_week(values: Values) -> None:
     """Why wishes gave way can be read."""
-    GaveWay.from_stored(values["why"])
+    check_types(GaveWay.from_stored(values["why"]))
 
 
 def check_block(values: Values) -> None:
     """Its shape before the last re-fit can be read, if there was one."""
     if values["before"]:
-        BlockShape.from_stored(values["before"])
+        check_types(BlockShape.from_stored(values["before"]))
 
 
 def check_part(values: Values) -> None:
     """Its game for two can be read and played, if it has one."""
     if values["two"]:
-        ForTwo.from_stored(values["two"]).score(values["presses"])
+        game = ForTwo.from_stored(values["two"])
+        check_types(game)
+        game.score(values["presses"])
 
 
 def check_trial(values: Values) -> None:
@@ -82,19 +99,20 @@ def check_trial(values: Values) -> None:
 
 def check_run(values: Values) -> None:
     """Its game, card, tally and all that is told of it can be read."""
-    stored_game(values["format"], values["settings"])
-    Card.from_stored(values["card"])
+    check_types(stored_game(values["format"], values["settings"]).settings)
+    check_types(Card.from_stored(values["card"]))
     tally = stored_tally(values["tally"])
+    check_types(tally)
     if tally.format != values["format"]:
         raise ValueError("its tally is that of another game")
-    Yardstick.from_stored(values["yardstick"])
+    check_types(Yardstick.from_stored(values["yardstick"]))
     if values["trace"] is not None:
-        Trace.from_stored(values["trace"])
+        check_types(Trace.from_stored(values["trace"]))
 
 
 def check_film(values: Values) -> None:
     """Its marks and notes can be read."""
-    FilmNotes.from_stored(values["notes"])
+    check_types(FilmNotes.from_stored(values["notes"]))
 
 
 # --- numbers of rows within values ------------------------------------------------------------------------------------
@@ -135,7 +153,5 @@ def gave_way(why: dict[str, Any], renumber: Renumber) -> dict[str, Any]:
     """Why wishes gave way is kept by their keys: of a ladder's that is its number."""
     if isinstance(why.get("why"), dict):
         return {**why, "why": gave_way(why["why"], renumber)}
-    return {
-        str(renumber("ladders", int(key))) if key.isdecimal() and key != "v" else key: value
-        for key, value in why.items()
-    }
+    changed = {(renumber("ladders", int(key)) if key.isdecimal() else key): value for key, value in why.items()}
+    return {str(key): value for key, value in changed.items() if key is not None}

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import replace
 from datetime import datetime
 from typing import Any
 from zoneinfo import ZoneInfo
@@ -24,6 +25,7 @@ from ladders.models import Ladder
 from ladders.packs import give_pack
 from layouts.models import Layout
 from layouts.selectors import core_layout, place_of
+from packages.blobs import place_key
 from packages.kept import Kept, Renumber
 from packages.tables import KEPT, NAMES, TABLES
 from runs.models import Event, Run
@@ -119,7 +121,8 @@ def _drawings(athlete: Athlete, numbers: Numbers) -> Iterator[tuple[str, Iterabl
     """Each layout as a drawing to scale; one whose place is gone has none."""
     for layout in Layout.objects.filter(athlete=athlete).select_related("athlete").order_by("pk"):
         try:
-            drawing = write_layout(place_of(layout), core_layout(layout))
+            place = place_of(layout)
+            drawing = write_layout(replace(place, id=place_key(place.id, numbers)), core_layout(layout))
         except CoreError:
             continue
         yield _path("layouts", numbers("layouts", layout.pk), layout.title, "svg"), [drawing]

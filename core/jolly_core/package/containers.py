@@ -98,6 +98,10 @@ class Container:
             raise _refuse("member_missing", f"The file lacks {name}.")
         return cast("BinaryIO", io.BufferedReader(_Bounded(self._zip, self._members[name])))
 
+    def size(self, name: str) -> int:
+        """How many bytes a member unpacks to; 0 where there is none of that name."""
+        return self._members[name].file_size if name in self._members else 0
+
     def read(self, name: str, most: int) -> bytes:
         """All of a small member. Raises ``CoreError`` for one of more bytes than that."""
         with self.open(name) as file:
@@ -142,7 +146,7 @@ class _Bounded(io.RawIOBase):
 
     def __init__(self, container: zipfile.ZipFile, info: zipfile.ZipInfo) -> None:
         super().__init__()
-        self._name, self._left = info.filename, info.file_size
+        self._name, self._size, self._left = info.filename, info.file_size, info.file_size
         try:
             self._member = container.open(info)
         except (zipfile.BadZipFile, OSError, ValueError, NotImplementedError):
@@ -150,6 +154,9 @@ class _Bounded(io.RawIOBase):
 
     def readable(self) -> bool:
         return True
+
+    def tell(self) -> int:
+        return self._size - self._left
 
     def readinto(self, buffer: object) -> int:
         view = memoryview(cast("bytearray", buffer))

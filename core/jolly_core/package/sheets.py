@@ -60,21 +60,13 @@ class SheetReader:
             self._check_heading(names)
             for cells in reader:
                 values, problems = self.table.read_row(names, cells)
+                self.problems += (problem_at(self.table, reader.line_num, problem) for problem in problems)
                 if not problems:
                     yield reader.line_num, values
-                elif self.note(reader.line_num, problems):
+                elif len(self.problems) >= MOST_PROBLEMS:
                     return
         except csv.Error as error:
             raise refuse_file(self.table.path, f"Line {reader.line_num + 1} is no line of CSV: {error}.") from None
-
-    def note(self, line: int, problems: Iterable[Problem]) -> bool:
-        """Keep what is wrong with a row; whether that is enough."""
-        for problem in problems:
-            where = f"column {problem.path[0]} " if problem.path else ""
-            message = f"{self.table.path}, line {line}: {where}{problem.message}."
-            path = (self.table.name, line, *problem.path)
-            self.problems.append(Problem(problem.code, message, path, problem.value, problem.allowed))
-        return len(self.problems) >= MOST_PROBLEMS
 
     def _check_heading(self, names: Sequence[str]) -> None:
         known = self.table.by_name
@@ -100,6 +92,13 @@ def _lines(file: BinaryIO, path: str) -> Iterator[str]:
         if "\x00" in text:
             raise refuse_file(path, f"Line {number} holds a character of number 0.")
         yield text
+
+
+def problem_at(table: Table, line: int, problem: Problem) -> Problem:
+    """What is wrong with a row, or with the column that its path names, as it is said of a line of the file."""
+    where = f"column {problem.path[0]} " if problem.path else ""
+    message = f"{table.path}, line {line}: {where}{problem.message}."
+    return Problem(problem.code, message, (table.name, line, *problem.path), problem.value, problem.allowed)
 
 
 def refuse_file(path: str, message: str) -> CoreError:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 from typing import Any
@@ -142,6 +142,6 @@ class Table:
                 problems.append(Problem("cell", str(error), (name,), value=cell[:80]))
         return values, problems
 
-    def missing(self, names: Sequence[str]) -> Iterator[Column]:
+    def missing(self, names: Collection[str]) -> Iterator[Column]:
         """The columns that a file does not have."""
         return (column for column in self.columns if column.name not in names)

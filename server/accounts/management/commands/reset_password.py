@@ -5,7 +5,7 @@ from typing import Any
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 from django.utils.crypto import get_random_string
 
-from accounts.models import Athlete
+from accounts.selectors import find_athlete
 
 
 class Command(BaseCommand):
@@ -15,7 +15,7 @@ class Command(BaseCommand):
         parser.add_argument("name", help="The name that the athlete signs in with.")
 
     def handle(self, *args: Any, **options: Any) -> None:
-        athlete = Athlete.objects.filter(username=options["name"]).first()
+        athlete = find_athlete(options["name"])
         if athlete is None:
             raise CommandError(f"Nobody here signs in as {options['name']}.")
         password = get_random_string(14)
