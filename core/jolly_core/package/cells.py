@@ -17,6 +17,8 @@ from uuid import UUID
 #: What a formula begins with, for one spreadsheet or another.
 FORMULA_SIGNS = ("=", "+", "-", "@", "\t", "\r")
 APOSTROPHE = "'"
+#: How long "+00:00" is.
+_OFFSET = 6
 #: Deeper nothing that is kept goes, and a parser that calls itself has no room for much more.
 DEEPEST = 40
 
@@ -46,8 +48,12 @@ def read_text(cell: str) -> str:
     return cell.removeprefix(APOSTROPHE)
 
 
-def _write_moment(moment: datetime) -> str:
-    return moment.astimezone(UTC).isoformat().removesuffix("+00:00") + "Z"
+def _write_moment(moment: datetime | str) -> str:
+    if isinstance(moment, str):
+        return moment  # it is written as it should be
+    if moment.tzinfo is not UTC:
+        moment = moment.astimezone(UTC)
+    return moment.isoformat()[:-_OFFSET] + "Z"
 
 
 def _read_moment(cell: str) -> datetime:
