@@ -7,4 +7,5 @@
 - ``reading``    a package into rows that are known to be whole
 - ``matching``   what of them is new in an account, the same, or different
 - ``importing``  putting them in: all or nothing
+- ``arrivals``   a file that comes in through the page, with its ``progress``
 """

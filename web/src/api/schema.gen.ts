@@ -1316,6 +1316,76 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/record/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The whole record, as a file. */
+        get: operations["download_record"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record/arrivals/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description Files that come in. */
+        get: operations["read_latest_arrival"];
+        put?: never;
+        /** @description Files that come in. */
+        post: operations["send_record"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record/arrivals/{arrival_id}/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description A file that came in: how it stands, and leaving it. */
+        get: operations["read_arrival"];
+        put?: never;
+        post?: never;
+        /** @description A file that came in: how it stands, and leaving it. */
+        delete: operations["leave_arrival"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record/arrivals/{arrival_id}/take/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A file that was looked through is taken in. */
+        post: operations["take_arrival_in"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recovery/": {
         parameters: {
             query?: never;
@@ -2292,6 +2362,40 @@ export interface components {
         ArchiveRequest: {
             /** @description False brings it back. */
             is_archived: boolean;
+        };
+        /** @description A file that came in: what it holds, how far it got, why it was refused. */
+        Arrival: {
+            /** Format: uuid */
+            readonly id: string;
+            readonly file_name: string;
+            readonly state: components["schemas"]["ArrivalStateEnum"];
+            /** Format: date-time */
+            readonly made_at: string;
+            /** Format: double */
+            readonly share: number;
+            tables: components["schemas"]["ArrivedTable"][];
+            readonly is_into_nothing: boolean;
+            problems: string[];
+            readonly added: number;
+            readonly changed: number;
+        };
+        /**
+         * @description * `looking` - Looking
+         *     * `looked` - Looked
+         *     * `taking` - Taking
+         *     * `taken` - Taken
+         *     * `refused` - Refused
+         *     * `cancelled` - Cancelled
+         * @enum {string}
+         */
+        ArrivalStateEnum: "looking" | "looked" | "taking" | "taken" | "refused" | "cancelled";
+        /** @description A table of a file: how many of its rows are new here, the same, different. */
+        ArrivedTable: {
+            name: string;
+            words: string;
+            new: number;
+            same: number;
+            different: number;
         };
         /**
          * @description * `rest` - rest
@@ -3533,6 +3637,10 @@ export interface components {
             kind: "lap";
             steps: string[];
             place: number;
+        };
+        /** @description The file that came in last, if one is there. */
+        LatestArrival: {
+            arrival: components["schemas"]["Arrival"] | null;
         };
         /** @description A layout as it is being laid, and whose aim it is looked at with. */
         LayingRequest: {
@@ -4950,7 +5058,7 @@ export interface components {
             fair_marks: {
                 [key: string]: number;
             };
-            state: components["schemas"]["StateEnum"];
+            state: components["schemas"]["RungStandingStateEnum"];
             records: components["schemas"]["RungRecord"][];
             /** @description What moved from the rung below; may be empty. */
             step: string;
@@ -4960,6 +5068,13 @@ export interface components {
             /** @description What is still to be held first, in words; empty where all is. */
             unmet: string;
         };
+        /**
+         * @description * `held` - held
+         *     * `working` - working
+         *     * `ahead` - ahead
+         * @enum {string}
+         */
+        RungStandingStateEnum: "held" | "working" | "ahead";
         /** @description A rung as it is made or changed: its game with its settings. Types only: what may be set is the core's to say. */
         RungToMakeRequest: {
             /** @description Empty: the game in a few words. */
@@ -5312,13 +5427,6 @@ export interface components {
             words: string;
             suggestions: string[];
         };
-        /**
-         * @description * `held` - held
-         *     * `working` - working
-         *     * `ahead` - ahead
-         * @enum {string}
-         */
-        StateEnum: "held" | "working" | "ahead";
         /** @description A rung that is to be set up. */
         Station: {
             ladder: components["schemas"]["LadderName"];
@@ -5451,6 +5559,11 @@ export interface components {
         /** @description The rungs of a ladder, from the ground up. */
         TableRequest: {
             rows: components["schemas"]["RowRequest"][];
+        };
+        /** @description Whether what is different becomes as in the file. */
+        TakeInRequest: {
+            /** @default false */
+            takes_theirs?: boolean;
         };
         /**
          * @description * `length` - length
@@ -12527,6 +12640,391 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Run"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    download_record: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_latest_arrival: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LatestArrival"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    send_record: {
+        parameters: {
+            query: {
+                file_name: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/zip": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Arrival"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_arrival: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                arrival_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Arrival"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    leave_arrival: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                arrival_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description No response body */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    take_arrival_in: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                arrival_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/json": components["schemas"]["TakeInRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Arrival"];
                 };
             };
             400: {

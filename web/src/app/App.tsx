@@ -56,6 +56,7 @@ const RungGame = lazy(() => import("../features/climb/game/RungGamePage"));
 const LadderTable = lazy(() => import("../features/climb/game/TablePage"));
 const RungCard = lazy(() => import("../features/climb/game/RungCardPage"));
 const SideFinder = lazy(() => import("../features/athlete/SideFinderPage"));
+const InAndOut = lazy(() => import("../features/custody/InAndOutPage"));
 const Settings = lazy(() => import("../features/athlete/SettingsPage"));
 
 export function App() {
@@ -117,6 +118,7 @@ export function App() {
                     <Route path="/climb/:ladderId/rungs/:rungId/game" element={<RungGame />} />
                     <Route path="/climb/:ladderId/rungs/:rungId/card" element={<RungCard />} />
                     <Route path="/settings/sides" element={<SideFinder />} />
+                    <Route path="/settings/record" element={<InAndOut />} />
                     <Route path="/settings" element={<Settings />} />
                   </Route>
                 </Route>

@@ -197,6 +197,11 @@ export default function SettingsPage() {
           <>
             <Person athlete={athlete} />
             <CourtSettings athlete={athlete} />
+            <Panel title="Your record">
+              <Button component={RouterLink} to="/settings/record" variant="outlined" sx={{ alignSelf: "flex-start" }}>
+                Take it out, or bring one in
+              </Button>
+            </Panel>
             <Panel title="If you forget your password">
               <NewCodes />
             </Panel>

@@ -10,13 +10,14 @@ import {
   Typography,
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useRef, useState, type ChangeEvent } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 
 import { api, ProblemError, unwrap } from "../../api/client";
 import { useChange } from "../../api/queries";
 import { quantity } from "../../shared/lib/format";
 import { ErrorNotice } from "../../shared/ui/Loaded";
+import { PickFile } from "../../shared/ui/PickFile";
 
 const NO_JSON = "This file holds no ladders: it is not written as JSON.";
 
@@ -92,14 +93,10 @@ function FileDialog({ pack, onClose }: FileDialogProps) {
 }
 
 export function TakeInFile() {
-  const input = useRef<HTMLInputElement>(null);
   const [pack, setPack] = useState<{ content: unknown } | null>(null);
   const [problem, setProblem] = useState("");
-  const read = async ({ target }: ChangeEvent<HTMLInputElement>) => {
-    const [file] = target.files ?? [];
-    if (!file) return;
+  const read = async (file: File) => {
     const text = await file.text();
-    target.value = ""; // so that the same file can be chosen again
     try {
       setPack({ content: JSON.parse(text) as unknown });
       setProblem("");
@@ -109,17 +106,13 @@ export function TakeInFile() {
   };
   return (
     <Box>
-      <input
-        ref={input}
-        type="file"
+      <PickFile
+        name="File of ladders"
         accept=".json,application/json"
-        aria-label="File of ladders"
-        hidden
-        onChange={(event) => void read(event)}
-      />
-      <Button variant="outlined" onClick={() => input.current?.click()}>
+        variant="outlined"
+        onFile={(file) => void read(file)}>
         Take in a file
-      </Button>
+      </PickFile>
       {problem && (
         <Typography role="alert" color="error">
           {problem}

@@ -10,6 +10,7 @@ import { listenTo, type Listened } from "../../shared/ear/recording";
 import { useRung } from "../../shared/lib/useRung";
 import { makeUuid } from "../../shared/lib/uuid";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
+import { PickFile } from "../../shared/ui/PickFile";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { EarPlace, useEarPlace, useLesson } from "./EarPlace";
 import { HearingDesk } from "./HearingDesk";
@@ -136,29 +137,6 @@ function Heard({ heard, rung, sides, hasRallies, lastsS, place }: HeardProps) {
   );
 }
 
-function Chooser({ onFile }: { onFile: (file: File) => void }) {
-  const field = useRef<HTMLInputElement>(null);
-  return (
-    <>
-      <input
-        ref={field}
-        hidden
-        type="file"
-        accept=".wav,audio/wav,audio/x-wav"
-        aria-label="A recording as WAV"
-        onChange={({ target }) => {
-          const [file] = target.files ?? [];
-          if (file) onFile(file);
-          target.value = ""; // so that the same file can be chosen again
-        }}
-      />
-      <Button variant="contained" size="large" onClick={() => field.current?.click()}>
-        Choose a WAV file
-      </Button>
-    </>
-  );
-}
-
 export default function RecordingPage() {
   const id = Number(useParams()["rungId"]);
   const { ladder, here, heardAs } = useRung(id);
@@ -192,7 +170,14 @@ export default function RecordingPage() {
               <Panel>
                 <Stack spacing={2} sx={{ alignItems: "flex-start" }}>
                   <EarPlace {...earPlace} />
-                  <Chooser onFile={(file) => void listen(file)} />
+                  <PickFile
+                    name="A recording as WAV"
+                    accept=".wav,audio/wav,audio/x-wav"
+                    variant="contained"
+                    size="large"
+                    onFile={(file) => void listen(file)}>
+                    Choose a WAV file
+                  </PickFile>
                   {state && !state.heard && !state.error && (
                     <Box sx={{ width: "100%" }}>
                       <Typography>Listening to {state.name}…</Typography>

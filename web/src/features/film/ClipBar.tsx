@@ -1,7 +1,7 @@
 /** One clip's own choices: which file it is, mirrored or not, the moment it is aligned at, how fine its pictures are. */
 import { Box, Button, MenuItem, Stack, TextField, ToggleButton, Typography } from "@mui/material";
-import { useRef, type ChangeEvent } from "react";
 
+import { PickFile } from "../../shared/ui/PickFile";
 import { USUAL_RATES } from "./clipFile";
 import type { Clip } from "./filmNotes";
 
@@ -23,12 +23,6 @@ const sizeOf = (bytes: number) => (bytes < 1e6 ? `${Math.ceil(bytes / 1000)} kB`
 const seconds = (value: number) => `${value.toFixed(2)} s`;
 
 export function ClipBar({ title, clip, isOpen, atS, trouble, ...say }: ClipBarProps) {
-  const field = useRef<HTMLInputElement>(null);
-  const choose = ({ target }: ChangeEvent<HTMLInputElement>) => {
-    const [file] = target.files ?? [];
-    target.value = ""; // so that the same file can be chosen again
-    if (file) say.onFile(file);
-  };
   const rates = clip?.a_second && !USUAL_RATES.includes(clip.a_second) ? [clip.a_second, ...USUAL_RATES] : USUAL_RATES;
   return (
     <Stack spacing={1.25} role="group" aria-label={title} sx={{ minWidth: 0 }}>
@@ -40,18 +34,15 @@ export function ClipBar({ title, clip, isOpen, atS, trouble, ...say }: ClipBarPr
           {clip ? `${clip.name}, ${sizeOf(clip.bytes)}, of ${dayOf(clip.changed_ms)}` : "no clip yet"}
         </Typography>
       </Box>
-      <input
-        ref={field}
-        hidden
-        type="file"
-        accept="video/*"
-        aria-label={`${title}: a clip of yours`}
-        onChange={choose}
-      />
       <Box sx={{ display: "flex", flexWrap: "wrap", gap: 1, alignItems: "center" }}>
-        <Button variant={isOpen ? "text" : "contained"} size="small" onClick={() => field.current?.click()}>
+        <PickFile
+          name={`${title}: a clip of yours`}
+          accept="video/*"
+          variant={isOpen ? "text" : "contained"}
+          size="small"
+          onFile={say.onFile}>
           {isOpen ? "Another clip" : clip ? "Choose it again" : "Choose a clip"}
-        </Button>
+        </PickFile>
         {isOpen && clip && (
           <>
             <ToggleButton

@@ -1,7 +1,6 @@
 /** The athlete's layouts, each as a small drawing; and reading one in from a file. */
-import { Box, Button, Stack, Typography } from "@mui/material";
+import { Box, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
-import { useRef, type ChangeEvent } from "react";
 import { Link as RouterLink, useNavigate } from "react-router";
 
 import { api, unwrap } from "../../api/client";
@@ -11,34 +10,28 @@ import { targetsOf } from "../../shared/board/targets";
 import { quantity } from "../../shared/lib/format";
 import { Miniature } from "../../shared/board/Miniature";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
+import { PickFile } from "../../shared/ui/PickFile";
 import { Panel } from "../../shared/ui/Page";
 
 /** A file becomes a new layout, or is refused with the reason; nothing else changes. */
 function ImportButton() {
   const navigate = useNavigate();
-  const field = useRef<HTMLInputElement>(null);
   const read = useChange((svg: string) => unwrap(api.POST("/api/layouts/import/", { body: { svg } })), ["layouts"]);
-  const choose = async (event: ChangeEvent<HTMLInputElement>) => {
-    const chosen = event.target;
-    const [file] = chosen.files ?? [];
-    if (!file) return;
+  const choose = async (file: File) => {
     const svg = await file.text();
-    chosen.value = ""; // so that the same file can be chosen again
     read.mutate(svg, { onSuccess: ({ id }) => void navigate(`/set-up/layouts/${id}`) });
   };
   return (
     <Stack spacing={1} sx={{ alignItems: "flex-start" }}>
-      <input
-        ref={field}
-        hidden
-        type="file"
+      <PickFile
+        name="A layout as SVG"
         accept=".svg,image/svg+xml"
-        aria-label="A layout as SVG"
-        onChange={(event) => void choose(event)}
-      />
-      <Button variant="outlined" size="small" loading={read.isPending} onClick={() => field.current?.click()}>
+        variant="outlined"
+        size="small"
+        loading={read.isPending}
+        onFile={(file) => void choose(file)}>
         Read in an SVG
-      </Button>
+      </PickFile>
       {read.error && <ErrorNotice error={read.error} />}
     </Stack>
   );

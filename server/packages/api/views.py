@@ -1,0 +1,103 @@
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Any, BinaryIO
+from uuid import UUID
+
+from django.http import StreamingHttpResponse
+from django.utils import timezone
+from drf_spectacular.types import OpenApiTypes
+from drf_spectacular.utils import extend_schema
+from rest_framework.parsers import BaseParser
+from rest_framework.response import Response
+from rest_framework.views import APIView
+
+from config.requests import Request, read_given, read_query
+from packages import arrivals, exporting
+from packages.api.serializers import (
+    ArrivalSerializer,
+    FileNameSerializer,
+    LatestArrivalSerializer,
+    TakeInSerializer,
+)
+
+ZIP = "application/zip"
+PIECE_BYTES = 1 << 16
+
+
+class FileParser(BaseParser):
+    """Hands over the body as it comes in: it is a file, which may be large."""
+
+    media_type = ZIP
+
+    def parse(self, stream: Any, media_type: Any = None, parser_context: Any = None) -> Any:
+        return stream
+
+
+class RecordView(APIView):
+    """The whole record, as a file."""
+
+    @extend_schema(operation_id="download_record", responses={(200, ZIP): OpenApiTypes.BINARY})
+    def get(self, request: Request) -> StreamingHttpResponse:
+        made_at = timezone.now()
+        answer = StreamingHttpResponse(exporting.pack_record(request.user, made_at), content_type=ZIP)
+        name = exporting.file_name(request.user, made_at)
+        answer["Content-Disposition"] = f'attachment; filename="{name}"'
+        return answer
+
+
+class ArrivalsView(APIView):
+    """Files that come in."""
+
+    #: It is written down by itself, and whoever works at it has transactions of their own.
+    keeps_nothing = True
+    parser_classes = (FileParser,)
+
+    @extend_schema(operation_id="read_latest_arrival", responses=LatestArrivalSerializer)
+    def get(self, request: Request) -> Response:
+        return Response(LatestArrivalSerializer({"arrival": arrivals.get_latest(request.user)}).data)
+
+    @extend_schema(
+        operation_id="send_record",
+        parameters=[FileNameSerializer],
+        request={ZIP: OpenApiTypes.BINARY},
+        responses=ArrivalSerializer,
+    )
+    def post(self, request: Request) -> Response:
+        name = read_query(request, FileNameSerializer)["file_name"]
+        arrival = arrivals.receive(request.user, name, _pieces(request.data))
+        return Response(ArrivalSerializer(arrivals.get_arrival(request.user, arrival.pk)).data)
+
+
+class ArrivalView(APIView):
+    """A file that came in: how it stands, and leaving it."""
+
+    keeps_nothing = True
+
+    @extend_schema(operation_id="read_arrival", responses=ArrivalSerializer)
+    def get(self, request: Request, arrival_id: UUID) -> Response:
+        return Response(ArrivalSerializer(arrivals.get_arrival(request.user, arrival_id)).data)
+
+    @extend_schema(operation_id="leave_arrival", responses={204: None})
+    def delete(self, request: Request, arrival_id: UUID) -> Response:
+        arrivals.cancel(request.user, arrival_id)
+        return Response(status=204)
+
+
+class TakeInView(APIView):
+    """A file that was looked through is taken in."""
+
+    keeps_nothing = True
+
+    @extend_schema(operation_id="take_arrival_in", request=TakeInSerializer, responses=ArrivalSerializer)
+    def post(self, request: Request, arrival_id: UUID) -> Response:
+        given = read_given(request, TakeInSerializer)
+        arrival = arrivals.take(request.user, arrival_id, takes_theirs=given["takes_theirs"])
+        return Response(ArrivalSerializer(arrival).data)
+
+
+def _pieces(body: BinaryIO | Any) -> Iterator[bytes]:
+    if not hasattr(body, "read"):
+        return  # nothing was sent
+    while piece := body.read(PIECE_BYTES):
+        yield piece
