@@ -65,6 +65,20 @@ def keep_loaded() -> None:
     gc.set_threshold(20_000, 10, 10)
 
 
+def start_chores() -> str:
+    """Have the server do what is due from time to time; why it cannot, in a sentence, or nothing."""
+    from django.conf import settings
+
+    from custody import chores
+
+    try:
+        chores.read_hour(settings.BACK_UP_AT)
+    except ValueError:
+        return f"JOLLY_BACK_UP_AT={settings.BACK_UP_AT} is no hour; write it as in JOLLY_BACK_UP_AT=03:30."
+    chores.start()
+    return ""
+
+
 def main() -> None:
     parser = argparse.ArgumentParser(description="Serve Jolly Ladder.")
     parser.add_argument("--host", default=os.environ.get("JOLLY_BIND", "127.0.0.1"))
@@ -89,6 +103,8 @@ def main() -> None:
     warming = Timer(WARM_AFTER_S, warm_up)
     warming.daemon = True
     warming.start()
+    if words := start_chores():
+        sys.exit(words)
     keep_loaded()
     address = settings.ADDRESS or f"http://{given.host}:{given.port}"
     print(f"Jolly Ladder is ready: open {address}/ (Ctrl+C stops it)", flush=True)

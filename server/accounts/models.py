@@ -41,6 +41,9 @@ class Athlete(AbstractUser):
     #: Whether what is hard is to be shortened and spaced: for age, or a state that asks for it.
     is_eased = models.BooleanField(default=False)
     is_demo = models.BooleanField(default=False)
+    #: When the whole record was taken out last, and when the account is to be deleted, if it is.
+    taken_out_at = models.DateTimeField(null=True, editable=False)
+    leaves_at = models.DateTimeField(null=True, editable=False, db_index=True)
     #: Increases with every write through the API: see ``config.caching``.
     record_version = models.PositiveBigIntegerField(default=0, editable=False)
 

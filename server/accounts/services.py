@@ -84,3 +84,8 @@ def keep_side(
     values = {"way": way, "lefts": found.lefts, "rights": found.rights, "said_at": at}
     BodySide.objects.update_or_create(**here, defaults=values)
     return found
+
+
+def note_taken_out(athlete: Athlete, at: datetime) -> None:
+    """The whole record went out, to the last byte."""
+    Athlete.objects.filter(pk=athlete.pk).update(taken_out_at=at)

@@ -40,6 +40,7 @@ INSTALLED_APPS = [
     "plan",
     "weeks",
     "packages",
+    "custody",
     "demo",
     "django.contrib.auth",
     "django.contrib.contenttypes",
@@ -77,6 +78,10 @@ TEMPLATES = [
 ]
 
 DATABASES = {"default": read_database(read_text("DB", str(VAR / "jolly.sqlite3")), VAR)}
+#: Where back-ups are kept, how many and for how long at most, and at what hour the server makes one; "" for never.
+BACK_UPS = Path(read_text("BACK_UPS", str(VAR / "back-ups")))
+BACK_UPS_KEPT, BACK_UPS_DAYS = int(read_text("BACK_UPS_KEPT", "30")), int(read_text("BACK_UPS_DAYS", "90"))
+BACK_UP_AT = read_text("BACK_UP_AT")
 DEFAULT_AUTO_FIELD = "django.db.models.BigAutoField"
 
 AUTH_USER_MODEL = "accounts.Athlete"

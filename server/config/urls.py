@@ -26,6 +26,7 @@ api: list[URLPattern | URLResolver] = [
     path("", include("plan.api.urls")),
     path("", include("weeks.api.urls")),
     path("", include("packages.api.urls")),
+    path("", include("custody.api.urls")),
     path("schema/", SpectacularAPIView.as_view(), name="schema"),
 ]
 if settings.IS_DEMO:

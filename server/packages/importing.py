@@ -115,7 +115,7 @@ class _Taker:
 
     def _change(self, kept: Kept, values: Values) -> None:
         columns = self._columns(kept, values)
-        key = columns.pop(ID, None) or (self._key(kept.name, values[ID]) if ID in values else self._athlete.pk)
+        key: Any = columns.pop(ID, None) or (self._key(kept.name, values[ID]) if ID in values else self._athlete.pk)
         row = kept.model._base_manager.filter(pk=key)
         self._touch(kept, list(row))
         row.update(**columns)

@@ -62,18 +62,18 @@ class Kept:
         """The fields that are in the file, in the order of the model."""
         gone = {*self.left_out, self.owner}
         concrete = self.model._meta.concrete_fields
-        own_id = isinstance(self.model._meta.pk, models.UUIDField)
+        own_id = _has_own_ids(self.model)
         return tuple(each for each in concrete if each.name not in gone and (own_id or not each.primary_key))
 
     @cached_property
     def is_numbered(self) -> bool:
         """Whether its rows have numbers of the file's own, for others to refer to."""
-        return not self.follows and self.model is not Athlete and not isinstance(self.model._meta.pk, models.UUIDField)
+        return not self.follows and self.model is not Athlete and not _has_own_ids(self.model)
 
     @cached_property
     def links(self) -> Mapping[str, str]:
         """The columns that mean a row of another table, each with the name of that table's model."""
-        return {each.name: each.related_model._meta.label for each in self.fields if each.is_relation}
+        return {each.name: _target(each)._meta.label for each in self.fields if each.is_relation}
 
     @cached_property
     def moved_by_saving(self) -> tuple[str, ...]:
@@ -91,8 +91,8 @@ class Kept:
         has_default = given.has_default() or given.null
         if given.is_relation:
             # A relation to a row whose key is an identifier is told by it, and to any other by its number here.
-            target = given.related_model
-            kind = cells.IDENTIFIER if isinstance(target._meta.pk, models.UUIDField) else cells.INTEGER
+            target = _target(given)
+            kind = cells.IDENTIFIER if _has_own_ids(target) else cells.INTEGER
             return Column(
                 given.name,
                 kind,
@@ -121,12 +121,22 @@ class Kept:
         return next(kind for known, kind in _KINDS.items() if isinstance(given, known))
 
 
+def _has_own_ids(model: type[models.Model]) -> bool:
+    """Whether its rows have identifiers that are the same everywhere."""
+    return isinstance(model._meta.pk, models.UUIDField)
+
+
+def _target(given: models.Field[Any, Any]) -> type[models.Model]:
+    target: type[models.Model] = given.remote_field.model  # type: ignore[union-attr]  # asked of relations alone
+    return target
+
+
 def _bounds(given: models.Field[Any, Any]) -> tuple[int | None, int | None]:
     """The least and the most that a whole number may be: by its kind in any database, and by its own validators."""
     if not isinstance(given, models.IntegerField):
         return None, None
     low, high = BaseDatabaseOperations.integer_field_ranges[given.get_internal_type()]
-    for each in given._validators:
+    for each in given.validators:
         if isinstance(each, MinValueValidator):
             low = max(low, each.limit_value)
         if isinstance(each, MaxValueValidator):

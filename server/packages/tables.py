@@ -45,6 +45,8 @@ KEPT: tuple[Kept, ...] = (
                 "date_joined",
                 "is_demo",
                 "record_version",
+                "taken_out_at",
+                "leaves_at",
             ),
             _ACCOUNT,
         ),
@@ -185,6 +187,7 @@ KEPT: tuple[Kept, ...] = (
 LEFT_OUT: Mapping[str, str] = {
     "accounts.GivenAnswer": "it lets a request be sent twice within a day",
     "accounts.RecoveryCode": _ACCOUNT,
+    "custody.SignIn": _ACCOUNT,
     "lookback.RungLooks": _SERVER,
     "packages.Arrival": "a file on its way in",
     "pairing.Pairing": "a connection of two screens that is open now",

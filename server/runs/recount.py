@@ -28,10 +28,11 @@ class Difference:
     recounted: Any
 
 
-def list_recountable() -> Iterator[Run]:
-    """Every run that was counted as it happened, with its events, in the order they were begun."""
+def list_recountable(*, newest_first: bool = False) -> Iterator[Run]:
+    """Every run that was counted as it happened, with its events, in the order they were begun, or the other way."""
     runs = Run.objects.filter(is_from_paper=False, last_seq__gt=0).prefetch_related("events")
-    yield from runs.order_by("started_at", "id").iterator(chunk_size=AT_ONCE)
+    order = ("-started_at", "-id") if newest_first else ("started_at", "id")
+    yield from runs.order_by(*order).iterator(chunk_size=AT_ONCE)
 
 
 def recount(run: Run) -> Iterator[Difference]:

@@ -1,6 +1,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from datetime import datetime
 from typing import Any, BinaryIO
 from uuid import UUID
 
@@ -12,6 +13,8 @@ from rest_framework.parsers import BaseParser
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from accounts.models import Athlete
+from accounts.services import note_taken_out
 from config.requests import Request, read_given, read_query
 from packages import arrivals, exporting
 from packages.api.serializers import (
@@ -40,7 +43,7 @@ class RecordView(APIView):
     @extend_schema(operation_id="download_record", responses={(200, ZIP): OpenApiTypes.BINARY})
     def get(self, request: Request) -> StreamingHttpResponse:
         made_at = timezone.now()
-        answer = StreamingHttpResponse(exporting.pack_record(request.user, made_at), content_type=ZIP)
+        answer = StreamingHttpResponse(_noted(request.user, made_at), content_type=ZIP)
         name = exporting.file_name(request.user, made_at)
         answer["Content-Disposition"] = f'attachment; filename="{name}"'
         return answer
@@ -94,6 +97,12 @@ class TakeInView(APIView):
         given = read_given(request, TakeInSerializer)
         arrival = arrivals.take(request.user, arrival_id, takes_theirs=given["takes_theirs"])
         return Response(ArrivalSerializer(arrival).data)
+
+
+def _noted(athlete: Athlete, made_at: datetime) -> Iterator[bytes]:
+    """The record, and once all of it went out, a note of that."""
+    yield from exporting.pack_record(athlete, made_at)
+    note_taken_out(athlete, made_at)
 
 
 def _pieces(body: BinaryIO | Any) -> Iterator[bytes]:
