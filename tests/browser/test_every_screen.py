@@ -58,6 +58,8 @@ SCREENS = {
     "game of a rung": "/climb/1/rungs/1/game",
     "ladder as a table": "/climb/1/table",
     "card of a rung": "/climb/1/rungs/1/card",
+    "in and out": "/settings/record",
+    "account": "/settings/account",
     "settings": "/settings",
     "side finder": "/settings/sides",
     "second screen": "/hand",

@@ -76,12 +76,12 @@ class LeavingView(APIView):
     def get(self, request: Request) -> Response:
         return self._answer(request)
 
-    @extend_schema(operation_id="leave", request=LeaveSerializer, responses=LeavingSerializer)
+    @extend_schema(operation_id="leave_account", request=LeaveSerializer, responses=LeavingSerializer)
     def put(self, request: Request) -> Response:
         leaving.leave(request.user, read_given(request, LeaveSerializer)["password"], timezone.now())
         return self._answer(request)
 
-    @extend_schema(operation_id="stay", responses=LeavingSerializer)
+    @extend_schema(operation_id="keep_account", responses=LeavingSerializer)
     def delete(self, request: Request) -> Response:
         leaving.stay(request.user)
         return self._answer(request)

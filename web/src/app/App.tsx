@@ -57,6 +57,7 @@ const LadderTable = lazy(() => import("../features/climb/game/TablePage"));
 const RungCard = lazy(() => import("../features/climb/game/RungCardPage"));
 const SideFinder = lazy(() => import("../features/athlete/SideFinderPage"));
 const InAndOut = lazy(() => import("../features/custody/InAndOutPage"));
+const Account = lazy(() => import("../features/custody/AccountPage"));
 const Settings = lazy(() => import("../features/athlete/SettingsPage"));
 
 export function App() {
@@ -119,6 +120,7 @@ export function App() {
                     <Route path="/climb/:ladderId/rungs/:rungId/card" element={<RungCard />} />
                     <Route path="/settings/sides" element={<SideFinder />} />
                     <Route path="/settings/record" element={<InAndOut />} />
+                    <Route path="/settings/account" element={<Account />} />
                     <Route path="/settings" element={<Settings />} />
                   </Route>
                 </Route>

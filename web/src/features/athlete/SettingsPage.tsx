@@ -202,6 +202,11 @@ export default function SettingsPage() {
                 Take it out, or bring one in
               </Button>
             </Panel>
+            <Panel title="Your account">
+              <Button component={RouterLink} to="/settings/account" variant="outlined" sx={{ alignSelf: "flex-start" }}>
+                Password, devices, deleting it
+              </Button>
+            </Panel>
             <Panel title="If you forget your password">
               <NewCodes />
             </Panel>

@@ -13,7 +13,7 @@ const COLUMNS = [
 export function ArrivedTables({ tables }: { tables: Arrival["tables"] }) {
   return (
     <Box sx={{ overflowX: "auto" }}>
-      <Table size="small" sx={{ maxWidth: 640 }}>
+      <Table size="small" sx={{ maxWidth: 640, "& .MuiTableCell-root": { px: { xs: 0.75, sm: 2 } } }}>
         <TableHead>
           <TableRow>
             <TableCell>In the file</TableCell>
@@ -29,7 +29,7 @@ export function ArrivedTables({ tables }: { tables: Arrival["tables"] }) {
             <TableRow key={table.name}>
               <TableCell component="th" scope="row">
                 <Typography sx={{ fontWeight: 700 }}>{capital(table.name.replace("_", " "))}</Typography>
-                <Typography variant="body2" color="text.secondary">
+                <Typography variant="body2" color="text.secondary" sx={{ display: { xs: "none", sm: "block" } }}>
                   {table.words}
                 </Typography>
               </TableCell>
