@@ -16,15 +16,16 @@ from rest_framework.views import APIView
 from accounts.models import Athlete
 from accounts.services import note_taken_out
 from config.requests import Request, read_given, read_query
-from packages import arrivals, exporting
+from packages import arrivals, exporting, views_of
 from packages.api.serializers import (
     ArrivalSerializer,
     FileNameSerializer,
     LatestArrivalSerializer,
     TakeInSerializer,
 )
+from runs.api.filters import FiltersSerializer, read_filters
 
-ZIP = "application/zip"
+ZIP, CSV = "application/zip", "text/csv"
 PIECE_BYTES = 1 << 16
 
 
@@ -47,6 +48,32 @@ class RecordView(APIView):
         name = exporting.file_name(request.user, made_at)
         answer["Content-Disposition"] = f'attachment; filename="{name}"'
         return answer
+
+
+class RunsCsvView(APIView):
+    """The runs that pass the filters of the logbook, as CSV."""
+
+    @extend_schema(
+        operation_id="download_runs", parameters=[FiltersSerializer], responses={(200, CSV): OpenApiTypes.BINARY}
+    )
+    def get(self, request: Request) -> StreamingHttpResponse:
+        return _as_csv(views_of.runs_as_csv(request.user, read_filters(request)), "runs.csv")
+
+
+class EventsCsvView(APIView):
+    """The presses of those runs, as CSV."""
+
+    @extend_schema(
+        operation_id="download_presses", parameters=[FiltersSerializer], responses={(200, CSV): OpenApiTypes.BINARY}
+    )
+    def get(self, request: Request) -> StreamingHttpResponse:
+        return _as_csv(views_of.events_as_csv(request.user, read_filters(request)), "presses.csv")
+
+
+def _as_csv(pieces: Iterator[bytes], name: str) -> StreamingHttpResponse:
+    answer = StreamingHttpResponse(pieces, content_type=f"{CSV}; charset=utf-8")
+    answer["Content-Disposition"] = f'attachment; filename="{name}"'
+    return answer
 
 
 class ArrivalsView(APIView):

@@ -1422,6 +1422,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/record/presses/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The presses of those runs, as CSV. */
+        get: operations["download_presses"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/record/runs/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description The runs that pass the filters of the logbook, as CSV. */
+        get: operations["download_runs"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/recovery/": {
         parameters: {
             query?: never;
@@ -13439,6 +13473,146 @@ export interface operations {
                 };
             };
             415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    download_presses: {
+        parameters: {
+            query?: {
+                discipline?: string;
+                ladder?: number;
+                place?: number;
+                /** @description By its title. */
+                routine?: string;
+                rung?: number;
+                /**
+                 * @description * `` -
+                 *     * `first` - first
+                 *     * `second` - second
+                 *     * `none` - none
+                 *     * `both` - both
+                 */
+                side?: "" | "first" | "second" | "none" | "both";
+                since?: string;
+                tag?: string;
+                until?: string;
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    download_runs: {
+        parameters: {
+            query?: {
+                discipline?: string;
+                ladder?: number;
+                place?: number;
+                /** @description By its title. */
+                routine?: string;
+                rung?: number;
+                /**
+                 * @description * `` -
+                 *     * `first` - first
+                 *     * `second` - second
+                 *     * `none` - none
+                 *     * `both` - both
+                 */
+                side?: "" | "first" | "second" | "none" | "both";
+                since?: string;
+                tag?: string;
+                until?: string;
+                words?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -27,7 +27,7 @@ import { ErrorNotice, Skeletons } from "../../shared/ui/Loaded";
 import { WhyPoint } from "../../shared/ui/Page";
 import { LookBackFrame } from "./LookBackFrame";
 import { SeveralRuns } from "./SeveralRuns";
-import { useFilters } from "./useFilters";
+import { useFilters, written } from "./useFilters";
 
 function useLogbook(filters: Filters) {
   return useInfiniteQuery({
@@ -188,9 +188,17 @@ export default function LogbookPage() {
       title="Logbook"
       why={WHY}
       actions={
-        <Button component={RouterLink} to="/look-back/old-results" variant="outlined">
-          Type in old results
-        </Button>
+        <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1 }}>
+          <Button component={RouterLink} to="/look-back/old-results" variant="outlined">
+            Type in old results
+          </Button>
+          <Button component="a" href={`/api/record/runs/${written(filters)}`} download>
+            These runs as CSV
+          </Button>
+          <Button component="a" href={`/api/record/presses/${written(filters)}`} download>
+            Their presses as CSV
+          </Button>
+        </Stack>
       }>
       <Search />
       {book.isError && <ErrorNotice error={book.error} onRetry={() => void book.refetch()} />}
