@@ -39,6 +39,7 @@ INSTALLED_APPS = [
     "lookback",
     "plan",
     "weeks",
+    "notebooks",
     "packages",
     "custody",
     "demo",

@@ -25,6 +25,7 @@ api: list[URLPattern | URLResolver] = [
     path("", include("lookback.api.urls")),
     path("", include("plan.api.urls")),
     path("", include("weeks.api.urls")),
+    path("", include("notebooks.api.urls")),
     path("", include("packages.api.urls")),
     path("", include("custody.api.urls")),
     path("schema/", SpectacularAPIView.as_view(), name="schema"),

@@ -12,6 +12,7 @@ from jolly_core.challenges.registry import get_format, read_game, stored_game, s
 from jolly_core.ear.lessons import read_lessons
 from jolly_core.film.notes import FilmNotes
 from jolly_core.ladder.levers import Lever
+from jolly_core.notebooks.columns import Columns
 from jolly_core.places.layout import Layout
 from jolly_core.places.plain import Measured
 from jolly_core.planning.kept import BlockShape, GaveWay, RoutineParts
@@ -71,6 +72,13 @@ def check_routine(values: Values) -> None:
     """Its parts can be read."""
     parts = values["parts"]
     check_types(RoutineParts.from_stored({"parts": parts} if isinstance(parts, list) else parts))
+
+
+def check_sheet_reading(values: Values) -> None:
+    """What its columns mean can be read."""
+    check_types(Columns.from_stored(values["columns"]))
+    if not all(isinstance(rung, int) for rung in values["drills"].values()):
+        raise ValueError("a drill has no rung")
 
 
 def check_week(values: Values) -> None:
@@ -134,6 +142,12 @@ def routine_parts(parts: Any, renumber: Renumber) -> Any:
 def _routine_part(part: dict[str, Any], renumber: Renumber) -> dict[str, Any]:
     links = {"ladder": "ladders", "rung": "rungs"}
     return {name: renumber(links[name], value) if name in links else value for name, value in part.items()}
+
+
+def sheet_drills(drills: dict[str, Any], renumber: Renumber) -> dict[str, Any]:
+    """The drills of a sheet name rungs."""
+    placed = {drill: renumber("rungs", rung) for drill, rung in drills.items()}
+    return {drill: rung for drill, rung in placed.items() if rung is not None}
 
 
 def block_shape(shape: dict[str, Any], renumber: Renumber) -> dict[str, Any]:

@@ -12,6 +12,7 @@ from ladders.models import Acknowledgement, KeptCheck, Ladder, Move, Need, Rung,
 from ladders.packs import MOST_LADDERS
 from layouts.models import Layout
 from lookback.models import MethodChange
+from notebooks.models import SheetReading
 from packages import blobs
 from packages.kept import Kept
 from places.models import Place
@@ -118,6 +119,15 @@ KEPT: tuple[Kept, ...] = (
         within={"parts": blobs.routine_parts},
         loose=frozenset({"parts"}),
         check=blobs.check_routine,
+    ),
+    Kept(
+        "sheet_readings",
+        SheetReading,
+        "athlete",
+        ("heading",),
+        "How sheets of old scores are read",
+        within={"drills": blobs.sheet_drills},
+        check=blobs.check_sheet_reading,
     ),
     Kept("windows", Window, "athlete", ("weekday", "start"), "When there is time to practise"),
     Kept("wishes", WeekWish, "athlete", ("kind", "ladder"), "What is wished for every week, first things first"),

@@ -2,8 +2,9 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from collections.abc import Mapping, Sequence
-from datetime import UTC, datetime, time, timedelta
+from datetime import UTC, date, datetime, time, timedelta
 from typing import Any
 from uuid import UUID, uuid4
 from zoneinfo import ZoneInfo
@@ -148,19 +149,21 @@ def restore_run(athlete: Athlete, run_id: UUID) -> Run:
 
 
 @transaction.atomic
-def keep_old_results(athlete: Athlete, rows: Sequence[Mapping[str, Any]]) -> list[Run]:
-    """Keep results from long ago, each with its day, rung, side and value. All or nothing.
+def keep_old_results(athlete: Athlete, rows: Sequence[Mapping[str, Any]], most: int = MOST_ROWS) -> list[Run]:
+    """Keep results from long ago, each with its day, rung, side and value, so many at most. All or nothing.
 
     Raises ``CoreError`` with every problem, each at its row.
     """
-    if not 1 <= len(rows) <= MOST_ROWS:
-        raise CoreError.one("bad_rows", f"Type in 1 to {MOST_ROWS} results at a time.", "rows", value=len(rows))
+    if not 1 <= len(rows) <= most:
+        raise CoreError.one("bad_rows", f"Type in 1 to {most} results at a time.", "rows", value=len(rows))
     problems: list[Problem] = []
     runs: list[Run] = []
     known: dict[int, Rung] = {}
+    of_a_day: Counter[date] = Counter()
     for place, row in enumerate(rows):
         try:
-            runs.append(_old_run(athlete, row, place, known))
+            runs.append(_old_run(athlete, row, of_a_day[row["day"]], known))
+            of_a_day[row["day"]] += 1
         except CoreError as error:
             problems += error.under("rows", place).problems
     if problems:

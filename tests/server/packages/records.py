@@ -13,10 +13,12 @@ from accounts.models import Athlete, BodyLimit, BodySide
 from blocks.models import Block, Part
 from films.models import Film
 from jolly_core.film.notes import Clip, FilmNotes
+from jolly_core.notebooks.columns import Columns
 from jolly_core.planning.kept import BlockShape, GaveWay, PartShape, RoutinePart, RoutineParts
 from ladders.models import Acknowledgement, KeptCheck, Ladder, Move, Need
 from layouts.models import Layout
 from lookback.models import MethodChange
+from notebooks.models import SheetReading
 from packages.exporting import pack_record
 from places.models import Place
 from plan.models import Repetition, Routine
@@ -59,6 +61,9 @@ def fill(athlete: Athlete, player: Player, take: Callable[[Athlete, str], Ladder
     recipe = Routine.objects.create(athlete=athlete, title="Half an hour", version=2, before=before, **shape)
     Window.objects.create(athlete=athlete, weekday=2, start=time(18, 30), minutes=45, place=yard, missing=["disc"])
     WeekWish.objects.create(athlete=athlete, rank=1, kind="at_least", ladder=putting, number=2)
+    SheetReading.objects.create(
+        athlete=athlete, heading="Day|Score", columns=Columns().as_stored(), drills={"putts": first.pk}, kept_at=MOMENT
+    )
     why = GaveWay({str(putting.pk): "no room", "rest": "two days"}).as_stored()
     KeptWeek.objects.create(athlete=athlete, monday=DAY, why=why)
     block = Block.objects.create(
