@@ -190,6 +190,8 @@ SPECTACULAR_SETTINGS = {
         "PartKind": "plan.api.serializers.KINDS",
         "OwnKindId": "plan.api.own_parts.KINDS",
         "GameForTwoId": "plan.api.own_parts.GAME_IDS",
+        "NewLadderGame": "notebooks.services.GAME_IDS",
+        "SheetColumn": "jolly_core.notebooks.columns.MEANINGS",
         "HandAction": "jolly_core.pairing.ACTIONS",
     },
 }

@@ -28,6 +28,7 @@ from runs.afterwards import keep_old_results
 LONGEST_HEADING = 500
 #: What a new ladder may be of, with the setting that holds out of how much; the first is of scores "of so many".
 GAMES: Mapping[str, str] = {"makes_of_n": "attempts", "streak": "goal", "timed_count": "goal"}
+GAME_IDS = tuple(GAMES)
 #: How sides are called in sheets, beside the words of the ladder.
 SIDE_WORDS = {"first": ("l", "left", "forehand", "fh"), "second": ("r", "right", "backhand", "bh")}
 HANDS = {"kind": "hands"}

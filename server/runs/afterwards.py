@@ -10,6 +10,7 @@ from uuid import UUID, uuid4
 from zoneinfo import ZoneInfo
 
 from django.db import transaction
+from django.db.models import prefetch_related_objects
 
 from accounts.models import Athlete
 from accounts.selectors import get_today
@@ -20,12 +21,13 @@ from jolly_core.challenges.heard import as_corrections, presses_of, read_heard
 from jolly_core.challenges.session import Session
 from jolly_core.errors import CoreError, NotFound, Problem
 from jolly_core.paper.totals import tally_of_result
+from jolly_core.record.yardstick import Yardstick
 from jolly_core.sides import side_from
 from jolly_core.validation import check_choice
 from ladders.models import Rung
 from ladders.selectors import get_rung, get_threshold
 from runs.models import BAR, Event, Run
-from runs.selectors import get_run_to_change, list_ids
+from runs.selectors import get_run_to_change, get_summary, get_yardstick, list_ids
 from runs.services import keep_session, replay_run
 from runs.starting import run_by_hand
 from runs.summaries import keep_summary, rebuild_summary
@@ -159,10 +161,11 @@ def keep_old_results(athlete: Athlete, rows: Sequence[Mapping[str, Any]], most: 
     problems: list[Problem] = []
     runs: list[Run] = []
     known: dict[int, Rung] = {}
+    fresh: dict[tuple[int, str], Yardstick] = {}
     of_a_day: Counter[date] = Counter()
     for place, row in enumerate(rows):
         try:
-            runs.append(_old_run(athlete, row, of_a_day[row["day"]], known))
+            runs.append(_old_run(athlete, row, of_a_day[row["day"]], known, fresh))
             of_a_day[row["day"]] += 1
         except CoreError as error:
             problems += error.under("rows", place).problems
@@ -176,13 +179,23 @@ def keep_old_results(athlete: Athlete, rows: Sequence[Mapping[str, Any]], most: 
 
 def _own_rung(athlete: Athlete, rung_id: int) -> Rung:
     try:
-        return get_rung(athlete, rung_id)
+        rung = get_rung(athlete, rung_id)
     except NotFound:
         message = f"You have no rung {rung_id}; choose among your own."
         raise CoreError.one("unknown_rung", message, "rung", value=rung_id) from None
+    # What is asked of it is looked at for every row.
+    prefetch_related_objects([rung], "threshold_revisions")
+    return rung
 
 
-def _old_run(athlete: Athlete, row: Mapping[str, Any], place: int, known: dict[int, Rung]) -> Run:
+def _old_run(
+    athlete: Athlete,
+    row: Mapping[str, Any],
+    place: int,
+    known: dict[int, Rung],
+    fresh: dict[tuple[int, str], Yardstick],
+) -> Run:
+    """One of them; ``known`` and ``fresh`` keep rungs, and what rungs without a run are measured by, for the next."""
     if row["day"] > get_today(athlete):
         raise CoreError.one("in_the_future", "A result has a day up to today.", "day", value=row["day"].isoformat())
     rung = known.get(row["rung"]) or known.setdefault(row["rung"], _own_rung(athlete, row["rung"]))
@@ -193,6 +206,10 @@ def _old_run(athlete: Athlete, row: Mapping[str, Any], place: int, known: dict[i
     game, metric = rung.said_game, get_threshold(rung).metric
     tally = tally_of_result(game, metric.id, row["value"])
     noon = datetime.combine(row["day"], NOON, ZoneInfo(athlete.timezone)) + timedelta(minutes=place)
-    run = run_by_hand(athlete, rung, game, tally, started_at=noon.astimezone(UTC), day=row["day"])
+    started_at, place_of = noon.astimezone(UTC), (rung.pk, side)
+    measure = fresh.get(place_of)
+    if measure is None and get_summary(rung, side).last is None:
+        measure = fresh[place_of] = get_yardstick(rung, side, started_at)
+    run = run_by_hand(athlete, rung, game, tally, started_at=started_at, day=row["day"], measure=measure)
     run.note, run.is_played = row.get("note") or None, True
     return run

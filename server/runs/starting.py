@@ -22,6 +22,7 @@ from jolly_core.load.dose import check_left
 from jolly_core.load.registry import dose_of
 from jolly_core.paper.totals import tally_of_totals
 from jolly_core.record.trace import Trace, targets_of
+from jolly_core.record.yardstick import Yardstick
 from jolly_core.sides import side_from
 from jolly_core.validation import check_choice
 from ladders.models import Rung
@@ -216,9 +217,19 @@ def keep_paper_run(athlete: Athlete, part_id: int, totals: Mapping[str, Any], *,
 
 
 def run_by_hand(
-    athlete: Athlete, rung: Rung, game: AnyGame, tally: AnyTally, *, started_at: datetime, day: date
+    athlete: Athlete,
+    rung: Rung,
+    game: AnyGame,
+    tally: AnyTally,
+    *,
+    started_at: datetime,
+    day: date,
+    measure: Yardstick | None = None,
 ) -> Run:
-    """A run that was kept by hand, not stored yet: its tally, no events, on the side that the rung is said for."""
+    """A run that was kept by hand, not stored yet: its tally, no events, on the side that the rung is said for.
+
+    ``measure`` is what it is measured against, where that is known already.
+    """
     return Run(
         athlete=athlete,
         rung=rung,
@@ -231,7 +242,7 @@ def run_by_hand(
         started_at=started_at,
         day=day,
         tally=tally.as_stored(),
-        yardstick=get_yardstick(rung, rung.said_on, started_at).as_stored(),
+        yardstick=(measure or get_yardstick(rung, rung.said_on, started_at)).as_stored(),
         trace=Trace(targets=targets_of(tally)).as_stored(),
         **aimed_columns(rung),
         **columns_of(game, tally),

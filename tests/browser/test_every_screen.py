@@ -45,6 +45,7 @@ SCREENS = {
     "then and now": "/look-back/then-and-now",
     "logbook": "/look-back/logbook",
     "old results": "/look-back/old-results",
+    "scores from a sheet": "/look-back/sheet",
     "season": "/look-back/season",
     "load": "/look-back/load",
     "with a partner": "/look-back/together",

@@ -8,7 +8,7 @@ from rest_framework import serializers
 
 from jolly_core.notebooks.columns import MEANINGS, Columns
 from jolly_core.notebooks.grid import LONGEST_CELL, MOST_COLUMNS, MOST_ROWS
-from notebooks.services import GAMES, Choice
+from notebooks.services import GAME_IDS, Choice
 
 
 class ColumnsSerializer(serializers.Serializer[Any]):
@@ -29,7 +29,7 @@ class ChoiceSerializer(serializers.Serializer[Any]):
 
     drill = serializers.CharField(allow_blank=True, max_length=LONGEST_CELL, trim_whitespace=False)
     rung = serializers.IntegerField(min_value=1, max_value=2**31, allow_null=True)
-    game = serializers.ChoiceField(choices=list(GAMES))
+    game = serializers.ChoiceField(choices=list(GAME_IDS))
     out_of = serializers.IntegerField(min_value=1, max_value=10_000)
 
 
@@ -96,7 +96,7 @@ class ReadScoreSerializer(serializers.Serializer[Any]):
     note = serializers.CharField()
 
 
-class LookSerializer(serializers.Serializer[Any]):
+class SheetLookSerializer(serializers.Serializer[Any]):
     """What a sheet comes to: how many scores, the first of them, what is wrong with others, where each drill goes."""
 
     count = serializers.IntegerField()

@@ -13,7 +13,7 @@ from rest_framework.views import APIView
 from config.requests import Request, read_given
 from jolly_core.notebooks.grid import MOST_BYTES, read_grid
 from notebooks import services
-from notebooks.api.serializers import GridSerializer, KeptScoresSerializer, LookSerializer, SheetSerializer
+from notebooks.api.serializers import GridSerializer, KeptScoresSerializer, SheetLookSerializer, SheetSerializer
 
 FILE = "application/octet-stream"
 #: So many scores are shown as they were read.
@@ -47,7 +47,7 @@ class LookView(APIView):
 
     keeps_nothing = True
 
-    @extend_schema(operation_id="look_at_scores", request=SheetSerializer, responses=LookSerializer)
+    @extend_schema(operation_id="look_at_scores", request=SheetSerializer, responses=SheetLookSerializer)
     def post(self, request: Request) -> Response:
         given = read_given(request, SheetSerializer)
         found = services.look(request.user, given["rows"], given["columns"], given["choices"])
@@ -57,7 +57,7 @@ class LookView(APIView):
         ]
         choices = [{**asdict(choice), "count": found.counts[choice.drill]} for choice in found.choices]
         said = {"count": len(found.scores), "first": found.scores[:SHOWN], "wrong": wrong, "choices": choices}
-        return Response(LookSerializer(said).data)
+        return Response(SheetLookSerializer(said).data)
 
 
 class ScoresView(APIView):

@@ -2149,6 +2149,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sheets/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description A file of old scores as rows, with what its columns most likely mean; nothing is kept. */
+        post: operations["read_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/look/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description What a sheet comes to, read in that way; nothing is kept. */
+        post: operations["look_at_scores"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sheets/scores/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** @description The scores of a sheet are kept: all of them, or none. */
+        post: operations["keep_scores"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/shelf/": {
         parameters: {
             query?: never;
@@ -2818,6 +2869,14 @@ export interface components {
             format: "checklist";
             items: components["schemas"]["ItemLine"][];
         };
+        /** @description Where the scores of a drill go: onto a rung, or onto a new ladder. */
+        ChoiceRequest: {
+            drill: string;
+            /** Format: int64 */
+            rung: number | null;
+            game: components["schemas"]["NewLadderGame"];
+            out_of: number;
+        };
         /** @description Words to press beside the two halves, each a zone press of that text: why it was missed, that it feels right. */
         Choices: {
             kind: "choices";
@@ -2916,6 +2975,28 @@ export interface components {
             targets: components["schemas"]["TargetLine"][];
             left: string[];
         };
+        /** @description The place of each column, -1 for none; whether the first row is a heading; how dates and decimals are written. */
+        Columns: {
+            day: number;
+            drill: number;
+            side: number;
+            score: number;
+            note: number;
+            has_heading: boolean;
+            is_day_first: boolean;
+            is_decimal_comma: boolean;
+        };
+        /** @description The place of each column, -1 for none; whether the first row is a heading; how dates and decimals are written. */
+        ColumnsRequest: {
+            day: number;
+            drill: number;
+            side: number;
+            score: number;
+            note: number;
+            has_heading: boolean;
+            is_day_first: boolean;
+            is_decimal_comma: boolean;
+        };
         CombinationDetail: {
             format: "combination";
             targets: components["schemas"]["TargetLine"][];
@@ -3006,6 +3087,15 @@ export interface components {
         Count: {
             number: number;
             number_label: string;
+        };
+        /** @description The same, with how many scores these are. */
+        CountedChoice: {
+            drill: string;
+            /** Format: int64 */
+            rung: number | null;
+            game: components["schemas"]["NewLadderGame"];
+            out_of: number;
+            count: number;
         };
         /**
          * @description * `alone` - alone
@@ -3492,6 +3582,12 @@ export interface components {
          * @enum {string}
          */
         GameForTwoId: "feed" | "points" | "tie_break";
+        /** @description A sheet as it was read, and what its columns most likely mean. */
+        Grid: {
+            rows: string[][];
+            columns: components["schemas"]["Columns"];
+            is_remembered: boolean;
+        };
         Guide: {
             /** Format: double */
             at_m: number;
@@ -3624,6 +3720,10 @@ export interface components {
             /** @default false */
             is_locked?: boolean;
             place?: number | null;
+        };
+        /** @description How many scores were kept. */
+        KeptScores: {
+            kept: number;
         };
         /** @description What a device needs to begin a run by itself. */
         Kit: {
@@ -4117,6 +4217,13 @@ export interface components {
             /** @default  */
             text?: string;
         };
+        /**
+         * @description * `makes_of_n` - makes_of_n
+         *     * `streak` - streak
+         *     * `timed_count` - timed_count
+         * @enum {string}
+         */
+        NewLadderGame: "makes_of_n" | "streak" | "timed_count";
         /** @description Types only: what can be laid is the core's to say. */
         NewLayout: {
             title: string;
@@ -4829,6 +4936,18 @@ export interface components {
             layout: components["schemas"]["Picture"] | null;
             needs: string[];
         };
+        /** @description A score as it was read. */
+        ReadScore: {
+            row: number;
+            /** Format: date */
+            day: string;
+            drill: string;
+            side: string;
+            /** Format: double */
+            value: number;
+            out_of: number | null;
+            note: string;
+        };
         /** @description A shape that is there already, ready to be taken as a target; ``at`` is its middle. */
         Ready: {
             surface: string;
@@ -5356,6 +5475,28 @@ export interface components {
             boxes: number;
             box_words: string;
             totals: components["schemas"]["Total"][];
+        };
+        /**
+         * @description * `day` - day
+         *     * `drill` - drill
+         *     * `side` - side
+         *     * `score` - score
+         *     * `note` - note
+         * @enum {string}
+         */
+        SheetColumn: "day" | "drill" | "side" | "score" | "note";
+        /** @description What a sheet comes to: how many scores, the first of them, what is wrong with others, where each drill goes. */
+        SheetLook: {
+            count: number;
+            first: components["schemas"]["ReadScore"][];
+            wrong: components["schemas"]["WrongCell"][];
+            choices: components["schemas"]["CountedChoice"][];
+        };
+        /** @description A sheet and how it is to be read. */
+        SheetRequest: {
+            rows: string[][];
+            columns: components["schemas"]["ColumnsRequest"];
+            choices?: components["schemas"]["ChoiceRequest"][];
         };
         /** @description The totals of one part's runs; what a format asks for stands in its part's sheet. */
         SheetRowRequest: {
@@ -6179,6 +6320,12 @@ export interface components {
                     [key: string]: unknown;
                 };
             };
+        };
+        /** @description What is wrong, in which row and column. */
+        WrongCell: {
+            row: number;
+            column: components["schemas"]["SheetColumn"];
+            message: string;
         };
         /** @description The usual, the best and the mark that a run is measured against, as they stood when it began. */
         Yardstick: {
@@ -17327,6 +17474,243 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    read_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Grid"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    look_at_scores: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SheetLook"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_scores: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetRequest"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptScores"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            403: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            415: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -41,6 +41,7 @@ const Inside = lazy(() => import("../features/lookback/InsidePage"));
 const ThenAndNow = lazy(() => import("../features/lookback/ThenAndNowPage"));
 const Logbook = lazy(() => import("../features/lookback/LogbookPage"));
 const OldResults = lazy(() => import("../features/lookback/OldResultsPage"));
+const ScoreSheet = lazy(() => import("../features/notebooks/SheetPage"));
 const Season = lazy(() => import("../features/lookback/SeasonPage"));
 const Load = lazy(() => import("../features/lookback/LoadPage"));
 const Together = lazy(() => import("../features/lookback/TogetherPage"));
@@ -103,6 +104,7 @@ export function App() {
                     <Route path="/look-back/then-and-now" element={<ThenAndNow />} />
                     <Route path="/look-back/logbook" element={<Logbook />} />
                     <Route path="/look-back/old-results" element={<OldResults />} />
+                    <Route path="/look-back/sheet" element={<ScoreSheet />} />
                     <Route path="/look-back/season" element={<Season />} />
                     <Route path="/look-back/load" element={<Load />} />
                     <Route path="/look-back/together" element={<Together />} />

@@ -192,6 +192,9 @@ export default function LogbookPage() {
           <Button component={RouterLink} to="/look-back/old-results" variant="outlined">
             Type in old results
           </Button>
+          <Button component={RouterLink} to="/look-back/sheet" variant="outlined">
+            Bring in a sheet
+          </Button>
           <Button component="a" href={`/api/record/runs/${written(filters)}`} download>
             These runs as CSV
           </Button>
