@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from datetime import date, datetime, timedelta
 from typing import Any
+from uuid import uuid4
 from zoneinfo import available_timezones
 
 from django.db import transaction
@@ -19,6 +20,8 @@ from jolly_core.side_finder import SideFinding, find_side
 from jolly_core.sides import HANDS
 from jolly_core.validation import check_choice
 
+#: No name that somebody signs up with begins so.
+STAND_IN = "~"
 MOST_LIMITS = 50
 MOST_BODY_SIDES = 200
 
@@ -89,3 +92,16 @@ def keep_side(
 def note_taken_out(athlete: Athlete, at: datetime) -> None:
     """The whole record went out, to the last byte."""
     Athlete.objects.filter(pk=athlete.pk).update(taken_out_at=at)
+
+
+def make_stand_in() -> Athlete:
+    """Somebody whom nobody knows and who cannot sign in, to hold rows that are not an athlete's yet."""
+    stand_in = Athlete(username=f"{STAND_IN}{uuid4().hex}", is_active=False)
+    stand_in.set_unusable_password()
+    stand_in.save()
+    return stand_in
+
+
+def forget_stand_ins(before: datetime) -> None:
+    """Take away those that were left when a server was ended in the middle of its work."""
+    Athlete.objects.filter(username__startswith=STAND_IN, is_active=False, date_joined__lt=before).delete()

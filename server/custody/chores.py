@@ -11,6 +11,7 @@ from django.conf import settings
 from django.db import close_old_connections, connection
 from django.utils import timezone
 
+from accounts.services import forget_stand_ins
 from custody.back_ups import back_up, forget_back_ups, list_back_ups
 from custody.doctor import database_file
 from custody.leaving import delete_left
@@ -42,6 +43,7 @@ def is_due(hour: time, now: datetime, latest: datetime | None) -> bool:
 def do_chores(now: datetime) -> None:
     """Whatever is due."""
     delete_left(now)
+    forget_stand_ins(now - timedelta(days=1))
     hour, file = read_hour(settings.BACK_UP_AT), database_file()
     if hour is None or file is None:
         return

@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Iterable, Iterator
+from contextlib import AbstractContextManager, contextmanager, nullcontext
 from dataclasses import dataclass
 from itertools import islice
 from typing import Any
@@ -10,6 +12,7 @@ from django.db import IntegrityError, connection, transaction
 from django.db.models import F
 
 from accounts.models import Athlete
+from accounts.services import make_stand_in
 from config.database import one_writer
 from jolly_core.errors import CoreError
 from packages.kept import ID, Kept
@@ -19,8 +22,9 @@ from packages.tables import KEPT, NAMES
 from runs.models import Event, Run
 from runs.summaries import rebuild_summary
 
-#: So many rows are put in at a time.
-ROWS_AT_ONCE = 1_000
+#: So many rows are put in at a time: others wait for no more than those.
+ROWS_AT_ONCE = 500
+Turn = Callable[[], AbstractContextManager[None]]
 
 
 @dataclass(frozen=True)
@@ -49,27 +53,78 @@ def take_record(
     seen = seen or survey(record, athlete, lambda share: tell(share / 2))
     if takes_theirs is None:
         takes_theirs = seen.is_into_nothing
-    with one_writer(connection), transaction.atomic():
-        taker = _Taker(athlete, record, seen, takes_theirs=takes_theirs)
-        try:
+    later = _later(tell)
+    try:
+        if seen.is_into_nothing:
+            return _take_beside(athlete, record, seen, later, takes_theirs=takes_theirs)
+        with one_writer(connection), transaction.atomic():
+            taker = _Taker(athlete, record, seen, takes_theirs=takes_theirs)
+            taker.take_all(KEPT, later)
+            _note_change(athlete)
+            return Taken(taker.added, taker.changed)
+    except IntegrityError:
+        words = "Some of it cannot stand beside what this account has. Nothing was taken in."
+        raise CoreError.one("conflict", words, "file") from None
+
+
+def _take_beside(athlete: Athlete, record: RecordFile, seen: Survey, tell: Tell, *, takes_theirs: bool) -> Taken:
+    """Take a record into an account that has nothing, in many short transactions: others go on writing meanwhile.
+
+    All rows come to a stand-in first, whom nobody knows; in one last step they become the athlete's. Whatever goes
+    wrong before, the stand-in goes, and everything with it.
+    """
+    stand_in = make_stand_in()
+    try:
+        beside = _Taker(stand_in, record, seen, takes_theirs=False, turn=_turn)
+        beside.take_all([kept for kept in KEPT if kept.owner], tell)
+        with _turn():
+            own = _Taker(athlete, record, seen, takes_theirs=takes_theirs)
+            own.take_all([kept for kept in KEPT if not kept.owner], tell)
             for kept in KEPT:
-                if kept.name == "kept_checks":
-                    taker.sum_up()
-                taker.take(kept, lambda share: tell(0.5 + share / 2))
-        except IntegrityError:
-            words = "Some of it cannot stand beside what this account has. Nothing was taken in."
-            raise CoreError.one("conflict", words, "file") from None
-        Athlete.objects.filter(pk=athlete.pk).update(record_version=F("record_version") + 1)
-    return Taken(taker.added, taker.changed)
+                if kept.owner == "athlete":
+                    kept.model._base_manager.filter(athlete=stand_in).update(athlete=athlete)
+            _note_change(athlete)
+            stand_in.delete()
+    except BaseException:
+        Athlete.objects.filter(pk=stand_in.pk).delete()
+        raise
+    return Taken({**own.added, **beside.added}, {**beside.changed, **own.changed})
+
+
+@contextmanager
+def _turn() -> Iterator[None]:
+    with one_writer(connection), transaction.atomic():
+        yield
+
+
+def _later(tell: Tell) -> Tell:
+    """Tells the second half of the work."""
+    return lambda share: tell(0.5 + share / 2)
+
+
+def _note_change(athlete: Athlete) -> None:
+    Athlete.objects.filter(pk=athlete.pk).update(record_version=F("record_version") + 1)
 
 
 class _Taker:
-    def __init__(self, athlete: Athlete, record: RecordFile, seen: Survey, *, takes_theirs: bool) -> None:
+    """Puts rows into tables. ``turn`` is what each batch of them is put in within; nothing where all are within one."""
+
+    def __init__(
+        self, athlete: Athlete, record: RecordFile, seen: Survey, *, takes_theirs: bool, turn: Turn = nullcontext
+    ) -> None:
         self._athlete, self._record, self._seen, self._takes_theirs = athlete, record, seen, takes_theirs
+        self._turn = turn
         self.added: dict[str, int] = {}
         self.changed: dict[str, int] = {}
         #: Rungs and sides whose runs are others than before.
         self._touched: set[tuple[int, str]] = set()
+
+    def take_all(self, tables: Iterable[Kept], tell: Tell) -> None:
+        """Put in these tables, and bring up to date what is worked out from runs."""
+        for kept in tables:
+            if kept.name == "kept_checks":
+                self.sum_up()
+            self.take(kept, tell)
 
     def take(self, kept: Kept, tell: Tell) -> None:
         """Put in the new rows of a table, and change the different ones where that is wanted."""
@@ -79,16 +134,18 @@ class _Taker:
         chosen = ((state, values) for state, (_, values) in rows if state in wanted)
         self.added[kept.name] = self.changed[kept.name] = 0
         while batch := list(islice(chosen, ROWS_AT_ONCE)):
-            # What follows a changed row was taken away with the change, and is put in anew.
-            self._add(kept, [values for state, values in batch if kept.follows or state == State.NEW])
-            for state, values in batch:
-                if state == State.DIFFERENT and not kept.follows:
-                    self._change(kept, values)
+            with self._turn():
+                # What follows a changed row was taken away with the change, and is put in anew.
+                self._add(kept, [values for state, values in batch if kept.follows or state == State.NEW])
+                for state, values in batch:
+                    if state == State.DIFFERENT and not kept.follows:
+                        self._change(kept, values)
 
     def sum_up(self) -> None:
         """Bring up to date what is worked out from runs."""
         for rung, side in sorted(self._touched):
-            rebuild_summary(rung, side)
+            with self._turn():
+                rebuild_summary(rung, side)
 
     def _add(self, kept: Kept, rows: list[Values]) -> None:
         if not rows:

@@ -137,9 +137,11 @@ def test_what_fails_half_way_leaves_nothing(
 
     monkeypatch.setattr(type(model._base_manager.all()), "bulk_create", fail)
     monkeypatch.setattr("packages.importing.rebuild_summary", fail)
+    known = Athlete.objects.count()
     with pytest.raises(OSError, match="disk is full"):
         take_record(stranger, open_record(package))
     assert packed(stranger) == before
+    assert Athlete.objects.count() == known
 
 
 def test_an_end_in_the_middle_leaves_nothing(package: bytes, stranger: Athlete) -> None:
@@ -151,6 +153,8 @@ def test_an_end_in_the_middle_leaves_nothing(package: bytes, stranger: Athlete) 
             if done >= share:
                 raise KeyboardInterrupt
 
+        known = Athlete.objects.count()
         with pytest.raises(KeyboardInterrupt):
             take_record(stranger, open_record(package), tell=tell)
         assert packed(stranger) == before
+        assert Athlete.objects.count() == known
