@@ -13,6 +13,7 @@ from jolly_core.ear.lessons import read_lessons
 from jolly_core.film.notes import FilmNotes
 from jolly_core.ladder.levers import Lever
 from jolly_core.notebooks.columns import Columns
+from jolly_core.places.aimed import stored_aimed
 from jolly_core.places.layout import Layout
 from jolly_core.places.plain import Measured
 from jolly_core.planning.kept import BlockShape, GaveWay, RoutineParts
@@ -114,6 +115,10 @@ def check_run(values: Values) -> None:
     if tally.format != values["format"]:
         raise ValueError("its tally is that of another game")
     check_types(Yardstick.from_stored(values["yardstick"]))
+    if not all(isinstance(value, int | float | None) for value in values["metrics"].values()):
+        raise ValueError("a metric is no number")
+    if values["aimed"]:
+        check_types(stored_aimed(values["aimed"]))
     if values["trace"] is not None:
         check_types(Trace.from_stored(values["trace"]))
 

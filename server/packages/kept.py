@@ -42,7 +42,8 @@ class Kept:
 
     ``owner`` is the way from a row to its athlete, ``identity`` the columns by which a row of a file is known again in
     an account. ``left_out`` says of each field that is not in the file why. A table that ``follows`` another one has no
-    rows of its own to be known again: they come and go with the row that they belong to.
+    rows of its own to be known again: they come and go with the row that they belong to. Lists are of texts, but for
+    ``rich`` ones; ``loose`` values may be lists or objects.
     """
 
     name: str
@@ -53,6 +54,7 @@ class Kept:
     left_out: Mapping[str, str] = field(default_factory=dict)
     within: Mapping[str, Renumbered] = field(default_factory=dict)
     loose: frozenset[str] = frozenset()
+    rich: frozenset[str] = frozenset()
     check: Check = lambda _values: None
     follows: str = ""
     most: int | None = None
@@ -74,6 +76,12 @@ class Kept:
     def links(self) -> Mapping[str, str]:
         """The columns that mean a row of another table, each with the name of that table's model."""
         return {each.name: _target(each)._meta.label for each in self.fields if each.is_relation}
+
+    @cached_property
+    def lists(self) -> tuple[str, ...]:
+        """The columns that hold lists of texts."""
+        lists = [each.name for each in self.fields if isinstance(each, models.JSONField) and each.default is list]
+        return tuple(name for name in lists if name not in self.loose | self.rich)
 
     @cached_property
     def moved_by_saving(self) -> tuple[str, ...]:

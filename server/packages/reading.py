@@ -7,6 +7,7 @@ from collections.abc import Callable, Iterator, Mapping
 from typing import Any, BinaryIO
 
 from jolly_core.errors import CoreError, Problem
+from jolly_core.ladder.needs import check_needs
 from jolly_core.package import descriptor
 from jolly_core.package.containers import Container
 from jolly_core.package.sheets import MOST_PROBLEMS, SheetReader, problem_at
@@ -68,8 +69,9 @@ class Checker:
         self._problems: list[Problem] = []
         #: The numbers, or ids, of the rows of each table that others refer to.
         self._seen: dict[str, set[Any]] = {}
-        #: What is played on each rung, and the rungs that nothing is asked of yet.
-        self._formats: dict[int, str] = {}
+        #: The rungs, what each needs, and those that nothing is asked of yet.
+        self._rungs: dict[int, Values] = {}
+        self._needs: dict[int, list[int]] = {}
         self._without: dict[int, int] = {}
 
     def rows(self, kept: Kept, tell: Tell) -> Iterator[Values]:
@@ -92,9 +94,7 @@ class Checker:
             if ID in values:
                 seen.add(values[ID])
             yield values
-        if kept.name == "thresholds":
-            for line in self._without.values():
-                self._problems.append(problem_at(TABLES["rungs"], line, Problem("no_threshold", "has no threshold")))
+        self._check_together(kept)
         if self._problems:
             raise CoreError(self._problems[:MOST_PROBLEMS])
 
@@ -103,6 +103,9 @@ class Checker:
             target = NAMES[link]
             if values[name] is not None and values[name] not in self._seen.get(target, ()):
                 return Problem("unknown_row", f"means a row of {target} that is not there before it", (name,))
+        for name in kept.lists:
+            if not all(isinstance(each, str) for each in values[name]):
+                return Problem("cell", "must be a list of texts", (name,))
         try:
             kept.check(values)
             for name, change in kept.within.items():
@@ -112,6 +115,23 @@ class Checker:
             return Problem("unreadable", f"cannot be read: {str(error)[:200] or type(error).__name__}")
         return None
 
+    def _check_together(self, kept: Kept) -> None:
+        """What can be said once a whole table was looked at."""
+        if kept.name == "thresholds":
+            for line in self._without.values():
+                self._problems.append(problem_at(TABLES["rungs"], line, Problem("no_threshold", "has no threshold")))
+        if kept.name == "needs":
+            self._check_circles()
+
+    def _check_circles(self) -> None:
+        """No rungs need each other. Raises ``CoreError`` naming the circle."""
+        ladders: dict[int, list[tuple[int, int]]] = {}
+        for rung, values in self._rungs.items():
+            if values["taken_out_at"] is None:
+                ladders.setdefault(values["ladder"], []).append((values["number"], rung))
+        climbed = [[rung for _, rung in sorted(rungs)] for rungs in ladders.values()]
+        check_needs(self._needs, climbed, {rung: values["title"] for rung, values in self._rungs.items()})
+
     def _look_up(self, table: str, number: Any) -> Any:
         """The number of a row within a value, where there is such a row."""
         if number is not None and number not in self._seen.get(table, ()):
@@ -119,12 +139,16 @@ class Checker:
         return number
 
     def _check_asked(self, kept: Kept, line: int, values: Mapping[str, Any]) -> None:
-        """A threshold goes by the game of its rung, and no rung is without one."""
+        """A threshold goes by the game of its rung, and no rung is without one; needs are looked at together."""
         if kept.name == "rungs":
-            self._formats[values[ID]] = values["format"]
+            self._rungs[values[ID]] = {
+                name: values[name] for name in ("ladder", "number", "title", "format", "taken_out_at")
+            }
             self._without[values[ID]] = line
+        elif kept.name == "needs":
+            self._needs.setdefault(values["rung"], []).append(values["needed"])
         elif kept.name == "thresholds":
-            check_threshold(self._formats[values["rung"]], values["threshold"])
+            check_threshold(self._rungs[values["rung"]]["format"], values["threshold"])
             self._without.pop(values["rung"], None)
 
 

@@ -89,6 +89,7 @@ KEPT: tuple[Kept, ...] = (
         "ladder__athlete",
         ("ladder", "number", "taken_out_at"),
         "Rungs, and those taken out",
+        rich=frozenset({"levers"}),
         check=blobs.check_rung,
         most=20_000,
     ),

@@ -87,6 +87,16 @@ CASES = {
         lambda data: data.replace(b"Yard,", b"Yard,", 1).replace(b",\r\n", b',"{""hits"":7}"\r\n'),
         "cannot",
     ),
+    "a metric that is no number": (
+        "runs",
+        lambda data: data.replace(b'"{""makes"":7', b'"{""makes"":{}', 1),
+        "a metric is no number",
+    ),
+    "reasons that are no texts": (
+        "moves",
+        lambda data: data.replace(b'"[""8 of 10""]"', b'"[{}]"', 1),
+        "must be a list of texts",
+    ),
     "events of no run": (
         "events",
         first_row(lambda row: b"00000000-0000-4000-8000-000000000000" + row[36:]),
@@ -122,6 +132,13 @@ def test_a_rung_that_nothing_is_asked_of_is_named_where_it_stands(package: bytes
     broken = changed(package, "data/thresholds.csv", lambda data: data[: data.index(b"\r\n") + 2])
     with pytest.raises(CoreError, match=r"data/rungs\.csv, line 2: has no threshold"):
         take_record(stranger, open_record(broken))
+
+
+def test_rungs_that_need_each_other_are_refused(package: bytes, stranger: Athlete) -> None:
+    circle = changed(package, "data/needs.csv", lambda data: data + b"2,1,2,true\r\n")
+    with pytest.raises(CoreError) as refused:
+        take_record(stranger, open_record(circle))
+    assert refused.value.code == "needs_in_a_circle"
 
 
 @pytest.mark.parametrize("last", [kept.name for kept in KEPT if kept.name != "settings"])
