@@ -152,12 +152,20 @@ def set_a_feeder(athlete: AthleteAtTheScreen) -> None:
     page.mouse.wheel(0, 60)
 
 
-def begin(athlete: AthleteAtTheScreen) -> None:
-    """The first minutes, for the table room: what is said and what fits it."""
+def map_a_sheet(athlete: AthleteAtTheScreen) -> None:
+    """An old notebook as a sheet: two drills, one known and one new, and a cell to mend."""
     page = athlete.page
-    page.goto("/begin")
-    page.get_by_role("button", name="table racket sport").click()
-    page.get_by_role("heading", name="Your first ladders").wait_for()
+    page.goto("/look-back/sheet")
+    rows = [
+        "Date;Drill;Hand;Score;Note",
+        "28.4.2024;Putts from the circle;;7/10;calm",
+        "30.4.2024;Putts from the circle;;8/10;",
+    ]
+    rows += ["1.5.2024;Ball off the roof;left;12;", "1.5.2024;Ball off the roof;right;a few;wind"]
+    sheet = {"name": "notebook.csv", "mimeType": "text/csv", "buffer": "\n".join(rows).encode()}
+    page.locator("input[type=file]").set_input_files(files=[sheet])  # type: ignore[list-item]
+    page.get_by_text("1 cell to mend").wait_for()
+    page.evaluate("scrollTo(0, 60)")
 
 
 DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
@@ -171,7 +179,7 @@ DESK: dict[str, Callable[[AthleteAtTheScreen], None]] = {
     "trend": look_at_a_breakthrough,
     "weak-spots": look_at_weak_spots,
     "climb": go("/climb"),
-    "begin": begin,
+    "sheet": map_a_sheet,
     "ladder": go("/climb/2"),
     "threshold": price_a_threshold,
     "ear": hear_a_recording,

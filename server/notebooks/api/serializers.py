@@ -60,7 +60,7 @@ class SheetSerializer(serializers.Serializer[Any]):
         max_length=MOST_ROWS + 1,
     )
     columns = ColumnsSerializer()
-    choices = ChoiceSerializer(many=True, default=list)
+    choices = serializers.ListField(child=ChoiceSerializer(), max_length=MOST_ROWS, default=list)
 
     def validate_rows(self, rows: list[list[str]]) -> list[list[str]]:
         if len({len(row) for row in rows}) > 1:

@@ -80,7 +80,8 @@ def test_every_read_asks_nobody_to_sign_in(db: None, schema: Any, nobody: APICli
     for path, methods in schema["paths"].items():
         # A second screen is nobody's: it is known by its key.
         if "get" in methods and "schema" not in path and path != "/api/hand/":
-            spelled = path.replace("{run_id}", "7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55").replace("{monday}", "2026-05-04")
+            spelled = re.sub(r"{(run|arrival)_id}", "7f9c24e8-3b12-4bd0-9e5a-3f2f6a1d4c55", path)
+            spelled = spelled.replace("{monday}", "2026-05-04")
             spelled = re.sub(r"{\w+}", "1", spelled)
             assert nobody.get(spelled).status_code == 401, path
 

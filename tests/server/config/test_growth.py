@@ -36,7 +36,10 @@ PACK = "putting-circle"
 BOX = {"name": "box", "surface": "wall", "shape": {"kind": "rectangle", "width_m": 0.4, "height_m": 0.3}, "at": [2, 1]}
 FEW, MANY = 3, 30
 #: What no athlete has more of, however long the record; and what a second screen reads, of one run.
-OF_ONE = {"/api/shelf/", "/api/challenges/", "/api/hand/", "/api/rungs/{rung_id}/feeder/"}
+OF_ONE = {
+    *("/api/shelf/", "/api/challenges/", "/api/hand/", "/api/rungs/{rung_id}/feeder/"),
+    "/api/record/arrivals/{arrival_id}/",
+}
 
 
 class World:
