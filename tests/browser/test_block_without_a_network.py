@@ -92,6 +92,7 @@ def text_of(page: Page, address: str) -> str:
     page.goto(address)
     expect(page.get_by_role("heading", level=1)).to_be_visible()
     page.wait_for_load_state("networkidle")
+    expect(page.locator("[aria-busy=true]")).to_have_count(0)
     words = page.get_by_role("main").inner_text()
     return re.sub(r"\d+:\d\d(:\d\d)?|[\d.]+ (s|min|h)\b|[\d.]+ (seconds?|minutes?)\b", "some time", words)
 
