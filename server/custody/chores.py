@@ -12,7 +12,7 @@ from django.db import close_old_connections, connection
 from django.utils import timezone
 
 from accounts.services import forget_stand_ins
-from custody.back_ups import back_up, forget_back_ups, list_back_ups
+from custody.back_ups import back_up, forget_back_ups, list_back_ups, step_back
 from custody.doctor import database_file
 from custody.leaving import delete_left
 
@@ -58,6 +58,7 @@ def start(wait: Callable[[float], bool] | None = None) -> Thread:
     wait = wait or Event().wait
 
     def go_on() -> None:
+        step_back()
         while not wait(EVERY_S):
             close_old_connections()
             try:

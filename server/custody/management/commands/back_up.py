@@ -7,7 +7,7 @@ from django.conf import settings
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 from django.utils import timezone
 
-from custody.back_ups import back_up, forget_back_ups
+from custody.back_ups import back_up, forget_back_ups, step_back
 from custody.doctor import database_file
 from jolly_core.errors import CoreError
 
@@ -26,6 +26,7 @@ class Command(BaseCommand):
         file = database_file()
         if file is None:
             raise CommandError(SERVERS)
+        step_back()
         try:
             made = back_up(file, folder, timezone.now())
         except CoreError as error:
