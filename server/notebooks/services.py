@@ -31,7 +31,7 @@ GAMES: Mapping[str, str] = {"makes_of_n": "attempts", "streak": "goal", "timed_c
 GAME_IDS = tuple(GAMES)
 #: How sides are called in sheets, beside the words of the ladder.
 SIDE_WORDS = {"first": ("l", "left", "forehand", "fh"), "second": ("r", "right", "backhand", "bh")}
-HANDS = {"kind": "hands"}
+HANDS = Pair("hands")
 #: Many wrong rows are wrong in one way.
 MOST_PROBLEMS = 200
 NEW_DISCIPLINE = "from old notebooks"
@@ -57,12 +57,10 @@ class Look:
     counts: Counter[str] = field(default_factory=Counter)
 
 
-def remembered(athlete: Athlete, rows: Sequence[Row]) -> tuple[Columns, dict[str, int], bool]:
-    """How the columns of a sheet are read: as the last one with this heading, or as they look."""
-    known = SheetReading.objects.filter(athlete=athlete, heading=_heading(rows)).first()
-    if known is None:
-        return guess_columns(rows), {}, False
-    return Columns.from_stored(known.columns), known.drills, True
+def remembered(athlete: Athlete, rows: Sequence[Row]) -> tuple[Columns, bool]:
+    """How the columns of a sheet are read: as the last one with this heading, or as they look; and which of the two."""
+    known = _known_reading(athlete, rows)
+    return (Columns.from_stored(known.columns), True) if known else (guess_columns(rows), False)
 
 
 def look(athlete: Athlete, rows: Sequence[Row], columns: Columns, chosen: Iterable[Choice] = ()) -> Look:
@@ -74,8 +72,9 @@ def look(athlete: Athlete, rows: Sequence[Row], columns: Columns, chosen: Iterab
         by_drill.setdefault(score.drill, []).append(score)
     rungs = _own_rungs(athlete)
     given = {choice.drill: choice for choice in chosen}
-    known = {rung.ladder.title.casefold(): rung.pk for rung in rungs.values() if getattr(rung, "is_worked_on", False)}
-    known |= {drill.casefold(): rung for drill, rung in remembered(athlete, rows)[1].items() if rung in rungs}
+    known = {worked_on.ladder.title.casefold(): worked_on.working.pk for worked_on in list_worked_on(athlete)}
+    if reading := _known_reading(athlete, rows):
+        known |= {drill.casefold(): rung for drill, rung in reading.drills.items() if rung in rungs}
     found = Look(counts=Counter({drill: len(each) for drill, each in by_drill.items()}))
     for drill, each in by_drill.items():
         choice = given.get(drill) or _suggested(drill, each, known)
@@ -125,17 +124,19 @@ def keep(athlete: Athlete, rows: Sequence[Row], columns: Columns, chosen: Sequen
     return len(found.scores)
 
 
+def _known_reading(athlete: Athlete, rows: Sequence[Row]) -> SheetReading | None:
+    """How the last sheet with this heading was read, if there was one."""
+    return SheetReading.objects.filter(athlete=athlete, heading=_heading(rows)).first()
+
+
 def _heading(rows: Sequence[Row]) -> str:
     return "|".join(rows[0])[:LONGEST_HEADING]
 
 
 def _own_rungs(athlete: Athlete) -> dict[int, Rung]:
-    """The athlete's rungs in use; those that are worked on are marked."""
+    """The athlete's rungs in use."""
     rungs = Rung.objects.filter(ladder__athlete=athlete, ladder__archived_at=None, ladder__is_quick=False)
-    found = {rung.pk: rung for rung in rungs.select_related("ladder__athlete").prefetch_related("threshold_revisions")}
-    for worked_on in list_worked_on(athlete):
-        found[worked_on.working.pk].is_worked_on = True  # type: ignore[attr-defined]
-    return found
+    return {rung.pk: rung for rung in rungs.select_related("ladder__athlete").prefetch_related("threshold_revisions")}
 
 
 def _suggested(drill: str, scores: Sequence[Score], known: Mapping[str, int]) -> Choice:
@@ -157,7 +158,7 @@ def _wrong(choice: Choice, scores: Sequence[Score], rungs: Mapping[int, Rung]) -
                 yield Problem(
                     "out_of_range", f"It is out of {choice.out_of} at most.", (score.row, "score"), score.value
                 )
-            if score.side and _side_of(Pair.from_stored(HANDS), score.side) is None:
+            if score.side and _side_of(HANDS, score.side) is None:
                 yield Problem("unknown_side", "Say left or right.", (score.row, "side"), score.side)
         return
     rung = rungs.get(choice.rung)
@@ -195,7 +196,7 @@ def _is_like(called: str, side: str) -> bool:
 def _new_rung(athlete: Athlete, choice: Choice, at: datetime, *, has_sides: bool) -> int:
     given: dict[str, Any] = {"title": choice.drill or "Old scores", "discipline": NEW_DISCIPLINE, "summary": ""}
     if has_sides:
-        given["pair"] = HANDS
+        given["pair"] = HANDS.as_dict()
     settings = {GAMES[choice.game]: choice.out_of}
     rung = {"format": choice.game, "settings": settings, "title": "", "set_up": "", "cues": [], "levers": []}
     ladder = make_ladder(athlete, given, rung, at)

@@ -100,7 +100,7 @@ def _rows(kept: Kept, athlete: Athlete, names: Sequence[str]) -> Iterator[tuple[
         yield from rows.order_by(*order).values_list("pk", *names).iterator(chunk_size=ROWS_AT_ONCE)
         return
     # In the order of the runs, without sorting all events.
-    runs = list(rows_of(Run, athlete).order_by("started_at", "pk").values_list("pk", flat=True))
+    runs = list(Run.everything.filter(athlete=athlete).order_by("started_at", "pk").values_list("pk", flat=True))
     for at in range(0, len(runs), RUNS_AT_ONCE):
         yield from _events(runs[at : at + RUNS_AT_ONCE], names)
 
@@ -127,10 +127,8 @@ def _identifier(told: UUID | str) -> str:
     return str(told) if isinstance(told, UUID) else f"{told[:8]}-{told[8:12]}-{told[12:16]}-{told[16:20]}-{told[20:]}"
 
 
-def rows_of(kept: Kept | type[models.Model], athlete: Athlete) -> models.QuerySet[Any]:
+def rows_of(kept: Kept, athlete: Athlete) -> models.QuerySet[Any]:
     """All rows of an athlete's, those that are hidden as well."""
-    if not isinstance(kept, Kept):
-        kept = next(each for each in KEPT if each.model is kept)
     rows = kept.model._base_manager.all()
     return rows.filter(**{kept.owner: athlete}) if kept.owner else rows.filter(pk=athlete.pk)
 

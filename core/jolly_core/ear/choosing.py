@@ -150,8 +150,8 @@ def _best(
     best: _Found | None = None
     for way in ways:
         by, hits = way(peaks, strengths), list[Peak]()
-        places = sorted(log(strength) for strength in by if strength > 0)
         in_order = sorted(by)
+        places = [log(strength) for strength in in_order if strength > 0]
         irregular, less_loud, changed = None, 0.0, 0.0 if way is as_they_are else CHANGED
         for cut in _cuts(by, least):
             # From one cut to the next they are often the same.

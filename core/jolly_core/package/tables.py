@@ -20,8 +20,7 @@ class Column:
     """A column: its name, the kind of its values, and what they may be.
 
     ``may_be_empty``: nothing is there to be said; an empty text is then written as an apostrophe alone, so that the two
-    can be told apart. ``refers_to`` names the table whose row it means. ``default`` stands in where an older file does
-    not have the column; without one it has to be there.
+    can be told apart. ``refers_to`` names the table whose row it means. With ``has_default`` an older file may lack it.
     """
 
     name: str

@@ -38,7 +38,7 @@ class SheetView(APIView):
     @extend_schema(operation_id="read_sheet", request={FILE: OpenApiTypes.BINARY}, responses=GridSerializer)
     def post(self, request: Request) -> Response:
         rows = read_grid(request.data if isinstance(request.data, bytes) else b"")
-        columns, _, is_remembered = services.remembered(request.user, rows)
+        columns, is_remembered = services.remembered(request.user, rows)
         return Response(GridSerializer({"rows": rows, "columns": columns, "is_remembered": is_remembered}).data)
 
 
