@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import io
 from collections.abc import Callable, Iterator, Mapping
 from typing import Any, BinaryIO
 
@@ -150,8 +149,3 @@ class Checker:
         elif kept.name == "thresholds":
             check_threshold(self._rungs[values["rung"]]["format"], values["threshold"])
             self._without.pop(values["rung"], None)
-
-
-def open_record(data: bytes) -> RecordFile:
-    """A record that is in memory."""
-    return RecordFile(io.BytesIO(data))

@@ -20,6 +20,7 @@ from layouts.models import Layout
 from lookback.models import MethodChange
 from notebooks.models import SheetReading
 from packages.exporting import pack_record
+from packages.reading import RecordFile
 from places.models import Place
 from plan.models import Repetition, Routine
 from runs.models import Run
@@ -89,6 +90,11 @@ def fill(athlete: Athlete, player: Player, take: Callable[[Athlete, str], Ladder
 def packed(athlete: Athlete) -> bytes:
     """The record as a package that was made at a set moment."""
     return b"".join(pack_record(Athlete.objects.get(pk=athlete.pk), MOMENT))
+
+
+def open_record(data: bytes) -> RecordFile:
+    """A record that is in memory."""
+    return RecordFile(io.BytesIO(data))
 
 
 IDENTIFIER = re.compile(rb"[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}")

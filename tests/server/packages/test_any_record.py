@@ -12,10 +12,9 @@ from accounts.models import Athlete, BodyLimit
 from blocks.models import Block
 from ladders.models import Acknowledgement, Ladder, Rung
 from packages.importing import take_record
-from packages.reading import open_record
 from places.models import Place
 from runs.models import Event, Run
-from tests.server.packages.records import members, packed
+from tests.server.packages.records import members, open_record, packed
 
 pytestmark = pytest.mark.django_db
 

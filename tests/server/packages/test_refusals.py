@@ -9,9 +9,8 @@ import pytest
 from accounts.models import Athlete
 from jolly_core.errors import CoreError
 from packages.importing import take_record
-from packages.reading import open_record
 from packages.tables import KEPT
-from tests.server.packages.records import changed, members, packed
+from tests.server.packages.records import changed, members, open_record, packed
 
 pytestmark = pytest.mark.django_db
 

@@ -25,14 +25,14 @@ from ladders.models import Ladder
 from ladders.shelf import list_shelf
 from packages.importing import take_record
 from packages.matching import State, survey
-from packages.reading import RecordFile, open_record
+from packages.reading import RecordFile
 from packages.tables import KEPT
 from plan.models import Routine
 from runs.models import Event, Run, Summary
 from runs.recount import list_recountable, recount
 from runs.starting import start_run
 from tests.server.moments import MOMENT
-from tests.server.packages.records import changed, members, packed
+from tests.server.packages.records import changed, members, open_record, packed
 from tests.server.player import Player
 
 pytestmark = pytest.mark.django_db

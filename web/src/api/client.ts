@@ -42,3 +42,10 @@ export async function unwrap<T>(promise: Promise<Answer<T>>): Promise<T> {
   if (!response.ok) throw new ProblemError(response.status, asProblem(error));
   return data as T;
 }
+
+/** A file as the body of a request, sent as it is. */
+export const fileBody = (file: File, type: string) => ({
+  body: file as unknown as string,
+  bodySerializer: () => file,
+  headers: { "Content-Type": type },
+});

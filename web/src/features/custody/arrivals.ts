@@ -1,7 +1,7 @@
 /** Files on their way into the record: sent, watched while the server works at them, taken in or left. */
 import { queryOptions, useMutation, useQueryClient } from "@tanstack/react-query";
 
-import { api, unwrap, type Schemas } from "../../api/client";
+import { api, fileBody, unwrap, type Schemas } from "../../api/client";
 
 export type Arrival = Schemas["Arrival"];
 
@@ -30,9 +30,7 @@ export const useSend = () =>
     unwrap(
       api.POST("/api/record/arrivals/", {
         params: { query: { file_name: file.name } },
-        body: file as unknown as string,
-        bodySerializer: () => file,
-        headers: { "Content-Type": "application/zip" },
+        ...fileBody(file, "application/zip"),
       }),
     ),
   );

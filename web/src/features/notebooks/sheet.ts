@@ -2,7 +2,7 @@
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 
-import { api, unwrap, type Schemas } from "../../api/client";
+import { api, fileBody, unwrap, type Schemas } from "../../api/client";
 import { useChange } from "../../api/queries";
 
 export type Grid = Schemas["Grid"];
@@ -23,14 +23,7 @@ const SETTLE_MS = 250;
 
 export const useReadSheet = () =>
   useMutation({
-    mutationFn: (file: File) =>
-      unwrap(
-        api.POST("/api/sheets/", {
-          body: file as unknown as string,
-          bodySerializer: () => file,
-          headers: { "Content-Type": "application/octet-stream" },
-        }),
-      ),
+    mutationFn: (file: File) => unwrap(api.POST("/api/sheets/", fileBody(file, "application/octet-stream"))),
   });
 
 /** The sheet as it stood a moment ago, so that not every letter is asked about. */
