@@ -22,6 +22,7 @@ from ladders.quick import QUICK_GAMES
 from runs.models import Run
 from runs.selectors import list_attempts_by_day, list_days_of, list_summaries
 from runs.starting import make_kit
+from runs.trying import list_ways_ahead
 
 #: A device plays a few blocks without a network, not all ladders there are.
 MOST_RUNGS = 60
@@ -33,7 +34,7 @@ class Kit:
     """A run that was not begun yet; ``game`` is the plain game that it is of, where it has no plan.
 
     ``earlier``: the latest values that its yardstick was laid by, oldest first. The attempts of the last seven days, on
-    the rung and on its whole ladder, are what caps go by.
+    the rung and on its whole ladder, are what caps go by. ``ways``: how the next runs are played, where two are on trial.
     """
 
     run: Run
@@ -41,6 +42,7 @@ class Kit:
     earlier: Sequence[float] = ()
     rung_days: Mapping[str, int] = field(default_factory=dict)
     ladder_days: Mapping[str, int] = field(default_factory=dict)
+    ways: Sequence[str] = ()
 
     @property
     def dose(self) -> dict[str, Any]:
@@ -61,6 +63,7 @@ def list_kits(athlete: Athlete, rung_ids: Sequence[int]) -> list[Kit]:
     since = get_day(athlete, at) - timedelta(days=6)
     ladder_days = list_attempts_by_day(athlete, since)
     summaries = list_summaries([rung.pk for rung in rungs])
+    ways = list_ways_ahead(rungs)
     for rung in rungs:
         for side in rung.ladder.sides:
             try:
@@ -74,6 +77,7 @@ def list_kits(athlete: Athlete, rung_ids: Sequence[int]) -> list[Kit]:
                     earlier=summaries.get((rung.pk, side), SideSummary()).values(run.measure.metric),
                     rung_days=_written(list_days_of(Run.objects.filter(rung=rung), since)) if dose_of(run.game) else {},
                     ladder_days=_written(ladder_days.get(rung.ladder_id, {})),
+                    ways=ways.get((rung.pk, side), ()),
                 )
             )
     return kits

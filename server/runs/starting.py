@@ -48,12 +48,14 @@ def start_run(
     started_at: datetime,
     part_id: int | None = None,
     was_played: bool = False,
+    way: str | None = None,
 ) -> Run:
     """Begin a run under an id made by the client. The same call again returns the run that is there.
 
     ``was_played``: it began on a device without a network, and is a fact: no cap refuses it, and where its part of a
-    block has changed it stands by itself. Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have,
-    ``wrong_part`` for a part that is planned for something else, ``id_taken`` for an id in other use.
+    block has changed it stands by itself. ``way``: which of two ways on trial that device asked for.
+    Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``wrong_part`` for a part that is planned
+    for something else, ``id_taken`` for an id in other use.
     """
     rung, side = get_rung(athlete, rung_id), side_from(side, athlete.handedness)
     if problem := check_choice("side", side, rung.ladder.sides):
@@ -70,7 +72,7 @@ def start_run(
         rung = rung.on(side)
         game = _game_of(athlete, rung, run_id, started_at, day, was_played=was_played)
         values = _values_of_a_new_run(athlete, rung, game, side=side, started_at=started_at, day=day)
-        trial, place = place_in_trial(rung, side)
+        trial, place = place_in_trial(rung, side, way if was_played else None)
         values |= {"part_id": part_id, "trial": trial, "trial_place": place}
         # Another request may have been faster.
         known = Run.everything.get_or_create(pk=run_id, defaults=values)[0]

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Iterable, Sequence
 from datetime import datetime
 from itertools import takewhile
 
@@ -16,16 +16,29 @@ from trials.models import Trial
 from trials.selectors import get_running_trial
 
 
-def place_in_trial(rung: Rung, side: str) -> tuple[Trial | None, int | None]:
+def place_in_trial(rung: Rung, side: str, told: str | None = None) -> tuple[Trial | None, int | None]:
     """The trial that runs on a rung and side, and the place of the next run in its order; None without one.
 
-    A run that was set aside, or was begun and left, leaves its place, and so its way, to the next one.
+    A run that was set aside, or was begun and left, leaves its place, and so its way, to the next one. ``told`` is the
+    way that a device asked for where it began the run by itself: where another one is next, it is no run of the trial.
     """
     trial = get_running_trial(rung, side)
     if trial is None:
         return None, None
     place = len(_list_values([trial])[trial.pk])
-    return (None, None) if place >= trial.runs_planned else (trial, place)
+    if place >= trial.runs_planned or told not in (None, trial.plan.way_of(place)):
+        return None, None
+    return trial, place
+
+
+def list_ways_ahead(rungs: Iterable[Rung]) -> dict[tuple[int, str], list[str]]:
+    """By rung and side, where a trial runs there: the ways of its next runs, in the order that was drawn."""
+    trials = list(Trial.objects.filter(rung__in=[rung.pk for rung in rungs], ended_at=None).select_related("rung"))
+    values = _list_values(trials) if trials else {}
+    return {
+        (trial.rung_id, trial.side): [trial.plan.ways[way] for way in trial.plan.order[len(values[trial.pk]) :]]
+        for trial in trials
+    }
 
 
 def close_trial(run: Run, at: datetime) -> None:

@@ -50,6 +50,7 @@ def begin_run(
         "day": day,
         "settings": game.settings.as_dict(),
         "rules": rules.as_stored(),
+        "way": next(iter(kit.get("ways", ())), ""),
         "yardstick": _said(rules.measure),
         **standing_of(game, rules.measure, rules.begun().tally()),
     }
@@ -109,7 +110,10 @@ def _follow_on(kit: Kit, run: Mapping[str, Any]) -> dict[str, Any]:
         best = best_of([each for each in (before.best, value) if each is not None], before.direction)
         yardstick = lay_yardstick(before.measured, before.mark, earlier, best)
     rules = replace(rules, settings=game.settings.as_stored(), yardstick=yardstick.as_stored())
-    return {"earlier": earlier, "run": {**template, "rules": rules.as_stored()}}
+    ways = list(kit.get("ways", ()))
+    if run["way"] in ways[:1]:
+        ways = ways[1:]
+    return {"earlier": earlier, "ways": ways, "run": {**template, "rules": rules.as_stored()}}
 
 
 def _said(yardstick: Yardstick) -> dict[str, Any]:

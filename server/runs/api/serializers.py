@@ -10,6 +10,7 @@ from jolly_core.challenges.events import KINDS, LONGEST_NOTE, PRESSES
 from jolly_core.challenges.game import HEARD_AS
 from jolly_core.challenges.heard import LEAST_GAP_MS, MOST_GAP_MS, MOST_HITS
 from jolly_core.challenges.registry import FORMATS
+from jolly_core.challenges.settings import LONGEST_NAME
 from jolly_core.challenges.tally import Tally
 from jolly_core.record.strokes import Stroke
 from jolly_core.thresholds.conditions.comfort import HURT_WORDS, SCALE
@@ -71,6 +72,14 @@ class NewRunSerializer(ReadSerializer):
     started_at = StartField()
     was_played = serializers.BooleanField(
         required=False, default=False, help_text="It began on a device without a network: nothing refuses it any more."
+    )
+    way = serializers.CharField(
+        required=False,
+        allow_blank=True,
+        allow_null=True,
+        default=None,
+        max_length=LONGEST_NAME,
+        help_text="Which of two ways the device asked for, where it began there: only so it is a run of their trial.",
     )
 
 
@@ -136,6 +145,9 @@ class KitSerializer(ReadSerializer):
     dose = serializers.DictField(help_text="How many attempts a day and a week its ladder allows.")
     rung_days = serializers.DictField(help_text="The attempts of the last seven days on the rung, where it has a cap.")
     ladder_days = serializers.DictField(help_text="The same of its whole ladder.")
+    ways = serializers.ListField(
+        child=serializers.CharField(), help_text="The ways of the next runs in their order, where two are on trial."
+    )
 
 
 class LadderNameSerializer(ReadSerializer):

@@ -79,6 +79,7 @@ class RunView(APIView):
             started_at=values["started_at"],
             part_id=values["part"],
             was_played=values["was_played"],
+            way=values["way"],
         )
         return Response(RunSerializer(run).data)
 

@@ -14,11 +14,14 @@ from accounts.models import Athlete
 from accounts.selectors import get_day
 from jolly_core.challenges.registry import FORMATS
 from jolly_core.device.wire import Device
+from jolly_core.trials.decision import Plan
 from ladders.models import Ladder
+from runs.models import Run
 from tests.server.conftest import rung_id
 from tests.server.moments import MOMENT
 from tests.server.player import Player, event, events
 from tests.server.runs.test_every_game import own, random_presses
+from trials.models import Trial
 
 MOMENTS_PARTED = ("started_at",)
 
@@ -50,7 +53,7 @@ def without_moments(run: Any) -> Any:
 def start_late(client: APIClient, run: Any) -> Any:
     """The start arrives at the server when the network is back."""
     body = {"rung": run["rung"]["id"], "side": run["side"], "part": run["part"], "started_at": run["started_at"]}
-    return client.put(f"/api/runs/{run['id']}/", {**body, "was_played": True}, format="json")
+    return client.put(f"/api/runs/{run['id']}/", {**body, "was_played": True, "way": run["way"]}, format="json")
 
 
 @pytest.mark.parametrize("format_id", list(FORMATS))
@@ -158,3 +161,41 @@ def test_what_was_played_is_not_refused_afterwards(
 
 def test_another_athletes_rungs_are_not_there(client: APIClient, stranger: Athlete) -> None:
     assert kits(client, own(stranger, "streak")) == []
+
+
+@pytest.fixture
+def two_ways(client: APIClient, putting: Ladder) -> Trial:
+    body = {"first": "old grip", "second": "new grip", "runs": 12}
+    assert client.post(f"/api/rungs/{rung_id(putting)}/trials/", body, format="json").status_code == 201
+    return Trial.objects.get()
+
+
+def test_runs_of_a_trial_are_asked_for_in_its_order_without_a_network(
+    athlete: Athlete, client: APIClient, player: Player, two_ways: Trial
+) -> None:
+    """One that was left before anything was played leaves its way to the next."""
+    player.putts(two_ways.rung_id, 6)
+    found, played = kits(client, two_ways.rung_id), []
+    for number, pressed in enumerate(("ooooooxxxx", "", "oooooxxxxx", "oooooooxxx")):
+        run = begun(found[0], athlete, MOMENT + timedelta(hours=number))
+        counted = device("open", run=run["id"], rules=run["rules"], sent=[], waiting=events(pressed))
+        found = device("count_in", kits=found, run={**run, **counted})
+        played.append((run, pressed))
+    assert [run["way"] for run, _ in played] == [two_ways.plan.way_of(place) for place in (1, 2, 2, 3)]
+    for run, pressed in played:
+        assert start_late(client, run).json()["way"] == run["way"]
+        if pressed:
+            player.send(run["id"], events(pressed))
+    assert Run.objects.filter(trial=two_ways, is_played=True).count() == 4
+
+
+def test_a_run_that_was_told_another_way_stands_outside_of_the_trial(
+    athlete: Athlete, client: APIClient, player: Player, two_ways: Trial
+) -> None:
+    """Another device played meanwhile, so that its place is taken by a run of the other way."""
+    two_ways.seed = next(seed for seed in range(99) if Plan(two_ways.plan.ways, 12, seed).order[:2] == (0, 1))
+    two_ways.save()
+    [kit] = kits(client, two_ways.rung_id)
+    player.putts(two_ways.rung_id, 6)
+    run = begun(kit, athlete)
+    assert (run["way"], start_late(client, run).json()["way"]) == ("old grip", "")

@@ -3747,6 +3747,8 @@ export interface components {
             ladder_days: {
                 [key: string]: unknown;
             };
+            /** @description The ways of the next runs in their order, where two are on trial. */
+            ways: string[];
         };
         /** @description A rung that another one needs. */
         KnownNeed: {
@@ -4281,6 +4283,8 @@ export interface components {
              * @default false
              */
             was_played?: boolean;
+            /** @description Which of two ways the device asked for, where it began there: only so it is a run of their trial. */
+            way?: string | null;
         };
         NewTermsRequest: {
             windows: components["schemas"]["NewWindowRequest"][];

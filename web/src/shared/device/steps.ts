@@ -26,9 +26,11 @@ interface Step<T> {
   send: () => Promise<T>;
   /** What it comes to on this device. */
   here: () => Promise<T>;
+  /** What the server is to know of that. */
+  told?: (value: T) => Record<string, unknown>;
 }
 
-async function take<T>({ change, send, here }: Step<T>): Promise<T> {
+async function take<T>({ change, send, here, told }: Step<T>): Promise<T> {
   try {
     // What waits was made before, and is sent before.
     if (await hasChanges()) await sendChanges();
@@ -36,7 +38,7 @@ async function take<T>({ change, send, here }: Step<T>): Promise<T> {
   } catch (error) {
     if (!isUnreachable(error)) throw error;
     const value = await here();
-    await keepChange({ ...change, key: makeUuid() });
+    await keepChange({ ...change, body: { ...change.body, ...told?.(value) }, key: makeUuid() });
     void askToSend();
     return value;
   }
@@ -102,6 +104,7 @@ export function useStartRun() {
           const kit = await findKit((each) => each.rung === rung && each.run.side === side);
           return beginHere(id, kit, body.started_at, part, blockOf(client, part));
         },
+        told: ({ way }) => ({ way }),
       });
     },
     ["runs"],
