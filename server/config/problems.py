@@ -28,6 +28,7 @@ CONFLICTS = {
     "nothing_to_take_back",
     "dose_used_up",
     "in_use",
+    "ended",
     "pressed_elsewhere",
 }
 

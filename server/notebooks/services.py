@@ -13,6 +13,7 @@ from django.db import transaction
 
 from accounts.models import Athlete
 from accounts.selectors import get_today
+from config.progress import CancelledError, Progress, Tell
 from jolly_core.errors import CoreError, Problem
 from jolly_core.notebooks.columns import Columns, check_columns, guess_columns
 from jolly_core.notebooks.grid import Row
@@ -23,7 +24,7 @@ from ladders.models import Rung
 from ladders.selectors import get_threshold, list_worked_on
 from ladders.services import make_ladder
 from notebooks.models import SheetReading
-from runs.afterwards import keep_old_results
+from runs.old_results import keep_old_results
 
 LONGEST_HEADING = 500
 #: What a new ladder may be of, with the setting that holds out of how much; the first is of scores "of so many".
@@ -88,12 +89,30 @@ def look(athlete: Athlete, rows: Sequence[Row], columns: Columns, chosen: Iterab
     return found
 
 
-@transaction.atomic
+def keeping(athlete: Athlete) -> Progress:
+    """How far the keeping of a sheet of the athlete's got, where one is being kept."""
+    return Progress(f"sheet-{athlete.pk}")
+
+
 def keep(athlete: Athlete, rows: Sequence[Row], columns: Columns, chosen: Sequence[Choice], at: datetime) -> int:
     """Keep all scores of a sheet, and make the ladders that are missing; how many scores these were.
 
-    Raises ``CoreError`` with everything that is wrong, each at its row and column.
+    Raises ``CoreError`` with everything that is wrong, each at its row and column; ``ended`` by the athlete's wish.
     """
+    progress = keeping(athlete)
+    progress.begin()
+    try:
+        return _keep_all(athlete, rows, columns, chosen, at, tell=progress.tell)
+    except CancelledError:
+        raise CoreError.one("ended", "You ended it. Nothing was kept.", "rows") from None
+    finally:
+        progress.forget()
+
+
+@transaction.atomic
+def _keep_all(
+    athlete: Athlete, rows: Sequence[Row], columns: Columns, chosen: Sequence[Choice], at: datetime, *, tell: Tell
+) -> int:
     found = look(athlete, rows, columns, chosen)
     if found.problems:
         raise CoreError([problem.under("rows") for problem in found.problems[:MOST_PROBLEMS]])
@@ -118,6 +137,7 @@ def keep(athlete: Athlete, rows: Sequence[Row], columns: Columns, chosen: Sequen
             for score in found.scores
         ],
         most=len(found.scores),
+        tell=tell,
     )
     values = {"columns": columns.as_stored(), "drills": placed, "kept_at": at}
     SheetReading.objects.update_or_create(athlete=athlete, heading=_heading(rows), defaults=values)

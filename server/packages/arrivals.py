@@ -17,11 +17,12 @@ from django.utils import timezone
 
 from accounts.models import Athlete
 from config.finding import find_one
+from config.progress import CancelledError
 from jolly_core.errors import CoreError
 from packages.importing import take_record
+from packages.incoming import Incoming
 from packages.matching import State, survey
 from packages.models import Arrival
-from packages.progress import CancelledError, Progress
 from packages.reading import RecordFile
 from packages.tables import TABLES
 
@@ -46,7 +47,7 @@ def receive(athlete: Athlete, file_name: str, pieces: Iterator[bytes]) -> Arriva
         raise CoreError.one("in_use", "Another file is being taken in. Wait for it, or end it first.", "file")
     forget_old(athlete)
     arrival = Arrival(athlete=athlete, file_name=file_name[-255:] or "record.zip", made_at=timezone.now())
-    progress = Progress(arrival.pk)
+    progress = Incoming(arrival.pk)
     try:
         progress.keep(pieces)
     except BaseException:
@@ -63,7 +64,7 @@ def take(athlete: Athlete, arrival_id: UUID, *, takes_theirs: bool) -> Arrival:
     arrival = get_arrival(athlete, arrival_id)
     due = Arrival.objects.filter(pk=arrival.pk, state=Arrival.State.LOOKED)
     if due.exists():
-        Progress(arrival.pk).begin()
+        Incoming(arrival.pk).begin()
     if not due.update(state=Arrival.State.TAKING):
         raise CoreError.one("in_use", "This file is not waiting to be taken in.", "file")
     start(lambda: _take(arrival.pk, takes_theirs=takes_theirs))
@@ -74,16 +75,16 @@ def cancel(athlete: Athlete, arrival_id: UUID) -> None:
     """Leave a file, whatever is being done with it."""
     arrival = get_arrival(athlete, arrival_id)
     if arrival.is_at_work:
-        Progress(arrival.pk).end()
+        Incoming(arrival.pk).end()
         return
-    Progress(arrival.pk).forget()
+    Incoming(arrival.pk).forget()
     Arrival.objects.filter(pk=arrival.pk).delete()
 
 
 def get_arrival(athlete: Athlete, arrival_id: UUID) -> Arrival:
     """A file of the athlete's; one that nobody works at any more is said to be lost."""
     arrival = find_one(Arrival.objects.all(), pk=arrival_id, athlete=athlete)
-    if arrival.is_at_work and Progress(arrival.pk).is_left:
+    if arrival.is_at_work and Incoming(arrival.pk).is_left:
         _say(arrival.pk, Arrival.State.REFUSED, problems=[_LOST])
         arrival.refresh_from_db()
     return arrival
@@ -97,14 +98,14 @@ def get_latest(athlete: Athlete) -> Arrival | None:
 
 def share_of(arrival: Arrival) -> float:
     """How far the work at it got, from 0 to 1."""
-    return Progress(arrival.pk).share if arrival.is_at_work else 1.0
+    return Incoming(arrival.pk).share if arrival.is_at_work else 1.0
 
 
 def forget_old(athlete: Athlete) -> None:
     """Take away what came in before: of this athlete all, of others what is a day old."""
     others = Arrival.objects.filter(made_at__lt=timezone.now() - KEPT_FOR)
     for arrival in [*Arrival.objects.filter(athlete=athlete), *others]:
-        progress = Progress(arrival.pk)
+        progress = Incoming(arrival.pk)
         if arrival.is_at_work and not progress.is_left:
             progress.end()
         else:
@@ -152,9 +153,9 @@ class _Said:
     """Work at a file: however it ends, that is said of it."""
 
     def __init__(self, arrival_id: UUID) -> None:
-        self._id, self._progress = arrival_id, Progress(arrival_id)
+        self._id, self._progress = arrival_id, Incoming(arrival_id)
 
-    def __enter__(self) -> Progress:
+    def __enter__(self) -> Incoming:
         return self._progress
 
     def __exit__(self, kind: object, error: BaseException | None, at: object) -> bool:

@@ -14,10 +14,11 @@ from django.db.models import F
 from accounts.models import Athlete
 from accounts.services import make_stand_in
 from config.database import one_writer
+from config.progress import Tell, tell_nobody
 from jolly_core.errors import CoreError
 from packages.kept import ID, Kept
 from packages.matching import State, Survey, survey, with_keys
-from packages.reading import RecordFile, Tell, Values, tell_nobody
+from packages.reading import RecordFile, Values
 from packages.tables import KEPT, NAMES
 from runs.models import Event, Run
 from runs.summaries import rebuild_summary

@@ -10,10 +10,11 @@ from typing import Any
 from uuid import UUID, uuid5
 
 from accounts.models import Athlete
+from config.progress import Tell, tell_nobody
 from jolly_core.package.tables import Table
 from packages.exporting import rows_of
 from packages.kept import ID, Kept
-from packages.reading import Checker, RecordFile, Tell, Values, tell_nobody
+from packages.reading import Checker, RecordFile, Values
 from packages.tables import KEPT, NAMES, TABLES
 from runs.models import Run
 

@@ -2,30 +2,26 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Iterator, Mapping
 from typing import Any, BinaryIO
 
+from config.progress import Tell
 from jolly_core.errors import CoreError, Problem
 from jolly_core.ladder.needs import check_needs
 from jolly_core.package import descriptor
 from jolly_core.package.containers import Container
 from jolly_core.package.sheets import MOST_PROBLEMS, SheetReader, problem_at
+from jolly_core.package.tables import Column
 from packages.blobs import check_threshold
 from packages.kept import ID, Kept
 from packages.tables import KEPT, NAMES, TABLES
 
-#: Hears how much is done, from 0 to 1; may raise an error of its own to end it.
-Tell = Callable[[float], None]
 #: So many rows lie between two tellings.
 ROWS_BETWEEN = 500
 #: What reading a value that was tampered with may raise.
 _UNREADABLE = (CoreError, ValueError, TypeError, KeyError, AttributeError, IndexError, ArithmeticError)
 
 Values = dict[str, Any]
-
-
-def tell_nobody(_share: float) -> None:
-    """For whoever does not want to know."""
 
 
 class RecordFile:
@@ -52,8 +48,11 @@ class RecordFile:
         defaults = {each.name: each for each in kept.fields if not each.is_relation}
         with self._container.open(table.path) as file:
             reader = SheetReader(table, file, problems)
+            missing: list[Column] | None = None
             for number, (line, values) in enumerate(reader.rows()):
-                for column in table.missing(values):
+                if missing is None:
+                    missing = list(table.missing(values))
+                for column in missing:
                     values[column.name] = defaults[column.name].get_default() if column.name in defaults else None
                 yield line, values
                 if number % ROWS_BETWEEN == 0:

@@ -1,44 +1,29 @@
-"""What is done to runs afterwards: corrected, described, deleted and brought back, typed in from long ago."""
+"""What is done to runs afterwards: corrected, described, deleted and brought back."""
 
 from __future__ import annotations
 
-from collections import Counter
 from collections.abc import Mapping, Sequence
-from datetime import UTC, date, datetime, time, timedelta
+from datetime import UTC, datetime
 from typing import Any
 from uuid import UUID, uuid4
-from zoneinfo import ZoneInfo
 
 from django.db import transaction
-from django.db.models import prefetch_related_objects
 
 from accounts.models import Athlete
-from accounts.selectors import get_today
 from config.finding import lock_one
 from jolly_core.challenges.corrections import CORRECT, Correction, read_correction
 from jolly_core.challenges.events import FINISH
 from jolly_core.challenges.heard import as_corrections, presses_of, read_heard
 from jolly_core.challenges.session import Session
-from jolly_core.errors import CoreError, NotFound, Problem
-from jolly_core.paper.totals import tally_of_result
-from jolly_core.record.yardstick import Yardstick
-from jolly_core.sides import side_from
-from jolly_core.validation import check_choice
-from ladders.models import Rung
-from ladders.selectors import get_rung, get_threshold
+from jolly_core.errors import CoreError
 from runs.models import BAR, Event, Run
-from runs.selectors import get_run_to_change, get_summary, get_yardstick, list_ids
+from runs.selectors import get_run_to_change, list_ids
 from runs.services import keep_session, replay_run
-from runs.starting import run_by_hand
-from runs.summaries import keep_summary, rebuild_summary
+from runs.summaries import keep_summary
 
 MOST_TAGS, LONGEST_TAG = 8, 40
-#: As many old results are typed in at once.
-MOST_ROWS = 200
 #: What a deleted run is set aside as, so that nothing counts it.
 DELETED = "deleted"
-#: Old results have no hour: the first of a day is put at noon, each further one a minute later.
-NOON = time(12)
 
 
 @transaction.atomic
@@ -147,69 +132,4 @@ def restore_run(athlete: Athlete, run_id: UUID) -> Run:
     run.set_aside = "" if run.set_aside == DELETED else run.set_aside
     run.save(update_fields=["deleted_at", "set_aside"])
     keep_summary(run, did_count=False)
-    return run
-
-
-@transaction.atomic
-def keep_old_results(athlete: Athlete, rows: Sequence[Mapping[str, Any]], most: int = MOST_ROWS) -> list[Run]:
-    """Keep results from long ago, each with its day, rung, side and value, so many at most. All or nothing.
-
-    Raises ``CoreError`` with every problem, each at its row.
-    """
-    if not 1 <= len(rows) <= most:
-        raise CoreError.one("bad_rows", f"Type in 1 to {most} results at a time.", "rows", value=len(rows))
-    problems: list[Problem] = []
-    runs: list[Run] = []
-    known: dict[int, Rung] = {}
-    fresh: dict[tuple[int, str], Yardstick] = {}
-    of_a_day: Counter[date] = Counter()
-    for place, row in enumerate(rows):
-        try:
-            runs.append(_old_run(athlete, row, of_a_day[row["day"]], known, fresh))
-            of_a_day[row["day"]] += 1
-        except CoreError as error:
-            problems += error.under("rows", place).problems
-    if problems:
-        raise CoreError(problems)
-    Run.objects.bulk_create(runs)
-    for rung, side in dict.fromkeys((run.rung_id, run.side) for run in runs):
-        rebuild_summary(rung, side)
-    return runs
-
-
-def _own_rung(athlete: Athlete, rung_id: int) -> Rung:
-    try:
-        rung = get_rung(athlete, rung_id)
-    except NotFound:
-        message = f"You have no rung {rung_id}; choose among your own."
-        raise CoreError.one("unknown_rung", message, "rung", value=rung_id) from None
-    # What is asked of it is looked at for every row.
-    prefetch_related_objects([rung], "threshold_revisions")
-    return rung
-
-
-def _old_run(
-    athlete: Athlete,
-    row: Mapping[str, Any],
-    place: int,
-    known: dict[int, Rung],
-    fresh: dict[tuple[int, str], Yardstick],
-) -> Run:
-    """One of them; ``known`` and ``fresh`` keep rungs, and what rungs without a run are measured by, for the next."""
-    if row["day"] > get_today(athlete):
-        raise CoreError.one("in_the_future", "A result has a day up to today.", "day", value=row["day"].isoformat())
-    rung = known.get(row["rung"]) or known.setdefault(row["rung"], _own_rung(athlete, row["rung"]))
-    side = side_from(row["side"], athlete.handedness)
-    if problem := check_choice("side", side, rung.ladder.sides):
-        raise CoreError([problem])
-    rung = rung.on(side)
-    game, metric = rung.said_game, get_threshold(rung).metric
-    tally = tally_of_result(game, metric.id, row["value"])
-    noon = datetime.combine(row["day"], NOON, ZoneInfo(athlete.timezone)) + timedelta(minutes=place)
-    started_at, place_of = noon.astimezone(UTC), (rung.pk, side)
-    measure = fresh.get(place_of)
-    if measure is None and get_summary(rung, side).last is None:
-        measure = fresh[place_of] = get_yardstick(rung, side, started_at)
-    run = run_by_hand(athlete, rung, game, tally, started_at=started_at, day=row["day"], measure=measure)
-    run.note, run.is_played = row.get("note") or None, True
     return run

@@ -34,7 +34,8 @@ class Kit:
     """A run that was not begun yet; ``game`` is the plain game that it is of, where it has no plan.
 
     ``earlier``: the latest values that its yardstick was laid by, oldest first. The attempts of the last seven days, on
-    the rung and on its whole ladder, are what caps go by. ``ways``: how the next runs are played, where two are on trial.
+    the rung and on its whole ladder, are what caps go by. ``ways``: how the next runs are played where two are on
+    trial.
     """
 
     run: Run

@@ -54,8 +54,8 @@ def start_run(
 
     ``was_played``: it began on a device without a network, and is a fact: no cap refuses it, and where its part of a
     block has changed it stands by itself. ``way``: which of two ways on trial that device asked for.
-    Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``wrong_part`` for a part that is planned
-    for something else, ``id_taken`` for an id in other use.
+    Raises ``CoreError``: ``not_a_choice`` for a side the ladder does not have, ``wrong_part`` for a part that is
+    planned for something else, ``id_taken`` for an id in other use.
     """
     rung, side = get_rung(athlete, rung_id), side_from(side, athlete.handedness)
     if problem := check_choice("side", side, rung.ladder.sides):

@@ -109,3 +109,9 @@ class KeptScoresSerializer(serializers.Serializer[Any]):
     """How many scores were kept."""
 
     kept = serializers.IntegerField()
+
+
+class KeepingSerializer(serializers.Serializer[Any]):
+    """How far the keeping of a sheet got, from 0 to 1; null where none is being kept."""
+
+    share = serializers.FloatField(allow_null=True)

@@ -13,7 +13,13 @@ from rest_framework.views import APIView
 from config.requests import Request, read_given
 from jolly_core.notebooks.grid import MOST_BYTES, read_grid
 from notebooks import services
-from notebooks.api.serializers import GridSerializer, KeptScoresSerializer, SheetLookSerializer, SheetSerializer
+from notebooks.api.serializers import (
+    GridSerializer,
+    KeepingSerializer,
+    KeptScoresSerializer,
+    SheetLookSerializer,
+    SheetSerializer,
+)
 
 FILE = "application/octet-stream"
 #: So many scores are shown as they were read.
@@ -68,3 +74,21 @@ class ScoresView(APIView):
         given = read_given(request, SheetSerializer)
         kept = services.keep(request.user, given["rows"], given["columns"], given["choices"], timezone.now())
         return Response(KeptScoresSerializer({"kept": kept}).data)
+
+
+class KeepingView(APIView):
+    """The keeping of a sheet, seen from beside: how far it got, and the wish to end it."""
+
+    keeps_nothing = True
+
+    @extend_schema(operation_id="get_keeping", responses=KeepingSerializer)
+    def get(self, request: Request) -> Response:
+        progress = services.keeping(request.user)
+        return Response(KeepingSerializer({"share": None if progress.is_left else progress.share}).data)
+
+    @extend_schema(operation_id="end_keeping", responses={204: None})
+    def delete(self, request: Request) -> Response:
+        progress = services.keeping(request.user)
+        if not progress.is_left:
+            progress.end()
+        return Response(status=204)

@@ -16,9 +16,10 @@ from jolly_core.record.strokes import Stroke
 from jolly_core.thresholds.conditions.comfort import HURT_WORDS, SCALE
 from ladders.api.serializers import LadderRefSerializer, RungRefSerializer, SideField
 from ladders.quick import QUICK_GAMES
-from runs.afterwards import LONGEST_TAG, MOST_ROWS, MOST_TAGS
+from runs.afterwards import LONGEST_TAG, MOST_TAGS
 from runs.models import LONGEST_NOTE as LONGEST_RUN_NOTE
 from runs.models import Run
+from runs.old_results import MOST_ROWS
 from runs.services import MOST_EVENTS_A_BATCH
 
 

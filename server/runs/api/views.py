@@ -13,7 +13,7 @@ from jolly_core.challenges.events import LONGEST_NOTE
 from jolly_core.record.standing import standing_of
 from jolly_core.sides import NONE
 from ladders.services import get_quick_rung
-from runs import afterwards, selectors, services, starting
+from runs import afterwards, old_results, selectors, services, starting
 from runs.api.filters import FiltersSerializer, read_filters
 from runs.api.serializers import (
     AttachSerializer,
@@ -243,5 +243,5 @@ class OldResultsView(APIView):
 
     @extend_schema(operation_id="keep_old_results", request=OldResultsSerializer, responses=RunRowSerializer(many=True))
     def post(self, request: Request) -> Response:
-        runs = afterwards.keep_old_results(request.user, read_given(request, OldResultsSerializer)["rows"])
+        runs = old_results.keep_old_results(request.user, read_given(request, OldResultsSerializer)["rows"])
         return Response(RunRowSerializer(runs, many=True).data)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -119,3 +120,29 @@ def test_what_is_no_sheet_is_refused(client: APIClient, body: dict[str, Any]) ->
     flags = {"has_heading": False, "is_day_first": True, "is_decimal_comma": False}
     answer = client.post("/api/sheets/look/", {"columns": {**columns, **flags}, **body}, format="json")
     assert answer.status_code == 400
+
+
+def test_how_far_the_keeping_got_is_seen_from_beside_and_it_can_be_ended(
+    client: APIClient, athlete: Athlete, monkeypatch: pytest.MonkeyPatch, settings: Any, tmp_path: Path
+) -> None:
+    """Ended in its last step, nothing of it is kept: no run, and no ladder."""
+    settings.VAR = tmp_path
+    monkeypatch.setattr("config.progress.NOTED_EVERY_S", 0)
+    seen: list[Any] = []
+
+    def summed_up(*_: Any) -> None:
+        seen.append(client.get("/api/sheets/keeping/").json()["share"])
+        assert client.delete("/api/sheets/keeping/").status_code == 204
+
+    monkeypatch.setattr("runs.old_results.rebuild_summary", summed_up)
+    sheet = read(client, "Date;Drill;Score\n28.4.2026;Serves;7/10\n29.4.2026;Serves;8/10\n")
+    answer = ask(client, "scores", sheet)
+    assert (answer.status_code, answer.json()["detail"]) == (409, "You ended it. Nothing was kept.")
+    assert 0 < seen[0] < 1
+    assert not Run.objects.exists()
+    assert not Ladder.objects.filter(title="Serves").exists()
+    assert client.get("/api/sheets/keeping/").json() == {"share": None}
+    # Ended when it was over already, it stays kept.
+    monkeypatch.undo()
+    assert client.delete("/api/sheets/keeping/").status_code == 204
+    assert ask(client, "scores", sheet).json() == {"kept": 2}

@@ -12,9 +12,10 @@ import pytest
 from rest_framework.test import APIClient
 
 from accounts.models import Athlete
+from config.progress import GONE_AFTER_S
 from packages import arrivals
+from packages.incoming import Incoming
 from packages.models import Arrival
-from packages.progress import GONE_AFTER_S, Progress
 from runs.models import Run
 from tests.server.packages.records import members, packed
 
@@ -48,7 +49,7 @@ def send(client: APIClient, data: bytes, name: str = "practice-record.zip") -> A
 
 
 def files() -> list[str]:
-    return sorted(file.name for file in (Path(Progress(Arrival().pk).file).parent).iterdir())
+    return sorted(file.name for file in (Path(Incoming(Arrival().pk).file).parent).iterdir())
 
 
 def test_a_record_goes_out_and_comes_in(
@@ -103,7 +104,7 @@ def test_what_is_wrong_is_said_and_the_file_forgotten(pell: APIClient, waiting: 
 
 
 def test_a_file_that_is_too_large_is_not_even_kept(pell: APIClient, monkeypatch: pytest.MonkeyPatch) -> None:
-    monkeypatch.setattr("packages.progress.MOST_PACKED", 1000)
+    monkeypatch.setattr("packages.incoming.MOST_PACKED", 1000)
     answer = send(pell, b"x" * 1001)
     assert (answer.status_code, answer.json()["code"]) == (400, "zip_too_large")
     assert files() == []
@@ -129,7 +130,7 @@ def test_it_is_ended_in_the_middle(
 def test_a_server_that_was_ended_says_so(pell: APIClient, package: bytes, waiting: list[Work]) -> None:
     arrival = send(pell, package).json()["id"]
     long_ago = time() - GONE_AFTER_S - 1
-    share = next(file for file in Progress(arrival).file.parent.iterdir() if file.suffix == ".share")
+    share = next(file for file in Incoming(arrival).file.parent.iterdir() if file.suffix == ".share")
     os.utime(share, (long_ago, long_ago))
     answer = pell.get("/api/record/arrivals/").json()["arrival"]
     assert answer["state"] == "refused"

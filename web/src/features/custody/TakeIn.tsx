@@ -6,7 +6,6 @@ import {
   FormControl,
   FormControlLabel,
   FormLabel,
-  LinearProgress,
   Radio,
   RadioGroup,
   Stack,
@@ -15,7 +14,8 @@ import {
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 
-import { quantity, showShare } from "../../shared/lib/format";
+import { quantity } from "../../shared/lib/format";
+import { AtWork } from "../../shared/ui/AtWork";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Panel } from "../../shared/ui/Page";
 import { PickFile } from "../../shared/ui/PickFile";
@@ -64,7 +64,7 @@ function Arrived({ arrival }: { arrival: Arrival }) {
   switch (arrival.state) {
     case "looking":
     case "taking":
-      return <AtWork arrival={arrival} />;
+      return <Working arrival={arrival} />;
     case "looked":
       return <Looked arrival={arrival} />;
     case "taken":
@@ -76,19 +76,11 @@ function Arrived({ arrival }: { arrival: Arrival }) {
   }
 }
 
-function AtWork({ arrival }: { arrival: Arrival }) {
+function Working({ arrival }: { arrival: Arrival }) {
   const leave = useLeave();
   const doing = arrival.state === "looking" ? "is looked through" : "is taken in";
   return (
-    <Stack spacing={1} sx={{ maxWidth: 640 }}>
-      <Typography aria-live="polite">
-        {arrival.file_name} {doing}: {showShare(arrival.share)}
-      </Typography>
-      <LinearProgress variant="determinate" value={100 * arrival.share} aria-label={`${arrival.file_name} ${doing}`} />
-      <Button sx={{ alignSelf: "flex-start" }} onClick={() => leave.mutate(arrival.id)}>
-        End it
-      </Button>
-    </Stack>
+    <AtWork doing={`${arrival.file_name} ${doing}`} share={arrival.share} onEnd={() => leave.mutate(arrival.id)} />
   );
 }
 

@@ -4,12 +4,22 @@ import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 
 import { quantity } from "../../shared/lib/format";
+import { AtWork } from "../../shared/ui/AtWork";
 import { ErrorNotice } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 import { PickFile } from "../../shared/ui/PickFile";
 import { ColumnsTable } from "./ColumnsTable";
 import { DrillChoices } from "./DrillChoices";
-import { useKeepScores, useLook, useReadSheet, type Choice, type Looked, type Sheet } from "./sheet";
+import {
+  useEndKeeping,
+  useKeeping,
+  useKeepScores,
+  useLook,
+  useReadSheet,
+  type Choice,
+  type Looked,
+  type Sheet,
+} from "./sheet";
 
 const WHY = (
   <WhyPoint title="What can be read">
@@ -77,6 +87,14 @@ function WrongRow({ sheet, at: { row, column }, message, onCell }: WrongRowProps
 
 type OnCell = (row: number, place: number, text: string) => void;
 
+/** A sheet that is being kept: by this page, or by one that was closed or loaded anew since. */
+function Keeping({ isHere }: { isHere: boolean }) {
+  const share = useKeeping(isHere);
+  const end = useEndKeeping();
+  if (share === null) return null;
+  return <AtWork doing="The scores are being kept" share={share} onEnd={() => end.mutate()} />;
+}
+
 interface MappedProps {
   sheet: Sheet;
   isRemembered: boolean;
@@ -116,6 +134,7 @@ function Mapped({ sheet, isRemembered, onChange, onKept }: MappedProps) {
               onClick={() => keep.mutate(sheet, { onSuccess: ({ kept }) => onKept(kept) })}>
               Keep {quantity(found.count, "score")}
             </Button>
+            <Keeping isHere={keep.isPending} />
             {keep.error && <ErrorNotice error={keep.error} />}
           </Stack>
         </>
@@ -149,6 +168,7 @@ export default function SheetPage() {
         {sheet ? "Choose another file" : "Choose a file"}
       </PickFile>
       {read.error && <ErrorNotice error={read.error} />}
+      {!sheet && <Keeping isHere={false} />}
       {kept > 0 && (
         <Alert severity="success">
           {quantity(kept, "score")} kept. <RouterLink to="/look-back/logbook">See the logbook</RouterLink>

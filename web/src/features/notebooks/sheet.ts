@@ -1,5 +1,5 @@
 /** A sheet of old scores: read by the server, mapped and mended here, looked at anew after each change. */
-import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 
 import { api, fileBody, unwrap, type Schemas } from "../../api/client";
@@ -56,3 +56,26 @@ export const useKeepScores = () =>
     ["ladders"],
     ["today"],
   );
+
+/** So often the server is asked how far it got. */
+const ASK_MS = 400;
+
+/** How far the keeping of a sheet got, whichever page began it; null where none is being kept. */
+export function useKeeping(isKeeping: boolean): number | null {
+  const client = useQueryClient();
+  const { data: share = null } = useQuery({
+    queryKey: ["keeping"],
+    queryFn: async () => (await unwrap(api.GET("/api/sheets/keeping/"))).share,
+    refetchInterval: ({ state }) => (isKeeping || state.data != null ? ASK_MS : false),
+    gcTime: 0,
+  });
+  const isUnderWay = share !== null;
+  useEffect(() => {
+    if (!isUnderWay) return;
+    // Once it is over, other screens have something new to say.
+    return () => void client.invalidateQueries();
+  }, [client, isUnderWay]);
+  return share;
+}
+
+export const useEndKeeping = () => useMutation({ mutationFn: () => unwrap(api.DELETE("/api/sheets/keeping/")) });

@@ -2,20 +2,21 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Callable
 from dataclasses import dataclass
 from pathlib import Path
 from time import monotonic, time
-from typing import BinaryIO
-from uuid import UUID
 
 from django.conf import settings
 
-from jolly_core.errors import CoreError
-from jolly_core.package.containers import MOST_PACKED
-
+#: Takes how far work got, from 0 to 1.
+Tell = Callable[[float], None]
 #: Between two notes of how far it got; after so long without one, nobody is at work any more.
 NOTED_EVERY_S, GONE_AFTER_S = 0.25, 120.0
+
+
+def tell_nobody(_share: float) -> None:
+    """Nobody asked how far it got."""
 
 
 class CancelledError(Exception):
@@ -24,43 +25,24 @@ class CancelledError(Exception):
 
 @dataclass
 class Progress:
-    """The files of one piece of work: what came in, how far it got, and whether it is to end."""
+    """The files of one piece of work, by its name: how far it got, and whether it is to end."""
 
-    work: UUID
+    work: str
     _noted_at: float = 0.0
 
     @property
-    def _folder(self) -> Path:
+    def folder(self) -> Path:
         folder = Path(settings.VAR) / "incoming"
         folder.mkdir(mode=0o700, parents=True, exist_ok=True)
         return folder
 
     @property
-    def file(self) -> Path:
-        """What came in."""
-        return self._folder / f"{self.work}.file"
-
-    @property
     def _share(self) -> Path:
-        return self._folder / f"{self.work}.share"
+        return self.folder / f"{self.work}.share"
 
     @property
     def _end(self) -> Path:
-        return self._folder / f"{self.work}.end"
-
-    def keep(self, pieces: Iterator[bytes]) -> None:
-        """Write down what comes in. Raises ``CoreError`` (``zip_too_large``) where that is more than there may be."""
-        size = 0
-        with self.file.open("xb") as out:
-            for piece in pieces:
-                size += len(piece)
-                if size > MOST_PACKED:
-                    message = f"The file is larger than {MOST_PACKED // 1_000_000} MB."
-                    raise CoreError.one("zip_too_large", message, "file")
-                out.write(piece)
-
-    def open(self) -> BinaryIO:
-        return self.file.open("rb")
+        return self.folder / f"{self.work}.end"
 
     def begin(self) -> None:
         """From now on somebody is at work."""
@@ -86,7 +68,7 @@ class Progress:
 
     @property
     def is_left(self) -> bool:
-        """Whether nobody is at work any more: the server was ended in the middle of it."""
+        """Whether nobody is at work: it is over, was not begun, or the server was ended in the middle of it."""
         try:
             return time() - self._share.stat().st_mtime > GONE_AFTER_S
         except OSError:
@@ -97,6 +79,6 @@ class Progress:
         self._end.touch()
 
     def forget(self) -> None:
-        """Take all of its files away."""
-        for file in (self.file, self._share, self._end):
+        """Take its files away."""
+        for file in (self._share, self._end):
             file.unlink(missing_ok=True)
