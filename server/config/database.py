@@ -13,7 +13,7 @@ from threading import Lock
 from typing import Any
 from urllib.parse import parse_qs, unquote, urlsplit
 
-from django.db import transaction
+from django.db import connection, transaction
 
 SERVERS = ("postgresql", "postgres")
 #: Connections are kept open: closing SQLite's last one forces a checkpoint, the largest cost measured.
@@ -32,6 +32,11 @@ def one_writer(connection: Any) -> AbstractContextManager[Any]:
     for each other instead, and the next one goes on at once.
     """
     return _writing if connection.vendor == "sqlite" else nullcontext()
+
+
+def database_file() -> Path | None:
+    """The file of the database; None where it is a server's."""
+    return Path(connection.settings_dict["NAME"]) if connection.vendor == "sqlite" else None
 
 
 def read_database(address: str, var: Path) -> dict[str, Any]:

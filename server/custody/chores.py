@@ -12,8 +12,8 @@ from django.db import close_old_connections, connection
 from django.utils import timezone
 
 from accounts.services import forget_stand_ins
+from config.database import database_file
 from custody.back_ups import back_up, forget_back_ups, list_back_ups, step_back
-from custody.doctor import database_file
 from custody.leaving import delete_left
 
 EVERY_S = 60.0

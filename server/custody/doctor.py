@@ -17,6 +17,7 @@ from django.db import connection
 from django.db.migrations.executor import MigrationExecutor
 from django.utils import timezone
 
+from config.database import database_file
 from custody.back_ups import list_back_ups, problem_in
 from runs.models import Event
 from runs.recount import list_recountable, recount
@@ -47,11 +48,6 @@ def look_over(folder: Path) -> Iterator[Found]:
     for look in looks:
         yield look()
     yield _back_ups(folder)
-
-
-def database_file() -> Path | None:
-    """The file of the database; None where it is a server's."""
-    return Path(connection.settings_dict["NAME"]) if connection.vendor == "sqlite" else None
 
 
 def _versions() -> Found:

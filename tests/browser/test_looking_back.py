@@ -89,6 +89,11 @@ def test_a_period_is_brushed_on_the_chart_and_its_numbers_are_taken_along(open_p
     lines = (tmp_path / "trend.csv").read_text().splitlines()
     assert lines[0].startswith("day,makes (makes),moving average,")
     assert len(lines) - 1 == rows > 3
+    # The runs themselves go out by the same filters, from each page that looks at a part of the record.
+    with page.expect_download() as saved:
+        page.get_by_role("link", name="These runs as CSV").click()
+    saved.value.save_as(tmp_path / "runs.csv")
+    assert len((tmp_path / "runs.csv").read_text().splitlines()) - 1 == rows
     for kind, begin in (("SVG", b"<svg"), ("PNG", b"\x89PNG")):
         with page.expect_download() as saved:
             page.get_by_role("button", name=f"Save as {kind}").click()

@@ -9,6 +9,7 @@ from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from config.files import as_file
 from config.requests import Request, read_given, read_query
 from jolly_core.body.traits import REGIONS
 from jolly_core.formats.pack_schema import LEVELS
@@ -106,5 +107,4 @@ class LadderPackView(APIView):
     def get(self, request: Request, ladder_id: int) -> HttpResponse:
         pack = give_pack(request.user, ladder_id)
         answer = HttpResponse(json.dumps(pack, ensure_ascii=False, indent=1), content_type="application/json")
-        answer["Content-Disposition"] = f'attachment; filename="ladder-{pack["ladders"][0]["key"]}.json"'
-        return answer
+        return as_file(answer, f"ladder-{pack['ladders'][0]['key']}.json")

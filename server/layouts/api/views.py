@@ -4,6 +4,7 @@ from drf_spectacular.utils import extend_schema
 from rest_framework.response import Response
 from rest_framework.views import APIView
 
+from config.files import as_file
 from config.requests import Request, read_given
 from jolly_core.formats.layout_svg import write_layout
 from layouts import selectors, services
@@ -58,9 +59,7 @@ class LayoutFileView(APIView):
     def get(self, request: Request, layout_id: int) -> HttpResponse:
         layout = selectors.get_layout(request.user, layout_id)
         data = write_layout(selectors.place_of(layout), selectors.core_layout(layout))
-        answer = HttpResponse(data, content_type="image/svg+xml")
-        answer["Content-Disposition"] = f'attachment; filename="layout-{layout.pk}.svg"'
-        return answer
+        return as_file(HttpResponse(data, content_type="image/svg+xml"), f"layout-{layout.pk}.svg")
 
 
 class ImportLayoutView(APIView):

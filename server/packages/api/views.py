@@ -15,6 +15,7 @@ from rest_framework.views import APIView
 
 from accounts.models import Athlete
 from accounts.services import note_taken_out
+from config.files import as_file
 from config.requests import Request, read_given, read_query
 from packages import arrivals, exporting, views_of
 from packages.api.serializers import (
@@ -45,9 +46,7 @@ class RecordView(APIView):
     def get(self, request: Request) -> StreamingHttpResponse:
         made_at = timezone.now()
         answer = StreamingHttpResponse(_noted(request.user, made_at), content_type=ZIP)
-        name = exporting.file_name(request.user, made_at)
-        answer["Content-Disposition"] = f'attachment; filename="{name}"'
-        return answer
+        return as_file(answer, exporting.file_name(request.user, made_at))
 
 
 class RunsCsvView(APIView):
@@ -71,9 +70,7 @@ class EventsCsvView(APIView):
 
 
 def _as_csv(pieces: Iterator[bytes], name: str) -> StreamingHttpResponse:
-    answer = StreamingHttpResponse(pieces, content_type=f"{CSV}; charset=utf-8")
-    answer["Content-Disposition"] = f'attachment; filename="{name}"'
-    return answer
+    return as_file(StreamingHttpResponse(pieces, content_type=f"{CSV}; charset=utf-8"), name)
 
 
 class ArrivalsView(APIView):

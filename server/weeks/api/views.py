@@ -9,6 +9,7 @@ from rest_framework.views import APIView
 
 from blocks.selectors import get_block
 from config.fields import FIRST, LAST
+from config.files import as_file
 from config.requests import Request, read_given
 from jolly_core.errors import NotFound
 from jolly_core.planning.week_solver import preload
@@ -123,8 +124,7 @@ class WeekCalendarView(APIView):
     def get(self, request: Request, monday: str) -> HttpResponse:
         week = selectors.get_week(request.user, _monday(monday))
         answer = HttpResponse(calendar_of(request.user, week.blocks), content_type=CALENDAR)
-        answer["Content-Disposition"] = f'attachment; filename="practice-{week.monday}.ics"'
-        return answer
+        return as_file(answer, f"practice-{week.monday}.ics")
 
 
 class LinkView(APIView):

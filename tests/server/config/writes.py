@@ -21,6 +21,7 @@ GAME = {"title": "", "set_up": "", "cues": [], "format": "race", "settings": {}}
 FAR_DAY = "2099-05-11"
 #: Writes that only read, and those that sign somebody in.
 NO_WRITES = {
+    "end_keeping",
     "check_settings",
     "price_threshold",
     "propose_conditions",

@@ -102,7 +102,7 @@ def test_a_database_in_use_is_not_replaced(database: Path, pressing: Event, tmp_
 
 @pytest.mark.parametrize(
     ("data", "code"),
-    [(b"no zip at all", "not_a_back_up"), (gzip.compress(b"no database"), "damaged"), (b"", "damaged")],
+    [(b"no zip at all", "not_a_back_up"), (gzip.compress(b"no database", mtime=0), "damaged"), (b"", "damaged")],
 )
 def test_what_is_no_back_up_changes_nothing(database: Path, tmp_path: Path, data: bytes, code: str) -> None:
     file = tmp_path / "back-up.gz"

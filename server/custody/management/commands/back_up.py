@@ -7,8 +7,8 @@ from django.conf import settings
 from django.core.management.base import BaseCommand, CommandError, CommandParser
 from django.utils import timezone
 
+from config.database import database_file
 from custody.back_ups import back_up, forget_back_ups, step_back
-from custody.doctor import database_file
 from jolly_core.errors import CoreError
 
 SERVERS = "This database is a server's: back it up with its own tool, such as pg_dump."

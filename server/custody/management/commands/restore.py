@@ -9,8 +9,8 @@ from django.core.management.base import BaseCommand, CommandError, CommandParser
 from django.db import connections
 from django.utils import timezone
 
+from config.database import database_file
 from custody.back_ups import list_back_ups, restore
-from custody.doctor import database_file
 from custody.management.commands.back_up import SERVERS
 from jolly_core.errors import CoreError
 

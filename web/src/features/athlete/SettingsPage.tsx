@@ -10,7 +10,6 @@ import { forgetDevice } from "../../shared/lib/deviceStore";
 import { forgetAll, setOwner } from "../../shared/lib/storage";
 import { useWaiting } from "../../shared/lib/usePresses";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
-import { NewCodes } from "../../shared/ui/RecoveryCodes";
 import { ThisDevice } from "./ThisDevice";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
 
@@ -197,18 +196,15 @@ export default function SettingsPage() {
           <>
             <Person athlete={athlete} />
             <CourtSettings athlete={athlete} />
-            <Panel title="Your record">
-              <Button component={RouterLink} to="/settings/record" variant="outlined" sx={{ alignSelf: "flex-start" }}>
-                Take it out, or bring one in
-              </Button>
-            </Panel>
-            <Panel title="Your account">
-              <Button component={RouterLink} to="/settings/account" variant="outlined" sx={{ alignSelf: "flex-start" }}>
-                Password, devices, deleting it
-              </Button>
-            </Panel>
-            <Panel title="If you forget your password">
-              <NewCodes />
+            <Panel title="Record and account">
+              <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1.5 }}>
+                <Button component={RouterLink} to="/settings/record" variant="outlined">
+                  Take it out, or bring one in
+                </Button>
+                <Button component={RouterLink} to="/settings/account" variant="outlined">
+                  Password, devices, deleting it
+                </Button>
+              </Stack>
             </Panel>
             <ThisDevice />
             <SignOut />

@@ -9,6 +9,7 @@ import { useChange } from "../../api/queries";
 import { showMoment } from "../../shared/lib/format";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
 import { Page, Panel, WhyPoint } from "../../shared/ui/Page";
+import { NewCodes } from "../../shared/ui/RecoveryCodes";
 
 const SIGN_INS = { queryKey: ["sign-ins"], queryFn: () => unwrap(api.GET("/api/sign-ins/")) };
 const LEAVING = { queryKey: ["leaving"], queryFn: () => unwrap(api.GET("/api/leaving/")) };
@@ -16,6 +17,29 @@ const LEAVING = { queryKey: ["leaving"], queryFn: () => unwrap(api.GET("/api/lea
 /** What was wrong with one field, where an error says so. */
 const wrongWith = (error: Error | null, field: string) =>
   error instanceof ProblemError ? error.field(field) : undefined;
+
+interface PasswordFieldProps {
+  label: string;
+  value: string;
+  onChange: (value: string) => void;
+  wrong: string | undefined;
+  words?: string;
+  isNew?: boolean;
+}
+
+function PasswordField({ label, value, onChange, wrong, words, isNew = false }: PasswordFieldProps) {
+  return (
+    <TextField
+      label={label}
+      type="password"
+      autoComplete={isNew ? "new-password" : "current-password"}
+      value={value}
+      onChange={({ target }) => onChange(target.value)}
+      error={!!wrong}
+      helperText={wrong ?? words}
+    />
+  );
+}
 
 function Password() {
   const [password, setPassword] = useState("");
@@ -34,23 +58,19 @@ function Password() {
   return (
     <Panel title="Your password">
       <Stack component="form" spacing={2} onSubmit={submit} sx={{ maxWidth: 440 }}>
-        <TextField
+        <PasswordField
           label="Password now"
-          type="password"
-          autoComplete="current-password"
           value={password}
-          onChange={(event) => setPassword(event.target.value)}
-          error={!!wrongWith(change.error, "password")}
-          helperText={wrongWith(change.error, "password")}
+          onChange={setPassword}
+          wrong={wrongWith(change.error, "password")}
         />
-        <TextField
+        <PasswordField
+          isNew
           label="New password"
-          type="password"
-          autoComplete="new-password"
           value={fresh}
-          onChange={(event) => setFresh(event.target.value)}
-          error={!!wrongWith(change.error, "new")}
-          helperText={wrongWith(change.error, "new") ?? "All other devices have to sign in again."}
+          onChange={setFresh}
+          wrong={wrongWith(change.error, "new")}
+          words="All other devices have to sign in again."
         />
         <Button
           type="submit"
@@ -165,15 +185,7 @@ function Leave({ leaving }: { leaving: Schemas["Leaving"] }) {
         You have your record. The account is deleted in a week, with everything in it; until then you can take that
         back.
       </Typography>
-      <TextField
-        label="Your password"
-        type="password"
-        autoComplete="current-password"
-        value={password}
-        onChange={(event) => setPassword(event.target.value)}
-        error={!!wrong}
-        helperText={wrong}
-      />
+      <PasswordField label="Your password" value={password} onChange={setPassword} wrong={wrong} />
       <Button
         type="submit"
         color="error"
@@ -197,6 +209,9 @@ export default function AccountPage() {
   return (
     <Page title="Account" lead="Your password, your devices, and the way out." why={why}>
       <Password />
+      <Panel title="If you forget it">
+        <NewCodes />
+      </Panel>
       <SignIns />
       <Leaving />
     </Page>

@@ -20,14 +20,15 @@ import { Link as RouterLink } from "react-router";
 import { api, unwrap } from "../../api/client";
 import type { Filters } from "../../api/lookback";
 import type { RunRow } from "../../api/queries";
-import { showDay, showTime } from "../../shared/lib/format";
+import { quantity, showDay, showTime } from "../../shared/lib/format";
 import { useSettled } from "../../shared/lib/useSettled";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { ErrorNotice, Skeletons } from "../../shared/ui/Loaded";
 import { WhyPoint } from "../../shared/ui/Page";
 import { LookBackFrame } from "./LookBackFrame";
 import { SeveralRuns } from "./SeveralRuns";
-import { useFilters, written } from "./useFilters";
+import { RunsAsFiles } from "./RunsAsFiles";
+import { useFilters } from "./useFilters";
 
 function useLogbook(filters: Filters) {
   return useInfiniteQuery({
@@ -186,6 +187,7 @@ export default function LogbookPage() {
   return (
     <LookBackFrame
       title="Logbook"
+      hasOwnFiles
       why={WHY}
       actions={
         <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1 }}>
@@ -194,12 +196,6 @@ export default function LogbookPage() {
           </Button>
           <Button component={RouterLink} to="/look-back/sheet" variant="outlined">
             Bring in a sheet
-          </Button>
-          <Button component="a" href={`/api/record/runs/${written(filters)}`} download>
-            These runs as CSV
-          </Button>
-          <Button component="a" href={`/api/record/presses/${written(filters)}`} download>
-            Their presses as CSV
           </Button>
         </Stack>
       }>
@@ -223,9 +219,12 @@ export default function LogbookPage() {
       {runs.length > 0 && (
         <>
           {count !== undefined && (
-            <Typography color="text.secondary" aria-live="polite">
-              {count === 1 ? "1 run" : `${count} runs`}
-            </Typography>
+            <Stack direction="row" sx={{ flexWrap: "wrap", columnGap: 3, alignItems: "center" }}>
+              <Typography color="text.secondary" aria-live="polite">
+                {quantity(count, "run")}
+              </Typography>
+              <RunsAsFiles />
+            </Stack>
           )}
           <Runs runs={runs} chosen={shown} onChoose={setChosen} />
         </>

@@ -6,6 +6,7 @@ import { Link as RouterLink, useLocation } from "react-router";
 import { Page } from "../../shared/ui/Page";
 import { tape } from "../../shared/ui/tape";
 import { FilterBar } from "./FilterBar";
+import { RunsAsFiles } from "./RunsAsFiles";
 import { SECTIONS } from "./sections";
 import { useFilters, type FilterName } from "./useFilters";
 
@@ -45,15 +46,18 @@ interface FrameProps {
   actions?: ReactNode;
   /** Filters that mean nothing here; all of them where there is nothing to filter. */
   without?: readonly FilterName[] | "all";
+  /** Says itself where its runs are to be had as files. */
+  hasOwnFiles?: boolean;
   children: ReactNode;
 }
 
-export function LookBackFrame({ title, lead, why, actions, without = [], children }: FrameProps) {
+export function LookBackFrame({ title, lead, why, actions, without = [], hasOwnFiles = false, children }: FrameProps) {
   return (
     <Page title={title} lead={lead} why={why} actions={actions}>
       <Sections />
       {without !== "all" && <FilterBar without={without} />}
       {children}
+      {without !== "all" && !hasOwnFiles && <RunsAsFiles />}
     </Page>
   );
 }
