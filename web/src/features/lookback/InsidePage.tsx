@@ -12,6 +12,7 @@ import { tape } from "../../shared/ui/tape";
 import { FindDrawing } from "./FindDrawing";
 import { aboutWords } from "./FindsPage";
 import { LookBackFrame } from "./LookBackFrame";
+import { RunsAsFiles } from "./RunsAsFiles";
 import { useFilters } from "./useFilters";
 
 type Answer = Schemas["Answer"];
@@ -60,6 +61,7 @@ export default function InsidePage() {
   const about = query.data?.about;
   return (
     <LookBackFrame
+      files={<RunsAsFiles chosen={about} />}
       title="Inside a run"
       why={WHY}
       lead={

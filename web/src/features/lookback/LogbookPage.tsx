@@ -187,7 +187,7 @@ export default function LogbookPage() {
   return (
     <LookBackFrame
       title="Logbook"
-      hasOwnFiles
+      files={null}
       why={WHY}
       actions={
         <Stack direction="row" sx={{ flexWrap: "wrap", gap: 1 }}>

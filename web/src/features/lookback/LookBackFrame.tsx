@@ -46,18 +46,19 @@ interface FrameProps {
   actions?: ReactNode;
   /** Filters that mean nothing here; all of them where there is nothing to filter. */
   without?: readonly FilterName[] | "all";
-  /** Says itself where its runs are to be had as files. */
-  hasOwnFiles?: boolean;
+  /** Where its runs are to be had as files, if not at its foot by the filters alone. */
+  files?: ReactNode;
   children: ReactNode;
 }
 
-export function LookBackFrame({ title, lead, why, actions, without = [], hasOwnFiles = false, children }: FrameProps) {
+export function LookBackFrame(props: FrameProps) {
+  const { title, lead, why, actions, without = [], files = <RunsAsFiles />, children } = props;
   return (
     <Page title={title} lead={lead} why={why} actions={actions}>
       <Sections />
       {without !== "all" && <FilterBar without={without} />}
       {children}
-      {without !== "all" && !hasOwnFiles && <RunsAsFiles />}
+      {without !== "all" && files}
     </Page>
   );
 }

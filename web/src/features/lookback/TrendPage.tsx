@@ -13,6 +13,7 @@ import { Panel, WhyPoint } from "../../shared/ui/Page";
 import { tape } from "../../shared/ui/tape";
 import { aboutWords } from "./FindsPage";
 import { LookBackFrame } from "./LookBackFrame";
+import { RunsAsFiles } from "./RunsAsFiles";
 import { MarkChange } from "./MarkChange";
 import { periodOf, TrendTable } from "./TrendTable";
 import { useFilters } from "./useFilters";
@@ -173,6 +174,7 @@ export default function TrendPage() {
   const about = query.data?.about;
   return (
     <LookBackFrame
+      files={<RunsAsFiles chosen={about} />}
       title="Trend"
       why={WHY}
       lead={
