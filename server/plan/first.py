@@ -1,4 +1,4 @@
-"""The first minutes of an athlete: from what they say of themselves to three ladders and a first block."""
+"""The first minutes of an athlete: from what they say of themselves to a few ladders and a first block."""
 
 from __future__ import annotations
 

@@ -9,8 +9,10 @@ from jolly_core.formats.ladder_pack import PackedLadder
 from jolly_core.planning.browse import run_seconds
 
 BEGINNER = "beginner"
-#: So many are offered at once; the others are there instead of one of them.
-OFFERED = 3
+#: So many are offered at once, few or many minutes; the others are there instead of one of them.
+FEWEST_OFFERED, MOST_OFFERED = 3, 6
+#: A first block gives a ladder about so long, beside the warm-up and the end. Common practice, no source.
+MINUTES_A_LADDER, MINUTES_AROUND = 8, 13
 #: What fills up an offer of few: it goes with every discipline, and needs next to nothing.
 BESIDE = "strength and mobility"
 
@@ -24,6 +26,16 @@ class Beginning:
     absent: tuple[str, ...] = ()
     elsewhere: tuple[str, ...] = ()
     spared: tuple[str, ...] = ()
+
+    @property
+    def offered(self) -> int:
+        """How many ladders are offered at once: as many as fill the minutes, and few enough to be read.
+
+        >>> [Beginning("rope", minutes).offered for minutes in (15, 30, 45, 60, 120)]
+        [3, 3, 4, 5, 6]
+        """
+        filling = (self.minutes - MINUTES_AROUND) // MINUTES_A_LADDER
+        return min(MOST_OFFERED, max(FEWEST_OFFERED, filling))
 
 
 def order_first(ladders: Iterable[PackedLadder], beginning: Beginning) -> tuple[PackedLadder, ...]:

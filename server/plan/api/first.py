@@ -12,7 +12,7 @@ from accounts.models import Athlete
 from blocks.selectors import get_block
 from config.reading import ReadSerializer
 from config.requests import Request, read_given
-from jolly_core.planning.first_ladders import OFFERED, Beginning
+from jolly_core.planning.first_ladders import MOST_OFFERED, Beginning
 from ladders.api.shelf_serializers import LONGEST_SEARCH, ShelfLadderSerializer, SparedField
 from plan.api.serializers import BlockSerializer
 from plan.first import begin, offer_first
@@ -38,7 +38,7 @@ class FirstBlockSerializer(ReadSerializer):
     """The chosen ladders by their keys, and what is kept of the athlete."""
 
     ladders = serializers.ListField(
-        child=serializers.CharField(max_length=LONGEST_SEARCH), min_length=1, max_length=2 * OFFERED
+        child=serializers.CharField(max_length=LONGEST_SEARCH), min_length=1, max_length=MOST_OFFERED
     )
     minutes = serializers.IntegerField(min_value=FEWEST_MINUTES, max_value=MOST_MINUTES)
     handedness = serializers.ChoiceField(choices=Athlete.Hand.choices)
@@ -46,17 +46,23 @@ class FirstBlockSerializer(ReadSerializer):
     has_read = serializers.BooleanField(default=False, help_text="That the cautions of what can injure were read.")
 
 
+class FirstLaddersSerializer(ReadSerializer):
+    """The ladders that fit, the ones to begin with first; ``offered`` of them at once fill the minutes."""
+
+    offered = serializers.IntegerField()
+    ladders = ShelfLadderSerializer(many=True)
+
+
 class FirstLaddersView(APIView):
     """The ladders to begin with; nothing is kept."""
 
     keeps_nothing = True
 
-    @extend_schema(
-        operation_id="offer_first_ladders", request=BeginningSerializer, responses=ShelfLadderSerializer(many=True)
-    )
+    @extend_schema(operation_id="offer_first_ladders", request=BeginningSerializer, responses=FirstLaddersSerializer)
     def post(self, request: Request) -> Response:
-        given = _with_tuples(read_given(request, BeginningSerializer))
-        return Response(ShelfLadderSerializer(offer_first(request.user, Beginning(**given)), many=True).data)
+        beginning = Beginning(**_with_tuples(read_given(request, BeginningSerializer)))
+        said = {"offered": beginning.offered, "ladders": offer_first(request.user, beginning)}
+        return Response(FirstLaddersSerializer(said).data)
 
 
 class FirstBlockView(APIView):

@@ -3504,6 +3504,11 @@ export interface components {
             readonly find: components["schemas"]["Find"] | null;
             since_words: string;
         };
+        /** @description The ladders that fit, the ones to begin with first; ``offered`` of them at once fill the minutes. */
+        FirstLadders: {
+            offered: number;
+            ladders: components["schemas"]["ShelfLadder"][];
+        };
         Flight: {
             touches: components["schemas"]["Space"][];
             /** Format: double */
@@ -8139,7 +8144,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ShelfLadder"][];
+                    "application/json": components["schemas"]["FirstLadders"];
                 };
             };
             400: {

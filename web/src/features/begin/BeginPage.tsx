@@ -1,4 +1,4 @@
-/** The first minutes: what somebody says of themselves, three ladders that fit, and a first block. */
+/** The first minutes: what somebody says of themselves, a few ladders that fit, and a first block. */
 import { Box, Button, Checkbox, FormControlLabel, Stack, Typography } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";

@@ -7,8 +7,6 @@ import { api, unwrap, type Schemas } from "../../api/client";
 export type Beginning = Schemas["BeginningRequest"];
 type Offer = Schemas["ShelfLadder"];
 
-const OFFERED = 3;
-
 const offersQuery = (body: Beginning) =>
   queryOptions({
     queryKey: ["first-ladders", body],
@@ -34,10 +32,10 @@ export function useBeginning() {
   // What there is to have and to spare is that of all ladders of the discipline, whatever was said of it.
   const whole = useQuery(offersQuery({ ...said, absent: [], elsewhere: [], spared: [] }));
   const offers = useQuery(offersQuery(said));
-  const own = (whole.data ?? []).filter((ladder) => ladder.discipline === said.discipline);
-  const fitting = offers.data ?? [];
+  const own = (whole.data?.ladders ?? []).filter((ladder) => ladder.discipline === said.discipline);
+  const { offered, ladders: fitting } = offers.data ?? { offered: 0, ladders: [] };
   const left = fitting.filter((ladder) => !aside.includes(ladder.key));
-  const shown = (left.length > 0 ? left : fitting).slice(0, OFFERED);
+  const shown = (left.length > 0 ? left : fitting).slice(0, offered);
   return {
     said,
     say: (more: Partial<Beginning>) => setSaid({ ...said, ...more }),
@@ -48,7 +46,7 @@ export function useBeginning() {
     kit: each(own.map((ladder) => ladder.kit)),
     places: each(own.map((ladder) => ladder.needs)),
     shown,
-    hasMore: left.length > OFFERED,
+    hasMore: left.length > offered,
     replace: (ladder: Offer) => setAside([...aside, ladder.key]),
     query: offers,
   };
