@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 from datetime import date, datetime, timedelta
 from typing import NamedTuple
@@ -26,6 +26,8 @@ from layouts.models import Layout
 AVOIDED_DAYS, AVOIDED_TIMES = 60, 4
 #: Blocks hold a handful of challenges, so this many hold enough to learn a habit from.
 HABIT_BLOCKS = HABIT_PARTS // 2
+#: So many blocks are read at a time where all of them are.
+PLANS_AT_ONCE = 200
 
 
 #: A block that was begun is in play on its day and the next, for those who play past midnight.
@@ -37,6 +39,13 @@ MOST_TIMES = 4
 def list_blocks(athlete: Athlete) -> QuerySet[Block]:
     """The athlete's blocks with their parts, but for those that were dropped."""
     return _with_parts(Block.objects.filter(athlete=athlete).exclude(status=Block.Status.DROPPED))
+
+
+def list_plans(athlete: Athlete) -> Iterator[Block]:
+    """The same blocks day by day as a calendar tells them, without the runs in them: few are held at a time."""
+    blocks = Block.objects.filter(athlete=athlete).exclude(status=Block.Status.DROPPED)
+    plans = blocks.select_related("athlete", "place").prefetch_related("parts")
+    return plans.order_by("day", "pk").iterator(chunk_size=PLANS_AT_ONCE)
 
 
 def _with_parts(blocks: QuerySet[Block]) -> QuerySet[Block]:

@@ -14,6 +14,8 @@ from typing import Any
 from urllib.parse import parse_qs, unquote, urlsplit
 
 from django.db import connection, transaction
+from django.db.models import F, TextField
+from django.db.models.functions import Cast
 
 SERVERS = ("postgresql", "postgres")
 #: Connections are kept open: closing SQLite's last one forces a checkpoint, the largest cost measured.
@@ -37,6 +39,11 @@ def one_writer(connection: Any) -> AbstractContextManager[Any]:
 def database_file() -> Path | None:
     """The file of the database; None where it is a server's."""
     return Path(connection.settings_dict["NAME"]) if connection.vendor == "sqlite" else None
+
+
+def as_kept(name: str) -> Cast | F:
+    """A column as the database keeps it, without making an object of each value: text, where SQLite has it."""
+    return Cast(name, TextField()) if connection.vendor == "sqlite" else F(name)
 
 
 def read_database(address: str, var: Path) -> dict[str, Any]:

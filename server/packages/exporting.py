@@ -11,13 +11,11 @@ from uuid import UUID
 from zoneinfo import ZoneInfo
 
 from django.db import connection, models
-from django.db.models import ExpressionWrapper, F
 from django.utils.text import slugify
 
 from accounts.models import Athlete
-from blocks.models import Block
-from blocks.selectors import list_blocks
-from config.database import one_snapshot
+from blocks.selectors import list_plans
+from config.database import as_kept, one_snapshot
 from jolly_core.errors import CoreError
 from jolly_core.formats.layout_svg import write_layout
 from jolly_core.package import descriptor
@@ -51,8 +49,7 @@ def _members(athlete: Athlete, made_at: datetime) -> Iterator[tuple[str, Iterabl
         yield table.path, write_sheet(table, numbers.rows(kept, athlete))
     yield from _drawings(athlete, numbers)
     yield from _packs(athlete, numbers)
-    blocks = list_blocks(athlete).exclude(status=Block.Status.DROPPED).order_by("day", "pk")
-    yield "plan.ics", [calendar_of(athlete, blocks)]
+    yield "plan.ics", [calendar_of(athlete, list_plans(athlete))]
 
 
 class Numbers:
@@ -110,8 +107,7 @@ def _events(runs: Sequence[UUID], names: Sequence[str]) -> Iterator[tuple[Any, .
 
     SQLite has them as texts, which are brought into their form without making objects of them first.
     """
-    as_told = [name if name == "text" else ExpressionWrapper(F(name), models.TextField()) for name in names]
-    rows = Event.objects.filter(run__in=runs).order_by("run_id", "seq").values_list("pk", *as_told)
+    rows = Event.objects.filter(run__in=runs).order_by("run_id", "seq").values_list("pk", *map(as_kept, names))
     by_run: dict[str, list[tuple[Any, ...]]] = {str(run): [] for run in runs}
     run, press, moment = (names.index(name) for name in ("run_id", "client_id", "recorded_at"))
     for key, *values in rows:

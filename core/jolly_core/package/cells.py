@@ -81,8 +81,8 @@ def _read_boolean(cell: str) -> bool:
     return {"true": True, "false": False}[cell]
 
 
-def _write_json(value: Any) -> str:
-    return json.dumps(value, ensure_ascii=False, separators=(",", ":"), allow_nan=False)
+#: Made once, for there are hundreds of thousands of values.
+_write_json = json.JSONEncoder(ensure_ascii=False, separators=(",", ":"), allow_nan=False).encode
 
 
 def _refuse(value: str) -> Any:
