@@ -88,6 +88,7 @@ MARKED = {
     "turn foot": _Marked(TURN, words="{way} foot", unknown="foot of your turning side"),
     "other turn foot": _Marked(TURN, is_other=True, words="{way} foot", unknown="other foot"),
     "breath": _Marked(BREATH, unknown="the side that you breathe to"),
+    "breath arm": _Marked(BREATH, words="{way} arm", unknown="arm on the side that you breathe to"),
     "other breath": _Marked(BREATH, is_other=True, unknown="the other side"),
 }
 _MARK = re.compile(r"\{([A-Za-z][a-z ]*)\}")

@@ -18,6 +18,7 @@ from jolly_core.record.result import Result, result_of
 from jolly_core.record.standing import RunRules
 from jolly_core.record.summary import PlayedRun
 from jolly_core.record.yardstick import Distance, Yardstick, measure
+from jolly_core.thresholds.conditions.comfort import comfort_of
 from ladders.models import Rung
 
 LONGEST_NOTE = 2000
@@ -185,8 +186,13 @@ class Run(models.Model):
             self.attempts,
             self.makes,
             self.time_used_ms,
-            self.comfort,
+            self.told_comfort,
         )
+
+    @property
+    def told_comfort(self) -> int | None:
+        """How comfortable it was, by whichever way that was told."""
+        return comfort_of(self.comfort, self.metrics)
 
     @property
     def distance(self) -> Distance:

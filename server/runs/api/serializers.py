@@ -111,7 +111,9 @@ class RunSerializer(ReadSerializer):
     last_at_ms = serializers.IntegerField()
     is_over = serializers.BooleanField()
     set_aside = serializers.CharField()
-    comfort = serializers.IntegerField(allow_null=True, help_text="1, at my limit, to 5, easy; 0: it hurt.")
+    comfort = serializers.IntegerField(
+        source="told_comfort", allow_null=True, help_text="1, at my limit, to 5, easy; 0: it hurt."
+    )
     comforts = serializers.ListField(
         child=serializers.CharField(), default=list(SCALE), help_text="What a comfort is called, from 1 up."
     )

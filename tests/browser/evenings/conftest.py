@@ -2,20 +2,33 @@
 
 from __future__ import annotations
 
+import shutil
+from collections.abc import Iterator
+from pathlib import Path
+
 import pytest
 
-from tests.browser.conftest import OpenPage
+from tests.browser.conftest import QUICK, OpenPage
 from tests.browser.evenings.evening import Evening
 from tests.serving import Application
 
 
+@pytest.fixture(scope="module")
+def application(empty_world: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Application]:
+    """Nobody has signed up to it yet."""
+    application = Application(tmp_path_factory.mktemp("evening") / "own.sqlite3", is_demo=False, settings=QUICK)
+    shutil.copy(empty_world, application.database)
+    yield application.start()
+    application.stop()
+
+
 @pytest.fixture
-def evening(open_page: OpenPage, fresh_application: Application) -> Evening:
+def evening(open_page: OpenPage, application: Application) -> Evening:
     """At the desk, before signing up."""
-    return Evening(open_page(fresh_application.url), fresh_application)
+    return Evening(open_page(), application)
 
 
 @pytest.fixture
-def phone_evening(open_page: OpenPage, fresh_application: Application) -> Evening:
+def phone_evening(open_page: OpenPage, application: Application) -> Evening:
     """The same with a phone and a thumb."""
-    return Evening(open_page(fresh_application.url, is_phone=True), fresh_application)
+    return Evening(open_page(is_phone=True), application)

@@ -64,7 +64,7 @@ class QualityReps(Counted[QualityRepsSettings, QualityState]):
     miss_word = "Not yet"
     metrics = (
         Metric("good", "good reps", "up", "good"),
-        Metric("comfort", "comfort", "up", "of 5"),
+        Metric("comfort", "comfort", "up", "of 5 in comfort"),
         Metric("good_rate", "share of good reps", "up", "%", needs_whole=True),
     )
     settings_type = QualityRepsSettings

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Any
 
@@ -26,6 +27,16 @@ def check_comfort(comfort: object) -> Problem | None:
     (None, 'out_of_range')
     """
     return check_integer("comfort", comfort, HURT, len(SCALE))
+
+
+def comfort_of(said: int | None, metrics: Mapping[str, float | None]) -> int | None:
+    """How comfortable a run was: as it was said of the run, else as its own game asked for it.
+
+    >>> comfort_of(None, {"good": 8, "comfort": 4}), comfort_of(0, {"comfort": 4}), comfort_of(None, {"makes": 7})
+    (4, 0, None)
+    """
+    asked = metrics.get(Comfort.id)
+    return said if said is not None or asked is None else int(asked)
 
 
 def _said(comfort: int | None) -> str:
