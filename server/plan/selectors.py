@@ -11,12 +11,13 @@ from django.db.models import Max, QuerySet
 from accounts.models import Athlete, BodyLimit
 from accounts.selectors import get_today, list_body_limits
 from blocks.models import Block, Part, key_of
-from blocks.selectors import get_next_block, list_block_layouts, list_blocks, list_sessions
+from blocks.selectors import get_next_block, list_block_layouts, list_blocks, list_left_out, list_sessions
 from climb.selectors import LadderStanding, list_standings
 from config.finding import find_one
 from jolly_core.load.counts import JointCount, count_cautions, count_joints
 from jolly_core.load.weekly import Week, list_weeks, load_cautions
-from jolly_core.planning.candidate import LADDERS_AT_FIRST, MOST_IN_A_BLOCK, PARTNER, TEST_DAY, Kept
+from jolly_core.planning.candidate import PARTNER, TEST_DAY, Kept
+from jolly_core.planning.choice import AtHand, choose_ladders
 from jolly_core.planning.own_parts import OwnPart
 from jolly_core.planning.rhythm import Due, due_of
 from jolly_core.planning.tuner import Tuning, tune
@@ -31,7 +32,7 @@ from plan.candidates import get_habit
 from plan.models import Repetition, Routine
 from plan.proposals import BlockRequest, list_kit, propose_block
 from runs.models import Run
-from runs.selectors import get_pace, list_played, list_played_counts
+from runs.selectors import get_pace, list_last_days, list_played, list_played_counts
 from runs.trying import list_next_ways
 
 RECENT_RUNS = 5
@@ -208,10 +209,18 @@ def list_stale(block: Block) -> list[str]:
     return list(dict.fromkeys(said))
 
 
-def list_ladders_at_first(athlete: Athlete, focus: str) -> list[int]:
-    """The ladders that a block for this focus begins with while the athlete has chosen none."""
-    ids = list(list_ladders(athlete).values_list("pk", flat=True))
-    return ids[: LADDERS_AT_FIRST.get(focus, MOST_IN_A_BLOCK)]
+def list_ladders_at_first(athlete: Athlete, focus: str, minutes: int, day: date) -> list[int]:
+    """The ladders that such a block begins with while the athlete has chosen none."""
+    played, left_out = list_last_days(athlete), list_left_out(athlete, day)
+    at_hand = [
+        AtHand(
+            ladder,
+            max((last for (each, _), last in played.items() if each == ladder), default=None),
+            max((sides.left_out for (each, _), sides in left_out.items() if each == ladder), default=0),
+        )
+        for ladder in list_ladders(athlete).values_list("pk", flat=True)
+    ]
+    return choose_ladders(at_hand, focus, minutes)
 
 
 def list_routines(athlete: Athlete) -> QuerySet[Routine]:

@@ -25,8 +25,6 @@ BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER = (
 FOCUSES = (BALANCED, WEAK_SPOTS, ONE_LADDER, TEST_DAY, GENTLE, PARTNER)
 #: The most ladders that a block is chosen from.
 MOST_IN_A_BLOCK = 80
-#: How many ladders a block begins with that nobody chose any for; weak spots and tests are looked for among all.
-LADDERS_AT_FIRST = {BALANCED: 2, ONE_LADDER: 1, GENTLE: 2, PARTNER: 2}
 LOW, NORMAL, HIGH = "low", "normal", "high"
 ENERGIES = (LOW, NORMAL, HIGH)
 

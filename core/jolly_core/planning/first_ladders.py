@@ -7,12 +7,11 @@ from dataclasses import dataclass
 
 from jolly_core.formats.ladder_pack import PackedLadder
 from jolly_core.planning.browse import run_seconds
+from jolly_core.planning.choice import ladders_for
 
 BEGINNER = "beginner"
 #: So many are offered at once, few or many minutes; the others are there instead of one of them.
 FEWEST_OFFERED, MOST_OFFERED = 3, 6
-#: A first block gives a ladder about so long, beside the warm-up and the end. Common practice, no source.
-MINUTES_A_LADDER, MINUTES_AROUND = 8, 13
 #: What fills up an offer of few: it goes with every discipline, and needs next to nothing.
 BESIDE = "strength and mobility"
 
@@ -34,8 +33,7 @@ class Beginning:
         >>> [Beginning("rope", minutes).offered for minutes in (15, 30, 45, 60, 120)]
         [3, 3, 4, 5, 6]
         """
-        filling = (self.minutes - MINUTES_AROUND) // MINUTES_A_LADDER
-        return min(MOST_OFFERED, max(FEWEST_OFFERED, filling))
+        return max(FEWEST_OFFERED, ladders_for(self.minutes, most=MOST_OFFERED))
 
 
 def order_first(ladders: Iterable[PackedLadder], beginning: Beginning) -> tuple[PackedLadder, ...]:

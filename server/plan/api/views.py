@@ -39,12 +39,13 @@ def _asked(request: Request, values: dict[str, Any]) -> BlockRequest:
         )
         for place, each in enumerate(values["kept"])
     ]
+    day, ladders = values["day"] or get_today(request.user), values["ladders"]
+    if ladders is None:
+        ladders = selectors.list_ladders_at_first(request.user, values["focus"], values["minutes"], day)
     return BlockRequest(
         minutes=values["minutes"],
-        ladder_ids=selectors.list_ladders_at_first(request.user, values["focus"])
-        if values["ladders"] is None
-        else values["ladders"],
-        day=values["day"] or get_today(request.user),
+        ladder_ids=ladders,
+        day=day,
         focus=values["focus"],
         energy=values["energy"],
         partner=values["partner"],

@@ -57,6 +57,16 @@ class Evening:
         self.page.get_by_role("button", name="Start with the warm-up").click()
         self.page.get_by_role("button", name="Warm: go on").click()
 
+    def accept_cautions(self, title: str) -> None:
+        """Read what a ladder asks one to take care of, and say so."""
+        self.page.goto("/climb")
+        self.page.get_by_role("link", name=title).first.click()
+        expect(self.page.get_by_role("heading", name=title, level=1)).to_be_visible()
+        read = self.page.get_by_role("button", name="I have read it and take care of it")
+        for left in range(read.count(), 0, -1):
+            read.first.click()
+            expect(read).to_have_count(left - 1)
+
     # --- runs ---------------------------------------------------------------------------------------------------------
 
     def go_to(self, title: str, *, rung: int = 1, side: str = "") -> None:

@@ -1,4 +1,4 @@
-"""A beginner at a table, by thumb on a phone: the longest rally, half a minute with one ball, and last week's number."""
+"""A beginner at a table, by thumb on a phone: the longest rally, and last week's number."""
 
 from __future__ import annotations
 
@@ -8,7 +8,7 @@ from playwright.sync_api import expect
 
 from tests.browser.evenings.evening import Evening
 
-RALLY, HALF_A_MINUTE = "Longest rally on the table", "Thirty seconds with one ball"
+RALLY = "Longest rally on the table"
 
 
 def test_the_longest_rally_is_entered_after_and_beaten_a_week_later(phone_evening: Evening) -> None:

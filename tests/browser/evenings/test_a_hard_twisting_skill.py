@@ -15,7 +15,7 @@ def test_six_tries_close_the_day_and_landed_of_tried_is_kept(evening: Evening) -
     page.goto("/climb")
     page.get_by_role("link", name=TWIST).first.click()
     expect(page.get_by_role("main")).to_contain_text("Learn it from a qualified coach, with a spotter")
-    page.get_by_role("button", name="I have read it and take care of it").click()
+    evening.accept_cautions(TWIST)
     evening.play(TWIST, "xxoxxo", "2 landed")
     # The dose of the day is used up, whatever happened, and nothing asks for one more.
     expect(page.get_by_role("main")).to_contain_text("The dose is used up: 6 of 6 attempts used today.")

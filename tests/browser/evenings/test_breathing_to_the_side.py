@@ -1,4 +1,4 @@
-"""Breathing to the side in the water: never on before it is comfortable, all steps at every visit, a lifeguard on duty."""
+"""Breathing to the side in the water: a lifeguard on duty, and never on before it is comfortable."""
 
 from __future__ import annotations
 
@@ -28,6 +28,8 @@ def test_comfort_holds_one_on_a_step_until_it_is_easy(evening: Evening) -> None:
     page.goto("/climb")
     page.get_by_role("link", name=BREATHING).first.click()
     # Once it was only a three: one comfortable visit more is asked for.
-    expect(page.get_by_role("main")).to_contain_text(re.compile("Breathing left: comfort of the last 3 runs: 3, 4, 5; 1 more run"))
+    expect(page.get_by_role("main")).to_contain_text(
+        re.compile("Breathing left: comfort of the last 3 runs: 3, 4, 5; 1 more run")
+    )
     expect(page.get_by_role("heading", name=re.compile("^Stay on rung 1"))).to_be_visible()
     evening.compare_with_the_logbook()

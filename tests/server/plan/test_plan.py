@@ -51,7 +51,7 @@ def test_a_part_says_what_it_was_taken_for_before_there_was_a_record(player: Pla
 
 
 @pytest.mark.parametrize(
-    ("focus", "looked_at"), [("balanced", 2), ("one_ladder", 1), ("weak_spots", 4), ("test_day", 4)]
+    ("focus", "looked_at"), [("balanced", 4), ("one_ladder", 1), ("weak_spots", 4), ("test_day", 4)]
 )
 def test_where_no_ladder_was_chosen_the_focus_says_which_are_looked_at(
     client: APIClient, athlete: Athlete, ladder_of: Any, focus: str, looked_at: int
@@ -61,6 +61,23 @@ def test_where_no_ladder_was_chosen_the_focus_says_which_are_looked_at(
     assert answer["ladders"] == own[:looked_at]
     chosen = client.post("/api/proposals/", {"minutes": 60, "focus": focus, "ladders": own[3:]}, format="json").json()
     assert chosen["ladders"] == own[3:]
+
+
+def test_a_block_begins_with_what_waits_longest(
+    client: APIClient, athlete: Athlete, player: Player, ladder_of: Any
+) -> None:
+    """Half an hour holds two: those that were never played, then the one that was not for longest."""
+    own = [ladder_of(athlete, key) for key in ("putting-circle", "serve-to-box", "wall-rally")]
+
+    def begins_with() -> Any:
+        return client.post("/api/proposals/", {"minutes": 30}, format="json").json()["ladders"]
+
+    assert begins_with() == [own[0].pk, own[1].pk]
+    player.putts(rung_id(own[0]), 6, day=-3)
+    assert begins_with() == [own[1].pk, own[2].pk]
+    for side in own[1].sides:
+        player.play(rung_id(own[1]), "ooooooxxxx", side=side, day=-1)
+    assert begins_with() == [own[0].pk, own[2].pk]
 
 
 def test_a_block_is_kept_as_proposed(client: APIClient, putting: Ladder, serving: Ladder) -> None:
