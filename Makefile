@@ -12,7 +12,7 @@ OPENAPI_TS := npx --no-install openapi-typescript --default-non-nullable=false
 UV_COMPILE := .venv/bin/uv pip compile -q --universal --python-version 3.11 --generate-hashes \
 	--no-emit-index-url --no-emit-find-links --custom-compile-command "make lock"
 
-.PHONY: demo serve home dev test test-slow test-postgres check check-python check-web fuzz soak bench types lock build clean screenshots browser schema-check
+.PHONY: demo serve home dev test test-slow evenings test-postgres check check-python check-web fuzz soak bench types lock build clean screenshots browser schema-check
 .DEFAULT_GOAL := demo
 
 # --- install ---------------------------------------------------------------------------------------------------------
@@ -94,6 +94,11 @@ test-slow: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)
 	$(PY) -m pytest -n logical --dist worksteal --durations 10 -m slow
 	JOLLY_EXAMPLES=200 $(PY) -m pytest -n logical tests/core/test_contract.py
+
+# Whole evenings of practitioners in the browser, the long ones as well.
+evenings: .venv/.dev web/dist/.built browser
+	@mkdir -p $(VAR)
+	$(PY) -m pytest -n logical --dist worksteal --durations 10 -m "slow or not slow" tests/browser/evenings
 
 .venv/.postgres: .venv/.dev requirements/postgres.txt
 	$(PY) -m pip install --quiet --require-hashes -r requirements/postgres.txt

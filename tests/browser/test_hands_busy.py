@@ -93,6 +93,7 @@ def test_a_ball_by_its_name_is_missed_for_a_reason(open_page: OpenPage) -> None:
     expect(page.get_by_role("button", name="thin")).to_be_hidden()
     for _ in range(4):
         athlete.press("miss")
+        expect(page.get_by_role("button", name="thick")).to_be_visible()
         page.keyboard.press("1")
         page.wait_for_timeout(130)
     athlete.press(*["make"] * 5)

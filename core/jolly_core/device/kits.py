@@ -118,5 +118,5 @@ def _follow_on(kit: Kit, run: Mapping[str, Any]) -> dict[str, Any]:
 
 def _said(yardstick: Yardstick) -> dict[str, Any]:
     """A yardstick as the server sends it: its values, and the words for them."""
-    words = {name: getattr(yardstick, name) for name in ("mark_words", "usual_words", "best_words")}
+    words = {name: getattr(yardstick, name) for name in ("mark_words", "mark_label", "usual_words", "best_words")}
     return {**asdict(yardstick), **words}

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 
-from jolly_core.challenges.metric import Metric
+from jolly_core.challenges.metric import MILLISECONDS, PERCENT, Metric
 from jolly_core.record.usual import best_of, is_better, usual_of
 from jolly_core.stored import Stored
 
@@ -37,6 +37,16 @@ class Yardstick(Stored):
     def mark_words(self) -> str:
         """The mark as it is said, without what it counts."""
         return self._said(self.mark) or ""
+
+    @property
+    def mark_label(self) -> str:
+        """What the mark counts, unless its number says that; and that it is the most, where fewer is better.
+
+        >>> Yardstick(unit="balls", direction="down").mark_label, Yardstick(unit="%").mark_label
+        ('balls at most', '')
+        """
+        unit = "" if self.unit in (PERCENT, MILLISECONDS) else self.unit
+        return " ".join(filter(None, (unit, "" if self.direction == "up" else "at most")))
 
     @property
     def usual_words(self) -> str | None:

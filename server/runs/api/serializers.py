@@ -37,6 +37,7 @@ class YardstickSerializer(ReadSerializer):
     direction = serializers.ChoiceField(choices=["up", "down"])
     mark = serializers.FloatField()
     mark_words = serializers.CharField()
+    mark_label = serializers.CharField(help_text="What the mark counts, and whether it is the most.")
     usual = serializers.FloatField(allow_null=True)
     usual_words = serializers.CharField(allow_null=True)
     best_words = serializers.CharField(allow_null=True)

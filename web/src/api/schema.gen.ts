@@ -6368,6 +6368,8 @@ export interface components {
             /** Format: double */
             mark: number;
             mark_words: string;
+            /** @description What the mark counts, and whether it is the most. */
+            mark_label: string;
             /** Format: double */
             usual: number | null;
             usual_words: string | null;

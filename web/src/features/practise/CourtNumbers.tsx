@@ -8,8 +8,6 @@ import { HEADINGS, court } from "../../shared/ui/tape";
 import type { Standing } from "./courtRun";
 
 const LAST_SECONDS = 5;
-/** Units that a number says itself. */
-const SAID = new Set(["%", "ms"]);
 
 function Beside({
   word,
@@ -26,7 +24,7 @@ function Beside({
   return (
     <Box component="span" sx={{ whiteSpace: "nowrap" }}>
       {word} <b>{said}</b>
-      {unit && !SAID.has(unit) && ` ${unit}`}
+      {unit && ` ${unit}`}
       {missing !== null && (
         <Box component="span" sx={{ color: missing > 0 ? court.dim : court.teal }}>
           {" "}
@@ -65,7 +63,7 @@ function Company({ run, standing }: { run: Run; standing: Standing }) {
         <Beside
           word="mark"
           said={yardstick.mark_words}
-          unit={yardstick.unit}
+          unit={yardstick.mark_label}
           missing={isUp ? distance.to_mark : null}
         />
       )}
