@@ -41,6 +41,7 @@ from ladders.selectors import (
     list_worked_on,
     title_on,
 )
+from ladders.shelf_needs import ShelfNeed, list_shelf_needs
 from places.models import Place
 from places.selectors import list_places
 from runs.selectors import History, list_history, list_summaries
@@ -80,6 +81,7 @@ class RungStanding:
     needs: Sequence[KnownNeed]
     #: What moved from the rung below.
     step: Step
+    shelf_needs: Sequence[ShelfNeed] = ()
 
     @property
     def unmet(self) -> str:
@@ -310,11 +312,12 @@ def get_side_finding(ladder: Ladder, history: History) -> str:
 def list_rung_standings(ladder: Ladder, history: History) -> list[RungStanding]:
     """Every rung from the top down, with its threshold and the latest runs on it."""
     working, rungs = get_working_rung(ladder), list_rungs(ladder)
-    needs = list_needs(rungs)
-    return [
+    needs, on_shelf = list_needs(rungs), list_shelf_needs(ladder)
+    standings = [
         _rung_standing(ladder, rung, working=working, history=history, needs=needs[rung.pk], below=below)
         for below, rung in reversed(list(zip([None, *rungs], rungs, strict=False)))
     ]
+    return [replace(each, shelf_needs=on_shelf.get(each.rung.pk, ())) for each in standings]
 
 
 def _rung_standing(

@@ -144,6 +144,14 @@ class MarkOfferSerializer(ReadSerializer):
     words = serializers.CharField()
 
 
+class ShelfNeedSerializer(ReadSerializer):
+    """A rung of a ladder on the shelf that another one needs."""
+
+    key = serializers.CharField()
+    words = serializers.CharField()
+    is_must = serializers.BooleanField()
+
+
 class RungStandingSerializer(ReadSerializer):
     rung = RungRefSerializer()
     written = WrittenSerializer(source="rung")
@@ -156,6 +164,7 @@ class RungStandingSerializer(ReadSerializer):
     step = serializers.CharField(source="step.words", help_text="What moved from the rung below; may be empty.")
     step_remark = serializers.CharField(source="step.remark", help_text="Where more than one lever moved.")
     needs = KnownNeedSerializer(many=True)
+    shelf_needs = ShelfNeedSerializer(many=True, help_text="What it needs of ladders that are not the athlete's own.")
     unmet = serializers.CharField(help_text="What is still to be held first, in words; empty where all is.")
 
 

@@ -122,6 +122,23 @@ def test_needs_of_the_shelf_are_linked_whichever_is_taken_first(client: APIClien
     assert needed() == []
 
 
+def test_what_a_rung_needs_is_said_while_it_is_still_on_the_shelf(client: APIClient) -> None:
+    release = client.post("/api/shelf/one-handle-release/take/").json()["id"]
+
+    def on_shelf() -> list[tuple[int, str, bool]]:
+        rungs = client.get(f"/api/ladders/{release}/").json()["rungs"]
+        return sorted(
+            (each["rung"]["number"], need["words"], need["is_must"]) for each in rungs for need in each["shelf_needs"]
+        )
+
+    swing, second, third = "rung 4 of From the bounce to the side swing", "rung 2 of Crosses", "rung 3 of Crosses"
+    assert on_shelf() == [(1, second, True), (1, swing, True), (2, third, False)]
+    client.post("/api/shelf/crosses/take/")
+    assert on_shelf() == [(1, swing, True)]
+    client.post("/api/shelf/bounce-to-side-swing/take/")
+    assert on_shelf() == []
+
+
 class TestTheShelf:
     def test_is_looked_for_by_what_is_asked(self, client: APIClient) -> None:
         def found(query: str) -> set[str]:

@@ -5338,6 +5338,8 @@ export interface components {
             /** @description Where more than one lever moved. */
             step_remark: string;
             needs: components["schemas"]["KnownNeed"][];
+            /** @description What it needs of ladders that are not the athlete's own. */
+            shelf_needs: components["schemas"]["ShelfNeed"][];
             /** @description What is still to be held first, in words; empty where all is. */
             unmet: string;
         };
@@ -5563,6 +5565,12 @@ export interface components {
             picture: components["schemas"]["Picture"] | null;
             /** @description The athlete's own one, by its id. */
             taken: number | null;
+        };
+        /** @description A rung of a ladder on the shelf that another one needs. */
+        ShelfNeed: {
+            key: string;
+            words: string;
+            is_must: boolean;
         };
         /**
          * @description * `first` - first

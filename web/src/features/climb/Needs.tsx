@@ -23,17 +23,28 @@ import { ErrorNotice } from "../../shared/ui/Loaded";
 
 type Need = Schemas["KnownNeed"];
 
-export function Needs({ needs }: { needs: Need[] }) {
-  if (needs.length === 0) return null;
+const before = (isMust: boolean) => (isMust ? "Hold first: " : "Easier with: ");
+
+export function Needs({ needs, onShelf }: { needs: Need[]; onShelf: Schemas["ShelfNeed"][] }) {
+  if (needs.length + onShelf.length === 0) return null;
   return (
     <Box component="ul" aria-label="What comes first" sx={{ m: 0, my: 0.5, pl: 2.5 }}>
       {needs.map((need) => (
         <li key={need.rung}>
-          {need.is_must ? "Hold first: " : "Easier with: "}
+          {before(need.is_must)}
           <RouterLink to={`/climb/${need.ladder}`} style={{ color: "inherit" }}>
             {need.words}
           </RouterLink>
           {need.is_held ? " ✓ held" : ", not held yet"}
+        </li>
+      ))}
+      {onShelf.map((need) => (
+        <li key={need.words}>
+          {before(need.is_must)}
+          <RouterLink to={`/climb/shelf/${need.key}`} style={{ color: "inherit" }}>
+            {need.words}
+          </RouterLink>
+          , on the shelf
         </li>
       ))}
     </Box>

@@ -104,7 +104,7 @@ export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: Run
           <CardLines lines={rung.card_lines} />
         </Box>
       )}
-      <Needs needs={standing.needs} />
+      <Needs needs={standing.needs} onShelf={standing.shelf_needs} />
       {isSaying && <NeedsDialog standing={standing} onClose={() => setIsSaying(false)} />}
       <Stack direction="row" sx={{ gap: 1, my: 1, flexWrap: "wrap" }} className="no-print">
         <Button
