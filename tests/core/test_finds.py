@@ -12,7 +12,6 @@ from jolly_core.challenges.metric import Metric
 from jolly_core.challenges.registry import read_game
 from jolly_core.challenges.session import Session
 from jolly_core.finds.bests import best_by_month, best_by_year
-from jolly_core.finds.costs import Tried, dearest, list_costs
 from jolly_core.finds.gate import FALSE_SHARE, Found, pass_gate
 from jolly_core.finds.level import level_of
 from jolly_core.finds.look import Look, LookedRun, PlannedSide, Practice, RungRecord, day_means
@@ -360,24 +359,6 @@ def test_suggestions_begin_with_what_the_record_supports() -> None:
     assert said[1].startswith("Give the weaker side more")
     assert said[2] == "Practise it more often: 1.0 days a week lately, 2.5 before."
     assert said[-1].startswith("Try another school than “Count it”: Stretch.")
-
-
-def test_costs_read_as_one_says_them() -> None:
-    sides = {SECOND: PlannedSide(10, 6)}
-    costs = list_costs(
-        [
-            Tried(1, "Cuts", NONE, "", "", 100, 90, DAY),
-            Tried(2, "Banks", SECOND, "backhand", "", 100, 50, DAY, sides[SECOND]),
-            Tried(3, "Never", NONE, "", "", 0, 0),
-        ],
-        DAY + timedelta(days=4),
-    )
-    assert [cost.tried.title for cost in costs] == ["Banks", "Cuts"]
-    assert costs[0].words == "one miss in two; left out of 6 of 10 blocks"
-    assert (costs[0].is_avoided, costs[0].days_since, round(costs[0].of_all, 3)) == (True, 4, 0.833)
-    assert costs[0].low < costs[0].per_ten == 5 < costs[0].high
-    assert dearest(costs) == "Banks, backhand costs most: one miss in two. Next Cuts: one miss in ten."
-    assert dearest(costs[:1]) == ""
 
 
 def test_two_times_beside_each_other() -> None:

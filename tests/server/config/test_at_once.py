@@ -24,7 +24,8 @@ from pairing.models import WaitingPress
 from pairing.services import come_in, hand_in
 from runs.models import Run
 from runs.starting import start_run
-from tests.server.config.writes import ELSEWHERE, GAME, NO_WRITES, WRITES, Call, World
+from tests.server.config.world import World
+from tests.server.config.writes import ELSEWHERE, GAME, NO_WRITES, WRITES, Call
 from tests.server.moments import MOMENT
 from tests.server.player import events
 

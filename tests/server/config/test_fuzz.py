@@ -16,7 +16,8 @@ import yaml
 
 from pairing.api.views import HandThrottle
 from tests.server.config.test_answers import SCHEMA
-from tests.server.config.writes import WRITES, World
+from tests.server.config.world import World
+from tests.server.config.writes import WRITES
 
 #: "a lone surrogate", "beyond 64 bits", days at the ends of the calendar, and whatever else a type does not expect.
 NONSENSE: list[Any] = [

@@ -13,7 +13,7 @@ from jolly_core.foretelling.pace import Pace
 from jolly_core.thresholds.offers import offer_marks
 from jolly_core.thresholds.threshold import Threshold, check_mark
 from ladders.models import Ladder
-from tests.server.config.writes import LAYOUT
+from tests.server.config.world import LAYOUT
 from tests.server.conftest import rung_id
 from tests.server.ladders.test_games import game, make
 from tests.server.player import Player
