@@ -46,9 +46,10 @@ function Moves({ moves }: { moves: Move[] }) {
   );
 }
 
-function Verdict({ detail, onClimb, isHopping }: { detail: LadderDetail; onClimb: () => void; isHopping: boolean }) {
+function Verdict({ detail }: { detail: LadderDetail }) {
   const { standing } = detail;
   const { verdict, held, rungs } = standing;
+  const [climbsFrom, setClimbsFrom] = useState<number | null>(null);
   return (
     <Panel
       title={
@@ -64,14 +65,14 @@ function Verdict({ detail, onClimb, isHopping }: { detail: LadderDetail; onClimb
           share={verdict.share}
           width={130}
           step={44}
-          isHopping={isHopping}
+          isHopping={climbsFrom !== null && held > climbsFrom}
           label={`Rung ${held} of ${rungs.length} is held; the next is ${Math.round(verdict.share * 100)} % filled`}
         />
         <Stack spacing={2} sx={{ flex: "1 1 300px", minWidth: 0 }}>
           <Reasons verdict={verdict} change={standing.would_change} />
           <EvidenceStrokes standing={standing} />
           {detail.side_finding && <Typography>{detail.side_finding}</Typography>}
-          <Decision standing={standing} onClimb={onClimb} />
+          <Decision standing={standing} onDecide={(kind) => setClimbsFrom(kind === "climb" ? held : null)} />
           <Kept kept={standing.kept} />
         </Stack>
       </Box>
@@ -129,7 +130,6 @@ export default function LadderPage() {
   const id = Number(useParams()["ladderId"]);
   const query = useQuery(ladderQuery(id));
   const [changing, setChanging] = useState<RungStanding | null>(null);
-  const [isHopping, setIsHopping] = useState(false);
   const [takenOut, setTakenOut] = useState<Rung | null>(null);
   const ladder = query.data?.standing.ladder;
   return (
@@ -143,7 +143,7 @@ export default function LadderPage() {
             <PutAway ladder={detail.standing.ladder} />
             <NewerOnShelf ladderId={detail.standing.ladder.id} />
             <Risks ladder={detail.standing.ladder} />
-            <Verdict detail={detail} isHopping={isHopping} onClimb={() => setIsHopping(true)} />
+            <Verdict detail={detail} />
             {detail.rungs.length > 1 && <HowClimbed ladder={detail.standing.ladder} />}
             {takenOut && <TakenOut rung={takenOut} onBack={() => setTakenOut(null)} />}
             <Stack

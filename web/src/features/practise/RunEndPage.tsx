@@ -7,7 +7,7 @@ import { Link as RouterLink, useNavigate, useParams } from "react-router";
 import { isUnreachable } from "../../api/client";
 import { blockQuery, outcomeQuery, type Outcome, type Run } from "../../api/queries";
 import { quantity, showNumber } from "../../shared/lib/format";
-import { Decision } from "../../shared/ui/Decision";
+import { Decision, type Kind } from "../../shared/ui/Decision";
 import { Figure } from "../../shared/ui/Figure";
 import { FoundOfRun } from "../../shared/ui/Found";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
@@ -134,8 +134,9 @@ function VerdictLine({ outcome }: { outcome: Outcome }) {
 
 function TheVerdict({ outcome }: { outcome: Outcome }) {
   const { standing } = outcome;
-  const [hasClimbed, setHasClimbed] = useState(false);
-  if (!outcome.is_working_rung && !hasClimbed) {
+  const [decided, setDecided] = useState<Kind | null>(null);
+  // What was decided here stays here, to be taken back, though the rung is not the one worked on any more.
+  if (!outcome.is_working_rung && !decided) {
     return (
       <Panel title="The verdict">
         <Typography>
@@ -162,13 +163,13 @@ function TheVerdict({ outcome }: { outcome: Outcome }) {
           rungs={standing.rungs.length}
           held={standing.held}
           share={standing.verdict.share}
-          isHopping={hasClimbed}
+          isHopping={decided === "climb" && !outcome.is_working_rung}
           label={`${standing.ladder.title}: rung ${standing.held} of ${standing.rungs.length} held, the next one ${Math.round(standing.verdict.share * 100)} % filled`}
         />
         <Stack spacing={2} sx={{ flex: "1 1 300px", minWidth: 0 }}>
           <Reasons verdict={standing.verdict} change={standing.would_change} />
           <EvidenceStrokes standing={standing} />
-          <Decision standing={standing} isEnough={outcome.closing !== ""} onClimb={() => setHasClimbed(true)} />
+          <Decision standing={standing} isEnough={outcome.closing !== ""} onDecide={setDecided} />
         </Stack>
       </Box>
     </Panel>

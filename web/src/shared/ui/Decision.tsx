@@ -6,7 +6,7 @@ import type { Schemas } from "../../api/client";
 import { useDecision, useTakeMoveBack, type Standing, type Verdict } from "../../api/queries";
 import { ErrorNotice } from "./Loaded";
 
-type Kind = Schemas["DecisionKind"];
+export type Kind = Schemas["DecisionKind"];
 type Advice = Verdict["kind"];
 
 /** What can be decided, in words that say where it leads; against the advice it says "anyway". */
@@ -68,19 +68,19 @@ function Against({ word, isPending, onDecide, onLeave }: AgainstProps) {
 interface DecisionProps {
   standing: Standing;
   isEnough?: boolean;
-  onClimb?: () => void;
+  /** Called as it is decided: afterwards this may be taken off the screen, with what was to be said of it. */
+  onDecide?: (kind: Kind) => void;
 }
 
-export function Decision({ standing, isEnough = false, onClimb }: DecisionProps) {
+export function Decision({ standing, isEnough = false, onDecide }: DecisionProps) {
   const { ladder, verdict } = standing;
   const decide = useDecision(ladder.id);
   const takeBack = useTakeMoveBack(ladder.id);
   const [against, setAgainst] = useState<Kind | null>(null);
-  const choose = (kind: Kind, overruling = "") =>
-    decide.mutate(
-      { decision: kind, held: standing.held, overruling },
-      { onSuccess: () => kind === "climb" && onClimb?.() },
-    );
+  const choose = (kind: Kind, overruling = "") => {
+    onDecide?.(kind);
+    decide.mutate({ decision: kind, held: standing.held, overruling });
+  };
   const isDecided = decide.isSuccess && !takeBack.isSuccess;
   if (isDecided) {
     return (
