@@ -13,6 +13,7 @@ from accounts.selectors import get_today, list_body_limits
 from blocks.models import Block, Part, key_of
 from blocks.selectors import get_next_block, list_block_layouts, list_blocks, list_left_out, list_sessions
 from climb.selectors import LadderStanding, list_standings
+from config.caching import cached_until_write
 from config.finding import find_one
 from jolly_core.load.counts import JointCount, count_cautions, count_joints
 from jolly_core.load.weekly import Week, list_weeks, load_cautions
@@ -211,16 +212,19 @@ def list_stale(block: Block) -> list[str]:
 
 def list_ladders_at_first(athlete: Athlete, focus: str, minutes: int, day: date) -> list[int]:
     """The ladders that such a block begins with while the athlete has chosen none."""
-    played, left_out = list_last_days(athlete), list_left_out(athlete, day)
-    at_hand = [
-        AtHand(
-            ladder,
-            max((last for (each, _), last in played.items() if each == ladder), default=None),
-            max((sides.left_out for (each, _), sides in left_out.items() if each == ladder), default=0),
-        )
-        for ladder in list_ladders(athlete).values_list("pk", flat=True)
-    ]
+    at_hand = cached_until_write(athlete, ("ladders at hand", day), lambda: _list_at_hand(athlete, day))
     return choose_ladders(at_hand, focus, minutes)
+
+
+def _list_at_hand(athlete: Athlete, day: date) -> list[AtHand]:
+    last: dict[int, date] = {}
+    for (ladder, _), played in list_last_days(athlete).items():
+        last[ladder] = max(played, last.get(ladder, played))
+    left_out: dict[int, int] = {}
+    for (ladder, _), side in list_left_out(athlete, day).items():
+        left_out[ladder] = max(side.left_out, left_out.get(ladder, 0))
+    ladders = list_ladders(athlete).values_list("pk", flat=True)
+    return [AtHand(ladder, last.get(ladder), left_out.get(ladder, 0)) for ladder in ladders]
 
 
 def list_routines(athlete: Athlete) -> QuerySet[Routine]:

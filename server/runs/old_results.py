@@ -23,7 +23,7 @@ from ladders.models import Rung
 from ladders.selectors import get_rung, get_threshold
 from runs.models import Run
 from runs.selectors import get_yardstick, list_counting
-from runs.starting import run_by_hand
+from runs.starting import values_by_hand
 from runs.summaries import rebuild_summary
 
 #: As many old results are typed in at once.
@@ -32,8 +32,6 @@ MOST_ROWS = 200
 NOON = time(12)
 #: So many are stored at a time.
 STORED_AT_ONCE = 500
-#: What each of them has of its own; the rest is the same for all with the same number on a rung and side.
-_OWN = ("id", "started_at", "day", "yardstick", "note")
 
 
 @transaction.atomic
@@ -94,10 +92,7 @@ class _Maker:
         started_at, alike = noon.astimezone(UTC), self._values(rung.on(side), row["value"])
         self._of_a_day[day] += 1
         yardstick = self._measure(rung, started_at).as_stored()
-        note = row.get("note") or None
-        run = Run(**alike, started_at=started_at, day=day, yardstick=yardstick, note=note)
-        run.athlete, run.rung = self._athlete, rung
-        return run
+        return Run(**alike, started_at=started_at, day=day, yardstick=yardstick, note=row.get("note") or None)
 
     def _own_rung(self, rung_id: int) -> Rung:
         try:
@@ -115,12 +110,7 @@ class _Maker:
         if key not in self._alike:
             game = rung.said_game
             tally = tally_of_result(game, get_threshold(rung).metric.id, value)
-            at = datetime.now(UTC)
-            measure = self._measure(rung, at)
-            run = run_by_hand(self._athlete, rung, game, tally, started_at=at, day=self._today, measure=measure)
-            run.is_played = True
-            names = [each.attname for each in Run._meta.concrete_fields if each.name not in _OWN]
-            self._alike[key] = {name: getattr(run, name) for name in names}
+            self._alike[key] = {**values_by_hand(self._athlete, rung, game, tally), "is_played": True}
         return self._alike[key]
 
     def _measure(self, rung: Rung, started_at: datetime) -> Yardstick:

@@ -22,7 +22,6 @@ from jolly_core.load.dose import check_left
 from jolly_core.load.registry import dose_of
 from jolly_core.paper.totals import tally_of_totals
 from jolly_core.record.trace import Trace, targets_of
-from jolly_core.record.yardstick import Yardstick
 from jolly_core.sides import side_from
 from jolly_core.validation import check_choice
 from ladders.models import Rung
@@ -211,44 +210,36 @@ def keep_paper_run(athlete: Athlete, part_id: int, totals: Mapping[str, Any], *,
     rung = rung.on(part.side)
     game = rung.said_game
     tally = tally_of_totals(game, totals)
-    run = run_by_hand(athlete, rung, game, tally, started_at=started_at, day=get_day(athlete, started_at))
-    run.part = part
-    run.save(force_insert=True)
+    run = Run.everything.create(
+        **values_by_hand(athlete, rung, game, tally),
+        part=part,
+        started_at=started_at,
+        day=get_day(athlete, started_at),
+        yardstick=get_yardstick(rung, rung.said_on, started_at).as_stored(),
+    )
     keep_summary(run, did_count=False)
     return run
 
 
-def run_by_hand(
-    athlete: Athlete,
-    rung: Rung,
-    game: AnyGame,
-    tally: AnyTally,
-    *,
-    started_at: datetime,
-    day: date,
-    measure: Yardstick | None = None,
-) -> Run:
-    """A run that was kept by hand, not stored yet: its tally, no events, on the side that the rung is said for.
+def values_by_hand(athlete: Athlete, rung: Rung, game: AnyGame, tally: AnyTally) -> dict[str, Any]:
+    """What a run that was kept by hand is, on the side that the rung is said for: its tally, no events.
 
-    ``measure`` is what it is measured against, where that is known already.
+    Its moment, its day and what it is measured against are not in it.
     """
-    return Run(
-        athlete=athlete,
-        rung=rung,
-        side=rung.said_on,
-        is_from_paper=True,
-        format=game.id,
-        settings=game.settings.as_stored(),
-        double_tap_ms=athlete.double_tap_ms,
-        card=rung.said_card.as_stored(),
-        started_at=started_at,
-        day=day,
-        tally=tally.as_stored(),
-        yardstick=(measure or get_yardstick(rung, rung.said_on, started_at)).as_stored(),
-        trace=Trace(targets=targets_of(tally)).as_stored(),
+    return {
+        "athlete": athlete,
+        "rung": rung,
+        "side": rung.said_on,
+        "is_from_paper": True,
+        "format": game.id,
+        "settings": game.settings.as_stored(),
+        "double_tap_ms": athlete.double_tap_ms,
+        "card": rung.said_card.as_stored(),
+        "tally": tally.as_stored(),
+        "trace": Trace(targets=targets_of(tally)).as_stored(),
         **aimed_columns(rung),
         **columns_of(game, tally),
-    )
+    }
 
 
 def _check_part(part: Part, rung: Rung, side: str) -> None:

@@ -26,13 +26,13 @@ class AtHand:
     left_out: int = 0
 
 
-def ladders_for(minutes: int, *, most: int = MOST) -> int:
+def ladders_for(minutes: int) -> int:
     """How many ladders fill so many minutes.
 
     >>> [ladders_for(minutes) for minutes in (15, 30, 45, 60, 120)]
     [2, 2, 4, 5, 6]
     """
-    return min(most, max(FEWEST, (minutes - MINUTES_AROUND) // MINUTES_A_LADDER))
+    return min(MOST, max(FEWEST, (minutes - MINUTES_AROUND) // MINUTES_A_LADDER))
 
 
 def choose_ladders(at_hand: Sequence[AtHand], focus: str, minutes: int) -> list[int]:

@@ -10,8 +10,8 @@ from jolly_core.planning.browse import run_seconds
 from jolly_core.planning.choice import ladders_for
 
 BEGINNER = "beginner"
-#: So many are offered at once, few or many minutes; the others are there instead of one of them.
-FEWEST_OFFERED, MOST_OFFERED = 3, 6
+#: So many are offered at once, however few the minutes; the others are there instead of one of them.
+FEWEST_OFFERED = 3
 #: What fills up an offer of few: it goes with every discipline, and needs next to nothing.
 BESIDE = "strength and mobility"
 
@@ -33,7 +33,7 @@ class Beginning:
         >>> [Beginning("rope", minutes).offered for minutes in (15, 30, 45, 60, 120)]
         [3, 3, 4, 5, 6]
         """
-        return max(FEWEST_OFFERED, ladders_for(self.minutes, most=MOST_OFFERED))
+        return max(FEWEST_OFFERED, ladders_for(self.minutes))
 
 
 def order_first(ladders: Iterable[PackedLadder], beginning: Beginning) -> tuple[PackedLadder, ...]:

@@ -12,7 +12,8 @@ from accounts.models import Athlete
 from blocks.selectors import get_block
 from config.reading import ReadSerializer
 from config.requests import Request, read_given
-from jolly_core.planning.first_ladders import MOST_OFFERED, Beginning
+from jolly_core.planning.choice import MOST
+from jolly_core.planning.first_ladders import Beginning
 from ladders.api.shelf_serializers import LONGEST_SEARCH, ShelfLadderSerializer, SparedField
 from plan.api.serializers import BlockSerializer
 from plan.first import begin, offer_first
@@ -38,7 +39,7 @@ class FirstBlockSerializer(ReadSerializer):
     """The chosen ladders by their keys, and what is kept of the athlete."""
 
     ladders = serializers.ListField(
-        child=serializers.CharField(max_length=LONGEST_SEARCH), min_length=1, max_length=MOST_OFFERED
+        child=serializers.CharField(max_length=LONGEST_SEARCH), min_length=1, max_length=MOST
     )
     minutes = serializers.IntegerField(min_value=FEWEST_MINUTES, max_value=MOST_MINUTES)
     handedness = serializers.ChoiceField(choices=Athlete.Hand.choices)

@@ -14,6 +14,7 @@ import {
   useEndKeeping,
   useKeeping,
   useKeepScores,
+  useKeptElsewhere,
   useLook,
   useReadSheet,
   type Choice,
@@ -87,12 +88,15 @@ function WrongRow({ sheet, at: { row, column }, message, onCell }: WrongRowProps
 
 type OnCell = (row: number, place: number, text: string) => void;
 
-/** A sheet that is being kept: by this page, or by one that was closed or loaded anew since. */
-function Keeping({ isHere }: { isHere: boolean }) {
-  const share = useKeeping(isHere);
+function Kept({ share }: { share: number | null }) {
   const end = useEndKeeping();
   if (share === null) return null;
   return <AtWork doing="The scores are being kept" share={share} onEnd={() => end.mutate()} />;
+}
+
+/** A sheet that is being kept since before this page was opened, or loaded anew. */
+function KeptElsewhere() {
+  return <Kept share={useKeptElsewhere()} />;
 }
 
 interface MappedProps {
@@ -105,6 +109,7 @@ interface MappedProps {
 function Mapped({ sheet, isRemembered, onChange, onKept }: MappedProps) {
   const look = useLook(sheet);
   const keep = useKeepScores();
+  const share = useKeeping(keep.isPending);
   const found = look.data;
   const choose = (choice: Choice) =>
     onChange({ choices: [...sheet.choices.filter(({ drill }) => drill !== choice.drill), choice] });
@@ -134,7 +139,7 @@ function Mapped({ sheet, isRemembered, onChange, onKept }: MappedProps) {
               onClick={() => keep.mutate(sheet, { onSuccess: ({ kept }) => onKept(kept) })}>
               Keep {quantity(found.count, "score")}
             </Button>
-            <Keeping isHere={keep.isPending} />
+            <Kept share={share} />
             {keep.error && <ErrorNotice error={keep.error} />}
           </Stack>
         </>
@@ -168,7 +173,7 @@ export default function SheetPage() {
         {sheet ? "Choose another file" : "Choose a file"}
       </PickFile>
       {read.error && <ErrorNotice error={read.error} />}
-      {!sheet && <Keeping isHere={false} />}
+      {!sheet && <KeptElsewhere />}
       {kept > 0 && (
         <Alert severity="success">
           {quantity(kept, "score")} kept. <RouterLink to="/look-back/logbook">See the logbook</RouterLink>

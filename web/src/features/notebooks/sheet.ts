@@ -61,20 +61,20 @@ export const useKeepScores = () =>
 const ASK_MS = 400;
 
 /** How far the keeping of a sheet got, whichever page began it; null where none is being kept. */
-export function useKeeping(isKeeping: boolean): number | null {
-  const client = useQueryClient();
-  const { data: share = null } = useQuery({
+export const useKeeping = (isKeeping: boolean) =>
+  useQuery({
     queryKey: ["keeping"],
     queryFn: async () => (await unwrap(api.GET("/api/sheets/keeping/"))).share,
     refetchInterval: ({ state }) => (isKeeping || state.data != null ? ASK_MS : false),
     gcTime: 0,
-  });
+  }).data ?? null;
+
+/** The same of a sheet that another page began to keep: once that is over, every screen has something new to say. */
+export function useKeptElsewhere(): number | null {
+  const client = useQueryClient();
+  const share = useKeeping(false);
   const isUnderWay = share !== null;
-  useEffect(() => {
-    if (!isUnderWay) return;
-    // Once it is over, other screens have something new to say.
-    return () => void client.invalidateQueries();
-  }, [client, isUnderWay]);
+  useEffect(() => (isUnderWay ? () => void client.invalidateQueries() : undefined), [client, isUnderWay]);
   return share;
 }
 

@@ -38,7 +38,8 @@ async function take<T>({ change, send, here, told }: Step<T>): Promise<T> {
   } catch (error) {
     if (!isUnreachable(error)) throw error;
     const value = await here();
-    await keepChange({ ...change, body: { ...change.body, ...told?.(value) }, key: makeUuid() });
+    const body = { ...change.body, ...told?.(value) };
+    await keepChange({ ...change, body, key: makeUuid() });
     void askToSend();
     return value;
   }
