@@ -48,22 +48,24 @@ def prepared_once(tmp_path_factory: pytest.TempPathFactory, command: str) -> Pat
     return made
 
 
+def serve(world: Path, folder: Path, *, is_demo: bool) -> Iterator[Application]:
+    """A server on a copy of a world."""
+    application = Application(folder / "own.sqlite3", is_demo=is_demo, settings=QUICK)
+    shutil.copy(world, application.database)
+    yield application.start()
+    application.stop()
+
+
 @pytest.fixture(scope="module")
 def application(demo_world: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Application]:
     """A server for each file of tests, so that none finds what another has left."""
-    application = Application(tmp_path_factory.mktemp("demo") / "demo.sqlite3", settings=QUICK)
-    shutil.copy(demo_world, application.database)
-    yield application.start()
-    application.stop()
+    yield from serve(demo_world, tmp_path_factory.mktemp("demo"), is_demo=True)
 
 
 @pytest.fixture
 def fresh_application(empty_world: Path, tmp_path: Path) -> Iterator[Application]:
     """A server of a test's own that it may stop and kill; not a demo."""
-    application = Application(tmp_path / "own.sqlite3", is_demo=False, settings=QUICK)
-    shutil.copy(empty_world, application.database)
-    yield application.start()
-    application.stop()
+    yield from serve(empty_world, tmp_path, is_demo=False)
 
 
 @pytest.fixture(scope="module")

@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-import shutil
 from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
 
-from tests.browser.conftest import QUICK, OpenPage
+from tests.browser.conftest import OpenPage, serve
 from tests.browser.evenings.evening import Evening
 from tests.serving import Application
 
@@ -16,10 +15,7 @@ from tests.serving import Application
 @pytest.fixture(scope="module")
 def application(empty_world: Path, tmp_path_factory: pytest.TempPathFactory) -> Iterator[Application]:
     """Nobody has signed up to it yet."""
-    application = Application(tmp_path_factory.mktemp("evening") / "own.sqlite3", is_demo=False, settings=QUICK)
-    shutil.copy(empty_world, application.database)
-    yield application.start()
-    application.stop()
+    yield from serve(empty_world, tmp_path_factory.mktemp("evening"), is_demo=False)
 
 
 @pytest.fixture

@@ -57,11 +57,15 @@ class Evening:
         self.page.get_by_role("button", name="Start with the warm-up").click()
         self.page.get_by_role("button", name="Warm: go on").click()
 
-    def accept_cautions(self, title: str) -> None:
-        """Read what a ladder asks one to take care of, and say so."""
+    def open_ladder(self, title: str) -> None:
+        """One of one's own ladders, from the page of all of them."""
         self.page.goto("/climb")
         self.page.get_by_role("link", name=title).first.click()
         expect(self.page.get_by_role("heading", name=title, level=1)).to_be_visible()
+
+    def accept_cautions(self, title: str) -> None:
+        """Read what a ladder asks one to take care of, and say so."""
+        self.open_ladder(title)
         read = self.page.get_by_role("button", name="I have read it and take care of it")
         for left in range(read.count(), 0, -1):
             read.first.click()
@@ -72,8 +76,7 @@ class Evening:
     def go_to(self, title: str, *, rung: int = 1, side: str = "") -> None:
         """To the court, with one run on a rung of a ladder that is one's own."""
         page = self.page
-        page.goto("/climb")
-        page.get_by_role("link", name=title).first.click()
+        self.open_ladder(title)
         page.get_by_role("link", name=f"Play rung {rung}", exact=True).click()
         page.get_by_role("button", name=re.compile(f"^Start.*{side}" if side else "^Start")).first.click()
         page.wait_for_url(re.compile(r"/practise/runs/[0-9a-f-]+$"))

@@ -19,7 +19,6 @@ def test_five_each_way_from_both_halves_and_low_rolls(evening: Evening) -> None:
     expect(page.get_by_role("main")).to_contain_text("cross")
     evening.play(DRIVES, "oxxoo oxxoo oooox", "10 makes", side="odd court", by="clicker")
     evening.play(ROLLS, "ooxooxoooo", "8 makes", by="clicker")
-    page.goto("/climb")
-    page.get_by_role("link", name=DRIVES).first.click()
+    evening.open_ladder(DRIVES)
     expect(page.get_by_role("main")).to_contain_text(re.compile("[Bb]alls; fetching them takes"))
     evening.compare_with_the_logbook()

@@ -12,8 +12,7 @@ TWIST = "A hard twist, from raised to flat"
 def test_six_tries_close_the_day_and_landed_of_tried_is_kept(evening: Evening) -> None:
     evening.athlete.come_in(TWIST)
     page = evening.page
-    page.goto("/climb")
-    page.get_by_role("link", name=TWIST).first.click()
+    evening.open_ladder(TWIST)
     expect(page.get_by_role("main")).to_contain_text("Learn it from a qualified coach, with a spotter")
     evening.accept_cautions(TWIST)
     evening.play(TWIST, "xxoxxo", "2 landed")

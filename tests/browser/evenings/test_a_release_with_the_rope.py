@@ -12,16 +12,14 @@ RELEASE = "Letting one handle go"
 def test_what_comes_first_is_said_and_taken_from_the_shelf(evening: Evening) -> None:
     evening.athlete.come_in(RELEASE)
     page = evening.page
-    page.goto("/climb")
-    page.get_by_role("link", name=RELEASE).first.click()
+    evening.open_ladder(RELEASE)
     first = page.get_by_role("list", name="What comes first")
     expect(first.last).to_contain_text("Hold first: rung 2 of Crosses, on the shelf")
     page.get_by_role("link", name="rung 2 of Crosses").click()
     page.get_by_role("button", name="Take this ladder: Crosses").click()
     evening.play("Crosses", "ooxooooxoo", "8 makes")
     evening.play(RELEASE, "xooxooooxo", "7 makes")
-    page.goto("/climb")
-    page.get_by_role("link", name=RELEASE).first.click()
+    evening.open_ladder(RELEASE)
     expect(first.last).to_contain_text("Crosses, rung 2")
     expect(first.last).to_contain_text("not held yet")
     expect(page.get_by_role("main")).to_contain_text("Mend: wait until the rope is over the head")

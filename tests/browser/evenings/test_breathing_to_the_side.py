@@ -25,8 +25,7 @@ def test_comfort_holds_one_on_a_step_until_it_is_easy(evening: Evening) -> None:
             evening.athlete.hit(str(comfort))
             evening.write_down(BREATHING, 1, "6 good")
         evening.days_later(3)
-    page.goto("/climb")
-    page.get_by_role("link", name=BREATHING).first.click()
+    evening.open_ladder(BREATHING)
     # Once it was only a three: one comfortable visit more is asked for.
     expect(page.get_by_role("main")).to_contain_text(
         re.compile("Breathing left: comfort of the last 3 runs: 3, 4, 5; 1 more run")

@@ -25,8 +25,7 @@ def test_who_turns_left_reads_left_everywhere(evening: Evening) -> None:
     evening.athlete.start()
     evening.press("oxooxooo")
     evening.write_down(KICK, 1, "6 makes")
-    page.goto("/climb")
-    page.get_by_role("link", name=KICK).first.click()
+    evening.open_ladder(KICK)
     expect(page.get_by_role("main")).to_contain_text("step across with the left foot")
     # A small dose: it worked, so the next try is another day's.
     expect(page.get_by_role("main")).to_contain_text("It worked: stop here for today")

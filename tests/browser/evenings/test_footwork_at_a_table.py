@@ -16,8 +16,7 @@ def test_five_drills_a_rung_of_ones_own_and_what_was_left_out_comes_back(evening
     # Two and two, a ball into the net after two laps, then four laps without a fault: sixteen in a row.
     evening.play(FOOTWORK, "1122 1122 x 1122 1122 1122 1122", "16 in pattern")
     # Too fast for tired legs: an easier rung below the first, and a name of one's own.
-    page.goto("/climb")
-    page.get_by_role("link", name=FOOTWORK).first.click()
+    evening.open_ladder(FOOTWORK)
     page.get_by_role("button", name="More for rung 1").click()
     page.get_by_role("menuitem", name="Put a rung in below").click()
     page.get_by_label("Laps").fill("3")
