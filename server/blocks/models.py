@@ -120,6 +120,11 @@ class Part(models.Model):
         return ForTwo.from_stored(self.two) if self.two else None
 
     @property
+    def turns(self) -> tuple[str, ...]:
+        """What goes by the clock in it, one after the other: its items, or the turns of its game with a partner."""
+        return tuple(self.items) or (self.for_two.turns if self.for_two else ())
+
+    @property
     def score(self) -> TwoScore | None:
         """How its game with a partner stands."""
         return self.for_two.score(self.presses) if self.for_two else None

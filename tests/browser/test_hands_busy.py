@@ -104,7 +104,7 @@ def test_a_ball_by_its_name_is_missed_for_a_reason(open_page: OpenPage) -> None:
 
 @pytest.mark.slow
 def test_slow_reps_end_when_it_feels_right_and_twenty_are_against_the_clock(open_page: OpenPage) -> None:
-    athlete = at_the_court(open_page, "Serve without a ball, until it feels right")
+    athlete = at_the_court(open_page, "A serve rebuilt, step by step")
     page = athlete.page
     athlete.press(*["make"] * 9)
     expect(page.get_by_role("button", name="It feels right")).to_be_hidden()

@@ -76,6 +76,8 @@ def test_what_was_answered_is_said_at_the_end(presses: list[tuple[str, str]], an
     assert (tally.is_over, tally.makes, tally.misses) == (True, answered, 5 - answered)
     assert tally.metrics == {"answered": answered, "answered_rate": 20 * answered}
     assert tally.time_used_ms == END_MS
+    # Nothing was pressed left or right, so that is not told either.
+    assert tally.face == "none"
     # Taken back, it asks once more.
     undone = replay(GAME, [*events, Event("undo", events[-1].at_ms + 1000, len(events) + 1)])
     assert (undone.is_over, undone.face) == (False, "typed")

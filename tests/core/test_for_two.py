@@ -9,10 +9,11 @@ from hypothesis import strategies as st
 from jolly_core.challenges.for_two import GAMES, ForTwo, check_for_two, check_presses
 from jolly_core.errors import CoreError
 
-TIE_BREAK, ELEVEN, FEED = (
+TIE_BREAK, ELEVEN, FEED, DEPTH = (
     ForTwo("tie_break", 7, partner="Pell"),
     ForTwo("points", 11, partner="Pell"),
     ForTwo("feed", partner="Pell"),
+    ForTwo("depth", partner="Pell"),
 )
 
 
@@ -89,10 +90,26 @@ def test_in_a_feed_each_has_twenty_balls_and_the_two_change_over() -> None:
     assert FEED.score("o" * 39).turn == "Pell hits: 1 ball to the change"
 
 
+def test_depth_is_scored_by_turns_on_both_strokes_for_both() -> None:
+    """Forehand of each, then backhand of each; summed by hand beside: 2+2+0+1, 1+1, 2+2, 0+2+2."""
+    presses = ["2201", "11", "22", "022"]
+    turns = ["You: forehand", "Pell: forehand", "You: backhand", "Pell: backhand"]
+    for turn, name in enumerate(turns):
+        before = "c".join(presses[:turn]) + "c" * (turn > 0)
+        assert DEPTH.score(before).turn == f"{name}, 0 balls"
+        assert DEPTH.score(before).call == ("Change over" if turn else "")
+    score = DEPTH.score("c".join(presses) + "c")
+    assert (score.words, score.is_over, score.pads) == ("You win: You 9, Pell 6", True, ())
+    assert DEPTH.score("2c2ccc").words == "Even: You 2, Pell 2"
+    check_presses(DEPTH, "c".join(presses) + "c")
+
+
 @pytest.mark.parametrize(
     ("two", "presses", "code"),
     [
         (FEED, "oa", "not_a_choice"),
+        (DEPTH, "213", "not_a_choice"),
+        (DEPTH, "2cccc1", "run_is_over"),
         (TIE_BREAK, "as", "not_a_choice"),
         (TIE_BREAK, "a" * 8, "run_is_over"),
         (TIE_BREAK, "ab" * 1001, "no_room"),

@@ -2,7 +2,8 @@
 
 The presses are a string, a letter each, so that one more press is one more letter and the last one is taken back by
 leaving it out: ``a`` and ``b`` are points of the athlete and of the partner, ``o`` and ``x`` balls that were made and
-missed, and ``s`` before the first point says that the partner serves first.
+missed, and ``s`` before the first point says that the partner serves first. Where a ball scores by its depth it is the
+figure of its points, and ``c`` says that the two have changed over.
 """
 
 from __future__ import annotations
@@ -15,13 +16,16 @@ from jolly_core.stored import Stored
 from jolly_core.validation import check_choice, check_integer
 from jolly_core.words import quantity, sentence
 
-OWN_POINT, OTHER_POINT, MADE, MISSED, OTHER_FIRST = "a", "b", "o", "x", "s"
+OWN_POINT, OTHER_POINT, MADE, MISSED, OTHER_FIRST, CHANGED = "a", "b", "o", "x", "s", "c"
 FEWEST_POINTS, MOST_POINTS = 3, 30
 LONGEST_CONDITION, LONGEST_NAME, MOST_PRESSES = 160, 40, 2000
 #: Two clear, in every game of points here.
 MARGIN = 2
 #: The partner feeds so many balls before the two change over. Common practice, no source.
 FEED_BALLS = 20
+#: Points of a ball by where it lands, and the strokes on which the two take their turns. Common practice, no source.
+DEPTHS = {"0": "out", "1": "short", "2": "deep"}
+STROKES = ("forehand", "backhand")
 #: ITF Rules of Tennis, rule 10 (from memory): in a tie-break ends change after every six points.
 TIE_BREAK_ENDS = 6
 #: ITTF Laws of Table Tennis, 2.13.3 (from memory): after every two points the serve changes, from 10 all after each.
@@ -74,6 +78,15 @@ class ForTwo(Stored):
         """How it is played, its condition with it."""
         return "; ".join(part for part in (GAMES[self.game].rule(self), self.condition) if part)
 
+    @property
+    def turns(self) -> tuple[str, ...]:
+        """The turns that are taken by the clock, empty where the game has none.
+
+        >>> ForTwo("depth", partner="Pell").turns
+        ('You: forehand', 'Pell: forehand', 'You: backhand', 'Pell: backhand')
+        """
+        return GAMES[self.game].turns(self)
+
     def score(self, presses: str = "") -> TwoScore:
         """What the presses come to.
 
@@ -94,6 +107,12 @@ class GameForTwo:
     presses: str
     #: To how many points it goes where nobody says otherwise.
     to: int = 11
+    #: Where the two take turns by the clock: what each turn is called.
+    turns: Callable[[ForTwo], tuple[str, ...]] = lambda _two: ()
+
+    def fewest(self, two: ForTwo) -> int:
+        """As few presses as it may be over after."""
+        return two.to if self.has_points else len(self.turns(two))
 
     @property
     def has_points(self) -> bool:
@@ -125,6 +144,34 @@ def _feed_score(two: ForTwo, presses: str) -> TwoScore:
         call="Change over" if is_new else "",
         words=words,
         pads=(TwoPad(MISSED, "missed"), TwoPad(MADE, "made")),
+    )
+
+
+def _depth_turns(two: ForTwo) -> tuple[str, ...]:
+    return tuple(f"{who}: {stroke}" for stroke in STROKES for who in ("You", sentence(two.name)))
+
+
+def _depth_rule(_two: ForTwo) -> str:
+    return "One feeds, the other hits for depth: deep 2, short 1, out 0; by turns, first one stroke and then the other"
+
+
+def _depth_score(two: ForTwo, presses: str) -> TwoScore:
+    """Points of each by their turns: the athlete and the partner with one stroke, then both with the other."""
+    hit, turns = presses.split(CHANGED), _depth_turns(two)
+    points = [sum(map(int, balls)) for balls in hit]
+    own, other = sum(points[0::2]), sum(points[1::2])
+    words = f"You {own}, {two.name} {other}"
+    if len(hit) > len(turns):
+        winner = "Even" if own == other else "You win" if own > other else f"{sentence(two.name)} wins"
+        return TwoScore(own, other, turn="", call="", words=f"{winner}: {words}", pads=(), is_over=True)
+    pads = [TwoPad(points, f"{depth}: {points}") for points, depth in DEPTHS.items()]
+    return TwoScore(
+        own,
+        other,
+        turn=f"{turns[len(hit) - 1]}, {quantity(len(hit[-1]), 'ball')}",
+        call="Change over" if presses.endswith(CHANGED) else "",
+        words=words,
+        pads=(*pads[1:], pads[0], TwoPad(CHANGED, "Change over")),
     )
 
 
@@ -187,6 +234,7 @@ GAMES = {
     game.id: game
     for game in (
         GameForTwo("feed", "Rally feed", _feed_rule, _feed_score, MADE + MISSED),
+        GameForTwo("depth", "Depth points", _depth_rule, _depth_score, "".join(DEPTHS) + CHANGED, turns=_depth_turns),
         GameForTwo("points", "Points", _points_rule, _points_score, POINTS),
         GameForTwo("tie_break", "Tie-break", _tie_break_rule, _tie_break_score, POINTS, to=7),
     )
@@ -218,5 +266,5 @@ def check_presses(two: ForTwo, presses: str) -> None:
     if unknown := set(points) - set(game.presses):
         message = f"{game.title} knows no press {sorted(unknown)[0]!r}."
         raise CoreError.one("not_a_choice", message, "presses", value=presses, allowed=list(game.presses))
-    if game.has_points and any(two.score(presses[:many]).is_over for many in range(two.to, len(presses))):
+    if any(two.score(presses[:many]).is_over for many in range(game.fewest(two), len(presses))):
         raise CoreError.one("run_is_over", "The game is over; take the last press back to go on.", "presses")

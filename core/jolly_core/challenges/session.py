@@ -24,7 +24,19 @@ from jolly_core.challenges.events import (
     check_follows,
 )
 from jolly_core.challenges.game import Game
-from jolly_core.challenges.tally import HALVES, STOPPED, TIME, WHOLE, AnyTally, Ending, Reading, Tally
+from jolly_core.challenges.tally import (
+    HALVES,
+    NONE,
+    STOPPED,
+    TIME,
+    TYPED,
+    WHOLE,
+    AnyTally,
+    Ending,
+    Face,
+    Reading,
+    Tally,
+)
 
 #: Two presses within this are one: a thumb or a worn switch bounced.
 DOUBLE_TAP_MS = 80
@@ -134,7 +146,7 @@ class Session:
             target=None if ending else reading.target,
             then=None if ending else reading.then,
             asks="" if ending else reading.asks,
-            face=HALVES if ending else reading.face,
+            face=_face_behind_the_end(reading.face) if ending else reading.face,
             pads=() if ending else reading.pads,
             signs=reading.signs if ending else (*reading.signs, *self.card.signs(count)),
             wakes_in_ms=None if ending else reading.wakes_in_ms,
@@ -248,3 +260,8 @@ def replay(
     for event in corrected(events):
         session.step(event)
     return session.tally(at_ms)
+
+
+def _face_behind_the_end(face: Face) -> Face:
+    """Halves at rest; none where a number was typed, whose makes and misses are no presses to be told apart."""
+    return NONE if face in (TYPED, NONE) else HALVES

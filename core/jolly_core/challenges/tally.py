@@ -28,7 +28,7 @@ GIVEN_UP: Ending = "given_up"
 WHOLE = (GOAL, MISSED, ATTEMPTS, TIME, PAPER, WON, LOST, GIVEN_UP)
 
 #: What the court screen draws to press: two halves, targets (where they lie, or beside each other), pins by their
-#: number, marks of a scale, items of a list, a number to type.
+#: number, marks of a scale, items of a list, a number to type; nothing while a call or a clock is all there is.
 Face = Literal["halves", "targets", "pins", "marks", "items", "typed", "none"]
 HALVES: Face = "halves"
 TARGETS: Face = "targets"

@@ -14,6 +14,8 @@ from jolly_core.planning.times import add_times, fixed_time, time_of_race
 AGREE_S = 60
 #: A third of a half hour. Common practice, no source.
 FEED_S = 540
+#: Two minutes for each of the two on either stroke. Common practice, no source.
+DEPTH_S = 4 * 120
 
 
 @dataclass(frozen=True)
@@ -34,6 +36,12 @@ PARTNER_GAMES = {
             "Rally feed",
             ForTwo("feed"),
             fixed_time(FEED_S),
+        ),
+        PartnerGame(
+            "depth",
+            "Depth points",
+            ForTwo("depth"),
+            fixed_time(AGREE_S + DEPTH_S),
         ),
         PartnerGame(
             "eleven",

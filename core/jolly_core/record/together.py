@@ -90,7 +90,7 @@ def _with_one(games: Sequence[PlayedForTwo]) -> Together:
     own = OneRecord("You", own_won, sum(feed.own for feed in feeds), sum(feed.own_of or 0 for feed in feeds))
     other = OneRecord(
         games[0].two.name,
-        len(over) - own_won,
+        sum(score.other > score.own for score in over),
         sum(feed.other for feed in feeds),
         sum(feed.other_of or 0 for feed in feeds),
     )

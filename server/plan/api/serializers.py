@@ -225,9 +225,9 @@ class PartSerializer(serializers.ModelSerializer[Part]):
         return part.rung.ladder.known_pair.words(part.side) if part.rung else ""
 
     def get_steps(self, part: Part) -> StepSerializer(many=True):  # type: ignore[valid-type]
-        """What a warm-up, a cool-down or a checklist is made of; nothing for other parts."""
-        if part.items:
-            return StepSerializer(steps_of(part.items, part.planned_s), many=True).data
+        """What a warm-up, a cool-down, a checklist or turns with a partner are made of; nothing for other parts."""
+        if part.turns:
+            return StepSerializer(steps_of(part.turns, part.planned_s), many=True).data
         parts_of = {WARM_UP: warm_up_steps, COOL_DOWN: cool_down_steps}.get(part.kind)
         if parts_of is None:
             return []

@@ -10,13 +10,14 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.days import let_days_pass
+from tests.browser.test_without_a_network import wait_until_ready
 from tests.serving import Application
 
 By = Literal["keys", "thumb", "clicker"]
 #: A make, a miss and a let as they are written down, each as it is pressed.
 CHALK = {"o": "make", "x": "miss", "-": "let"}
 #: Two presses of one kind closer than that count once; nobody plays faster.
-APART_MS = 110
+APART_MS = 130
 
 
 @dataclass
@@ -89,9 +90,18 @@ class Evening:
         self.write_down(title, rung, result)
 
     def press(self, chalk: str, *, by: By = "keys") -> None:
-        """Press strokes as they are written down; figures are zones, pins or marks."""
+        """Press strokes as they are written down; figures are zones, pins, marks or, up to an "e", a number.
+
+        "~" says that it feels right, and "!" waits until the court asks how comfortable it was.
+        """
         for stroke in chalk.replace(" ", ""):
-            if stroke not in CHALK:
+            if stroke == "~":
+                self.page.get_by_role("button", name="It feels right").click()
+            elif stroke == "!":
+                expect(self.page.get_by_text("How comfortable was it?").first).to_be_visible()
+            elif stroke == "e":
+                self.page.keyboard.press("Enter")
+            elif stroke not in CHALK:
                 self.page.keyboard.press(stroke)
                 self.page.wait_for_timeout(APART_MS)
             elif by == "clicker" and stroke in "ox":
@@ -103,6 +113,41 @@ class Evening:
         """The run is over: see what it means, and note its result beside."""
         self.athlete.see_what_it_means()
         self.by_hand.append((title, rung, result))
+
+    def type_in_from_paper(self, title: str, totals: dict[str, str], result: str, *, side: str = "") -> None:
+        """Half an hour of one ladder, kept on its sheet and typed in afterwards: one run on its first rung."""
+        page = self.page
+        ladders = {each["ladder"]["title"]: each for each in page.request.get("/api/ladders/").json()}
+        page.goto(f"/plan?minutes=30&ladders={ladders[title]['ladder']['id']}")
+        with page.expect_response(
+            lambda answer: answer.request.method == "POST" and "/api/blocks/" in answer.url
+        ) as kept:
+            page.get_by_role("button", name="Keep it for today").click()
+        page.goto(f"/plan/blocks/{kept.value.json()['id']}/type-in")
+        run = page.get_by_role("group", name=re.compile(rf"^{re.escape(title)}: .*{side}.*run 1$")).first
+        for label, total in totals.items():
+            run.get_by_label(re.compile(f"^{re.escape(label)}")).fill(total)
+        page.get_by_label("Minutes in all").fill("27")
+        page.get_by_role("button", name="Keep the sheet and close the block").click()
+        page.wait_for_url(re.compile(r"/plan/blocks/\d+$"))
+        self.by_hand.append((title, 1, result))
+
+    def play_without_a_network(self, title: str, chalk: str, result: str, *, side: str = "", by: By = "thumb") -> None:
+        """Open the application while there is a network, play a run where there is none, and come home."""
+        page = self.page
+        page.goto("/")
+        wait_until_ready(page)
+        page.context.set_offline(True)
+        self.play(title, chalk, result, side=side, by=by)
+        page.context.set_offline(False)
+        with page.expect_response(lambda answer: answer.url.endswith("/events/") and answer.ok):
+            page.goto("/")
+
+    def say_how_it_felt(self, word: str) -> None:
+        """At the end of a run: "at my limit", "hard", "it works", "comfortable" or "easy"."""
+        mark = self.page.get_by_role("button", name=re.compile(rf"\b{word}$"))
+        mark.click()
+        expect(mark).to_have_attribute("aria-pressed", "true")
 
     # --- afterwards ---------------------------------------------------------------------------------------------------
 

@@ -3600,11 +3600,12 @@ export interface components {
         };
         /**
          * @description * `feed` - feed
+         *     * `depth` - depth
          *     * `points` - points
          *     * `tie_break` - tie_break
          * @enum {string}
          */
-        GameForTwoId: "feed" | "points" | "tie_break";
+        GameForTwoId: "feed" | "depth" | "points" | "tie_break";
         /** @description A sheet as it was read, and what its columns most likely mean. */
         Grid: {
             rows: string[][];

@@ -85,6 +85,20 @@ function Weeks({ weeks }: { weeks: Week[] }) {
   );
 }
 
+function NoEffortYet() {
+  return (
+    <EmptyState
+      title="No effort told yet"
+      action={
+        <Button component={RouterLink} to="/plan" variant="contained" color="success">
+          Plan a block
+        </Button>
+      }>
+      At the end of a block you are asked how hard it was. From that and the minutes the load is reckoned.
+    </EmptyState>
+  );
+}
+
 export default function LoadPage() {
   const query = useQuery(loadQuery);
   const why = (
@@ -103,38 +117,33 @@ export default function LoadPage() {
   return (
     <LookBackFrame title="Load" lead="How much the last eight weeks asked of you." why={why} without="all">
       <Loaded query={query}>
-        {({ weeks, counts, cautions }) =>
-          weeks.every((week) => week.sessions === 0) ? (
-            <EmptyState
-              title="No effort told yet"
-              action={
-                <Button component={RouterLink} to="/plan" variant="contained" color="success">
-                  Plan a block
-                </Button>
-              }>
-              At the end of a block you are asked how hard it was. From that and the minutes the load is reckoned.
-            </EmptyState>
-          ) : (
+        {({ weeks, counts, cautions }) => {
+          const isTold = weeks.some((week) => week.sessions > 0);
+          return (
             <Stack spacing={2}>
               {cautions.map((caution) => (
                 <Alert key={caution} severity="warning" variant="outlined" sx={{ color: "text.primary" }}>
                   {caution}
                 </Alert>
               ))}
-              <Panel>
-                <Weeks weeks={weeks} />
-              </Panel>
+              {isTold ? (
+                <Panel>
+                  <Weeks weeks={weeks} />
+                </Panel>
+              ) : (
+                <NoEffortYet />
+              )}
               {counts.length > 0 && (
                 <Panel title="Counts that matter to joints">
                   <JointCounts counts={counts} />
                 </Panel>
               )}
-              {cautions.length === 0 && (
+              {isTold && cautions.length === 0 && (
                 <Typography color="text.secondary">Nothing in last week&rsquo;s numbers asks for a caution.</Typography>
               )}
             </Stack>
-          )
-        }
+          );
+        }}
       </Loaded>
     </LookBackFrame>
   );

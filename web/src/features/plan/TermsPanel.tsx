@@ -31,6 +31,7 @@ const FOCUSES = [
 ];
 const PARTNER_GAMES = [
   { value: "feed", word: "Rally feed" },
+  { value: "depth", word: "Depth points" },
   { value: "eleven", word: "Points to eleven" },
   { value: "tie_break", word: "Tie-break to seven" },
 ];

@@ -6,7 +6,7 @@ import { Link as RouterLink, useNavigate, useParams } from "react-router";
 
 import { athleteQuery, blockQuery, type Block, type Part } from "../../api/queries";
 import { usePartDone, usePlayBlock } from "../../shared/device/steps";
-import { quantity, showMinutes } from "../../shared/lib/format";
+import { capital, quantity, showMinutes } from "../../shared/lib/format";
 import { useKept } from "../../shared/lib/useKept";
 import { BlockRibbon } from "../../shared/ui/BlockRibbon";
 import { ErrorNotice, Loaded } from "../../shared/ui/Loaded";
@@ -207,7 +207,7 @@ export default function PlayBlockPage() {
   const current = block?.parts.find((part) => part.id === block.now);
   const why = (
     <>
-      {current && <WhyPoint title={`Why: ${current.title}`}>{current.reasons.join("; ")}.</WhyPoint>}
+      {current && <WhyPoint title={`Why: ${current.title}`}>{capital(current.reasons.join("; "))}.</WhyPoint>}
       {(current?.ladder?.cautions ?? []).map((caution) => (
         <WhyPoint key={caution} title="Take care">
           {caution}
