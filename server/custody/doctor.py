@@ -86,7 +86,7 @@ def _recount() -> Found:
     many = f"{len(runs)} {'run' if len(runs) == 1 else 'runs'}"
     if wrong:
         words = f"Of the latest {many}, {len(wrong)} are stored otherwise than their presses say."
-        return Found("counts", False, words, "Run `manage.py recount_runs` to see which.")
+        return Found("counts", False, words, "`manage.py recount_runs` says which; with --repair it puts them right.")
     return Found("counts", True, f"The latest {many} are as their presses say." if runs else "There are no runs yet.")
 
 

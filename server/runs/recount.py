@@ -14,6 +14,8 @@ from jolly_core.record.trace import trace_of
 from runs.models import Run, columns_of
 from runs.services import replay_run
 
+#: What of a tally says how it is shown, and counts nothing: later versions draw the same count otherwise.
+SHOWN = {"number_label", "out_of", "next", "target", "then", "asks", "face", "pads", "signs", "notes"}
 #: As many runs as are in memory with their events at a time.
 AT_ONCE = 100
 
@@ -43,13 +45,19 @@ def recount(run: Run) -> Iterator[Difference]:
     except CoreError as error:
         yield Difference(run.pk, "events", "kept", str(error))
         return
+    try:
+        # As this version reads what an earlier one has stored in another shape.
+        kept = run.known_tally.as_stored()
+    except (CoreError, TypeError, ValueError, KeyError) as error:
+        yield Difference(run.pk, "tally", "kept", f"not readable: {error}")
+        return
     # As it would be stored: tuples are lists there, and numbers are as JSON writes them.
-    recounted, columns = json.loads(
-        json.dumps([tally.as_stored(), {**columns_of(run.game, tally), "event_count": len(events)}])
+    stored, recounted, columns = json.loads(
+        json.dumps([kept, tally.as_stored(), {**columns_of(run.game, tally), "event_count": len(events)}])
     )
-    for name in sorted({*recounted, *run.tally}):
-        if run.tally.get(name) != recounted.get(name):
-            yield Difference(run.pk, f"tally.{name}", run.tally.get(name), recounted.get(name))
+    for name in sorted({*recounted, *stored} - SHOWN):
+        if stored.get(name) != recounted.get(name):
+            yield Difference(run.pk, f"tally.{name}", stored.get(name), recounted.get(name))
     for name, value in columns.items():
         if getattr(run, name) != value:
             yield Difference(run.pk, name, getattr(run, name), value)

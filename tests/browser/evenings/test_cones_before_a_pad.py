@@ -1,4 +1,4 @@
-"""Contact on a pad after training: cones are called while both hands are on the pad, and both shoulders get their turn."""
+"""Contact on a pad: cones are called while both hands are on the pad, and both shoulders get their turn."""
 
 from __future__ import annotations
 

@@ -1,4 +1,4 @@
-"""Half an hour with a partner: 5, 10, 5 and 10 minutes, depth points on both strokes, both scores kept, the same again."""
+"""Half an hour with a partner: depth points on both strokes, a game with a condition, and both scores kept."""
 
 from __future__ import annotations
 

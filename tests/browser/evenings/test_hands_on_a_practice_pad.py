@@ -1,4 +1,4 @@
-"""Wrists on a practice pad: half an hour in which the click climbs and the strokes grow fewer, and nothing is pressed."""
+"""Wrists on a practice pad: half an hour in which the click climbs, strokes grow fewer, and nothing is pressed."""
 
 from __future__ import annotations
 

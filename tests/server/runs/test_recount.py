@@ -45,6 +45,15 @@ def test_what_was_stored_otherwise_is_named_and_left_as_it_is(runs: list[Run]) -
     assert run.makes == 99
 
 
+def test_what_an_earlier_version_stored_in_another_shape_does_not_differ(runs: list[Run]) -> None:
+    run = runs[0]
+    old = {name: value for name, value in run.tally.items() if name not in ("v", "face", "signs", "notes")}
+    Run.objects.filter(pk=run.pk).update(tally={**old, "next": "Over", "out_of": None})
+    assert recounted().strip() == "3 runs recounted; 0 differ from what is stored."
+    Run.objects.filter(pk=run.pk).update(tally={"number": 8})
+    assert "not readable" in recounted(refused="1 differ")
+
+
 def test_what_was_stored_otherwise_is_put_right_when_asked(runs: list[Run]) -> None:
     run = runs[0]
     # As an earlier version stored it: no version, no face, notes within the detail.
