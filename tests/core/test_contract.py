@@ -224,6 +224,9 @@ class TestEveryFormat:
             leading = next(name for name, value in typed.metrics.items() if value is not None)
             assert (typed.makes, typed.misses) == (tally.makes, tally.misses)
             assert tally.metrics[leading] in (None, typed.number)
+        reaching = getattr(form.game, "reaching", "attempts_to_goal")
+        if tally.ending == "goal" and reaching in tally.metrics:
+            assert typed.metrics[reaching] == tally.metrics[reaching]
         known = {name: value for name, value in typed.metrics.items() if value is not None and tally.is_over}
         for name in known.keys() & tally.metrics.keys():
             if tally.metrics[name] is not None and tally.ending != "stopped":

@@ -82,6 +82,11 @@ class PaperForm(ABC, Generic[SettingsType, Totals, State]):
         """The metrics that those totals say though they go by another name."""
         return {}
 
+    def taken(self, totals: Any, *, is_reached: bool) -> Mapping[str, int]:
+        """The attempts that a goal took, of makes and misses, where it is reached; nothing where it is not."""
+        name = getattr(self.game, "reaching", "attempts_to_goal")
+        return {name: totals.makes + totals.misses} if is_reached else {}
+
     @abstractmethod
     def state(self, totals: Totals) -> State:
         """A state as the totals on a sheet leave it. Raises ``CoreError`` for totals that cannot be together."""

@@ -30,8 +30,9 @@ def tally_of_totals(game: AnyGame, totals: Mapping[str, object]) -> AnyTally:
     state = form.state(given)
     count, reading = game.count(state), game.reading(state, 0)
     said = {name: value for name, value in given.as_dict().items() if value is not None}
-    said |= form.metrics(given)
-    unknown = form.unknown(given)
+    told = form.metrics(given)
+    said |= told
+    unknown = set(form.unknown(given)) - set(told)
     metrics = {
         metric.id: None if metric.id in unknown else said.get(metric.id, reading.metrics[metric.id])
         for metric in game.metrics

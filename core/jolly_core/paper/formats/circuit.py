@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from jolly_core.challenges.count import Count
-from jolly_core.challenges.formats.circuit import Circuit, CircuitSettings, CircuitState
+from jolly_core.challenges.formats.circuit import IN_A_ROW, Circuit, CircuitSettings, CircuitState
 from jolly_core.challenges.settings import Settings, whole_number
 from jolly_core.paper.form import MOST_BOXES, PaperForm, Sheet, makes_total, misses_total
 from jolly_core.stats.circuit import RESTART, RETRY, STEP_BACK
@@ -29,5 +30,12 @@ class CircuitPaper(PaperForm[CircuitSettings, CircuitTotals, CircuitState]):
         rule = f"Play {self.game.goal_words()}: tick each make, cross each miss; a miss {miss}."
         return Sheet(rule, MOST_BOXES, "try")
 
+    def metrics(self, totals: CircuitTotals) -> Mapping[str, int]:
+        return self.taken(totals, is_reached=self._done(totals) >= self.settings.circuits)
+
     def state(self, totals: CircuitTotals) -> CircuitState:
         return replace(self.game.start(), count=Count(totals.makes, totals.misses))
+
+    def _done(self, totals: CircuitTotals) -> int:
+        """The circuits that count: where all are wanted in a row, those without a miss."""
+        return (totals.clean or 0) if self.settings.wanted == IN_A_ROW else totals.circuits

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from jolly_core.challenges.count import Count
@@ -24,6 +25,9 @@ class CollectPaper(PaperForm[CollectSettings, CollectTotals, CollectState]):
     def sheet(self) -> Sheet:
         rule = f"Play {self.game.goal_words()}: write each target down as it is hit, cross each miss."
         return Sheet(rule, MOST_BOXES, "try")
+
+    def metrics(self, totals: CollectTotals) -> Mapping[str, int]:
+        return self.taken(totals, is_reached=totals.collected >= len(self.settings.targets))
 
     def state(self, totals: CollectTotals) -> CollectState:
         return replace(self.game.start(), count=Count(totals.makes, totals.misses))

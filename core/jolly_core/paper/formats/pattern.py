@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from jolly_core.challenges.count import Count
@@ -30,6 +31,9 @@ class PatternPaper(PaperForm[PatternSettings, PatternTotals, PatternState]):
         pattern = " ".join(self.settings.pattern.split())
         said = pattern if len(pattern) <= LONGEST_SAID else f"{pattern[:LONGEST_SAID]}…"
         return Sheet(f"In order: {said}. Tick each hit, cross each break; on a break {what}.", MOST_BOXES, "try")
+
+    def metrics(self, totals: PatternTotals) -> Mapping[str, int]:
+        return self.taken(totals, is_reached=(totals.laps or 0) >= self.settings.laps)
 
     def state(self, totals: PatternTotals) -> PatternState:
         return replace(self.game.start(), count=Count(totals.makes, totals.misses))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from dataclasses import dataclass, replace
 
 from jolly_core.challenges.count import Count
@@ -27,6 +28,9 @@ class TwoChanceWalkPaper(PaperForm[TwoChanceWalkSettings, TwoChanceWalkTotals, W
         double = "start again" if self.settings.on_double == STARTS_AGAIN else "stay there"
         rule = f"Walk {quantity(len(self.settings.targets), 'target')}, two balls at each; both missed: {double}."
         return Sheet(f"{rule} Tick makes, cross misses.", MOST_BOXES, "ball")
+
+    def metrics(self, totals: TwoChanceWalkTotals) -> Mapping[str, int]:
+        return self.taken(totals, is_reached=totals.walked >= len(self.settings.targets))
 
     def state(self, totals: TwoChanceWalkTotals) -> WalkState:
         return replace(self.game.start(), count=Count(totals.makes, totals.misses))
