@@ -28,6 +28,13 @@ NAMES = ["left", "middle", "right"]
             "attempts_to_goal",
             16,
         ),
+        (
+            "circuit",
+            {"stations": NAMES, "wanted": "in_a_row"},
+            {"circuits": 1, "makes": 7, "misses": 2},
+            "attempts_to_goal",
+            9,
+        ),
         ("two_chance_walk", {"targets": NAMES}, {"walked": 3, "makes": 3, "misses": 2}, "balls_to_goal", 5),
         ("two_chance_walk", {"targets": NAMES}, {"walked": 2, "makes": 2, "misses": 2}, "balls_to_goal", None),
         ("streak", {"goal": 5}, {"best_streak": 5, "makes": 11, "misses": 3}, "attempts_to_goal", 14),

@@ -126,7 +126,7 @@ class Evening:
         page.goto(f"/plan/blocks/{kept.value.json()['id']}/type-in")
         run = page.get_by_role("group", name=re.compile(rf"^{re.escape(title)}: .*{side}.*run 1$")).first
         for label, total in totals.items():
-            run.get_by_label(re.compile(f"^{re.escape(label)}")).fill(total)
+            run.get_by_label(re.compile(rf"^{re.escape(label)}( \(if known\))?$")).fill(total)
         page.get_by_label("Minutes in all").fill("27")
         page.get_by_role("button", name="Keep the sheet and close the block").click()
         page.wait_for_url(re.compile(r"/plan/blocks/\d+$"))

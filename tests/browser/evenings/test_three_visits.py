@@ -42,8 +42,8 @@ KINDS = {
     ),
     "net court, sore foot": Kind(
         "Five good ones to each of six spots",
-        ("oxoo xxooo", "10 attempts"),
-        ({"Attempts": "9", "Makes": "6", "Misses": "3"}, "9 attempts"),
+        ("oxoo xxooo", "9 attempts"),
+        ({"Makes that filled a target": "6", "Makes": "6", "Misses": "3"}, "9 attempts"),
         ("oooxooo", "7 attempts"),
     ),
     "table, beginner": Kind(
@@ -69,7 +69,7 @@ KINDS = {
     "hard twist": Kind(
         "A hard twist, from raised to flat",
         ("xxoxxo", "2 landed"),
-        ({"Landed": "3"}, "3 landed"),
+        ({"Landed": "3", "Tried": "6"}, "3 landed"),
         ("oxoxxx", "2 landed"),
     ),
     "end-to-end run": Kind(
@@ -82,13 +82,13 @@ KINDS = {
     "serve session": Kind(
         "First and second ball",
         ("o - xo o", "4 balls"),
-        ({"Balls": "5"}, "5 balls"),
+        ({"Targets walked": "3", "Makes": "3", "Misses": "2"}, "5 balls"),
         ("xx o o xo", "6 balls"),
     ),
     "practice pad": Kind(
         "Cascade to a click",
         ("o" * 6, "90"),
-        ({"Highest clean tempo": "85"}, "85"),
+        ({"Highest clean tempo": "84", "Makes": "5", "Misses": "2"}, "84"),
         ("o" * 6, "90"),
     ),
     "serve rebuilt": Kind(

@@ -37,5 +37,6 @@ class CircuitPaper(PaperForm[CircuitSettings, CircuitTotals, CircuitState]):
         return replace(self.game.start(), count=Count(totals.makes, totals.misses))
 
     def _done(self, totals: CircuitTotals) -> int:
-        """The circuits that count: where all are wanted in a row, those without a miss."""
-        return (totals.clean or 0) if self.settings.wanted == IN_A_ROW else totals.circuits
+        """The circuits that count: of several that are wanted in a row, those without a miss."""
+        is_row = self.settings.wanted == IN_A_ROW and self.settings.circuits > 1
+        return (totals.clean or 0) if is_row else totals.circuits

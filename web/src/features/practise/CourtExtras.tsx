@@ -283,6 +283,16 @@ export function ChoiceRow({ sign, onPress }: { sign: SignOf<"choices">; onPress:
   );
 }
 
+/** In the band over the two halves: the next make, pressed anywhere on its half, is not taken for a reason. */
+const ABOVE_THE_HALVES = {
+  position: "absolute",
+  top: "-62px",
+  left: 0,
+  right: 0,
+  zIndex: 1,
+  "@media (max-height: 520px)": { top: 0 },
+} as const;
+
 function Extra({ sign, onGoOn, onPress, ...shared }: CourtExtrasProps & { sign: Sign }) {
   switch (sign.kind) {
     case "frames":
@@ -302,7 +312,11 @@ function Extra({ sign, onGoOn, onPress, ...shared }: CourtExtrasProps & { sign: 
     case "reminder":
       return <ReminderStrip reminder={sign} isPaused={shared.standing.isPaused} onGoOn={onGoOn} />;
     case "choices":
-      return <ChoiceRow sign={sign} onPress={onPress} />;
+      return (
+        <Box sx={sign.asks ? ABOVE_THE_HALVES : undefined}>
+          <ChoiceRow sign={sign} onPress={onPress} />
+        </Box>
+      );
     case "closing":
       return null;
   }
