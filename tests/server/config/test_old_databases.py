@@ -1,13 +1,13 @@
 """Databases as earlier states of the application left them: brought up to date, read whole, and counted again.
 
-One for each set of tables that was in use, with two dozen runs of the demo world, as SQL; they are named by the commit
-that wrote them.
+One for each set of tables that was in use, with two dozen runs of the demo world, as SQL; they are numbered
+in order and named by the commit that wrote them.
 """
 
 from __future__ import annotations
 
-import gzip
 import json
+import lzma
 import sqlite3
 from pathlib import Path
 
@@ -15,7 +15,9 @@ import pytest
 
 from tests.serving import Application
 
-OLD = sorted(Path(__file__).with_name("old_databases").glob("*.sql.gz"))
+OLD = sorted(Path(__file__).with_name("old_databases").glob("*.sql.xz"))
+#: `make test` takes the first and the last; `make test-slow` those between.
+QUICK = (OLD[0], OLD[-1])
 #: Brings it up to date, and reads it as its athlete does.
 READ = """
 import json
@@ -39,11 +41,14 @@ print(json.dumps({**found, "refused": {page: code for page, code in answers.item
 """
 
 
-@pytest.mark.parametrize("file", [pytest.param(file, id=file.name.split(".")[0]) for file in OLD])
+@pytest.mark.parametrize(
+    "file",
+    [pytest.param(file, id=file.name.split(".")[0], marks=[] if file in QUICK else pytest.mark.slow) for file in OLD],
+)
 def test_a_database_of_old_is_brought_up_to_date_and_nothing_of_it_is_lost(file: Path, tmp_path: Path) -> None:
     path = tmp_path / "old.sqlite3"
     with sqlite3.connect(path) as database:
-        database.executescript(gzip.decompress(file.read_bytes()).decode())
+        database.executescript(lzma.decompress(file.read_bytes()).decode())
         [runs] = database.execute("SELECT count(*) FROM runs_run").fetchone()
         [events] = database.execute("SELECT count(*) FROM runs_event").fetchone()
     database.close()
