@@ -146,10 +146,12 @@ fuzz: .venv/.fuzz web/dist/.built
 	FUZZ_S=300 $(PY) -m pytest tests/server/config/test_fuzz.py
 	$(PY) -m tests.fuzz
 
-# Ten thousand evenings of misfortune for the queue of presses, some hundreds of them in the browser: ten minutes.
+# Ten thousand evenings of misfortune for the queue of presses, some hundreds of them in the browser; and a week of
+# twenty athletes on one server: a quarter of an hour.
 soak: .venv/.dev web/dist/.built web/tests/out/window.js browser
 	@mkdir -p $(VAR)
 	PYTHONPATH=core $(PY) -m tests.soak
+	PYTHONPATH=core $(PY) -m tests.week
 
 bench: .venv/.dev web/dist/.built browser
 	@mkdir -p $(VAR)

@@ -18,6 +18,7 @@ from tests.bench_clock import Clock, p95
 from tests.serving import Application, Caller
 
 ATHLETES, EVENINGS, RUNS, PRESSES = 20, 7, 2, 10
+#: Between two presses of one; and between one who comes and the next, so that plans are made while others play.
 APART_S = 0.5
 PASSWORD = "seven-silver-skipping-ropes"
 LADDER = "putting-circle"
@@ -32,7 +33,7 @@ class Guest:
     """One of the twenty: what was pressed, and how long each press took to be answered."""
 
     def __init__(self, port: int, number: int) -> None:
-        self.caller = Caller(port)
+        self.caller, self.comes_after_s = Caller(port), number * APART_S
         self.caller.call("GET", "/_allauth/browser/v1/config")
         self.caller.call(
             "POST", "/_allauth/browser/v1/auth/signup", {"username": f"guest-{number}", "password": PASSWORD}
@@ -47,6 +48,7 @@ class Guest:
 
     def live_an_evening(self, at: datetime) -> None:
         """Plan a block, play runs press by press, say how it felt, and look back."""
+        time.sleep(self.comes_after_s)
         try:
             body = {"minutes": 30, "day": at.date().isoformat(), "ladders": [self.ladder]}
             self.caller.call("POST", "/api/blocks/", body)
@@ -72,7 +74,7 @@ class Guest:
         self.caller.call("GET", f"/api/runs/{run}/outcome/")
 
     def check(self) -> None:
-        kept = [run["tally"]["makes"] for run in self.caller.call("GET", "/api/runs/")["results"]]
+        kept = [run["tally"]["number"] for run in self.caller.call("GET", "/api/runs/")["results"]]
         assert sorted(kept) == sorted(self.makes), f"{len(self.makes)} runs were played, and {len(kept)} are kept"
 
 

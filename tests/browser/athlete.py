@@ -73,6 +73,11 @@ class AthleteAtTheScreen:
         self.page.get_by_role("button", name="Ask for this").click()
         expect(self.page.get_by_role("dialog")).to_be_hidden()
 
+    def choose_for_rung(self, number: int, what: str) -> None:
+        """Choose something from the menu of a rung of the ladder on the screen."""
+        self.page.get_by_role("button", name=f"More for rung {number}", exact=True).click()
+        self.page.get_by_role("menuitem", name=what).click()
+
     def next_block(self) -> str:
         """The address of the block that comes next."""
         block = self.page.request.get("/api/today/").json()["next_block"]

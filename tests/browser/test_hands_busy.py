@@ -166,8 +166,8 @@ def test_a_saved_layout_is_put_on_a_rung(open_page: OpenPage) -> None:
     athlete.come_in()
     athlete.own_ladder("In order off the wall")
     athlete.take_ladder("Longest rally, entered after")
-    page.get_by_label("A saved layout for rung 1").click()
-    page.get_by_role("option", name="Near and far on the wall").first.click()
+    athlete.choose_for_rung(1, "Put a saved layout on it")
+    page.get_by_role("button", name="Near and far on the wall").first.click()
     expect(page.get_by_role("link", name="Near and far on the wall")).to_be_visible()
 
 

@@ -43,7 +43,7 @@ def test_a_rung_of_every_format_is_made_and_changed(open_page: OpenPage) -> None
         expect(page.get_by_role("status")).to_contain_text("for one run")
         page.get_by_role("button", name="Put it on top").click()
         expect(page.get_by_role("link", name=f"Play rung {number}", exact=True)).to_be_visible()
-        page.get_by_role("link", name=f"Change the game, rung {number}", exact=True).click()
+        AthleteAtTheScreen(page).choose_for_rung(number, "Change the game")
         page.get_by_label("Name of the rung").fill(f"my {challenge.title.lower()}")
         page.get_by_role("button", name="Play it like this").click()
         expect(page.get_by_role("heading", name=f"{number}. my {challenge.title.lower()}")).to_be_visible()
@@ -72,7 +72,7 @@ def test_what_cannot_be_set_is_said_at_its_setting(
     page = open_page(is_quiet=True)  # the refusal stands in the console, too
     AthleteAtTheScreen(page).come_in()
     make_ladder(page, game)
-    page.get_by_role("link", name="Change the game, rung 1").click()
+    AthleteAtTheScreen(page).choose_for_rung(1, "Change the game")
     field = page.get_by_label(label, exact=True)
     field.fill(wrong)
     expect(page.get_by_text(message)).to_be_visible()
@@ -80,7 +80,7 @@ def test_what_cannot_be_set_is_said_at_its_setting(
     field.fill(right)
     expect(page.get_by_text(message)).to_be_hidden()
     page.get_by_role("button", name="Play it like this").click()
-    page.get_by_role("link", name="Change the game, rung 1").click()
+    AthleteAtTheScreen(page).choose_for_rung(1, "Change the game")
     expect(page.get_by_label(label, exact=True)).to_have_value(right)
 
 
@@ -88,7 +88,7 @@ def test_what_is_half_typed_is_said_at_its_setting_and_asks_nothing(open_page: O
     page = open_page()  # a refusal would stand in the console
     AthleteAtTheScreen(page).come_in()
     make_ladder(page, "Makes of n")
-    page.get_by_role("link", name="Change the game, rung 1").click()
+    AthleteAtTheScreen(page).choose_for_rung(1, "Change the game")
     expect(page.get_by_role("status")).to_contain_text("for one run")
     asked: list[int] = []
     page.on("request", lambda sent: "/check/" in sent.url and asked.append(sent.post_data_json["settings"]["attempts"]))
@@ -108,7 +108,7 @@ def test_the_editor_takes_the_names_of_the_targets_that_are_laid(open_page: Open
     athlete = AthleteAtTheScreen(page)
     athlete.come_in()
     athlete.take_ladder("Every mark once")
-    page.get_by_role("link", name="Change the game, rung 1").click()
+    AthleteAtTheScreen(page).choose_for_rung(1, "Change the game")
     choose_game(page, "Zone points")
     page.get_by_role("button", name="Take the names of its targets").click()
     expect(page.get_by_label("Zone 4", exact=True)).to_have_value("below far")

@@ -1,4 +1,4 @@
-/** What can be done with a rung in its ladder: rungs beside it, a copy, another place, out of it. */
+/** What can be done with a rung: its game, card and targets, and where it stands in its ladder. */
 import { Button, Menu, MenuItem } from "@mui/material";
 import { useState } from "react";
 import { useNavigate } from "react-router";
@@ -30,9 +30,10 @@ interface RungMenuProps {
   rungs: number;
   onTakenOut: (rung: Rung) => void;
   onNeeds: () => void;
+  onSavedLayouts: () => void;
 }
 
-export function RungMenu({ ladderId, rung, rungs, onTakenOut, onNeeds }: RungMenuProps) {
+export function RungMenu({ ladderId, rung, rungs, onTakenOut, onNeeds, onSavedLayouts }: RungMenuProps) {
   const [anchor, setAnchor] = useState<HTMLElement | null>(null);
   const navigate = useNavigate();
   const { copy, move, takeOut } = useRungChanges();
@@ -45,14 +46,19 @@ export function RungMenu({ ladderId, rung, rungs, onTakenOut, onNeeds }: RungMen
     );
   const error = copy.error ?? move.error ?? takeOut.error;
   const putIn = (at: number) => void navigate(`/climb/${ladderId}/rungs/new?number=${at}`);
+  const page = (name: string) => () => void navigate(`/climb/${ladderId}/rungs/${id}/${name}`);
+  const isBare = rung.layout === null;
   const items = [
+    { word: "Change the game", can: true, act: page("game") },
+    { word: "Write its card", can: true, act: page("card") },
+    { word: "What comes first", can: true, act: onNeeds },
+    { word: "Lay targets", can: isBare, act: () => void navigate(`/set-up/layouts/new?rung=${id}`) },
+    { word: "Put a saved layout on it", can: isBare, act: onSavedLayouts },
     { word: "Put a rung in above", can: true, act: () => putIn(number + 1) },
     { word: "Put a rung in below", can: true, act: () => putIn(number) },
     { word: "Copy it", can: true, act: () => copy.mutate(id) },
     { word: "Move up", can: number < rungs, act: () => move.mutate({ id, number: number + 1 }) },
     { word: "Move down", can: number > 1, act: () => move.mutate({ id, number: number - 1 }) },
-    { word: "Write its card", can: true, act: () => void navigate(`/climb/${ladderId}/rungs/${id}/card`) },
-    { word: "What comes first", can: true, act: onNeeds },
     { word: "Take it out", can: rungs > 1, act: takeItOut },
   ];
   return (

@@ -66,7 +66,8 @@ interface RungRowProps {
 export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: RungRowProps) {
   const { rung, state, threshold, records } = standing;
   const isWorking = state === "working";
-  const [isSaying, setIsSaying] = useState(false);
+  const [opened, setOpened] = useState<"needs" | "layouts" | null>(null);
+  const close = () => setOpened(null);
   return (
     <Box
       component="li"
@@ -105,7 +106,8 @@ export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: Run
         </Box>
       )}
       <Needs needs={standing.needs} onShelf={standing.shelf_needs} />
-      {isSaying && <NeedsDialog standing={standing} onClose={() => setIsSaying(false)} />}
+      {opened === "needs" && <NeedsDialog standing={standing} onClose={close} />}
+      {opened === "layouts" && <SavedLayouts rungId={rung.id} number={rung.number} onClose={close} />}
       <Stack direction="row" sx={{ gap: 1, my: 1, flexWrap: "wrap" }} className="no-print">
         <Button
           component={RouterLink}
@@ -119,29 +121,13 @@ export function RungRow({ ladderId, standing, rungs, onChange, onTakenOut }: Run
         <Button size="small" onClick={onChange} aria-label={`Change what it asks for, rung ${rung.number}`}>
           Change what it asks for
         </Button>
-        <Button
-          component={RouterLink}
-          to={`/climb/${ladderId}/rungs/${rung.id}/game`}
-          size="small"
-          aria-label={`Change the game, rung ${rung.number}`}>
-          Change the game
-        </Button>
-        {!rung.layout && (
-          <Button
-            component={RouterLink}
-            to={`/set-up/layouts/new?rung=${rung.id}`}
-            size="small"
-            aria-label={`Lay targets for rung ${rung.number}`}>
-            Lay targets
-          </Button>
-        )}
-        {!rung.layout && <SavedLayouts rungId={rung.id} number={rung.number} />}
         <RungMenu
           ladderId={ladderId}
           rung={rung}
           rungs={rungs}
           onTakenOut={onTakenOut}
-          onNeeds={() => setIsSaying(true)}
+          onNeeds={() => setOpened("needs")}
+          onSavedLayouts={() => setOpened("layouts")}
         />
       </Stack>
       {isWorking && rung.layout && <NextRungs rungId={rung.id} />}
