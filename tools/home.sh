@@ -29,5 +29,5 @@ kill -0 $caddy 2>/dev/null || {
     tail -n 3 "$JOLLY_CADDY/log" >&2
     exit 1
 }
-echo "Every device in this network has to trust its certificate once: http://$JOLLY_HOME:$JOLLY_CERTIFICATE_PORT/root.crt (see README)"
+echo "Every device in this network has to trust its certificate once: http://$JOLLY_HOME:$JOLLY_CERTIFICATE_PORT/root.crt (see docs/running-it.md)"
 "$python" server/serve.py --port "$JOLLY_PORT"

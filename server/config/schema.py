@@ -30,7 +30,8 @@ class ProblemSerializer(serializers.Serializer[Any]):
 class ProblemAutoSchema(AutoSchema):
     """Adds the refusals that each operation can give.
 
-    To all: 400, 401, 404 and 500. To those that write: 403 (the form token) and 409. To those with a body: 415.
+    To all: 400, 401, 404 and 500. To those that write: 403 (the form token) and 409. To those with a body: 415. To those
+    that may be tried only so often: 429.
     A delete that answers with what is left answers 200; drf-spectacular would say 204.
     """
 
@@ -41,6 +42,7 @@ class ProblemAutoSchema(AutoSchema):
         else:
             bodies = super()._get_response_bodies(direction)
         statuses = ["400", "401", "404", "500"] + (["403", "409"] if self.method != "GET" else [])
+        statuses += ["429"] if self.view.get_throttles() else []
         for status in sorted(statuses):
             body = self._get_response_for_code(  # type: ignore[no-untyped-call]
                 ProblemSerializer, status, ["application/problem+json"], direction

@@ -103,7 +103,7 @@ class PacksView(APIView):
 class LadderPackView(APIView):
     """A ladder of one's own as a file, to be given to somebody."""
 
-    @extend_schema(operation_id="give_pack", responses={(200, "application/json"): OpenApiTypes.STR})
+    @extend_schema(operation_id="give_pack", responses={(200, "application/json"): OpenApiTypes.OBJECT})
     def get(self, request: Request, ladder_id: int) -> HttpResponse:
         pack = give_pack(request.user, ladder_id)
         answer = HttpResponse(json.dumps(pack, ensure_ascii=False, indent=1), content_type="application/json")
