@@ -30,8 +30,8 @@ class ProblemSerializer(serializers.Serializer[Any]):
 class ProblemAutoSchema(AutoSchema):
     """Adds the refusals that each operation can give.
 
-    To all: 400, 401, 404 and 500. To those that write: 403 (the form token) and 409. To those with a body: 415. To those
-    that may be tried only so often: 429.
+    To all: 400, 401, 404 and 500. To those that write: 403 (the form token) and 409. To those with a body: 415. To
+    those that may be tried only so often: 429.
     A delete that answers with what is left answers 200; drf-spectacular would say 204.
     """
 

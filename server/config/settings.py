@@ -1,4 +1,4 @@
-"""Django's settings. What differs from one installation to the next comes from the environment (see docs/running-it.md)."""
+"""Django's settings. What differs between installations comes from the environment (see docs/running-it.md)."""
 
 from __future__ import annotations
 
