@@ -1,11 +1,11 @@
 /** What one format or another shows beside its number: the sheet of frames, strokes of a click, a call, cues, a lap. */
-import { Box, Button } from "@mui/material";
+import { Box } from "@mui/material";
 
 import type { Tally } from "../../api/queries";
 import { HEADINGS, court, tape } from "../../shared/ui/tape";
 import type { Standing } from "./courtRun";
 import type { PressKind } from "./Pads";
-import { pressing } from "./pressing";
+import { Choices } from "./Choices";
 import type { Sign, SignOf } from "./signs";
 import { useCaller } from "./useCaller";
 import { BeatRow, ReminderStrip } from "./CourtCard";
@@ -256,43 +256,6 @@ interface CourtExtrasProps {
   onPress: (kind: PressKind, text: string) => void;
 }
 
-/** Words to press beside the two halves: why it was missed, that it feels right. */
-export function ChoiceRow({ sign, onPress }: { sign: SignOf<"choices">; onPress: CourtExtrasProps["onPress"] }) {
-  return (
-    <Box
-      role="group"
-      aria-label={sign.asks || "Say it"}
-      sx={{ display: "flex", flexWrap: "wrap", gap: 1, justifyContent: "center", alignItems: "center", px: 1 }}>
-      {sign.asks && <Box sx={{ fontSize: "clamp(1rem, 2.6vmin, 1.4rem)" }}>{sign.asks}</Box>}
-      {sign.choices.map((choice, place) => (
-        <Button
-          key={choice}
-          variant="outlined"
-          color="inherit"
-          {...pressing(() => onPress("zone", choice))}
-          sx={{
-            pointerEvents: "auto",
-            minHeight: 48,
-            fontSize: "clamp(1rem, 2.8vmin, 1.5rem)",
-            bgcolor: court.ground,
-          }}>
-          {sign.choices.length > 1 ? `${place + 1} ${choice}` : choice}
-        </Button>
-      ))}
-    </Box>
-  );
-}
-
-/** In the band over the two halves: the next make, pressed anywhere on its half, is not taken for a reason. */
-const ABOVE_THE_HALVES = {
-  position: "absolute",
-  top: "-62px",
-  left: 0,
-  right: 0,
-  zIndex: 1,
-  "@media (max-height: 520px)": { top: 0 },
-} as const;
-
 function Extra({ sign, onGoOn, onPress, ...shared }: CourtExtrasProps & { sign: Sign }) {
   switch (sign.kind) {
     case "frames":
@@ -312,11 +275,7 @@ function Extra({ sign, onGoOn, onPress, ...shared }: CourtExtrasProps & { sign: 
     case "reminder":
       return <ReminderStrip reminder={sign} isPaused={shared.standing.isPaused} onGoOn={onGoOn} />;
     case "choices":
-      return (
-        <Box sx={sign.asks ? ABOVE_THE_HALVES : undefined}>
-          <ChoiceRow sign={sign} onPress={onPress} />
-        </Box>
-      );
+      return <Choices sign={sign} onPress={onPress} />;
     case "closing":
       return null;
   }

@@ -7,7 +7,7 @@ import { useKept } from "../../../shared/lib/useKept";
 import { useTitle } from "../../../shared/ui/Page";
 import { HEADINGS, court } from "../../../shared/ui/tape";
 import { BarStrip, CourtControls } from "../CourtBar";
-import { ChoiceRow } from "../CourtExtras";
+import { ChoiceRow } from "../Choices";
 import { CourtFace } from "../CourtFace";
 import { CourtFrame } from "../CourtFrame";
 import { CourtHeading } from "../CourtHeading";
