@@ -5,6 +5,7 @@ import { useState } from "react";
 import { Link as RouterLink } from "react-router";
 
 import { archivedQuery, laddersQuery, type Standing } from "../../api/queries";
+import { capital } from "../../shared/lib/format";
 import { EmptyState } from "../../shared/ui/EmptyState";
 import { LadderDrawing } from "../../shared/ui/LadderDrawing";
 import { Loaded } from "../../shared/ui/Loaded";
@@ -43,7 +44,7 @@ function LadderTile({ standing }: { standing: Standing }) {
           <Typography variant="h2" className="name">
             {ladder.title}
           </Typography>
-          <Typography color="text.secondary">{ladder.discipline}</Typography>
+          <Typography color="text.secondary">{capital(ladder.discipline)}</Typography>
         </div>
         <Box>
           <VerdictSign kind={verdict.kind} />

@@ -135,7 +135,7 @@ export default function LadderPage() {
   return (
     <Page
       title={ladder?.title ?? "Ladder"}
-      lead={ladder && `${ladder.discipline}. ${ladder.summary}`}
+      lead={ladder && `${capital(ladder.discipline)}. ${ladder.summary}`}
       why={query.data && <Why detail={query.data} />}>
       <Loaded query={query}>
         {(detail) => (
