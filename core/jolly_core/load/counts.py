@@ -50,7 +50,7 @@ def count_cautions(counts: Sequence[JointCount]) -> tuple[str, ...]:
     for each in counts:
         usual = sum(each.weeks_before) / len(each.weeks_before)
         if each.this_week > FEW and each.this_week > usual * (1 + STEEP):
-            with_hand = f" with the {each.hand} hand" if each.hand else ""
+            with_hand = f" with the {each.hand} arm" if each.hand else ""
             cautions.append(
                 f"{each.this_week} {each.counts}{with_hand} this week, {round(usual)} in the weeks before: "
                 "joints take longer to get used to more than lungs do. Ease off if anything aches the day after."

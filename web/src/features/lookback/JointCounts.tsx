@@ -30,7 +30,7 @@ export function JointCounts({ counts }: { counts: Schemas["JointCount"][] }) {
           <TableRow key={`${each.counts}-${each.hand ?? ""}`}>
             <TableCell component="th" scope="row">
               {capital(each.counts)}
-              {each.hand && `, ${each.hand} hand`}
+              {each.hand && `, ${each.hand} arm`}
             </TableCell>
             <TableCell align="right" sx={{ fontWeight: 700 }}>
               {showNumber(each.this_week)}
