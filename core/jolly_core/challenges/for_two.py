@@ -110,9 +110,9 @@ class GameForTwo:
     #: Where the two take turns by the clock: what each turn is called.
     turns: Callable[[ForTwo], tuple[str, ...]] = lambda _two: ()
 
-    def fewest(self, two: ForTwo) -> int:
-        """As few presses as it may be over after."""
-        return two.to if self.has_points else len(self.turns(two))
+    def fewest(self, two: ForTwo) -> int | None:
+        """As few presses as it may be over after; None where the clock alone ends it."""
+        return two.to if self.has_points else len(self.turns(two)) or None
 
     @property
     def has_points(self) -> bool:
@@ -160,17 +160,15 @@ def _depth_score(two: ForTwo, presses: str) -> TwoScore:
     hit, turns = presses.split(CHANGED), _depth_turns(two)
     points = [sum(map(int, balls)) for balls in hit]
     own, other = sum(points[0::2]), sum(points[1::2])
-    words = f"You {own}, {two.name} {other}"
     if len(hit) > len(turns):
-        winner = "Even" if own == other else "You win" if own > other else f"{sentence(two.name)} wins"
-        return TwoScore(own, other, turn="", call="", words=f"{winner}: {words}", pads=(), is_over=True)
+        return _over(two, own, other)
     pads = [TwoPad(points, f"{depth}: {points}") for points, depth in DEPTHS.items()]
     return TwoScore(
         own,
         other,
         turn=f"{turns[len(hit) - 1]}, {quantity(len(hit[-1]), 'ball')}",
         call="Change over" if presses.endswith(CHANGED) else "",
-        words=words,
+        words=_standing(two, own, other),
         pads=(*pads[1:], pads[0], TwoPad(CHANGED, "Change over")),
     )
 
@@ -208,13 +206,21 @@ def _points(presses: str) -> tuple[int, int]:
     return presses.count(OWN_POINT), presses.count(OTHER_POINT)
 
 
+def _standing(two: ForTwo, own: int, other: int) -> str:
+    return f"You {own}, {two.name} {other}"
+
+
+def _over(two: ForTwo, own: int, other: int) -> TwoScore:
+    """The score of a game that is over: who has won it, and nothing to press."""
+    winner = "Even" if own == other else "You win" if own > other else f"{sentence(two.name)} wins"
+    return TwoScore(own, other, "", "", f"{winner}: {_standing(two, own, other)}", pads=(), is_over=True)
+
+
 def _score(two: ForTwo, presses: str, *, serves: int, changes_ends: bool) -> TwoScore:
     """Points of both; ``serves`` is how often the serve has changed."""
     own, other = _points(presses)
-    words = f"You {own}, {two.name} {other}"
     if max(own, other) >= two.to and abs(own - other) >= MARGIN:
-        winner = "You win" if own > other else f"{sentence(two.name)} wins"
-        return TwoScore(own, other, turn="", call="", words=f"{winner}: {words}", pads=(), is_over=True)
+        return _over(two, own, other)
     is_own = (serves + presses.count(OTHER_FIRST)) % 2 == 0
     pads = [TwoPad(OTHER_POINT, f"point to {two.name}"), TwoPad(OWN_POINT, "point to you")]
     if not presses:
@@ -224,7 +230,7 @@ def _score(two: ForTwo, presses: str, *, serves: int, changes_ends: bool) -> Two
         other,
         turn="You serve" if is_own else f"{sentence(two.name)} serves",
         call="Change ends" if changes_ends else "",
-        words=words,
+        words=_standing(two, own, other),
         pads=tuple(pads),
     )
 
@@ -266,5 +272,6 @@ def check_presses(two: ForTwo, presses: str) -> None:
     if unknown := set(points) - set(game.presses):
         message = f"{game.title} knows no press {sorted(unknown)[0]!r}."
         raise CoreError.one("not_a_choice", message, "presses", value=presses, allowed=list(game.presses))
-    if any(two.score(presses[:many]).is_over for many in range(game.fewest(two), len(presses))):
+    fewest = game.fewest(two)
+    if fewest is not None and any(two.score(presses[:many]).is_over for many in range(fewest, len(presses))):
         raise CoreError.one("run_is_over", "The game is over; take the last press back to go on.", "presses")
