@@ -65,7 +65,7 @@ def test_a_hard_skill_on_three_to_four_days_a_week() -> None:
     assert dose.words == "at most 7 attempts a day, 4 days a week, then stop, whatever happened"
 
 
-def test_counts_go_by_week_kind_and_hand() -> None:
+def test_counts_go_by_week_kind_and_arm() -> None:
     played = [
         Played(day(0), "serves", "left", 30),
         Played(day(2), "serves", "left", 10),
@@ -73,7 +73,7 @@ def test_counts_go_by_week_kind_and_hand() -> None:
         Played(day(-8), "serves", "right", 20),
         Played(day(-50), "serves", "right", 999),
     ]
-    counts = {(each.counts, each.hand): (each.this_week, each.weeks_before) for each in count_joints(played, day(3))}
+    counts = {(each.counts, each.arm): (each.this_week, each.weeks_before) for each in count_joints(played, day(3))}
     assert counts == {("serves", "left"): (40, (25, 0, 0)), ("serves", "right"): (0, (0, 20, 0))}
 
 

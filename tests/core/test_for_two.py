@@ -98,6 +98,7 @@ def test_depth_is_scored_by_turns_on_both_strokes_for_both() -> None:
         before = "c".join(presses[:turn]) + "c" * (turn > 0)
         assert DEPTH.score(before).turn == f"{name}, 0 balls"
         assert DEPTH.score(before).call == ("Change over" if turn else "")
+        assert DEPTH.score(before).pads[-1].words == ("That is all" if name == turns[-1] else "Change over")
     score = DEPTH.score("c".join(presses) + "c")
     assert (score.words, score.is_over, score.pads) == ("You win: You 9, Pell 6", True, ())
     assert DEPTH.score("2c2ccc").words == "Even: You 2, Pell 2"

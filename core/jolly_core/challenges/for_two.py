@@ -3,7 +3,7 @@
 The presses are a string, a letter each, so that one more press is one more letter and the last one is taken back by
 leaving it out: ``a`` and ``b`` are points of the athlete and of the partner, ``o`` and ``x`` balls that were made and
 missed, and ``s`` before the first point says that the partner serves first. Where a ball scores by its depth it is the
-figure of its points, and ``c`` says that the two have changed over.
+figure of its points, and ``c`` ends a turn.
 """
 
 from __future__ import annotations
@@ -163,13 +163,14 @@ def _depth_score(two: ForTwo, presses: str) -> TwoScore:
     if len(hit) > len(turns):
         return _over(two, own, other)
     pads = [TwoPad(points, f"{depth}: {points}") for points, depth in DEPTHS.items()]
+    is_last = len(hit) == len(turns)
     return TwoScore(
         own,
         other,
         turn=f"{turns[len(hit) - 1]}, {quantity(len(hit[-1]), 'ball')}",
         call="Change over" if presses.endswith(CHANGED) else "",
         words=_standing(two, own, other),
-        pads=(*pads[1:], pads[0], TwoPad(CHANGED, "Change over")),
+        pads=(*pads[1:], pads[0], TwoPad(CHANGED, "That is all" if is_last else "Change over")),
     )
 
 

@@ -14,34 +14,34 @@ FEW = 60
 
 @dataclass(frozen=True)
 class Played:
-    """Attempts of one kind ("throws") on one day, with one hand or none."""
+    """Attempts of one kind ("throws") on one day, with one arm or none."""
 
     day: date
     counts: str
-    hand: str | None
+    arm: str | None
     attempts: int
 
 
 @dataclass(frozen=True)
 class JointCount:
-    """One kind with one hand: this week so far, and the three weeks before it, the latest first."""
+    """One kind with one arm: this week so far, and the three weeks before it, the latest first."""
 
     counts: str
-    hand: str | None
+    arm: str | None
     this_week: int
     weeks_before: tuple[int, ...]
 
 
 def count_joints(played: Iterable[Played], today: date, weeks_before: int = 3) -> list[JointCount]:
-    """The counts of the week of ``today`` and those before it, by kind and hand; what was never played is not there."""
+    """The counts of the week of ``today`` and those before it, by kind and arm; what was never played is not there."""
     monday = today - timedelta(days=today.weekday())
     sums: dict[tuple[str, str | None], list[int]] = {}
     for each in played:
         ago = (monday - (each.day - timedelta(days=each.day.weekday()))).days // 7
         if 0 <= ago <= weeks_before:
-            sums.setdefault((each.counts, each.hand), [0] * (weeks_before + 1))[ago] += each.attempts
+            sums.setdefault((each.counts, each.arm), [0] * (weeks_before + 1))[ago] += each.attempts
     rows = sorted(sums.items(), key=lambda row: (row[0][0], row[0][1] or ""))
-    return [JointCount(counts, hand, weeks[0], tuple(weeks[1:])) for (counts, hand), weeks in rows]
+    return [JointCount(counts, arm, weeks[0], tuple(weeks[1:])) for (counts, arm), weeks in rows]
 
 
 def count_cautions(counts: Sequence[JointCount]) -> tuple[str, ...]:
@@ -50,9 +50,9 @@ def count_cautions(counts: Sequence[JointCount]) -> tuple[str, ...]:
     for each in counts:
         usual = sum(each.weeks_before) / len(each.weeks_before)
         if each.this_week > FEW and each.this_week > usual * (1 + STEEP):
-            with_hand = f" with the {each.hand} arm" if each.hand else ""
+            with_arm = f" with the {each.arm} arm" if each.arm else ""
             cautions.append(
-                f"{each.this_week} {each.counts}{with_hand} this week, {round(usual)} in the weeks before: "
+                f"{each.this_week} {each.counts}{with_arm} this week, {round(usual)} in the weeks before: "
                 "joints take longer to get used to more than lungs do. Ease off if anything aches the day after."
             )
     return tuple(cautions)

@@ -10,6 +10,7 @@ from config.reading import ReadSerializer
 from config.requests import Request, read_given
 from config.typed import TypedField
 from jolly_core.challenges.for_two import MOST_PRESSES, TwoScore
+from jolly_core.planning.partner import PARTNER_GAMES
 
 
 class GameForTwoSerializer(ReadSerializer):
@@ -19,6 +20,21 @@ class GameForTwoSerializer(ReadSerializer):
     rule = serializers.CharField(source="for_two.rule")
     presses = serializers.CharField()
     score = TypedField(TwoScore)
+
+
+class PartnerGameSerializer(ReadSerializer):
+    """A game that a block with a partner may end in."""
+
+    id = serializers.ChoiceField(choices=list(PARTNER_GAMES))
+    title = serializers.CharField()
+
+
+class PartnerGamesView(APIView):
+    """What may be played where somebody is there for part of a block."""
+
+    @extend_schema(operation_id="list_partner_games", responses=PartnerGameSerializer(many=True))
+    def get(self, request: Request) -> Response:
+        return Response(PartnerGameSerializer(list(PARTNER_GAMES.values()), many=True).data)
 
 
 class PressesSerializer(ReadSerializer):

@@ -27,7 +27,7 @@ class JointCountSerializer(ReadSerializer):
     """What joints had to do: this week so far, and the weeks before it, the latest first."""
 
     counts = serializers.CharField()
-    hand = serializers.CharField(allow_null=True)
+    arm = serializers.CharField(allow_null=True)
     this_week = serializers.IntegerField()
     weeks_before = serializers.ListField(child=serializers.IntegerField())
 

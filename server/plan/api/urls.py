@@ -8,6 +8,7 @@ urlpatterns = [
     path("first-block/", first.FirstBlockView.as_view()),
     path("load/", load.LoadView.as_view()),
     path("together/", together.TogetherView.as_view()),
+    path("partner-games/", for_two.PartnerGamesView.as_view()),
     path("own-kinds/", own_parts.OwnKindsView.as_view()),
     path("set-up/", set_up.SetUpView.as_view()),
     path("weaves/", weaves.WeavesView.as_view()),

@@ -45,7 +45,7 @@ def test_either_stroke_of_both_is_scored_and_a_game_has_its_condition(evening: E
         page.get_by_role("button", name="Change over").click()
         for press in presses:
             page.get_by_role("button", name=press).click()
-    page.get_by_role("button", name="Change over").click()
+    page.get_by_role("button", name="That is all").click()
     expect(page.get_by_role("status", name="Ida wins: You 6, Ida 7", exact=True)).to_be_visible()
     page.get_by_role("button", name="Played: go on").click()
     page.get_by_role("button", name="Done: go on").click()

@@ -21,6 +21,12 @@ export const ownKindsQuery = queryOptions({
   staleTime: Infinity,
 });
 
+export const partnerGamesQuery = queryOptions({
+  queryKey: ["partner-games"],
+  queryFn: () => unwrap(api.GET("/api/partner-games/")),
+  staleTime: Infinity,
+});
+
 export const weavesQuery = queryOptions({
   queryKey: ["weaves"],
   queryFn: () => unwrap(api.GET("/api/weaves/")),

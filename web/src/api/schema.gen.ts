@@ -1180,6 +1180,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/partner-games/": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** @description What may be played where somebody is there for part of a block. */
+        get: operations["list_partner_games"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/parts/{part_id}/done/": {
         parameters: {
             query?: never;
@@ -3716,7 +3733,7 @@ export interface components {
         /** @description What joints had to do: this week so far, and the weeks before it, the latest first. */
         JointCount: {
             counts: string;
-            hand: string | null;
+            arm: string | null;
             this_week: number;
             weeks_before: number[];
         };
@@ -4633,6 +4650,19 @@ export interface components {
          * @enum {string}
          */
         PartKind: "warm_up" | "challenge" | "partner" | "cool_down" | "timed" | "checklist" | "rest" | "free_play" | "for_two" | "write_down";
+        /** @description A game that a block with a partner may end in. */
+        PartnerGame: {
+            id: components["schemas"]["PartnerGameIdEnum"];
+            title: string;
+        };
+        /**
+         * @description * `feed` - feed
+         *     * `depth` - depth
+         *     * `eleven` - eleven
+         *     * `tie_break` - tie_break
+         * @enum {string}
+         */
+        PartnerGameIdEnum: "feed" | "depth" | "eleven" | "tie_break";
         PatchedAthleteRequest: {
             display_name?: string;
             handedness?: components["schemas"]["HandednessEnum"];
@@ -12415,6 +12445,57 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PairKind"][];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            500: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    list_partner_games: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PartnerGame"][];
                 };
             };
             400: {

@@ -112,7 +112,7 @@ function SignIns() {
                 ) : (
                   <Button
                     size="small"
-                    aria-label={`End ${each.words}, since ${showMoment(Date.parse(each.at))}`}
+                    aria-label={`End it: ${each.words}, since ${showMoment(Date.parse(each.at))}`}
                     onClick={() => end.mutate(each.id)}>
                     End it
                   </Button>

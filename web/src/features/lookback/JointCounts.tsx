@@ -27,10 +27,10 @@ export function JointCounts({ counts }: { counts: Schemas["JointCount"][] }) {
       </TableHead>
       <TableBody>
         {counts.map((each) => (
-          <TableRow key={`${each.counts}-${each.hand ?? ""}`}>
+          <TableRow key={`${each.counts}-${each.arm ?? ""}`}>
             <TableCell component="th" scope="row">
               {capital(each.counts)}
-              {each.hand && `, ${each.hand} arm`}
+              {each.arm && `, ${each.arm} arm`}
             </TableCell>
             <TableCell align="right" sx={{ fontWeight: 700 }}>
               {showNumber(each.this_week)}

@@ -93,7 +93,7 @@ function Costs({ costs }: { costs: Cost[] }) {
         <TableHead>
           <TableRow>
             <TableCell>where</TableCell>
-            <TableCell sx={wide} aria-label="misses in ten, drawn" />
+            <TableCell component="td" sx={wide} />
             <TableCell align="right">misses in ten</TableCell>
             <TableCell align="right" sx={wide}>
               missed

@@ -80,7 +80,7 @@ function LeftOut({ proposal, edits }: { proposal: Proposal; edits: Edits }) {
             <Button
               size="small"
               variant="outlined"
-              aria-label={`Put in ${wish.title}`}
+              aria-label={`Put it in: ${wish.title}`}
               onClick={() => edits.add(wish.key)}>
               Put it in
             </Button>

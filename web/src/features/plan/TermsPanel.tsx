@@ -11,7 +11,7 @@ import {
 } from "@mui/material";
 import { useQuery } from "@tanstack/react-query";
 
-import { placesQuery } from "../../api/planning";
+import { partnerGamesQuery, placesQuery } from "../../api/planning";
 import type { Standing } from "../../api/queries";
 import { localDay } from "../../shared/lib/format";
 import { Panel } from "../../shared/ui/Page";
@@ -29,13 +29,6 @@ const FOCUSES = [
   { value: "gentle", word: "Gentle" },
   { value: "partner", word: "With a partner" },
 ];
-const PARTNER_GAMES = [
-  { value: "feed", word: "Rally feed" },
-  { value: "depth", word: "Depth points" },
-  { value: "eleven", word: "Points to eleven" },
-  { value: "tie_break", word: "Tie-break to seven" },
-];
-
 /** New terms: what was locked or stretched by hand stays, the rest is arranged anew. */
 export type ChangeTerms = (next: Next) => void;
 
@@ -118,6 +111,13 @@ function WhenAndWhere({ draft, change, onTerms }: { draft: Draft; change: Change
   );
 }
 
+function PartnerGame({ partner, onChange }: { partner: string; onChange: (partner: string) => void }) {
+  const games = useQuery(partnerGamesQuery);
+  if (!games.data) return null;
+  const choices = games.data.map(({ id, title }) => ({ value: id, word: title }));
+  return <Pick label="The game" value={partner} choices={choices} onChange={onChange} />;
+}
+
 interface TermsPanelProps {
   draft: Draft;
   /** The ladders that the block is made of, chosen by the athlete or by its focus. */
@@ -143,12 +143,7 @@ export function TermsPanel({ draft, chosen, standings, change, onTerms }: TermsP
             <Fields>
               <Pick label="What for" value={draft.focus} choices={FOCUSES} onChange={(focus) => onTerms({ focus })} />
               {draft.focus === "partner" && (
-                <Pick
-                  label="The game"
-                  value={draft.partner}
-                  choices={PARTNER_GAMES}
-                  onChange={(partner) => onTerms({ partner })}
-                />
+                <PartnerGame partner={draft.partner} onChange={(partner) => onTerms({ partner })} />
               )}
             </Fields>
           </Stack>
