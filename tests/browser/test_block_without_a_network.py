@@ -12,8 +12,8 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
+from tests.browser.on_device import wait_until_ready
 from tests.browser.test_every_game import GAMES, Play
-from tests.browser.test_without_a_network import wait_until_ready
 from tests.serving import Application
 
 

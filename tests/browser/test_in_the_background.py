@@ -10,7 +10,7 @@ from playwright.sync_api import BrowserContext, CDPSession, Page
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import OpenPage
-from tests.browser.test_without_a_network import count_on, wait_until_ready
+from tests.browser.on_device import count_on, wait_until_ready
 from tests.serving import Application
 
 

@@ -13,7 +13,7 @@ from playwright.sync_api import Error, Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.conftest import QUICK, OpenPage
-from tests.browser.test_without_a_network import begin_counting, count_on, wait_until_ready
+from tests.browser.on_device import begin_counting, count_on, wait_until_ready
 from tests.serving import ROOT, Application
 
 NO_ROOM = "This device has no room to keep"

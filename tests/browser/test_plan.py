@@ -80,7 +80,7 @@ def test_half_an_hour_is_built_locked_swapped_shortened_played_and_compared(
     page.get_by_label(re.compile("Three-club cascade")).first.click()  # and back: what is locked stayed
     expect(page.get_by_role("button", name="Unlock Putts from the circle: from 4 m")).to_be_visible()
     page.get_by_role("button", name="Take out Three-club cascade: 10 catches").click()
-    expect(page.get_by_role("button", name="Put in Three-club cascade: 10 catches")).to_be_visible()
+    expect(page.get_by_role("button", name="Put it in: Three-club cascade: 10 catches")).to_be_visible()
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_role("button", name="Take out Three-club cascade: 10 catches")).to_be_visible()
     expect(page.get_by_text(re.compile(r"\d+ min of 30 min, nine times in ten \d+ to \d+ min"))).to_be_visible()

@@ -10,7 +10,7 @@ from playwright.sync_api import Page, expect
 
 from tests.browser.athlete import AthleteAtTheScreen
 from tests.browser.days import let_days_pass
-from tests.browser.test_without_a_network import wait_until_ready
+from tests.browser.on_device import wait_until_ready
 from tests.serving import Application
 
 By = Literal["keys", "thumb", "clicker"]
