@@ -1,7 +1,8 @@
 """A week of twenty athletes on one server, compressed: what is written and read on seven evenings, one after the other.
 
 Every press has to be in the record, the server's memory may not grow from evening to evening, and presses that come
-while all twenty play have to be answered as fast as `make bench` asks. Run by `make soak`.
+while all twenty play have to be answered as fast as `make bench` asks. On a slow machine everything comes as much more
+slowly, so that it is the same week: what `make bench` does with its twenty, too. Run by `make soak`.
 """
 
 from __future__ import annotations
@@ -16,11 +17,12 @@ from threading import Thread
 from uuid import uuid4
 
 from tests.bench import TABLE, sign_up
-from tests.bench_clock import Clock, p95
+from tests.bench_clock import REFERENCE_S, Clock, p95
 from tests.serving import Application
 
 ATHLETES, EVENINGS, RUNS, PRESSES = 20, 7, 2, 10
-#: Between two presses of one; and between one who comes and the next, so that plans are made while others play.
+#: At the reference speed: between two presses of one; and between one who comes and the next, so that plans are made
+#: while others play.
 APART_S = 0.5
 LADDER = "putting-circle"
 #: The promise that `make bench` holds twenty at once to, at the reference speed.
@@ -34,7 +36,7 @@ class Guest:
     """One of the twenty: what was pressed, and how long each press took to be answered."""
 
     def __init__(self, port: int, number: int) -> None:
-        self.caller, self.comes_after_s = sign_up(port, f"guest-{number}"), number * APART_S
+        self.caller, self.number = sign_up(port, f"guest-{number}"), number
         self.caller.call("POST", f"/api/shelf/{LADDER}/take/")
         ladder = self.caller.call("GET", "/api/ladders/")[0]
         self.ladder, self.rung = ladder["ladder"]["id"], ladder["rungs"][0]["id"]
@@ -43,27 +45,27 @@ class Guest:
         self.times_ms: list[float] = []
         self.errors: list[Exception] = []
 
-    def live_an_evening(self, at: datetime) -> None:
+    def live_an_evening(self, at: datetime, apart_s: float) -> None:
         """Plan a block, play runs press by press, say how it felt, and look back."""
-        time.sleep(self.comes_after_s)
+        time.sleep(self.number * apart_s)
         try:
             body = {"minutes": 30, "day": at.date().isoformat(), "ladders": [self.ladder]}
             self.caller.call("POST", "/api/blocks/", body)
             for run in range(RUNS):
-                self._play(at + timedelta(minutes=10 * run))
+                self._play(at + timedelta(minutes=10 * run), apart_s)
             for path in READ:
                 self.caller.call("GET", path)
         except Exception as error:  # noqa: BLE001  # a thread's own would be lost; all are told at the end
             self.errors.append(error)
 
-    def _play(self, at: datetime) -> None:
+    def _play(self, at: datetime, apart_s: float) -> None:
         run = str(uuid4())
         start = {"rung": self.rung, "side": self.side, "started_at": at.isoformat()}
         self.caller.call("PUT", f"/api/runs/{run}/", start)
         for seq in range(1, PRESSES + 1):
             kind = "miss" if seq % 4 == 0 else "make"
             event = {"id": str(uuid4()), "kind": kind, "seq": seq, "at_ms": 900 * seq}
-            time.sleep(APART_S)
+            time.sleep(apart_s)
             began = time.perf_counter()
             self.caller.call("POST", f"/api/runs/{run}/events/", {"events": [event]})
             self.times_ms.append((time.perf_counter() - began) * 1000)
@@ -86,8 +88,8 @@ def live_a_week(application: Application) -> bool:
     guests = [Guest(application.port, number) for number in range(ATHLETES)]
     clock, held, today = Clock(), list[float](), datetime.now(UTC)
     for evening in range(EVENINGS):
-        at = today - timedelta(days=EVENINGS - evening)
-        playing = [Thread(target=guest.live_an_evening, args=(at,)) for guest in guests]
+        at, apart_s = today - timedelta(days=EVENINGS - evening), APART_S * clock.before / REFERENCE_S
+        playing = [Thread(target=guest.live_an_evening, args=(at, apart_s)) for guest in guests]
         for thread in playing:
             thread.start()
         for thread in playing:
