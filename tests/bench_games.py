@@ -37,6 +37,8 @@ LONG: dict[str, dict[str, Any]] = {
     "combination": {"goes": 100},
     "checklist": {"items": [{"item": name} for name in MANY]},
     "race": {"to": 50},
+    # As many seconds as the events go on for.
+    "feeds": {"section": 100, "sections": 20, "pause_s": 0, "interval_ms": 1000},
 }
 
 

@@ -6,7 +6,7 @@ from bisect import bisect_right
 from collections import Counter
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from typing import Literal, NamedTuple
 
 from jolly_core.challenges.breakdown import Breakdown
@@ -79,11 +79,16 @@ class CallsWithNoPress(Counted[NoPressSettings, NoPressState]):
     settings_type = NoPressSettings
     detail_type = NoPressDetail
 
+    @cached_property
+    def dues(self) -> tuple[Due, ...]:
+        """All that comes in a run, worked out once for the many presses of it."""
+        return schedule(self.settings)
+
     def start(self) -> NoPressState:
         return NoPressState()
 
     def closes_ms(self, state: NoPressState) -> int | None:
-        return schedule(self.settings)[-1].until_ms
+        return self.dues[-1].until_ms
 
     def is_timed_out(self, state: NoPressState, active_ms: int) -> bool:
         return False  # then it asks how many were answered
@@ -107,7 +112,7 @@ class CallsWithNoPress(Counted[NoPressSettings, NoPressState]):
 
     def _called(self, active_ms: int) -> int:
         """How many calls have had their time."""
-        return bisect_right(schedule(self.settings), active_ms, key=lambda due: due.until_ms)
+        return bisect_right(self.dues, active_ms, key=lambda due: due.until_ms)
 
     def ending(self, state: NoPressState) -> Ending | None:
         return ATTEMPTS if state.count.attempts else None
@@ -118,7 +123,7 @@ class CallsWithNoPress(Counted[NoPressSettings, NoPressState]):
 
     def _calling(self, active_ms: int, done: int) -> Reading:
         """What it shows while it calls: a call, or the wait before it."""
-        dues, number = schedule(self.settings), self.settings.number
+        dues, number = self.dues, self.settings.number
         due = dues[done]
         is_called = active_ms >= due.at_ms
         return Reading(
@@ -144,7 +149,7 @@ class CallsWithNoPress(Counted[NoPressSettings, NoPressState]):
             to_goal=0,
             face=TYPED,
             metrics=_metrics(state.count),
-            detail=self._detail(schedule(self.settings)),
+            detail=self._detail(self.dues),
         )
 
     def _detail(self, called: Sequence[Due]) -> NoPressDetail:

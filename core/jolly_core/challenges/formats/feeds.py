@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
-from functools import lru_cache
+from functools import cached_property, lru_cache
 from itertools import accumulate
 from typing import Literal, NamedTuple, Self
 
@@ -177,6 +177,11 @@ class Feeds(Counted[FeedsSettings, FeedsState]):
     settings_type = FeedsSettings
     detail_type = FeedsDetail
 
+    @cached_property
+    def dues(self) -> tuple[Due, ...]:
+        """All that comes in a run, worked out once for the many presses of it."""
+        return schedule(self.settings)
+
     def mirrored(self) -> Self:
         said = super().mirrored()
         feeds = tuple(replace(feed, right=-feed.right, side_spin=-feed.side_spin) for feed in said.settings.feeds)
@@ -199,19 +204,18 @@ class Feeds(Counted[FeedsSettings, FeedsState]):
 
     def gone_on(self, state: FeedsState, active_ms: int) -> FeedsState:
         # A machine does not wait: what was not made by the next feed is missed.
-        dues = schedule(self.settings)
+        dues = self.dues
         while state.done < len(dues) and active_ms > dues[state.done].until_ms:
-            state = replace(self._decided(state, is_made=False), is_let_go=True)
+            state = self._decided(state, is_made=False, is_let_go=True)
         return state
 
-    def _decided(self, state: FeedsState, *, is_made: bool) -> FeedsState:
-        due, count = schedule(self.settings)[state.done], state.count
-        tries = after_try(state.tries, due.feed, is_made=is_made)
-        return FeedsState(tries, count.after(MAKE if is_made else MISS), state.done + 1)
+    def _decided(self, state: FeedsState, *, is_made: bool, is_let_go: bool = False) -> FeedsState:
+        tries = after_try(state.tries, self.dues[state.done].feed, is_made=is_made)
+        return FeedsState(tries, state.count.after(MAKE if is_made else MISS), state.done + 1, is_let_go)
 
     def takes(self, state: FeedsState, press: Event, active_ms: int) -> bool:
         # Before it is fed there is nothing to hit.
-        dues = schedule(self.settings)
+        dues = self.dues
         is_fed = state.done < len(dues) and active_ms >= dues[state.done].at_ms
         return super().takes(state, press, active_ms) and is_fed
 
@@ -221,7 +225,7 @@ class Feeds(Counted[FeedsSettings, FeedsState]):
         return self._decided(state, is_made=press.kind == MAKE)
 
     def closes_ms(self, state: FeedsState) -> int | None:
-        return schedule(self.settings)[-1].until_ms
+        return self.dues[-1].until_ms
 
     def ending(self, state: FeedsState) -> Ending | None:
         if state.done < self.settings.number:
@@ -229,7 +233,7 @@ class Feeds(Counted[FeedsSettings, FeedsState]):
         return TIME if state.is_let_go else ATTEMPTS
 
     def reading(self, state: FeedsState, active_ms: int) -> Reading:
-        settings, dues, number = self.settings, schedule(self.settings), self.settings.number
+        settings, dues, number = self.settings, self.dues, self.settings.number
         place = min(state.done, number - 1)
         due = dues[place]
         in_ms, is_fed = due.at_ms - active_ms, active_ms >= due.at_ms
