@@ -53,7 +53,7 @@ def measure_drawing(browser: Browser, url: str) -> Figure:
     page = open_window(browser, url).new_page()
     AthleteAtTheScreen(page).enter_demo()
     page.goto("/look-back/trend")
-    page.get_by_role("group", name="in time").wait_for()
+    page.get_by_role("group", name="in time").first.wait_for()
     shown = page.request.get("/api/look-back/trend/").json()
     page.route("**/api/look-back/trend/**", lambda route: route.fulfill(json=_many(shown, _asked(route.request.url))))
     clock = Clock()
