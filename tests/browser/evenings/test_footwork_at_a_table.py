@@ -7,6 +7,7 @@ from playwright.sync_api import expect
 from tests.browser.evenings.evening import Evening
 
 FOOTWORK = "Footwork: two points, four, then anywhere"
+LONG_ROWS = "Footwork in long rows, entered after"
 
 
 def test_five_drills_a_rung_of_ones_own_and_what_was_left_out_comes_back(evening: Evening) -> None:
@@ -25,6 +26,9 @@ def test_five_drills_a_rung_of_ones_own_and_what_was_left_out_comes_back(evening
     expect(page.get_by_role("heading", name="1. two points, walking")).to_be_visible()
     evening.play(FOOTWORK, "1122 1122 1122", "12 in pattern")
     evening.by_hand[0] = (FOOTWORK, 2, "16 in pattern")  # it has moved up with its runs
+    # Long rows, with nothing to press while they last.
+    evening.athlete.take_ladder(LONG_ROWS)
+    evening.play(LONG_ROWS, "4e 3e 14e 9e 22e 7e", "22 in a row")
     evening.compare_with_the_logbook()
     # Sixteen days later the next plan brings it back, and says since when it was left out.
     evening.days_later(16)
