@@ -30,18 +30,24 @@ def number_word(number: int) -> str:
 
 
 def misses_said(makes: int, attempts: int) -> str:
-    """How often a miss comes, as one says it.
+    """How often a miss comes, as one says it: so many in ten, or one in so many where that comes as near.
 
     >>> misses_said(9, 10), misses_said(5, 10), misses_said(3, 10), misses_said(10, 10)
     ('one miss in ten', 'one miss in two', 'seven misses in ten', 'no miss in 10')
+    >>> misses_said(58, 100), misses_said(1, 20), misses_said(0, 3)
+    ('four misses in ten', 'nine misses in ten', 'three misses in three')
     """
     missed = attempts - makes
     if not missed:
         return f"no miss in {attempts}"
+    if not makes:
+        many = number_word(attempts)
+        return f"{many} {'miss' if attempts == 1 else 'misses'} in {many}"
     rate = missed / attempts
-    if rate > 0.55:  # noqa: PLR2004 # beyond one in two it is said in tens
-        return f"{number_word(round(10 * rate))} misses in ten"
-    return f"one miss in {number_word(round(1 / rate))}"
+    of_ten, one_in = min(9, round(10 * rate)), max(2, round(1 / rate))
+    if abs(of_ten / 10 - rate) < abs(1 / one_in - rate) - 1e-9:
+        return f"{number_word(of_ten)} {'miss' if of_ten == 1 else 'misses'} in ten"
+    return f"one miss in {number_word(one_in)}"
 
 
 def day_said(day: date) -> str:
