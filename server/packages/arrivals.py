@@ -85,7 +85,9 @@ def get_arrival(athlete: Athlete, arrival_id: UUID) -> Arrival:
     """A file of the athlete's; one that nobody works at any more is said to be lost."""
     arrival = find_one(Arrival.objects.all(), pk=arrival_id, athlete=athlete)
     if arrival.is_at_work and Incoming(arrival.pk).is_left:
-        _say(arrival.pk, Arrival.State.REFUSED, problems=[_LOST])
+        # Who was at work may have ended just now, and said of it what it came to.
+        left = Arrival.objects.filter(pk=arrival.pk, state__in=AT_WORK)
+        left.update(state=Arrival.State.REFUSED, problems=[_LOST])
         arrival.refresh_from_db()
     return arrival
 

@@ -137,6 +137,21 @@ def test_a_server_that_was_ended_says_so(pell: APIClient, package: bytes, waitin
     assert answer["problems"][0].startswith("The server was ended in the middle of it.")
 
 
+def test_work_that_ends_while_it_is_asked_after_keeps_its_last_word(
+    pell: APIClient, waiting: list[Work], monkeypatch: pytest.MonkeyPatch
+) -> None:
+    """The answer read "at work"; before it looked for the worker, the worker had refused the file and gone."""
+    arrival = send(pell, b"hello").json()["id"]
+
+    def ends_just_now(_progress: Incoming) -> bool:
+        waiting.pop()()
+        return True
+
+    monkeypatch.setattr(Incoming, "is_left", property(ends_just_now))
+    answer = pell.get(f"/api/record/arrivals/{arrival}/").json()
+    assert answer["problems"] == ["This is no zip file, or it was cut off on its way."]
+
+
 def test_an_error_of_ours_is_logged_and_nothing_is_taken(
     pell: APIClient, package: bytes, waiting: list[Work], monkeypatch: pytest.MonkeyPatch, caplog: Any
 ) -> None:
