@@ -133,7 +133,9 @@ export function Picture({
         {drawn.map(
           (each, place) =>
             isNear(each, atS) && (
+              // On a dark edge it is seen on any picture.
               <g key={place}>
+                <polyline points={pointsOf(each.spots)} fill="none" stroke={tape.ink} strokeWidth={0.016} />
                 <polyline
                   data-kept={each.degrees === null ? "" : degrees(each.degrees)}
                   points={pointsOf(each.spots)}
@@ -148,7 +150,10 @@ export function Picture({
                     dy={-0.02}
                     fontSize={0.06}
                     fontWeight={700}
-                    fill={COLOURS[place % COLOURS.length]}>
+                    fill={COLOURS[place % COLOURS.length]}
+                    stroke={tape.ink}
+                    strokeWidth={0.016}
+                    paintOrder="stroke">
                     {degrees(each.degrees)}
                   </text>
                 )}

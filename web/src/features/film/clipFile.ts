@@ -1,4 +1,5 @@
 /** A file of the athlete's own that is looked at where it is: its address on this device, and what it is known by. */
+import { tape } from "../../shared/ui/tape";
 import type { Clip } from "./filmNotes";
 
 /** How many pictures cameras take in a second. */
@@ -64,19 +65,31 @@ export async function saveStill(video: HTMLVideoElement, drawing: SVGSVGElement 
   if (!context) return;
   if (isMirrored) context.setTransform(-1, 0, 0, 1, canvas.width, 0);
   context.drawImage(video, 0, 0);
-  context.lineWidth = Math.max(2, canvas.height / 150);
+  const width = Math.max(2, canvas.height / 150);
+  context.font = `700 ${Math.round(canvas.height * 0.06)}px sans-serif`;
   for (const line of drawing?.querySelectorAll<SVGPolylineElement>("polyline[data-kept]") ?? []) {
-    context.strokeStyle = line.getAttribute("stroke") ?? "";
-    context.beginPath();
-    for (const { x, y } of line.points) context.lineTo(x * canvas.height, y * canvas.height);
-    context.stroke();
+    const path = new Path2D();
+    for (const { x, y } of line.points) path.lineTo(x * canvas.height, y * canvas.height);
     const { x, y } = line.points[1] ?? { x: 0, y: 0 };
+    const across = (isMirrored ? canvas.width - x * canvas.height : x * canvas.height) + canvas.height * 0.02;
+    const words = [line.dataset["kept"] ?? "", across, (y - 0.02) * canvas.height] as const;
+    const colour = line.getAttribute("stroke") ?? "";
+    context.fillStyle = colour;
+    // First its dark edge, then the line itself.
+    for (const [stroke, wide] of [
+      [tape.ink, 2 * width],
+      [colour, width],
+    ] as const) {
+      context.strokeStyle = stroke;
+      context.lineWidth = wide;
+      context.stroke(path);
+    }
     context.save();
     context.resetTransform();
-    context.font = `700 ${Math.round(canvas.height * 0.06)}px sans-serif`;
-    context.fillStyle = context.strokeStyle;
-    const across = (isMirrored ? canvas.width - x * canvas.height : x * canvas.height) + canvas.height * 0.02;
-    context.fillText(line.dataset["kept"] ?? "", across, (y - 0.02) * canvas.height);
+    context.strokeStyle = tape.ink;
+    context.lineWidth = 2 * width;
+    context.strokeText(...words);
+    context.fillText(...words);
     context.restore();
   }
   const picture = await new Promise<Blob | null>((resolve) => canvas.toBlob(resolve, "image/png"));
