@@ -9,6 +9,7 @@ import pytest
 
 from jolly_core.body.limits import Limit
 from jolly_core.body.traits import Traits
+from jolly_core.challenges.for_two import ForTwo
 from jolly_core.errors import CoreError
 from jolly_core.foretelling.pace import Attempts, Estimate
 from jolly_core.ladder.visit import ON_THE_WAY
@@ -243,13 +244,18 @@ def test_much_spare_time_is_explained(minutes: int, seconds: int, words: str) ->
 
 
 class TestWithAPartner:
-    @pytest.mark.parametrize("game", ["feed", "eleven", "tie_break"])
+    @pytest.mark.parametrize("game", ["feed", "depth", "eleven", "tie_break"])
     def test_a_game_with_one_condition_follows_the_drills(self, game: str) -> None:
         weak = candidate("W", **WEAKER, side_words="right hand", last_day=TODAY)
         block = arrange_block(terms(45, focus="partner", partner=game), [weak])
         kinds = [part.kind for part in block.parts]
         assert kinds == ["warm_up", "challenge", "partner", "cool_down"]
         assert block.parts[2].reasons[0].endswith("one condition: begin every point with the right hand")
+
+    def test_depth_points_take_two_minutes_a_turn(self) -> None:
+        block = arrange_block(terms(30, focus="partner", partner="depth"), [candidate("A")])
+        game = next(part for part in block.parts if part.kind == "partner")
+        assert game.duration_s == len(ForTwo("depth").turns) * 120
 
     def test_it_never_takes_more_than_half(self) -> None:
         block = arrange_block(terms(10, focus="partner", partner="eleven"), [candidate("A")])

@@ -14,7 +14,8 @@ from jolly_core.planning.times import add_times, fixed_time, time_of_race
 AGREE_S = 60
 #: A third of a half hour. Common practice, no source.
 FEED_S = 540
-#: Two minutes for each of the two on either stroke. Common practice, no source.
+#: Two minutes for each of the two on either stroke, and no more: its time is shared out among the turns. Common
+#: practice, no source.
 DEPTH_S = 4 * 120
 
 
@@ -41,7 +42,7 @@ PARTNER_GAMES = {
             "depth",
             "Depth points",
             ForTwo("depth"),
-            fixed_time(AGREE_S + DEPTH_S),
+            fixed_time(DEPTH_S),
         ),
         PartnerGame(
             "eleven",
