@@ -67,3 +67,19 @@ def test_where_the_server_fails_a_screen_says_so_and_asks_again(open_page: OpenP
     page.get_by_role("button", name="Try again").first.click()
     expect(page.get_by_role("alert")).to_have_count(0)
     expect(page.locator("h1")).to_be_visible()
+
+
+@pytest.mark.parametrize(("width", "height"), [(640, 400), (844, 390)], ids=["at 200 %", "phone on its side"])
+def test_every_key_of_a_number_can_be_pressed_on_a_low_screen(open_page: OpenPage, width: int, height: int) -> None:
+    page = open_page()
+    page.set_viewport_size({"width": width, "height": height})
+    athlete = AthleteAtTheScreen(page)
+    athlete.come_in("Longest rally on the table")
+    athlete.open_run("Longest rally on the table")
+    athlete.start()
+    for digit in "1234567890":
+        page.get_by_role("button", name=digit, exact=True).click(timeout=3000)
+        page.get_by_role("button", name="Take the last digit back").click(timeout=3000)
+    page.get_by_role("button", name="7", exact=True).click()
+    page.get_by_role("button", name="Enter 7").click(timeout=3000)
+    expect(page.get_by_test_id("number")).to_have_text("7")

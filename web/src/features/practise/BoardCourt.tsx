@@ -2,6 +2,7 @@
 import { Box } from "@mui/material";
 
 import type { Tally } from "../../api/queries";
+import { LOW } from "./low";
 import { PadGrid } from "./PadGrid";
 import type { PressKind } from "./Pads";
 import { TypedPads } from "./TypedPads";
@@ -35,17 +36,20 @@ export function BoardCourt({
   children,
 }: BoardCourtProps) {
   const { pads, target, then, face } = tally;
+  const beside = isMirrored ? "row-reverse" : "row";
   return (
     <Box
       sx={{
         position: "absolute",
         inset: 0,
         display: "flex",
-        flexDirection: { xs: "column", md: isMirrored ? "row-reverse" : "row" },
+        flexDirection: { xs: "column", md: beside },
+        [LOW]: { flexDirection: beside },
       }}>
       <Box
         sx={{
           flex: { xs: "none", md: "0 0 40%" },
+          [LOW]: { flex: "0 0 40%" },
           minHeight: 0,
           minWidth: 0,
           position: "relative",

@@ -5,6 +5,7 @@ import { court } from "../../shared/ui/tape";
 import type { PressKind } from "./Pads";
 import { pressing } from "./pressing";
 import type { SignOf } from "./signs";
+import { LOW } from "./low";
 
 interface ChoicesProps {
   sign: SignOf<"choices">;
@@ -44,7 +45,7 @@ const ABOVE_THE_HALVES = {
   left: 0,
   right: 0,
   zIndex: 1,
-  "@media (max-height: 520px)": { top: 0 },
+  [LOW]: { top: 0 },
 } as const;
 
 /** As they stand on the court: an answer above its halves, a word beside the number. */

@@ -5,6 +5,7 @@ import { memo, type ReactNode } from "react";
 import type { Run, Tally } from "../../api/queries";
 import { quantity, showClock, showNumber } from "../../shared/lib/format";
 import { HEADINGS, court } from "../../shared/ui/tape";
+import { LOW } from "./low";
 import type { Standing } from "./courtRun";
 
 const LAST_SECONDS = 5;
@@ -77,7 +78,6 @@ function Company({ run, standing }: { run: Run; standing: Standing }) {
 }
 
 /** Too low a screen for all that stands on it. */
-const LOW = "@media (max-height: 520px)";
 /** On a low screen, where a game has more to show than its number, the number's company gives way. */
 const LESS_WHERE_LOW = { [LOW]: { display: "none" } };
 

@@ -37,7 +37,7 @@ function Key({ name, isOff, isStrong = false, onPress, children }: KeyProps) {
         fontFamily: HEADINGS,
         fontWeight: 700,
         fontSize: "clamp(1.3rem, 4vmin, 2.4rem)",
-        minHeight: 48,
+        minHeight: 44,
         touchAction: "manipulation",
         userSelect: "none",
         cursor: "pointer",
@@ -85,7 +85,7 @@ function HoldKey({ isOff, onEnter }: { isOff: boolean; onEnter: (number: number)
         color: court.text,
         fontFamily: "inherit",
         fontSize: "clamp(1rem, 2.6vmin, 1.5rem)",
-        minHeight: 48,
+        minHeight: 44,
         touchAction: "none",
         userSelect: "none",
       }}>
@@ -110,7 +110,8 @@ export function TypedPads({ typing, missWord, isOff, onPress }: TypedPadsProps) 
         minHeight: 0,
         display: "grid",
         gridTemplateColumns: "repeat(3, 1fr)",
-        gridAutoRows: "minmax(48px, 1fr)",
+        gridAutoRows: "minmax(44px, 1fr)",
+        overflow: "auto",
         gap: 1,
         p: 1,
       }}>
