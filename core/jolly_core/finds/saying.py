@@ -34,8 +34,8 @@ def misses_said(makes: int, attempts: int) -> str:
 
     >>> misses_said(9, 10), misses_said(5, 10), misses_said(3, 10), misses_said(10, 10)
     ('one miss in ten', 'one miss in two', 'seven misses in ten', 'no miss in 10')
-    >>> misses_said(58, 100), misses_said(1, 20), misses_said(0, 3)
-    ('four misses in ten', 'nine misses in ten', 'three misses in three')
+    >>> misses_said(58, 100), misses_said(1, 20), misses_said(0, 3), misses_said(178, 199)
+    ('four misses in ten', 'nine misses in ten', 'three misses in three', 'one miss in ten')
     """
     missed = attempts - makes
     if not missed:

@@ -29,6 +29,7 @@ const FOCUSES = [
   { value: "gentle", word: "Gentle" },
   { value: "partner", word: "With a partner" },
 ];
+
 /** New terms: what was locked or stretched by hand stays, the rest is arranged anew. */
 export type ChangeTerms = (next: Next) => void;
 

@@ -77,7 +77,6 @@ function Company({ run, standing }: { run: Run; standing: Standing }) {
   );
 }
 
-/** Too low a screen for all that stands on it. */
 /** On a low screen, where a game has more to show than its number, the number's company gives way. */
 const LESS_WHERE_LOW = { [LOW]: { display: "none" } };
 
